@@ -1,0 +1,25 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { firmIds } from '../src/records/accounts.ts'
+import { openDatabase } from '../src/records/database.ts'
+import { forgetStandings, reckonWaiting } from '../src/services/rebuild.ts'
+import { startCluster } from './cluster.ts'
+import { givenDatabase, privateDatabase } from './database.ts'
+import { root } from './install.mjs'
+
+// `npm run rebuild`: reckons every standing anew from the ledger; the figures come out the same.
+const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
+const stops = !existsSync(join(dataDir, 'running.json'))
+const given = givenDatabase()
+const cluster = given ? null : await startCluster(dataDir)
+const urls = given ?? (await privateDatabase(cluster!, dataDir))
+const db = openDatabase(urls.appUrl, 2)
+try {
+  for (const firmId of await firmIds(db)) {
+    await forgetStandings(db, firmId)
+    console.log(`${await reckonWaiting(db, firmId)} machines and softeners reckoned anew`)
+  }
+} finally {
+  await db.destroy()
+  if (stops) cluster?.stop()
+}

@@ -1,0 +1,105 @@
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { seedDemo } from '../src/demo/seed.ts'
+import { demoSignIn } from '../src/demo/sign-in.ts'
+import { firmIds } from '../src/records/accounts.ts'
+import { openDatabase } from '../src/records/database.ts'
+import { serve } from '../src/server/serve.ts'
+import { now } from '../src/services/clock.ts'
+import { buildIfNeeded } from './build.ts'
+import { type Cluster, startCluster } from './cluster.ts'
+import { bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
+import { locked, root } from './install.mjs'
+
+const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
+const runningFile = join(dataDir, 'running.json')
+const host = process.env.EVENSHOT_HOST ?? '127.0.0.1'
+const port = Number(process.env.EVENSHOT_PORT ?? 4870)
+
+const held: { cluster: Cluster | null } = { cluster: null }
+try {
+  await locked('start', start)
+} catch (error) {
+  console.error((error as Error).message)
+  held.cluster?.stop()
+  process.exit(1)
+}
+
+async function start(): Promise<void> {
+  const there = await runningAlready()
+  if (there) {
+    console.log(`Even Shot is running already: ${there}`)
+    return
+  }
+  const urls = await database()
+  const demo = await prepare(urls)
+  buildIfNeeded()
+  const running = await listenOnAFreePort(urls.appUrl)
+  writeFileSync(runningFile, JSON.stringify({ pid: process.pid, url: running.url }))
+  console.log(`\n  Even Shot is at ${running.url}`)
+  if (demo) console.log(`  Sign in with ${demoSignIn.email} and the password ${demoSignIn.password}`)
+  console.log('  Ctrl C stops it.\n')
+
+  let stopping = false
+  const stop = async () => {
+    if (stopping) return
+    stopping = true
+    await running.stop()
+    held.cluster?.stop()
+    rmSync(runningFile, { force: true })
+    process.exit(0)
+  }
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+}
+
+/** The address of an application that answers for this data folder; a file left by a kill proves nothing. */
+async function runningAlready(): Promise<string | null> {
+  if (!existsSync(runningFile)) return null
+  try {
+    const { url } = JSON.parse(readFileSync(runningFile, 'utf8')) as { url: string }
+    const answer = await fetch(`${url}/healthz`, { signal: AbortSignal.timeout(2000) })
+    return answer.ok ? url : null
+  } catch {
+    return null
+  }
+}
+
+async function database(): Promise<DatabaseUrls> {
+  const given = givenDatabase()
+  if (given) return given
+  held.cluster = await startCluster(dataDir)
+  return privateDatabase(held.cluster, dataDir)
+}
+
+/** Migrates, and makes the demo world where no firm is yet. @returns whether the demo firm is loaded */
+async function prepare(urls: DatabaseUrls): Promise<boolean> {
+  const steps = await bringUpToDate(urls)
+  if (steps.length > 0) console.log(`Database brought up to date: ${steps.join(', ')}`)
+  const db = openDatabase(urls.appUrl, 4)
+  try {
+    if ((await firmIds(db)).length === 0 && process.env.EVENSHOT_DEMO !== 'no') {
+      console.log('Making the demo world, two years of it (about twenty seconds) …')
+      await seedDemo(
+        db,
+        now(),
+        (done, of) => process.stdout.isTTY && process.stdout.write(`\r  site ${done} of ${of} `),
+      )
+      if (process.stdout.isTTY) process.stdout.write('\n')
+    }
+    return (await db('account').where({ email: demoSignIn.email }).first('email')) !== undefined
+  } finally {
+    await db.destroy()
+  }
+}
+
+/** The usual port, or the next that is free. */
+async function listenOnAFreePort(appUrl: string) {
+  for (let candidate = port; ; candidate += 1) {
+    try {
+      return await serve(root, appUrl, host, candidate)
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'EADDRINUSE' || candidate > port + 50) throw error
+    }
+  }
+}

@@ -1,0 +1,124 @@
+import type { Mark } from '../quantity/working.ts'
+import { bySchool, type SchoolLimits } from '../wear/limits.ts'
+import type { Action, Caution, Duty, Each, Part } from './kind.ts'
+
+type Three = [cautious: number, usual: number, longLife: number]
+
+export interface Lives {
+  shots?: Three
+  litres?: Three
+  months?: Three
+  detergent?: Three
+}
+
+interface Common {
+  each?: Each
+  beta?: number
+  min: number
+  mark?: Mark
+  markNote?: string
+  other?: string
+  litresOf?: 'machine' | 'group'
+  caution?: Caution
+}
+
+const doneBy = {
+  clean: 'cleaned',
+  grease: 'greased',
+  check: 'checked',
+  service: 'serviced',
+  replace: 'fitted',
+  descale: 'descaled',
+} as const
+
+/** What a part asks for besides being replaced, by action. */
+type Upkeep = Partial<Record<'clean' | 'grease' | 'check', Lives>>
+
+/**
+ * A part at a station with its duties: replacement by `lives`, upkeep by its own intervals.
+ * Tables of the trade become one line each.
+ */
+export function part(
+  id: string,
+  name: string,
+  station: string,
+  lives: Lives | null,
+  common: Common,
+  more: { upkeep?: Upkeep; variants?: Record<string, Lives> } = {},
+): { part: Part; duties: Duty[] } {
+  const duties: Duty[] = []
+  const variants = more.variants ? Object.entries(more.variants) : []
+  if (variants.length > 0) {
+    for (const [variant, life] of variants)
+      duties.push({ ...duty(id, name, 'replace', station, life, common), part: id, variant })
+  } else if (lives) {
+    duties.push({ ...duty(id, name, 'replace', station, lives, common), part: id })
+  }
+  for (const [action, interval] of Object.entries(more.upkeep ?? {}) as [
+    'clean' | 'grease' | 'check',
+    Lives,
+  ][]) {
+    duties.push({ ...duty(`${id}-${action}`, name, action, station, interval, common), part: id })
+  }
+  return {
+    part: {
+      id,
+      name,
+      station,
+      ...(common.each && { each: common.each }),
+      ...(variants.length > 0 && { variants: variants.map(([variant]) => variant) }),
+    },
+    duties,
+  }
+}
+
+/** A task of its own, not tied to one part. */
+export function task(
+  id: string,
+  name: string,
+  action: Action,
+  station: string,
+  interval: Lives,
+  common: Common,
+): Duty {
+  return duty(id, name, action, station, interval, common)
+}
+
+function duty(id: string, name: string, action: Action, station: string, lives: Lives, common: Common): Duty {
+  return {
+    id,
+    name,
+    action,
+    station,
+    limits: limits(lives),
+    doneBy: doneBy[action],
+    minutes: common.min,
+    mark: common.mark ?? 'M',
+    ...(common.each && { each: common.each }),
+    ...(common.beta !== undefined && { beta: common.beta }),
+    ...(common.markNote && { markNote: common.markNote }),
+    ...(common.other && { otherClock: common.other }),
+    ...(common.litresOf && { litresOf: common.litresOf }),
+    ...(common.caution && { caution: common.caution }),
+  }
+}
+
+function limits(lives: Lives): SchoolLimits {
+  const named: SchoolLimits = {}
+  if (lives.shots) named.shots = bySchool(...lives.shots)
+  if (lives.litres) named.litres = bySchool(...lives.litres)
+  if (lives.months) named.months = bySchool(...lives.months)
+  if (lives.detergent) named.detergentCycles = bySchool(...lives.detergent)
+  return named
+}
+
+/** Parts and duties of a list of `part` lines, plus tasks. */
+export function collect(
+  parts: { part: Part; duties: Duty[] }[],
+  tasks: Duty[],
+): { parts: Part[]; duties: Duty[] } {
+  return {
+    parts: parts.map((entry) => entry.part),
+    duties: [...parts.flatMap((entry) => entry.duties), ...tasks],
+  }
+}

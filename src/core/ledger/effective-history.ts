@@ -1,0 +1,67 @@
+import type { Entry } from './entry.ts'
+
+export interface EffectiveHistory<E extends Entry = Entry> {
+  /** What counts, in order of (day, instant, id). Withdrawals and superseded entries are not in it. */
+  entries: E[]
+  /** Why an entry does not count: what put it aside. */
+  putAside: Map<string, string>
+  /** Entries that correct the same one: the greatest id wins, all are flagged. */
+  rivals: Set<string>
+}
+
+/**
+ * The history that counts. It depends on which entries there are, never on the order they arrived in.
+ *
+ * Of rival corrections the greatest id wins. A correction of a loser loses with it, unless it is
+ * itself the greatest: what matters is the chain it hangs on.
+ *
+ * @param entries - all entries of one subject, in any order
+ */
+export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistory<E> {
+  const byId = new Map(entries.map((entry) => [entry.id, entry]))
+  const corrections = new Map<string, E[]>()
+  for (const entry of byId.values()) {
+    if (!entry.supersedes) continue
+    corrections.set(entry.supersedes, [...(corrections.get(entry.supersedes) ?? []), entry])
+  }
+  const putAside = new Map<string, string>()
+  const rivals = new Set<string>()
+  const counts: E[] = []
+
+  /** Puts aside an entry and all that was built on it. */
+  const dropTree = (entry: E, by: string, seen: Set<string>) => {
+    if (seen.has(entry.id)) return
+    seen.add(entry.id)
+    putAside.set(entry.id, by)
+    for (const next of corrections.get(entry.id) ?? []) dropTree(next, by, seen)
+  }
+  const follow = (start: E) => {
+    const seen = new Set<string>()
+    let entry = start
+    for (;;) {
+      if (seen.has(entry.id)) return
+      seen.add(entry.id)
+      const next = [...(corrections.get(entry.id) ?? [])].sort((a, b) => (a.id < b.id ? 1 : -1))
+      const winner = next[0]
+      if (!winner) break
+      putAside.set(entry.id, winner.id)
+      if (next.length > 1) {
+        for (const rival of next) rivals.add(rival.id)
+        for (const loser of next.slice(1)) dropTree(loser, winner.id, seen)
+      }
+      entry = winner
+    }
+    if (entry.kind !== 'withdrawn') counts.push(entry)
+  }
+  // A correction whose target has not arrived yet stands for itself until it does.
+  for (const entry of byId.values()) if (!entry.supersedes || !byId.has(entry.supersedes)) follow(entry)
+  return { entries: counts.sort(inOrder), putAside, rivals }
+}
+
+/** Order of the ledger: local day, then instant, then id. */
+export function inOrder(a: Entry, b: Entry): number {
+  return compare(a.happenedOn, b.happenedOn) || compare(instant(a), instant(b)) || compare(a.id, b.id)
+}
+
+const instant = (entry: Entry) => Date.parse(entry.happenedAt)
+const compare = <T extends string | number>(a: T, b: T) => (a < b ? -1 : a > b ? 1 : 0)

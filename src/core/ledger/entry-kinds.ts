@@ -1,0 +1,192 @@
+import { array, boolean, type InferType, number, object, string } from 'yup'
+import { amount, closure, divisor, finite, localDay, shareBelowOne, weekdays } from '../parse/fields.ts'
+import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
+import { clocks, schools } from '../wear/limits.ts'
+import type { SubjectKind } from './entry.ts'
+
+/** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
+const v = number().oneOf([1]).required()
+const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
+const words = (most: number) => string().max(most, `must be at most ${most} characters`)
+const group = number().integer().min(1).max(4)
+const condition = number().integer().min(0).max(4)
+const position = { part: slug().required(), group }
+
+/** Above this no tap water is known; a decimal point was probably lost. mg/L CaCO3. */
+export const mostHardnessMgL = 2000
+
+const waterTest = object({
+  v,
+  point: string().oneOf(['raw', 'softened']).required(),
+  quantity: string().oneOf(['total', 'carbonate']).required(),
+  method: string().oneOf(['drops', 'strip', 'figure']).required(),
+  unit: string().oneOf(hardnessUnits).required(),
+  drops: amount().integer().max(400),
+  perDrop: divisor(),
+  sampleFactor: divisor(),
+  low: amount(),
+  high: amount(),
+  value: amount(),
+})
+  .noUnknown()
+  .test('method', (test, context) => {
+    const need = (field: 'drops' | 'perDrop' | 'low' | 'high' | 'value') =>
+      test[field] === undefined &&
+      context.createError({ path: field, message: `is needed for ${test.method}` })
+    const missing =
+      test.method === 'drops'
+        ? need('drops') || need('perDrop')
+        : test.method === 'strip'
+          ? need('low') || need('high')
+          : need('value')
+    if (missing) return missing
+    if (test.method === 'strip' && test.low! > test.high!) {
+      return context.createError({ path: 'high', message: 'must not be below the low end of the zone' })
+    }
+    const field = test.method === 'drops' ? 'drops' : test.method === 'strip' ? 'high' : 'value'
+    const found =
+      test.method === 'drops' ? (test.drops! * test.perDrop!) / (test.sampleFactor ?? 1) : test[field]!
+    const mgL = found * mgLPer[test.unit]
+    if (mgL <= mostHardnessMgL) return true
+    const most = Math.floor(mostHardnessMgL / mgLPer[test.unit])
+    return context.createError({
+      path: field,
+      message: `is harder than any tap water (${most} in this unit at most): is a decimal point missing?`,
+    })
+  })
+
+/** Every kind of entry and the shape of its body. Strict: an unknown field is refused, not dropped. */
+export const bodySchemas = {
+  /** Taken on: the kind of machine, and whether its parts were new that day. */
+  commissioned: object({
+    v,
+    kind: slug().required(),
+    kindVersion: number().integer().min(1).required(),
+    partsNew: boolean().required(),
+  }).noUnknown(),
+  reading: object({
+    v,
+    counter: string().oneOf(['shots', 'litres']).required(),
+    count: amount().max(1e9).required(),
+  }).noUnknown(),
+  'water-test': waterTest,
+  fitted: object({ v, ...position, variant: slug(), note: words(500) }).noUnknown(),
+  removed: object({ v, ...position, condition, note: words(500) }).noUnknown(),
+  inspected: object({ v, ...position, condition: condition.required(), note: words(500) }).noUnknown(),
+  cleaned: object({ v, task: slug().required(), group }).noUnknown(),
+  greased: object({ v, task: slug().required(), group }).noUnknown(),
+  checked: object({ v, task: slug().required(), group }).noUnknown(),
+  serviced: object({ v, task: slug().required() }).noUnknown(),
+  descaled: object({ v, task: slug().required(), acid: words(40), grams: amount() }).noUnknown(),
+  regenerated: object({ v, saltKg: amount().max(100) }).noUnknown(),
+  'cartridge-changed': object({ v, capacityG: divisor() }).noUnknown(),
+  measured: object({
+    v,
+    measure: slug().required(),
+    group,
+    state: string().oneOf(['found', 'left']).required(),
+    value: finite().required(),
+  }).noUnknown(),
+  /** The machine itself asked for a task. */
+  'prompt-seen': object({ v, task: slug().required() }).noUnknown(),
+  'fault-reported': object({ v, text: words(2000).required() }).noUnknown(),
+  repaired: object({ v, text: words(2000).required(), part: slug(), group }).noUnknown(),
+  note: object({ v, text: words(4000).required() }).noUnknown(),
+  setting: object({ v, setting: string().required() }),
+  withdrawn: object({ v, reason: words(500) }).noUnknown(),
+} as const
+
+export type EntryKind = keyof typeof bodySchemas
+export const entryKinds = Object.keys(bodySchemas) as EntryKind[]
+export type Body<K extends EntryKind> = InferType<(typeof bodySchemas)[K]>
+
+/** A setting is an entry too, because it moves a reckoning. Each has its own shape. */
+export const settingSchemas = {
+  opening: object({
+    v,
+    setting: string().oneOf(['opening']).required(),
+    openWeekdays: weekdays().required(),
+  }).noUnknown(),
+  closure: closure()
+    .concat(object({ v, setting: string().oneOf(['closure']).required(), name: words(80) }))
+    .noUnknown(),
+  school: object({
+    v,
+    setting: string().oneOf(['school']).required(),
+    school: string().oneOf(schools).required(),
+  }).noUnknown(),
+  /** A life or interval of one's own: it wins over the catalogue at this level. */
+  life: object({
+    v,
+    setting: string().oneOf(['life']).required(),
+    duty: string().max(80).required(),
+    clock: string().oneOf(clocks).required(),
+    value: divisor().max(1e8).required(),
+  }).noUnknown(),
+  'group-share': object({
+    v,
+    setting: string().oneOf(['group-share']).required(),
+    shares: array(shareBelowOne().required()).min(2).max(4).required(),
+  }).noUnknown(),
+  /** Water per drink and per open day, where the kind's budget does not fit. */
+  budget: object({
+    v,
+    setting: string().oneOf(['budget']).required(),
+    mlPerDrink: divisor().required(),
+    litresPerOpenDay: amount().required(),
+  }).noUnknown(),
+  exchanger: object({
+    v,
+    setting: string().oneOf(['exchanger']).required(),
+    resinL: divisor().max(1000).required(),
+    capacityGPerL: divisor(),
+    reserve: shareBelowOne(),
+  }).noUnknown(),
+  cartridge: object({
+    v,
+    setting: string().oneOf(['cartridge']).required(),
+    capacityG: divisor().required(),
+    bypass: shareBelowOne().required(),
+  }).noUnknown(),
+  /** Litres at which the machine itself asks for a descale, at its hardness setting. */
+  'descale-prompt': object({
+    v,
+    setting: string().oneOf(['descale-prompt']).required(),
+    litres: divisor().required(),
+  }).noUnknown(),
+  retired: object({
+    v,
+    setting: string().oneOf(['retired']).required(),
+    on: localDay().required(),
+  }).noUnknown(),
+} as const
+
+export type SettingName = keyof typeof settingSchemas
+export type Setting<K extends SettingName> = InferType<(typeof settingSchemas)[K]>
+
+const machineOnly: SubjectKind[] = ['machine']
+const anywhere: SubjectKind[] = ['machine', 'softener', 'supply', 'site', 'customer', 'firm']
+
+/** What each kind of entry may be about. */
+export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
+  commissioned: ['machine', 'softener'],
+  reading: ['machine', 'softener'],
+  'water-test': ['site', 'supply', 'softener'],
+  fitted: machineOnly,
+  removed: machineOnly,
+  inspected: machineOnly,
+  cleaned: machineOnly,
+  greased: machineOnly,
+  checked: ['machine', 'softener'],
+  serviced: ['machine', 'softener'],
+  descaled: machineOnly,
+  regenerated: ['softener'],
+  'cartridge-changed': ['softener'],
+  measured: machineOnly,
+  'prompt-seen': machineOnly,
+  'fault-reported': machineOnly,
+  repaired: machineOnly,
+  note: anywhere,
+  setting: anywhere,
+  withdrawn: anywhere,
+}

@@ -1,0 +1,31 @@
+import type { LocalDay } from '../quantity/local-day.ts'
+import type { EntryKind } from './entry-kinds.ts'
+
+/** What an entry can be about. */
+export const subjectKinds = ['machine', 'softener', 'supply', 'site', 'customer', 'firm'] as const
+export type SubjectKind = (typeof subjectKinds)[number]
+
+/** One line of the ledger, as made on a device: it is never changed, only superseded. */
+export interface Entry {
+  /** UUIDv7, made where the entry is made. */
+  id: string
+  subjectKind: SubjectKind
+  subjectId: string
+  visitId?: string
+  kind: EntryKind
+  /** Instant, ISO 8601 UTC. */
+  happenedAt: string
+  /** The site's local day. */
+  happenedOn: LocalDay
+  /** As received, with its version `v`. */
+  body: Record<string, unknown>
+  /** The entry this one corrects or withdraws. */
+  supersedes?: string
+}
+
+/** An entry as the ledger keeps it. */
+export interface RecordedEntry extends Entry {
+  recordedAt: string
+  recordedBy: string
+  seq: number
+}

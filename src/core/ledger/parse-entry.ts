@@ -1,0 +1,79 @@
+import { object, string } from 'yup'
+import { localDay } from '../parse/fields.ts'
+import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { type Entry, subjectKinds } from './entry.ts'
+import {
+  bodySchemas,
+  type EntryKind,
+  entryKinds,
+  type SettingName,
+  settingSchemas,
+  subjectsOf,
+} from './entry-kinds.ts'
+
+const uuid = () =>
+  string().matches(
+    /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
+    'is not a UUID',
+  )
+
+const envelope = object({
+  id: uuid().required(),
+  subjectKind: string().oneOf(subjectKinds).required(),
+  subjectId: uuid().required(),
+  visitId: uuid(),
+  kind: string().oneOf(entryKinds).required(),
+  happenedAt: string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?Z$/, 'is not an instant (ISO 8601, UTC)')
+    .test(
+      'instant',
+      'is not an instant (ISO 8601, UTC)',
+      (value) => value === undefined || !Number.isNaN(Date.parse(value)),
+    )
+    .required(),
+  happenedOn: localDay().required(),
+  body: object().required(),
+  supersedes: uuid(),
+}).noUnknown()
+
+/** Parses an entry as a device sent it: envelope, then the body its kind asks for. */
+export function parseEntry(input: unknown): Parsed<Entry> {
+  const outer = parseStrict(envelope, input)
+  if (!outer.ok) return outer
+  const entry = { ...(input as Record<string, unknown>) } as unknown as Entry
+  const issues: Issue[] = []
+  if (!subjectsOf[entry.kind].includes(entry.subjectKind)) {
+    issues.push({
+      path: 'subjectKind',
+      code: 'wrong_subject',
+      message: `cannot have an entry of kind ${entry.kind}`,
+      value: entry.subjectKind,
+    })
+  }
+  if (entry.kind === 'withdrawn' && !entry.supersedes) {
+    issues.push({ path: 'supersedes', code: 'required', message: 'is missing: name the entry to withdraw' })
+  }
+  if (entry.supersedes === entry.id) {
+    issues.push({ path: 'supersedes', code: 'self', message: 'must name another entry', value: entry.id })
+  }
+  const body = parseBody(entry.kind, entry.body)
+  if (!body.ok)
+    issues.push(
+      ...body.issues.map((issue) => ({ ...issue, path: issue.path ? `body.${issue.path}` : 'body' })),
+    )
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, value: entry }
+}
+
+/** Parses a body by the schema of its kind; a setting by the schema of that setting. */
+export function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknown>> {
+  if (kind !== 'setting') return parseStrict(bodySchemas[kind], body)
+  const plain = parseStrict(bodySchemas.setting, body)
+  if (!plain.ok) return plain
+  const name = plain.value.setting
+  const schema = Object.hasOwn(settingSchemas, name) ? settingSchemas[name as SettingName] : undefined
+  if (!schema) {
+    const message = `must be one of ${Object.keys(settingSchemas).join(', ')}`
+    return { ok: false, issues: [{ path: 'setting', code: 'oneOf', message, value: name }] }
+  }
+  return parseStrict(schema, body)
+}

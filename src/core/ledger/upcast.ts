@@ -1,0 +1,16 @@
+import type { Entry } from './entry.ts'
+import type { Body, EntryKind } from './entry-kinds.ts'
+
+/**
+ * Reads a body in today's shape, whatever version it was written in. Bodies are stored as received, so
+ * each new version adds one step here and none is ever removed. Version 1 is the first.
+ */
+export function bodyOf<K extends EntryKind>(entry: Entry & { kind: K }): Body<K> {
+  return entry.body as Body<K>
+}
+
+/** Narrows an entry to one kind. */
+export const isKind =
+  <K extends EntryKind>(kind: K) =>
+  (entry: Entry): entry is Entry & { kind: K } =>
+    entry.kind === kind

@@ -1,0 +1,45 @@
+import { array, number, object, string } from 'yup'
+import { dayNumber } from '../quantity/local-day.ts'
+
+/** A finite number. */
+export const finite = () =>
+  number().test('finite', 'must be a finite number', (value) => value === undefined || Number.isFinite(value))
+
+/** Something measured or counted that cannot be below nothing. */
+export const amount = () => finite().min(0)
+
+/** Something that will be divided by. */
+export const divisor = () =>
+  finite().test('positive', 'must be more than 0', (value) => value === undefined || value > 0)
+
+/** A share that leaves something over: 0 ≤ share < 1. */
+export const shareBelowOne = () =>
+  amount().test('below_one', 'must be below 1', (value) => value === undefined || value < 1)
+
+/** A real calendar day, `YYYY-MM-DD`. */
+export const localDay = () =>
+  string()
+    .meta({ format: 'date' })
+    .test(
+      'local_day',
+      'is not a date (YYYY-MM-DD)',
+      (value) => value === undefined || dayNumber(value) !== null,
+    )
+
+/** Weekdays a site is open on, Monday 1 … Sunday 7. */
+export const weekdays = () =>
+  array(number().required().integer().min(1).max(7)).test(
+    'some_day',
+    'must name at least one day',
+    (value) => value === undefined || value.length > 0,
+  )
+
+/** A closure includes both its ends. */
+export const closure = () =>
+  object({ from: localDay().required(), to: localDay().required() })
+    .noUnknown()
+    .test(
+      'order',
+      'must not end before it begins',
+      (value) => !value?.from || !value.to || value.from <= value.to,
+    )

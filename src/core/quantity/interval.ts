@@ -1,0 +1,23 @@
+/** What is known of a quantity: its likeliest value and the bounds it lies between, all in one unit. */
+export interface Interval {
+  low: number
+  value: number
+  high: number
+}
+
+/** @example exactly(3) // { low: 3, value: 3, high: 3 } */
+export const exactly = (value: number): Interval => ({ low: value, value, high: value })
+
+/** Scales all three by a factor ≥ 0. @example scaled({ low: 1, value: 2, high: 3 }, 10).high // 30 */
+export const scaled = (interval: Interval, factor: number): Interval => ({
+  low: interval.low * factor,
+  value: interval.value * factor,
+  high: interval.high * factor,
+})
+
+/** Difference with outer bounds, never below 0: a softener cannot take out less than nothing. */
+export const minusFloored = (a: Interval, b: Interval): Interval => ({
+  low: Math.max(0, a.low - b.high),
+  value: Math.max(0, a.value - b.value),
+  high: Math.max(0, a.high - b.low),
+})

@@ -1,0 +1,94 @@
+import type { Entry } from '../ledger/entry.ts'
+import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { fromDay, toDay } from '../quantity/local-day.ts'
+import { passageDay } from '../usage/first-passage.ts'
+import { judgeReadings } from '../usage/judge-readings.ts'
+import type { OpenDays } from '../usage/open-days.ts'
+import { meanRate, type Rate, rateFrom } from '../usage/rate.ts'
+import type { Flag } from './standing.ts'
+
+/** A counter through time: what it stood at on any day, and when it will have moved so much further. */
+export interface CounterLine {
+  rate: Rate
+  open: OpenDays
+  /** Last reading that counts: its day, what the counter showed, and the total since the first. */
+  last: { day: number; count: number; total: number } | null
+  readings: number
+  /** Rises between readings that carry a count, by day number. */
+  intervals: { fromDay: number; toDay: number; count: number; openDays: number }[]
+  flags: Flag[]
+  /** Total moved by the start of a day, straight between readings, at the mean rate outside them. */
+  totalAt(day: number): number
+  /** The day so much more than on a day is passed, as a quantile; null beyond ten years. */
+  dayAfter(since: number, amount: number, chance: number): number | null
+}
+
+/**
+ * Draws a counter's line from its readings.
+ *
+ * @param entries - effective entries of one subject
+ * @param prior - drinks (or litres) per open day where nothing is known
+ * @param asOf - day number the weights of old intervals are counted from
+ */
+export function counterLine(
+  entries: Entry[],
+  counter: 'shots' | 'litres',
+  open: OpenDays,
+  prior: number,
+  asOf: number,
+  start: number,
+): CounterLine {
+  const read = entries
+    .filter(isKind('reading'))
+    .filter((entry) => bodyOf(entry).counter === counter)
+    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
+  const judged = judgeReadings(read, { open, priorPerOpenDay: prior })
+  const rate = rateFrom(
+    judged.rises.map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
+    prior,
+  )
+  const kept = judged.kept
+  const first = kept[0] ?? { day: start, count: 0, total: 0 }
+  const last = kept.at(-1) ?? first
+  const mean = meanRate(rate)
+
+  const totalAt = (day: number): number => {
+    if (day <= first.day) return first.total - mean * open.count(day, first.day)
+    if (day >= last.day) return last.total + mean * open.count(last.day, day)
+    const next = kept.findIndex((reading) => reading.day > day)
+    const [a, b] = [kept[next - 1]!, kept[next]!]
+    const days = open.count(a.day, b.day)
+    const share = days > 0 ? open.count(a.day, day) / days : (day - a.day) / (b.day - a.day)
+    return a.total + (b.total - a.total) * share
+  }
+  const dayAfter = (since: number, amount: number, chance: number): number | null => {
+    // Nothing was read since then: all of it is forecast, from that day on.
+    if (since >= last.day) return passageDay(rate, amount, since, open, chance)
+    const total = totalAt(since) + amount
+    if (total > last.total) return passageDay(rate, total - last.total, last.day, open, chance)
+    return dayInPast(total, since)
+  }
+  /** Straight between readings: first day at whose end the total was passed. */
+  const dayInPast = (total: number, since: number): number => {
+    let [below, above] = [since, last.day]
+    while (above - below > 1) {
+      const middle = Math.floor((below + above) / 2)
+      if (totalAt(middle) < total) below = middle
+      else above = middle
+    }
+    return below
+  }
+  return {
+    rate,
+    open,
+    last: kept.at(-1) ?? null,
+    readings: kept.length,
+    intervals: judged.rises,
+    flags: judged.flags.map(({ index, kind }) => {
+      const reading = read[index]!
+      return { entryId: reading.id, day: fromDay(reading.day), count: reading.count, kind }
+    }),
+    totalAt,
+    dayAfter,
+  }
+}

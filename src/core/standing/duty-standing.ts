@@ -1,0 +1,96 @@
+import { instanceName } from '../kinds/index.ts'
+import type { Duty } from '../kinds/kind.ts'
+import { fromDay } from '../quantity/local-day.ts'
+import { startWorking } from '../quantity/working.ts'
+import { horizonDays } from '../usage/first-passage.ts'
+import { dueWindow } from '../wear/due-window.ts'
+import { type RunningClock, runningClocks } from './duty-clocks.ts'
+import { entriesAt } from './histories.ts'
+import { fittedVariant, lastCondition, lastDone } from './last-done.ts'
+import type { MachineFacts } from './machine-facts.ts'
+import type { Governing, Standing } from './standing.ts'
+
+/** How a clock is called where it governs. */
+export const clockName: Record<Governing, string> = {
+  shots: 'count',
+  litres: 'litres',
+  months: 'age',
+  detergentCycles: 'detergent',
+  prompt: "the machine's own prompt",
+  hygiene: 'hygiene',
+}
+
+/**
+ * Standing of one duty of a machine: the earliest of its clocks.
+ * @returns null when the duty belongs to another material than the one fitted, or nothing can be dated
+ */
+export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | undefined): Standing | null {
+  const entries = entriesAt(facts.histories, 'machine')
+  if (duty.variant) {
+    const first = facts.kind.parts.find((part) => part.id === duty.part)?.variants?.[0]
+    if ((fittedVariant(entries, duty.part!, index) ?? first) !== duty.variant) return null
+  }
+  const since = lastDone(entries, duty, index)
+  if (!since) return null
+  const key = index === undefined ? duty.id : `${duty.id}@${index}`
+  const { lines, add } = startWorking()
+  const running = runningClocks({ facts, duty, key, index, since, add })
+  const condition = duty.part ? lastCondition(entries, duty.part, index) : null
+  return finish(
+    {
+      key,
+      duty: duty.id,
+      name: duty.variant ? `${duty.name}, ${duty.variant}` : duty.name,
+      action: duty.action,
+      station: duty.station,
+      ...(duty.part && { part: duty.part }),
+      ...(index !== undefined && { index, instance: instanceName(duty.each!, index) }),
+      since: since.on,
+      sinceKnown: since.known,
+      ...(condition && { condition }),
+      minutes: duty.minutes,
+      ...(duty.caution && { caution: duty.caution }),
+    },
+    running,
+    { lines, add },
+    facts.asOfDay,
+  )
+}
+
+/** Closes a standing: the window, what governs, and the last lines of the working. */
+export function finish(
+  head: Omit<Standing, 'uses' | 'working' | 'due' | 'governing'>,
+  running: RunningClock[],
+  { lines, add }: ReturnType<typeof startWorking>,
+  asOfDay: number,
+): Standing {
+  const window = dueWindow(running.map((clock) => clock.passage))
+  const standing: Standing = { ...head, uses: running.map((clock) => clock.use), working: { lines } }
+  if (!window || window.due.p50 - asOfDay > horizonDays) {
+    standing.working.why = 'No clock runs out within ten years.'
+    return standing
+  }
+  const { p10, p50, p90 } = window.due
+  standing.due = { p10: fromDay(p10), p50: fromDay(p50), p90: fromDay(p90) }
+  standing.governing = window.governing
+  const governs = running.find((clock) => clock.use.clock === window.governing)!
+  add({
+    what: 'Due',
+    value: fromDay(p50),
+    formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}`,
+    origin: 'reckoned',
+  })
+  if (p10 !== p90) {
+    add({
+      what: 'Eight times in ten',
+      value: `${fromDay(p10)} to ${fromDay(p90)}`,
+      formula: '10 % and 90 % bounds of the first passage',
+      origin: 'reckoned',
+    })
+  }
+  standing.working.why =
+    running.length > 1
+      ? `Line ${governs.leftLine} comes first, so ${clockName[window.governing]} governs.`
+      : `Only ${clockName[window.governing]} is counted here.`
+  return standing
+}

@@ -1,0 +1,83 @@
+import type { Action, Caution } from '../kinds/kind.ts'
+import type { LocalDay } from '../quantity/local-day.ts'
+import type { Working } from '../quantity/working.ts'
+import type { Bounds } from '../usage/first-passage.ts'
+import type { Clock } from '../wear/limits.ts'
+
+/** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
+export const reckoningVersion = 1
+
+/** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
+export type Governing = Clock | 'prompt' | 'hygiene'
+
+/** How much of one clock's life is used on the day of reckoning. */
+export interface ClockUse {
+  clock: Governing
+  used: number
+  limit: number
+  unit: string
+}
+
+/** What is due when, and why: a pure function of the history, the catalogue and the latest day in it. */
+export interface Standing {
+  /** Duty and which of several: `group-gasket@1`, `descale`. Unique within its subject. */
+  key: string
+  duty: string
+  name: string
+  action: Action | 'regenerate' | 'change'
+  station: string
+  part?: string
+  /** Which of several, from 1; `instance` says it in words. */
+  index?: number
+  instance?: string
+  /** Absent when no clock runs out within ten years. */
+  due?: Bounds<LocalDay>
+  governing?: Governing
+  uses: ClockUse[]
+  /** Last time it was done or fitted; absent when nobody knows. */
+  since?: LocalDay
+  sinceKnown: boolean
+  condition?: { grade: number; on: LocalDay; note?: string }
+  minutes: number
+  caution?: Caution
+  working: Working
+}
+
+export interface Flag {
+  entryId: string
+  day: LocalDay
+  count: number
+  kind: 'reset' | 'rollover' | 'impossible' | 'outlier'
+}
+
+/** A machine or a softener, reckoned. */
+export interface Reckoning {
+  version: number
+  /** Latest local day in the history: the day all shares are given for. */
+  asOf: LocalDay
+  standings: Standing[]
+  counter?: { count: number; on: LocalDay; unit: string }
+  /** Drinks per open day. */
+  use?: { mean: number; sd: number; readings: number; assumed: boolean }
+  litresPerOpenDay?: number
+  flags: Flag[]
+  /** Entries that correct the same entry. */
+  rivals: string[]
+  water?: WaterKnown
+}
+
+/** What is known of the water, mg/L CaCO3. */
+export interface WaterKnown {
+  raw?: WaterFigure
+  rawCarbonate?: WaterFigure
+  softened?: WaterFigure
+}
+
+export interface WaterFigure {
+  low: number
+  value: number
+  high: number
+  on: LocalDay
+  said: string
+  level: string
+}

@@ -1,0 +1,99 @@
+import type { Kind } from '../kinds/kind.ts'
+import { meanRate } from '../usage/rate.ts'
+import type { CounterLine } from './counter-line.ts'
+import { type Histories, nearestSetting } from './histories.ts'
+
+/** Litres a machine draws, reckoned from its drinks. */
+export interface WaterBudget {
+  mlPerDrink: number
+  litresPerOpenDay: number
+  /** Brew water alone, for what sits in a group. */
+  brewMlPerDrink: number
+  from: 'catalogue' | 'set' | 'metered'
+  /** Meter over reckoning, where a meter was read at least twice. */
+  factor: number
+  intervals: number
+}
+
+/**
+ * Water through the machine = drinks × (cup + puck + discharge + flush + what goes besides) + so much
+ * an open day. A water meter read twice or more corrects it by one factor: least squares through the
+ * origin over the intervals between its readings.
+ */
+export function waterBudget(
+  kind: Kind,
+  histories: Histories,
+  use: CounterLine,
+  meter: CounterLine | null,
+): WaterBudget {
+  const { drinks, besides, daily } = kind.budget
+  const brewMl = drinks.reduce((ml, d) => ml + d.share * (d.cupMl + d.puckMl + d.dischargeMl + d.flushMl), 0)
+  const set = nearestSetting(histories, 'budget')
+  const mlPerDrink = set?.body.mlPerDrink ?? brewMl + besides.reduce((ml, b) => ml + b.mlPerDrink, 0)
+  const litresPerOpenDay = set?.body.litresPerOpenDay ?? daily.reduce((ml, d) => ml + d.ml, 0) / 1000
+  const plain: WaterBudget = {
+    mlPerDrink,
+    litresPerOpenDay,
+    brewMlPerDrink: brewMl,
+    from: set ? 'set' : 'catalogue',
+    factor: 1,
+    intervals: 0,
+  }
+  if (!meter || meter.intervals.length === 0) return plain
+  const reckoned = meter.intervals.map(({ fromDay, toDay }) => litresBetween(plain, use, fromDay, toDay))
+  const square = reckoned.reduce((sum, litres) => sum + litres * litres, 0)
+  if (square === 0) return plain
+  const factor = meter.intervals.reduce((sum, interval, i) => sum + interval.count * reckoned[i]!, 0) / square
+  return { ...plain, from: 'metered', factor, intervals: meter.intervals.length }
+}
+
+/** Litres drawn between two days. */
+export const litresBetween = (budget: WaterBudget, use: CounterLine, from: number, to: number): number =>
+  budget.factor *
+  (((use.totalAt(to) - use.totalAt(from)) * budget.mlPerDrink) / 1000 +
+    use.open.count(from, to) * budget.litresPerOpenDay)
+
+/** Litres an open day at the mean rate. */
+export const litresADay = (budget: WaterBudget, use: CounterLine): number =>
+  budget.factor * ((meanRate(use.rate) * budget.mlPerDrink) / 1000 + budget.litresPerOpenDay)
+
+/**
+ * The day so many litres since a day are drawn, as a quantile: drinks carry the chance, the fixed draw
+ * of an open day none. Found between bounds that hold it, a day at a time.
+ */
+export function dayOfLitres(
+  budget: WaterBudget,
+  use: CounterLine,
+  since: number,
+  litres: number,
+  chance: number,
+): number | null {
+  // At the quantile's own pace the two parts add up; the pace is read off the drinks it would take.
+  const perDay = litresADay(budget, use)
+  if (perDay <= 0) return null
+  const mean = meanRate(use.rate)
+  if (mean <= 0) return use.open.nth(since, Math.max(1, Math.ceil(litres / perDay)))
+  const anchor = use.last?.day ?? since
+  const gone = anchor > since ? litresBetween(budget, use, since, anchor) : 0
+  if (gone >= litres) return dayInPast(budget, use, since, anchor, litres)
+  const from = Math.max(anchor, since)
+  // Whole path as if drinks alone drew it: the fixed share rides along at the mean.
+  const drinksToGo = ((litres - gone) / perDay) * mean
+  return use.dayAfter(from, drinksToGo, chance)
+}
+
+function dayInPast(
+  budget: WaterBudget,
+  use: CounterLine,
+  since: number,
+  until: number,
+  litres: number,
+): number {
+  let [below, above] = [since, until]
+  while (above - below > 1) {
+    const middle = Math.floor((below + above) / 2)
+    if (litresBetween(budget, use, since, middle) < litres) below = middle
+    else above = middle
+  }
+  return below
+}

@@ -1,0 +1,138 @@
+import type { OpenDays } from './open-days.ts'
+import { chanceReached, meanRate, type Rate, type Rise, rateFrom } from './rate.ts'
+
+/** A counter as read on a day, before that day's first drink. */
+export interface CounterReading {
+  day: number
+  count: number
+}
+
+export type FlagKind = 'reset' | 'rollover' | 'impossible' | 'outlier'
+
+export interface JudgedReadings {
+  /** Readings kept for the reckoning, each with the count since the first, resets and rollovers bridged. */
+  kept: { day: number; count: number; total: number }[]
+  /** Rises between kept readings that carry a count. */
+  rises: { fromDay: number; toDay: number; count: number; openDays: number }[]
+  /** One a doubtful reading: its index in the input, and what is wrong. */
+  flags: { index: number; kind: FlagKind }[]
+}
+
+export interface JudgeOptions {
+  open: OpenDays
+  priorPerOpenDay: number
+  /** Highest value the counter shows before it starts again at 0. */
+  rollover?: number
+}
+
+/** A rise less likely than this is outside the 99.9 % predictive bound. */
+const bound = 0.001
+
+/**
+ * Tells typing errors, resets and rollovers from use. Nothing is dropped in silence: every reading that
+ * carries no count is flagged.
+ *
+ * Judged in this order: `outlier`, a rise beyond the bound that later readings do not confirm;
+ * `impossible`, a fall that later readings undo; `rollover`, a fall it explains at a plausible rate;
+ * `reset`, any other fall.
+ *
+ * @param readings - in order of day
+ */
+export function judgeReadings(readings: CounterReading[], options: JudgeOptions): JudgedReadings {
+  const { open, rollover } = options
+  const flags: JudgedReadings['flags'] = []
+  const kept: JudgedReadings['kept'] = []
+  const rises: JudgedReadings['rises'] = []
+
+  let total = 0
+  // Where the next counted rise starts: a reading after closed days only waits for the next open one.
+  let anchor = { day: 0, total: 0 }
+  const keep = (reading: CounterReading, gained: number, counted: boolean) => {
+    total += gained
+    kept.push({ ...reading, total })
+    const openDays = open.count(anchor.day, reading.day)
+    if (counted && openDays > 0) {
+      rises.push({ fromDay: anchor.day, toDay: reading.day, count: total - anchor.total, openDays })
+    }
+    if (!counted || openDays > 0) anchor = { day: reading.day, total }
+  }
+
+  for (let i = 0; i < readings.length; i += 1) {
+    const reading = readings[i]!
+    const last = kept.at(-1)
+    if (!last) {
+      keep(reading, 0, false)
+      continue
+    }
+    const rise = reading.count - last.count
+    const days = open.count(last.day, reading.day)
+    const next = readings[i + 1]
+    const rate = typicalRate(readings, i, options)
+
+    if (rise >= 0) {
+      if (plausible(rise, days, rate) || confirmed(reading, next, rollover)) keep(reading, rise, true)
+      else flags.push({ index: i, kind: 'outlier' })
+      continue
+    }
+    const undone = next && next.count >= last.count
+    if (undone && plausible(next.count - last.count, open.count(last.day, next.day), rate)) {
+      flags.push({ index: i, kind: 'impossible' })
+      continue
+    }
+    const over = rollover === undefined || last.count > rollover ? undefined : rise + rollover + 1
+    if (over !== undefined && plausible(over, days, rate)) {
+      flags.push({ index: i, kind: 'rollover' })
+      keep(reading, over, true)
+      continue
+    }
+    flags.push({ index: i, kind: 'reset' })
+    // What ran between the last reading and the swap is unknown: the typical rate stands in for the total.
+    keep(reading, Math.round(meanRate(rate) * days), false)
+  }
+  return { kept, rises, flags }
+}
+
+const plausible = (count: number, days: number, rate: Rate) =>
+  count === 0 || chanceReached(rate, count, Math.max(days, 0.5)) >= bound
+
+/** Later readings confirm a jump when the counter stays up there, or rolls over from there. */
+function confirmed(reading: CounterReading, next: CounterReading | undefined, rollover?: number): boolean {
+  if (!next) return false
+  if (next.count >= reading.count) return true
+  return rollover !== undefined && reading.count > 0.9 * rollover && next.count < 0.1 * rollover
+}
+
+/**
+ * The rate the doubtful reading is held against: from all rises that do not touch it and lie within
+ * five times their median, so that one typing error cannot vouch for another.
+ */
+function typicalRate(readings: CounterReading[], without: number, options: JudgeOptions): Rate {
+  const today = readings.at(-1)!.day
+  const rises: Rise[] = []
+  for (let i = 1; i < readings.length; i += 1) {
+    if (i === without || i - 1 === without) continue
+    const [a, b] = [readings[i - 1]!, readings[i]!]
+    const openDays = options.open.count(a.day, b.day)
+    if (b.count >= a.count && openDays > 0)
+      rises.push({ count: b.count - a.count, openDays, ageDays: today - b.day })
+  }
+  const median = middle(rises.map((rise) => rise.count / rise.openDays))
+  const believable = rises.filter((rise) => rise.count / rise.openDays <= 5 * median + 5)
+  // Seasons differ: a rate learned in one part of the year must not make another impossible.
+  const rate = rateFrom(
+    believable.map((rise) => ({ ...rise, ageDays: rise.ageDays / 6 })),
+    options.priorPerOpenDay,
+  )
+  return {
+    ...rate,
+    shape: Math.min(rate.shape, 12),
+    rate: Math.min(rate.shape, 12) * (rate.rate / rate.shape),
+  }
+}
+
+function middle(values: number[]): number {
+  if (values.length === 0) return Number.POSITIVE_INFINITY
+  const sorted = [...values].sort((a, b) => a - b)
+  const half = Math.floor(sorted.length / 2)
+  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}

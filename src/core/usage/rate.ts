@@ -1,0 +1,76 @@
+import { betaCdf, gammaQuantile, whereReaches } from '../quantity/special-functions.ts'
+
+/** A rise between two readings: `count` over `openDays`, ending `ageDays` before the day of reckoning. */
+export interface Rise {
+  count: number
+  openDays: number
+  ageDays: number
+}
+
+/**
+ * What is known of a rate per open day: a gamma posterior, and how much the days scatter.
+ * Mean = shape / rate. `dispersion` ≥ 1 is the variance of a day's count over its mean; evidence is
+ * already divided by it, so shape and rate hold what the scatter lets one learn.
+ */
+export interface Rate {
+  shape: number
+  rate: number
+  dispersion: number
+}
+
+export const halfLifeDays = 60
+/** Dispersion believed before there are residuals, and how many residuals that belief is worth. From memory. */
+const dispersionPrior = { value: 2, weight: 2 }
+
+/**
+ * Gamma–Poisson rate with forgetting: an interval's weight halves every 60 days. The prior has shape 1.
+ *
+ * @param rises - trustworthy rises; those with no open day are ignored
+ * @param priorPerOpenDay - mean of the prior, > 0
+ * @example rateFrom([{ count: 700, openDays: 7, ageDays: 0 }], 60) // mean ≈ 100
+ */
+export function rateFrom(rises: Rise[], priorPerOpenDay: number): Rate {
+  const used = rises.filter((rise) => rise.openDays > 0)
+  const weights = used.map((rise) => 0.5 ** (Math.max(0, rise.ageDays) / halfLifeDays))
+  const count = sum(used.map((rise, i) => weights[i]! * rise.count))
+  const days = sum(used.map((rise, i) => weights[i]! * rise.openDays))
+  const mean = (1 + count) / (1 / priorPerOpenDay + days)
+  const residuals = used.map(
+    (rise) => (rise.count - mean * rise.openDays) ** 2 / Math.max(mean * rise.openDays, 1),
+  )
+  const dispersion = Math.max(
+    1,
+    (sum(residuals.map((residual, i) => weights[i]! * residual)) +
+      dispersionPrior.value * dispersionPrior.weight) /
+      (sum(weights) + dispersionPrior.weight),
+  )
+  return { shape: 1 + count / dispersion, rate: 1 / priorPerOpenDay + days / dispersion, dispersion }
+}
+
+export const meanRate = (rate: Rate): number => rate.shape / rate.rate
+export const sdRate = (rate: Rate): number => Math.sqrt(rate.shape) / rate.rate
+
+/** The mean rate's own quantile. */
+export const rateQuantile = (rate: Rate, chance: number): number =>
+  gammaQuantile(chance, rate.shape, rate.rate)
+
+/**
+ * Chance that at least `count` is reached within `days` open days: the waiting time for a count is
+ * gamma (shape count ÷ dispersion) over a gamma rate, so its chance is a beta integral, without sampling.
+ */
+export function chanceReached(rate: Rate, count: number, days: number): number {
+  if (count <= 0) return 1
+  if (days <= 0) return 0
+  return betaCdf(count / rate.dispersion, rate.shape, days / (days + rate.dispersion * rate.rate))
+}
+
+/** Open days until `count` more are reached, as a quantile: real-valued, Infinity when never. */
+export function daysUntil(rate: Rate, count: number, chance: number): number {
+  if (count <= 0) return 0
+  const typical = count / meanRate(rate)
+  const spread = Math.sqrt(1 / rate.shape + rate.dispersion / count)
+  // A thousandth of a day decides nothing: the answer is a whole day.
+  return whereReaches(chance, (days) => chanceReached(rate, count, days), typical, spread, 1e-7)
+}
+
+const sum = (values: number[]) => values.reduce((total, value) => total + value, 0)

@@ -1,0 +1,165 @@
+import type { Entry } from '../core/ledger/entry.ts'
+import { fromDay, toDay } from '../core/quantity/local-day.ts'
+import { addAccount } from '../records/accounts.ts'
+import { type Db, withFirm } from '../records/database.ts'
+import { addFirm, addTechnician } from '../records/firms.ts'
+import { addMachine, addSoftener } from '../records/machines.ts'
+import { addCustomer, addSite, addSupply } from '../records/places.ts'
+import { hashPassword } from '../services/sign-in.ts'
+import { writeEntries } from '../services/write-entries.ts'
+import { historyDays, monthOf } from './calendar.ts'
+import { dice } from './dice.ts'
+import { demoSignIn } from './sign-in.ts'
+import { siteHistory } from './site-history.ts'
+import { asEntries } from './visit.ts'
+import { demoSites, makers, zoneWater } from './world.ts'
+
+const timeZone = 'Europe/London'
+const seed = 'harrowmere-1'
+
+/**
+ * Makes the firm of Quillgate & Daughter and its two years, through the same services a user's entries
+ * pass. The same last day makes the same world.
+ *
+ * @param now - the history ends on this instant's day
+ * @param progress - told how many sites are done of how many
+ */
+export async function seedDemo(
+  db: Db,
+  now: Date,
+  progress?: (done: number, of: number) => void,
+): Promise<{ entries: number }> {
+  const d = dice(seed)
+  const endDay = toDay(now.toISOString().slice(0, 10))
+  const birth = (endDay - historyDays) * 86_400_000
+  const id = () => d.uuid(birth)
+  const firmId = id()
+  const people = { ines: id(), odile: id() }
+  const supplies = Object.fromEntries(Object.keys(zoneWater).map((area) => [area, id()])) as Record<
+    keyof typeof zoneWater,
+    string
+  >
+
+  await withFirm(db, firmId, async (trx) => {
+    await addFirm(trx, { id: firmId, name: 'Quillgate & Daughter', demo: true })
+    await addTechnician(trx, firmId, {
+      id: people.ines,
+      name: 'Ines Quillgate',
+      initials: 'IQ',
+      role: 'owner',
+    })
+    await addTechnician(trx, firmId, {
+      id: people.odile,
+      name: 'Odile Quillgate',
+      initials: 'OQ',
+      role: 'technician',
+    })
+    for (const [area, zone] of Object.entries(zoneWater))
+      await addSupply(trx, firmId, { id: supplies[area as keyof typeof supplies], name: zone.name })
+  })
+  const passwordHash = await hashPassword(demoSignIn.password)
+  await addAccount(db, { email: demoSignIn.email, firmId, technicianId: people.ines, passwordHash })
+  await addAccount(db, { email: 'odile@quillgate.example', firmId, technicianId: people.odile, passwordHash })
+
+  let count = (await write(people.ines, analyses())) + (await write(people.ines, houseRules()))
+  for (const [n, site] of demoSites.entries()) {
+    const siteId = id()
+    const customerId = id()
+    const softenerId = site.softener ? id() : null
+    const machineIds = site.machines.map(id)
+    await withFirm(db, firmId, async (trx) => {
+      await addCustomer(trx, firmId, { id: customerId, name: site.customer })
+      const { name, area, accessNote } = site
+      await addSite(trx, firmId, {
+        id: siteId,
+        customerId,
+        supplyId: supplies[area],
+        technicianId: people[site.technician],
+        name,
+        area,
+        timeZone,
+        accessNote,
+      })
+      if (softenerId) await addSoftener(trx, firmId, { id: softenerId, siteId, name: site.softener!.name })
+      for (const [i, machine] of site.machines.entries()) {
+        const make = d.pick(makers[machine.kind])
+        const serial = `${make.prefix}-${String(d.whole(100, 899) * 10 + i).padStart(4, '0')}`
+        await addMachine(trx, firmId, {
+          id: machineIds[i]!,
+          siteId,
+          softenerId: machine.softened ? softenerId : null,
+          name: machine.name,
+          maker: make.maker,
+          model: make.model,
+          serial,
+          kind: machine.kind,
+        })
+      }
+    })
+    const { entries } = siteHistory(seed, site, { siteId, softenerId, machineIds }, endDay)
+    count += await write(people[site.technician], entries)
+    progress?.(n + 1, demoSites.length)
+  }
+  return { entries: count }
+
+  async function write(technicianId: string, entries: Entry[]): Promise<number> {
+    const answer = await writeEntries(db, { firmId, technicianId }, entries, {
+      now,
+      asOne: true,
+      recordedAt: (entry) =>
+        new Date(Math.min(Date.parse(entry.happenedAt) + 20 * 60_000, now.getTime())).toISOString(),
+    })
+    const failed = answer.verdicts.find((verdict) => verdict.verdict !== 'saved')
+    if (failed) throw new Error(`The demo world was refused: ${JSON.stringify(failed)}`)
+    return entries.length
+  }
+
+  /** The firm fits larger tank filters and leaves the quick jobs to a planned visit. */
+  function houseRules(): Entry[] {
+    const life = (duty: string, clock: string, value: number) => ({
+      kind: 'setting' as const,
+      body: { v: 1, setting: 'life', duty, clock, value },
+    })
+    const about = {
+      subjectKind: 'firm' as const,
+      subjectId: firmId,
+      happenedOn: fromDay(endDay - historyDays),
+      atMs: birth + 30_000_000,
+    }
+    const rules = [
+      life('tank-filter', 'litres', 240),
+      life('descale', 'litres', 200),
+      life('oil-removal', 'shots', 1200),
+      life('brew-unit-grease', 'shots', 3000),
+      life('needle-clean', 'shots', 1200),
+      life('cleaning-programme', 'shots', 600),
+      life('drain-hose-clean', 'months', 2),
+    ]
+    return asEntries(d, rules, about)
+  }
+
+  /** The waterworks' yearly figures, by quarter. */
+  function analyses(): Entry[] {
+    return Object.entries(zoneWater).flatMap(([area, zone]) =>
+      [700, 610, 520, 430, 340, 250, 160, 70].flatMap((back) => {
+        const day = endDay - back
+        const totalDh = Math.round(zone.totalDh(monthOf(day)) * 10) / 10
+        const about = {
+          subjectKind: 'supply' as const,
+          subjectId: supplies[area as keyof typeof supplies],
+          happenedOn: fromDay(day),
+          atMs: day * 86_400_000 + 43_200_000,
+        }
+        const test = (quantity: string, value: number) => ({
+          kind: 'water-test' as const,
+          body: { v: 1, point: 'raw', quantity, method: 'figure', unit: 'dH', value },
+        })
+        return asEntries(
+          d,
+          [test('total', totalDh), test('carbonate', Math.round(totalDh * zone.carbonateShare * 10) / 10)],
+          about,
+        )
+      }),
+    )
+  }
+}

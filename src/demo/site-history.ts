@@ -1,0 +1,299 @@
+import { kindById } from '../core/kinds/index.ts'
+import type { Entry, SubjectKind } from '../core/ledger/entry.ts'
+import { fromDay, toDay, weekday } from '../core/quantity/local-day.ts'
+import type { Ledgers } from '../core/standing/histories.ts'
+import { reckonMachine } from '../core/standing/reckon-machine.ts'
+import { type OpenDays, openDays } from '../core/usage/open-days.ts'
+import { closuresOf, historyDays, monthOf } from './calendar.ts'
+import { type CounterLife, counterLife, mistyped } from './counter-life.ts'
+import { type Dice, dice } from './dice.ts'
+import { asEntries, conditionAt, type Jotting, workOn } from './visit.ts'
+import { type DemoMachine, type DemoSite, zoneWater } from './world.ts'
+
+/** Two years of one site, as its technician would have written them down. */
+export interface SiteHistory {
+  entries: Entry[]
+}
+
+export interface SiteIds {
+  siteId: string
+  softenerId: string | null
+  machineIds: string[]
+}
+
+interface MachineLife {
+  machine: DemoMachine
+  id: string
+  counter: CounterLife
+  firstDay: number
+  ledger: Entry[]
+  corrections: Entry[]
+}
+
+const hour = 3_600_000
+
+/** Lays down the history of one site up to and including `endDay`. */
+export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: number): SiteHistory {
+  const d = dice(`${seed} ${site.name}`)
+  const startDay = endDay - historyDays
+  const closures = closuresOf(site, endDay)
+  const open = openDays({ openWeekdays: site.openWeekdays, closures })
+  const siteLedger: Entry[] = []
+  const softenerLedger: Entry[] = []
+  const write = (
+    ledger: Entry[],
+    subjectKind: SubjectKind,
+    subjectId: string,
+    day: number,
+    jottings: Jotting[],
+    visitId?: string,
+  ) => {
+    const atMs = day * 24 * hour + 9 * hour + d.whole(0, 300) * 60_000
+    ledger.push(
+      ...asEntries(d, jottings, {
+        subjectKind,
+        subjectId,
+        happenedOn: fromDay(day),
+        atMs,
+        ...(visitId && { visitId }),
+      }),
+    )
+  }
+
+  write(siteLedger, 'site', ids.siteId, startDay, [
+    { kind: 'setting', body: { v: 1, setting: 'opening', openWeekdays: site.openWeekdays } },
+    ...closures.map(
+      ({ name, from, to }): Jotting => ({
+        kind: 'setting',
+        body: { v: 1, setting: 'closure', name, from, to },
+      }),
+    ),
+  ])
+  if (ids.softenerId && site.softener) {
+    const { resinL, cartridgeG } = site.softener
+    write(softenerLedger, 'softener', ids.softenerId, startDay, [
+      {
+        kind: 'commissioned',
+        body: { v: 1, kind: resinL ? 'exchanger' : 'cartridge', kindVersion: 1, partsNew: true },
+      },
+      resinL
+        ? { kind: 'setting', body: { v: 1, setting: 'exchanger', resinL } }
+        : { kind: 'setting', body: { v: 1, setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 } },
+    ])
+  }
+  const lives = site.machines.map((machine, i) =>
+    startMachine(d, machine, ids.machineIds[i]!, open, startDay, endDay),
+  )
+  for (const life of lives) {
+    const jottings: Jotting[] = [
+      {
+        kind: 'commissioned',
+        body: {
+          v: 1,
+          kind: life.machine.kind,
+          kindVersion: kindById(life.machine.kind)!.version,
+          partsNew: life.firstDay > startDay,
+        },
+      },
+    ]
+    if (life.machine.kind === 'sr')
+      jottings.push({
+        kind: 'setting',
+        body: { v: 1, setting: 'descale-prompt', litres: site.area === 'Moorside' ? 120 : 60 },
+      })
+    write(life.ledger, 'machine', life.id, life.firstDay, jottings)
+  }
+
+  const visits = visitDays(d, site, open, startDay, endDay)
+  visits.forEach((day, n) => {
+    const visitId = d.uuid(day * 24 * hour)
+    if (n % 4 === 0) write(siteLedger, 'site', ids.siteId, day, rawTests(d, site, day), visitId)
+    if (ids.softenerId)
+      write(softenerLedger, 'softener', ids.softenerId, day, [outletTest(d, site, n, visits.length)], visitId)
+    for (const life of lives) {
+      if (day <= life.firstDay) continue
+      const standings =
+        reckonMachine({ machine: life.ledger, site: siteLedger } satisfies Ledgers)?.standings ?? []
+      const jottings = [
+        ...readingAt(d, life, day, n),
+        ...tales(d, life, n, visits.length),
+        ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 6),
+      ]
+      write(life.ledger, 'machine', life.id, day, jottings, visitId)
+      correctTypo(d, life, day, endDay)
+    }
+  })
+  if (ids.softenerId && site.softener?.resinL)
+    staffRegenerates(site.softener.resinL, ids.softenerId, write, softenerLedger, d, startDay, endDay)
+  if (ids.softenerId && site.softener?.cartridgeG) {
+    for (const back of [410, 205])
+      write(softenerLedger, 'softener', ids.softenerId, endDay - back, [
+        { kind: 'cartridge-changed', body: { v: 1 } },
+      ])
+  }
+  const all = [
+    ...siteLedger,
+    ...softenerLedger,
+    ...lives.flatMap((life) => [...life.ledger, ...life.corrections]),
+  ]
+  return { entries: all.filter((entry) => entry.happenedOn <= fromDay(endDay)) }
+}
+
+function startMachine(
+  d: Dice,
+  machine: DemoMachine,
+  id: string,
+  open: OpenDays,
+  startDay: number,
+  endDay: number,
+): MachineLife {
+  const isNew = machine.tale === 'new-last-spring' || d.chance(0.3)
+  const firstDay =
+    machine.tale === 'new-last-spring' ? endDay - 230 : isNew ? startDay + d.whole(40, 200) : startDay
+  const startCount = isNew ? 0 : Math.round(machine.pace * d.whole(120, 700))
+  const swapDay = machine.tale === 'board-swap' ? endDay - 260 : undefined
+  const counter = counterLife(d, open, {
+    pace: machine.pace,
+    firstDay,
+    endDay,
+    startCount,
+    ...(swapDay && { swapDay }),
+  })
+  return { machine, id, counter, firstDay, ledger: [], corrections: [] }
+}
+
+/** Planned visits, moved to an open weekday, with the drift of a busy firm. */
+function visitDays(d: Dice, site: DemoSite, open: OpenDays, startDay: number, endDay: number): number[] {
+  const days: number[] = []
+  let day = startDay + d.whole(2, 12)
+  while (day <= endDay) {
+    const skipped = site.tale === 'skipped-a-year' && day > endDay - 480 && day < endDay - 100
+    const workday = [...Array(14).keys()]
+      .map((i) => day + i)
+      .find((candidate) => open.count(candidate, candidate + 1) === 1 && weekday(candidate) <= 5)
+    if (!skipped && workday !== undefined && workday < endDay) days.push(workday)
+    day += Math.round(site.visitWeeks * 7 * (0.85 + 0.35 * d.next()))
+  }
+  return days
+}
+
+function readingAt(d: Dice, life: MachineLife, day: number, n: number): Jotting[] {
+  if (life.machine.tale === 'never-read' || d.chance(0.06)) return []
+  const truth = life.counter.at(day)
+  const wrong = (life.machine.tale === 'typo-corrected' && n === 6) || d.chance(0.012)
+  return [{ kind: 'reading', body: { v: 1, counter: 'shots', count: wrong ? mistyped(d, truth) : truth } }]
+}
+
+function rawTests(d: Dice, site: DemoSite, day: number): Jotting[] {
+  const zone = zoneWater[site.area]
+  const total = zone.totalDh(monthOf(day))
+  const drops = (dh: number) => Math.max(1, Math.ceil(dh * Math.exp(d.normal(0, 0.03))))
+  const test = (quantity: string, dh: number): Jotting => ({
+    kind: 'water-test',
+    body: { v: 1, point: 'raw', quantity, method: 'drops', unit: 'dH', drops: drops(dh), perDrop: 1 },
+  })
+  return [test('total', total), test('carbonate', total * zone.carbonateShare)]
+}
+
+/** After the softener one or two drops; where it was spent early, six in one March. */
+function outletTest(d: Dice, site: DemoSite, n: number, of: number): Jotting {
+  if (site.softener?.cartridgeG) {
+    return {
+      kind: 'water-test',
+      body: { v: 1, point: 'softened', quantity: 'total', method: 'strip', unit: 'dH', low: 4, high: 7 },
+    }
+  }
+  const spent = site.softener?.spentEarly && n === Math.round(of * 0.62)
+  return {
+    kind: 'water-test',
+    body: {
+      v: 1,
+      point: 'softened',
+      quantity: 'total',
+      method: 'drops',
+      unit: 'dH',
+      drops: spent ? 6 : d.whole(1, 2),
+      perDrop: 1,
+    },
+  }
+}
+
+function tales(d: Dice, life: MachineLife, n: number, of: number): Jotting[] {
+  const { tale } = life.machine
+  if (tale === 'perished-seal' && n === Math.round(of * 0.7)) {
+    return [
+      {
+        kind: 'fault-reported',
+        body: { v: 1, text: 'Coffee short in the cup, clear water in the tray, worse each week.' },
+      },
+      {
+        kind: 'removed',
+        body: { v: 1, part: 'nozzle-seals', condition: 4, note: 'First seal perished after half a year.' },
+      },
+      { kind: 'fitted', body: { v: 1, part: 'nozzle-seals', note: 'New pair, greased.' } },
+      {
+        kind: 'repaired',
+        body: { v: 1, text: 'Full cup again; rinse runs to the cup.', part: 'nozzle-seals' },
+      },
+    ]
+  }
+  if (tale === 'prompts-often') return [{ kind: 'prompt-seen', body: { v: 1, task: 'descale' } }]
+  if (tale === 'board-swap' && n === Math.round(of * 0.65))
+    return [{ kind: 'note', body: { v: 1, text: 'Board swapped after a surge; counter starts at nought.' } }]
+  if (tale === 'rival-corrections' && n === 2)
+    return [{ kind: 'inspected', body: { v: 1, part: 'piston-ring', condition: conditionAt(d, 0.5) } }]
+  if (d.chance(0.05)) return [{ kind: 'note', body: { v: 1, text: d.pick(smallTalk) } }]
+  return []
+}
+
+const smallTalk = [
+  'Tray full again: showed them how to empty it.',
+  'Beans changed to a darker roast last week.',
+  'Left a spare gasket in the drawer under the machine.',
+  'Switched off over the weekend from now on.',
+  'New hand on the early shift: showed the purge.',
+  'Dry under the machine after ten minutes.',
+]
+
+/** A wrong count found out a day later, and put right by a correction; once by two people at a time. */
+function correctTypo(d: Dice, life: MachineLife, day: number, endDay: number): void {
+  const reading = life.ledger
+    .filter((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day))
+    .at(-1)
+  if (!reading || day + 1 > endDay) return
+  const truth = life.counter.at(day)
+  const rivals =
+    life.machine.tale === 'rival-corrections' &&
+    life.corrections.length === 0 &&
+    toDay(reading.happenedOn) > endDay - 400
+  const typo = life.machine.tale === 'typo-corrected' && reading.body.count !== truth
+  if (!rivals && !typo) return
+  for (let copy = 0; copy < (rivals ? 2 : 1); copy += 1) {
+    const correction: Entry = {
+      ...reading,
+      id: d.uuid((day + 1) * 24 * hour + 9 * hour + copy * 1000),
+      body: { v: 1, counter: 'shots', count: truth + (rivals ? copy * 3 : 0) },
+      supersedes: reading.id,
+    }
+    life.corrections.push(correction)
+    life.ledger.push(correction)
+  }
+  life.corrections = rivals ? life.corrections : []
+  if (rivals) life.ledger = life.ledger.filter((entry) => !life.corrections.includes(entry))
+}
+
+/** The customer's staff regenerate every fortnight or so, and forget now and then. */
+function staffRegenerates(
+  resinL: number,
+  softenerId: string,
+  write: (ledger: Entry[], kind: SubjectKind, id: string, day: number, jottings: Jotting[]) => void,
+  ledger: Entry[],
+  d: Dice,
+  startDay: number,
+  endDay: number,
+): void {
+  for (let day = startDay + 5; day < endDay; day += d.whole(10, 14)) {
+    if (d.chance(0.06)) continue
+    write(ledger, 'softener', softenerId, day, [{ kind: 'regenerated', body: { v: 1, saltKg: resinL / 8 } }])
+  }
+}

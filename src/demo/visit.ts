@@ -1,0 +1,109 @@
+import { kindById } from '../core/kinds/index.ts'
+import type { Duty, Kind } from '../core/kinds/kind.ts'
+import type { Entry } from '../core/ledger/entry.ts'
+import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import { toDay } from '../core/quantity/local-day.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import type { Dice } from './dice.ts'
+
+/** Something written down at a visit, before it has an id and a time. */
+export interface Jotting {
+  kind: EntryKind
+  body: Record<string, unknown>
+}
+
+/** How worn a part looks at a share of its life, with the scatter of eyes and rubber. */
+export function conditionAt(dice: Dice, share: number): number {
+  const seen = share * Math.exp(dice.normal(0, 0.25))
+  return seen < 0.25 ? 0 : seen < 0.55 ? 1 : seen < 0.8 ? 2 : seen < 1.1 ? 3 : 4
+}
+
+const shareOf = (standing: Standing) => Math.max(0, ...standing.uses.map((use) => use.used / use.limit))
+
+/** What a technician does at a machine where these standings are due: most of it, not always all. */
+export function workOn(
+  dice: Dice,
+  kindId: string,
+  standings: Standing[],
+  visitDay: number,
+  lookAheadDays: number,
+): Jotting[] {
+  const kind = kindById(kindId)!
+  const jottings: Jotting[] = []
+  const due = standings.filter(
+    (standing) => standing.due && toDay(standing.due.p50) <= visitDay + lookAheadDays,
+  )
+  for (const standing of due) if (dice.chance(0.93)) jottings.push(...done(dice, kind, standing))
+  const worn = standings.filter(
+    (standing) =>
+      standing.part && standing.action === 'replace' && !due.includes(standing) && shareOf(standing) > 0.35,
+  )
+  for (const standing of worn) {
+    if (!dice.chance(0.14)) continue
+    jottings.push({
+      kind: 'inspected',
+      body: {
+        v: 1,
+        part: standing.part,
+        ...which(standing),
+        condition: conditionAt(dice, shareOf(standing)),
+      },
+    })
+  }
+  return [...jottings, ...measured(dice, kind)]
+}
+
+function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
+  const duty = kind.duties.find((candidate): candidate is Duty => candidate.id === standing.duty)
+  if (standing.duty === 'descale')
+    return [{ kind: 'descaled', body: { v: 1, task: 'descale', acid: 'citric', grams: 50 } }]
+  if (!duty) return []
+  if (duty.action !== 'replace')
+    return [
+      {
+        kind: duty.doneBy,
+        body: { v: 1, task: duty.id, ...(duty.doneBy !== 'serviced' && which(standing)) },
+      },
+    ]
+  const position = { part: standing.part, ...which(standing) }
+  return [
+    { kind: 'removed', body: { v: 1, ...position, condition: conditionAt(dice, shareOf(standing)) } },
+    { kind: 'fitted', body: { v: 1, ...position, ...(duty.variant && { variant: duty.variant }) } },
+  ]
+}
+
+const which = (standing: Standing) => (standing.index === undefined ? {} : { group: standing.index })
+
+/** Two good readings as found, and again as left: now and then one outside its bounds. */
+function measured(dice: Dice, kind: Kind): Jotting[] {
+  if (!dice.chance(0.4)) return []
+  const measure = dice.pick(kind.measures)
+  const { from, to } = measure.good
+  const round = (value: number) => Math.round(value * 10) / 10
+  const found = round(dice.normal((from + to) / 2, (to - from) / 4))
+  const left = round(Math.min(to, Math.max(from, dice.normal((from + to) / 2, (to - from) / 8))))
+  const about = {
+    v: 1,
+    measure: measure.id,
+    ...(measure.each === 'group' && kind.groups > 1 && { group: dice.whole(1, kind.groups) }),
+  }
+  return [
+    { kind: 'measured', body: { ...about, state: 'found', value: found } },
+    { kind: 'measured', body: { ...about, state: 'left', value: left } },
+  ]
+}
+
+/** Gives jottings their ids and a minute each. */
+export function asEntries(
+  dice: Dice,
+  jottings: Jotting[],
+  about: Pick<Entry, 'subjectKind' | 'subjectId' | 'visitId' | 'happenedOn'> & { atMs: number },
+): Entry[] {
+  const { atMs, ...rest } = about
+  return jottings.map((jotting, i) => ({
+    ...rest,
+    ...jotting,
+    id: dice.uuid(atMs + i * 60_000),
+    happenedAt: new Date(atMs + i * 60_000).toISOString(),
+  }))
+}

@@ -1,0 +1,320 @@
+/** The invented town of Harrowmere: who drinks coffee there, from which machines, in which water. */
+export interface DemoMachine {
+  name: string
+  kind: 'c2' | 'sr' | 'pk'
+  /** Drinks per open day. */
+  pace: number
+  softened?: boolean
+  /** What goes wrong with it, beyond the usual. */
+  tale?:
+    | 'board-swap'
+    | 'perished-seal'
+    | 'prompts-often'
+    | 'typo-corrected'
+    | 'rival-corrections'
+    | 'new-last-spring'
+    | 'never-read'
+}
+
+export interface DemoSite {
+  customer: string
+  name: string
+  area: 'Chalkside' | 'Moorside' | 'Millrace'
+  openWeekdays: number[]
+  technician: 'ines' | 'odile'
+  accessNote: string
+  softener?: { name: string; resinL?: number; cartridgeG?: number; spentEarly?: boolean }
+  closures?: 'school' | 'christmas' | 'august'
+  /** Weeks between planned visits. */
+  visitWeeks: number
+  tale?: 'skipped-a-year'
+  machines: DemoMachine[]
+}
+
+const daily = [1, 2, 3, 4, 5, 6, 7]
+const shop = [1, 2, 3, 4, 5, 6]
+const office = [1, 2, 3, 4, 5]
+
+const sr = (name: string, pace: number, more: Partial<DemoMachine> = {}): DemoMachine => ({
+  name,
+  kind: 'sr',
+  pace,
+  ...more,
+})
+const pk = (name: string, pace: number, more: Partial<DemoMachine> = {}): DemoMachine => ({
+  name,
+  kind: 'pk',
+  pace,
+  ...more,
+})
+const c2 = (name: string, pace: number, more: Partial<DemoMachine> = {}): DemoMachine => ({
+  name,
+  kind: 'c2',
+  pace,
+  ...more,
+})
+
+export const demoSites: DemoSite[] = [
+  {
+    customer: 'Thistle & Rye',
+    name: 'Thistle & Rye bakery',
+    area: 'Chalkside',
+    openWeekdays: shop,
+    technician: 'ines',
+    accessNote: 'Yard door, ring twice. Machine free from 10:30.',
+    softener: { name: 'Back-room softener', resinL: 12 },
+    closures: 'christmas',
+    visitWeeks: 3,
+    machines: [
+      c2('Left bar', 212, { softened: true }),
+      c2('Right bar', 148, { softened: true, tale: 'typo-corrected' }),
+      sr('Bakehouse', 22),
+    ],
+  },
+  {
+    customer: 'Lantern Quay Ferries',
+    name: 'Lantern Quay ferry kiosk',
+    area: 'Millrace',
+    openWeekdays: daily,
+    technician: 'ines',
+    accessNote: 'Key at the ticket window. No visits around the 12:10 sailing.',
+    visitWeeks: 5,
+    machines: [sr('Kiosk counter', 64), sr('Crew room', 24), pk('Harbour master', 7)],
+  },
+  {
+    customer: 'Bellfounders',
+    name: "Bellfounders' law office",
+    area: 'Chalkside',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'Reception calls the lift. Quiet after 14:00.',
+    closures: 'christmas',
+    visitWeeks: 7,
+    machines: [
+      sr("Clerks' kitchen", 38, { tale: 'perished-seal' }),
+      sr('Second floor', 29),
+      pk('Partners', 9),
+    ],
+  },
+  {
+    customer: 'Moorside Hospice',
+    name: 'Moorside hospice',
+    area: 'Moorside',
+    openWeekdays: daily,
+    technician: 'odile',
+    accessNote: 'Sign in at the desk. Families first: step aside when asked.',
+    visitWeeks: 5,
+    machines: [c2('Garden café', 96), sr('Day room', 49), pk('Family room', 18), pk('Night desk', 11)],
+  },
+  {
+    customer: 'Harrowmere Trams',
+    name: 'Tram depot canteen',
+    area: 'Chalkside',
+    openWeekdays: daily,
+    technician: 'ines',
+    accessNote: 'Canteen free from 13:30. High-visibility vest in the yard.',
+    softener: { name: 'Canteen softener', resinL: 8, spentEarly: true },
+    visitWeeks: 4,
+    machines: [
+      c2('Canteen', 186, { softened: true }),
+      sr('Drivers’ room', 57),
+      sr('Workshop', 31, { tale: 'board-swap' }),
+    ],
+  },
+  {
+    customer: 'Paper Lantern',
+    name: 'Paper Lantern bookshop',
+    area: 'Millrace',
+    openWeekdays: shop,
+    technician: 'ines',
+    accessNote: 'Between 12:15 and 13:00, behind the poetry.',
+    visitWeeks: 6,
+    machines: [c2('Reading bar', 58), pk('Back counter', 12)],
+  },
+  {
+    customer: 'Weir House School',
+    name: 'Weir House staff room',
+    area: 'Moorside',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'Caretaker has the key. Closed in the holidays.',
+    closures: 'school',
+    visitWeeks: 8,
+    machines: [sr('Staff room', 44), pk('Office', 10), pk('Music wing', 5)],
+  },
+  {
+    customer: 'Glasshouse',
+    name: 'Glasshouse studio',
+    area: 'Millrace',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'Ring the bell in the arch.',
+    visitWeeks: 10,
+    machines: [sr('Studio', 21), pk('Darkroom', 4, { tale: 'never-read' })],
+  },
+  {
+    customer: 'A. Marl',
+    name: 'Tollgate cottage',
+    area: 'Chalkside',
+    openWeekdays: daily,
+    technician: 'ines',
+    accessNote: 'A home: telephone the day before.',
+    visitWeeks: 17,
+    tale: 'skipped-a-year',
+    machines: [pk('Kitchen', 4)],
+  },
+  {
+    customer: 'Saltmarsh Library',
+    name: 'Saltmarsh library café',
+    area: 'Millrace',
+    openWeekdays: [2, 3, 4, 5, 6],
+    technician: 'odile',
+    accessNote: 'Closed on Mondays: best day to work.',
+    visitWeeks: 5,
+    machines: [c2('Café', 74), sr('Staff kitchen', 19)],
+  },
+  {
+    customer: "Cooper's Yard",
+    name: "Cooper's Yard workshops",
+    area: 'Chalkside',
+    openWeekdays: shop,
+    technician: 'ines',
+    accessNote: 'Gate code changes monthly: ask Bettany.',
+    closures: 'august',
+    visitWeeks: 6,
+    machines: [sr('Joinery', 33), sr('Foundry', 41, { tale: 'prompts-often' }), pk('Gate office', 8)],
+  },
+  {
+    customer: 'Long Gallery Trust',
+    name: 'Long Gallery museum café',
+    area: 'Millrace',
+    openWeekdays: [2, 3, 4, 5, 6, 7],
+    technician: 'odile',
+    accessNote: 'Trade entrance, before 10:00.',
+    softener: { name: 'Café cartridge', cartridgeG: 875 },
+    visitWeeks: 4,
+    machines: [
+      c2('Front bar', 164, { softened: true }),
+      c2('Courtyard', 88, { softened: true }),
+      sr('Curators', 16),
+      pk('Cloakroom', 6),
+    ],
+  },
+  {
+    customer: 'Fernhill Surgery',
+    name: 'Fernhill surgery',
+    area: 'Moorside',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'After surgery hours, from 17:00.',
+    visitWeeks: 9,
+    machines: [sr('Waiting room', 35), pk('Nurses', 14), pk('Doctors', 9)],
+  },
+  {
+    customer: 'Harrowmere Town Council',
+    name: 'Harrowmere town hall',
+    area: 'Chalkside',
+    openWeekdays: office,
+    technician: 'ines',
+    accessNote: 'Badge from the porter. Trolley in the basement.',
+    closures: 'christmas',
+    visitWeeks: 5,
+    machines: [
+      c2('Council bar', 68),
+      sr('Ground floor', 52),
+      sr('Registry', 28),
+      sr('Planning', 33, { tale: 'rival-corrections' }),
+      sr('Treasury', 26),
+      pk('Mayor', 5),
+      pk('Archive', 4),
+    ],
+  },
+  {
+    customer: 'Orchard Row',
+    name: 'Orchard Row nursery',
+    area: 'Moorside',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'Not at nap time, 12:30 to 14:30.',
+    visitWeeks: 10,
+    machines: [sr('Kitchen', 15), pk('Office', 6)],
+  },
+  {
+    customer: 'Kettle Lane Hotel',
+    name: 'Kettle Lane hotel',
+    area: 'Chalkside',
+    openWeekdays: daily,
+    technician: 'ines',
+    accessNote: 'Goods lift. Breakfast bar free from 11:00.',
+    softener: { name: 'Kitchen softener', resinL: 16 },
+    visitWeeks: 3,
+    machines: [
+      c2('Breakfast bar', 238, { softened: true }),
+      c2('Lounge', 121, { softened: true }),
+      sr('Conference', 46),
+      sr('Staff', 30),
+      pk('Suite 1', 3),
+      pk('Suite 2', 3),
+      pk('Suite 3', 4),
+      pk('Reception', 13),
+    ],
+  },
+  {
+    customer: 'Northlight Assurance',
+    name: 'Northlight offices',
+    area: 'Millrace',
+    openWeekdays: office,
+    technician: 'odile',
+    accessNote: 'Visitors’ badge; freight door for parts.',
+    closures: 'christmas',
+    visitWeeks: 6,
+    machines: [
+      sr('Floor 1', 47),
+      sr('Floor 2', 51),
+      sr('Floor 3', 39, { tale: 'new-last-spring' }),
+      sr('Floor 4', 44),
+      pk('Boardroom', 8),
+      pk('Claims', 17),
+    ],
+  },
+  {
+    customer: 'Q. Ashdown',
+    name: 'Ropewalk house',
+    area: 'Millrace',
+    openWeekdays: daily,
+    technician: 'odile',
+    accessNote: 'A home: dog in the garden.',
+    visitWeeks: 16,
+    machines: [pk('Landing', 5)],
+  },
+]
+
+/** Hardness of each water zone by month, °dH total, and the carbonate share. */
+export const zoneWater: Record<
+  DemoSite['area'],
+  { name: string; totalDh(month: number): number; carbonateShare: number }
+> = {
+  Chalkside: { name: 'Chalkside wells', totalDh: () => 19, carbonateShare: 0.79 },
+  Moorside: { name: 'Moorside reservoir', totalDh: () => 3, carbonateShare: 0.85 },
+  // Well water is mixed in when the reservoir runs low: hard in late summer.
+  Millrace: {
+    name: 'Millrace mixing works',
+    totalDh: (month) => 11 + 3 * Math.sin(((month - 5) / 12) * 2 * Math.PI),
+    carbonateShare: 0.8,
+  },
+}
+
+export const makers: Record<DemoMachine['kind'], { maker: string; model: string; prefix: string }[]> = {
+  c2: [
+    { maker: 'Varnholt', model: 'Duo 2', prefix: 'VD2' },
+    { maker: 'Imbrel', model: 'Tandem', prefix: 'IT' },
+  ],
+  sr: [
+    { maker: 'Ostrel', model: 'S4', prefix: 'OS4' },
+    { maker: 'Tarn & Quoy', model: 'K2', prefix: 'TK2' },
+  ],
+  pk: [
+    { maker: 'Pellamy', model: 'P1', prefix: 'PP1' },
+    { maker: 'Imbrel', model: 'A2', prefix: 'IA2' },
+  ],
+}

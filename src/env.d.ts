@@ -1,0 +1,9 @@
+declare namespace App {
+  interface Locals {
+    db: import('./records/database.ts').Db
+    requestId: string
+    signedIn: import('./services/sign-in.ts').SignedIn | null
+    /** The instant the application goes by. */
+    now: Date
+  }
+}

@@ -1,0 +1,220 @@
+import { lazy, Suspense, useMemo, useState } from 'react'
+import { effectiveHistory } from '../../core/ledger/effective-history.ts'
+import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import type { Reckoning } from '../../core/standing/standing.ts'
+import { entryWords, stationOf } from '../../ui/entry-words.ts'
+import { dayFull, dayLong } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { CorrectSheet } from './CorrectSheet.tsx'
+import { kindOf } from './use-bundle.ts'
+
+interface Props {
+  bundle: MachineBundle
+  reckoning: Reckoning | null
+  today: string
+  /** Only what touched this station; null for all. */
+  station: string | null
+  onSaved: () => Promise<void>
+}
+
+// The chart library is large and only this lens draws with it.
+const CounterChart = lazy(() =>
+  import('./CounterChart.tsx').then((module) => ({ default: module.CounterChart })),
+)
+
+const pageSize = 40
+
+/** The history of one machine: who wrote what when, corrections visible as corrections. */
+export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props) {
+  const [shown, setShown] = useState(pageSize)
+  const [correcting, setCorrecting] = useState<RecordedEntry | null>(null)
+  const [text, setText] = useState('')
+  const all = useMemo(() => entriesOf(bundle), [bundle])
+  const histories = useMemo(() => {
+    const machine = effectiveHistory(bundle.ledgers.machine ?? [])
+    const around = (['softener', 'site'] as const).map((level) =>
+      effectiveHistory(bundle.ledgers[level] ?? []),
+    )
+    const put = new Map([machine, ...around].flatMap((history) => [...history.putAside]))
+    return { putAside: put, rivals: machine.rivals }
+  }, [bundle])
+  const names = new Map(bundle.technicians.map((person) => [person.id, person.name.split(' ')[0]!]))
+  const byId = new Map(all.map((entry) => [entry.id, entry]))
+  const flags = new Map((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const matching = all.filter((entry) => {
+    if (station && stationOf(entry, bundle.machine.kind) !== station) return false
+    const said =
+      `${entryWords(entry, bundle.machine.kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
+    return words.every((word) => said.includes(word))
+  })
+  const days = groupByDay(matching.slice(0, shown))
+  const stationName = kindOf(bundle)?.stations.find((candidate) => candidate.id === station)?.name
+
+  return (
+    <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
+      <section className="min-w-0 flex-1 px-4 pt-2 pb-6 lg:px-6" aria-label="Ledger">
+        <div className="flex flex-wrap items-center gap-3">
+          <h2 className="head m-0">Ledger</h2>
+          <span className="text-[13px] text-second">
+            {matching.length} of {all.length} entries{stationName ? ` touched: ${stationName}` : ''}. Nothing
+            is rubbed out: a correction stands beside what it corrects.
+          </span>
+          <input
+            className="field ml-auto min-h-[36px] w-[220px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
+            placeholder="Find in the ledger"
+            aria-label="Find in the ledger"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+        {matching.length === 0 && (
+          <p className="text-second">
+            No entry here yet.{' '}
+            {station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}
+          </p>
+        )}
+        <ol className="m-0 mt-2 list-none p-0">
+          {days.map(([day, entries]) => (
+            <li key={day} className="grid border-t border-hair py-1 md:grid-cols-[130px_1fr]">
+              <h3 className="mono m-0 py-1 text-[13px] font-semibold">{dayFull(day)}</h3>
+              <ul className="m-0 list-none p-0">
+                {entries.map((entry) => (
+                  <EntryRow
+                    key={entry.id}
+                    entry={entry}
+                    words={entryWords(entry, bundle.machine.kind)}
+                    by={names.get(entry.recordedBy) ?? 'someone'}
+                    late={
+                      entry.recordedAt.slice(0, 10) !== entry.happenedOn
+                        ? dayLong(entry.recordedAt.slice(0, 10))
+                        : null
+                    }
+                    putAsideBy={byId.get(histories.putAside.get(entry.id) ?? '') ?? null}
+                    corrects={entry.supersedes ? (byId.get(entry.supersedes) ?? null) : null}
+                    rival={histories.rivals.has(entry.id)}
+                    flag={flags.get(entry.id) ?? null}
+                    kind={bundle.machine.kind}
+                    onCorrect={() => setCorrecting(entry)}
+                  />
+                ))}
+              </ul>
+            </li>
+          ))}
+        </ol>
+        {matching.length > shown && (
+          <button type="button" className="plain mt-2" onClick={() => setShown(shown + 100)}>
+            {matching.length - shown} earlier entries
+          </button>
+        )}
+      </section>
+      <aside
+        className="shrink-0 border-hair px-5 pt-2 pb-6 max-lg:order-first lg:w-[380px] lg:border-l"
+        aria-label="Counter"
+      >
+        <Suspense fallback={<p className="text-second">Drawing the counter …</p>}>
+          <CounterChart
+            entries={bundle.ledgers.machine ?? []}
+            flags={reckoning?.flags ?? []}
+            unit={reckoning?.counter?.unit ?? 'drinks'}
+          />
+        </Suspense>
+      </aside>
+      {correcting && (
+        <CorrectSheet
+          bundle={bundle}
+          today={today}
+          entry={correcting}
+          onClose={() => setCorrecting(null)}
+          onSaved={onSaved}
+        />
+      )}
+    </div>
+  )
+}
+
+/** The machine's own entries and those of its softener and site that move it, latest first. */
+function entriesOf(bundle: MachineBundle): RecordedEntry[] {
+  const { machine = [], softener = [], site = [] } = bundle.ledgers
+  return [...machine, ...softener, ...site].sort((a, b) =>
+    a.happenedOn === b.happenedOn
+      ? a.happenedAt < b.happenedAt
+        ? 1
+        : -1
+      : a.happenedOn < b.happenedOn
+        ? 1
+        : -1,
+  )
+}
+
+function groupByDay(entries: RecordedEntry[]): [string, RecordedEntry[]][] {
+  const days = new Map<string, RecordedEntry[]>()
+  for (const entry of entries) days.set(entry.happenedOn, [...(days.get(entry.happenedOn) ?? []), entry])
+  return [...days]
+}
+
+interface RowProps {
+  entry: RecordedEntry
+  words: string
+  by: string
+  late: string | null
+  putAsideBy: RecordedEntry | null
+  corrects: RecordedEntry | null
+  rival: boolean
+  flag: string | null
+  kind: string
+  onCorrect: () => void
+}
+
+const flagWords: Record<string, string> = {
+  reset: 'lower than before: taken as a board swap',
+  rollover: 'the counter rolled over',
+  impossible: 'below its neighbours: kept, not used. A typing error?',
+  outlier: 'far above what this machine makes: kept, not used. A typing error?',
+}
+
+function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, kind, onCorrect }: RowProps) {
+  const aside = putAsideBy !== null
+  return (
+    <li className="flex min-h-[30px] items-baseline gap-2 py-1 max-md:min-h-[44px]">
+      <span className="min-w-0 flex-1">
+        <span className={aside ? 'text-second line-through' : ''}>{words}</span>
+        {corrects && entry.kind !== 'withdrawn' && (
+          <span className="text-copper"> corrects “{entryWords(corrects, kind)}”</span>
+        )}
+        {aside && (
+          <span className="text-copper">
+            {' '}
+            {putAsideBy.kind === 'withdrawn'
+              ? 'withdrawn'
+              : `corrected ${dayLong(putAsideBy.recordedAt.slice(0, 10))}`}
+          </span>
+        )}
+        {rival && (
+          <span className="font-semibold text-brass-ink">
+            {' '}
+            two corrections of one entry: the later-made counts, check which is right
+          </span>
+        )}
+        {flag && !aside && <span className="font-semibold text-brass-ink"> {flagWords[flag]}</span>}
+        {entry.subjectKind !== 'machine' && (
+          <span className="text-[13px] text-second"> · {entry.subjectKind}</span>
+        )}
+      </span>
+      <span className="text-[13px] whitespace-nowrap text-second">
+        {by}
+        {late ? `, written ${late}` : ''}
+      </span>
+      {!aside && entry.kind !== 'withdrawn' && (
+        <button
+          type="button"
+          className="min-h-[28px] px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px]"
+          aria-label={`Correct: ${words}`}
+          onClick={onCorrect}
+        >
+          Correct
+        </button>
+      )}
+    </li>
+  )
+}

@@ -1,0 +1,214 @@
+import { useEffect, useMemo, useState } from 'react'
+import type { Line } from '../../core/quantity/working.ts'
+import type { Standing } from '../../core/standing/standing.ts'
+import { DueDefs } from '../../ui/DueBell.tsx'
+import { stationOf } from '../../ui/entry-words.ts'
+import { dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
+import { LensSwitch } from '../../ui/LensSwitch.tsx'
+import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
+import { typing } from '../../ui/typing.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
+import { AdjustSheet } from './AdjustSheet.tsx'
+import { LedgerLens } from './LedgerLens.tsx'
+import { NamesSheet } from './NamesSheet.tsx'
+import { kindOf, missingStations, useBundle } from './use-bundle.ts'
+import { WearLens } from './WearLens.tsx'
+
+const lenses = [
+  { id: 'wear', key: '1', name: 'Wear' },
+  { id: 'ledger', key: '5', name: 'Ledger' },
+]
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  lens: 'wear' | 'ledger'
+  /** A standing to choose at once, when the page was opened from the Round. */
+  chosenKey: string | null
+  saved: boolean
+}
+
+/** One machine: its water path with a lens on it, what is due with the working, or its history. */
+export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, saved }: Props) {
+  const { bundle, reload, reckoning, softener, standings } = useBundle(first)
+  const kind = kindOf(bundle)
+  const [lens, setLens] = useState<string>(firstLens)
+  const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
+  const [station, setStation] = useState<string | null>(null)
+  const [adjusting, setAdjusting] = useState<{ standing: Standing; line: Line } | null>(null)
+  const [naming, setNaming] = useState(false)
+  const chosen = standings.find((standing) => standing.key === key) ?? null
+  const without = useMemo(() => missingStations(bundle), [bundle])
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        typing(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        document.querySelector('[role=dialog]')
+      )
+        return
+      const found = lenses.find((candidate) => candidate.key === event.key)
+      if (found) setLens(found.id)
+      if (event.key === 'n') location.assign(`/machines/${bundle.machine.id}/entry`)
+      if (lens === 'wear' && (event.key === 'j' || event.key === 'k')) {
+        const at = standings.findIndex((standing) => standing.key === key)
+        const next = standings[Math.min(standings.length - 1, Math.max(0, at + (event.key === 'j' ? 1 : -1)))]
+        if (next) setKey(next.key)
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [bundle.machine.id, key, lens, standings])
+
+  const hanging = useMemo(() => {
+    const map = new Map<string, Hanging>()
+    for (const standing of standings) {
+      const there = map.get(standing.station) ?? { standings: [] }
+      there.standings.push(standing)
+      map.set(standing.station, there)
+    }
+    if (lens !== 'ledger') return map
+    const touched = new Map<string, { on: string; count: number }>()
+    for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
+      const at = stationOf(entry, bundle.machine.kind)
+      if (!at) continue
+      const there = touched.get(at)
+      touched.set(at, {
+        on: there && there.on > entry.happenedOn ? there.on : entry.happenedOn,
+        count: (there?.count ?? 0) + 1,
+      })
+    }
+    return new Map(
+      [...map.keys()].map((id): [string, Hanging] => {
+        const there = touched.get(id)
+        return [
+          id,
+          { standings: [], words: there ? `${dayNear(there.on, today)} · ${there.count}` : 'not touched' },
+        ] as const
+      }),
+    )
+  }, [bundle, lens, standings, today])
+
+  if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
+  const choose = (at: string, standing: Standing | null) => {
+    if (standing && lens === 'wear') setKey(standing.key)
+    if (lens === 'ledger') setStation((now) => (now === at ? null : at))
+  }
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <DueDefs />
+      <TitleBlock
+        name={bundle.machine.name}
+        under={`${bundle.site.name}, ${bundle.site.area}`}
+        facts={facts(bundle, reckoning, softener, today)}
+        action={
+          <>
+            <button type="button" className="plain max-md:hidden" onClick={() => setNaming(true)}>
+              Edit
+            </button>
+            <a
+              href={`/machines/${bundle.machine.id}/entry`}
+              className="act inline-flex items-center whitespace-nowrap"
+            >
+              New entry
+            </a>
+          </>
+        }
+      />
+      {saved && (
+        <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2 font-semibold">
+          Saved. The dates below are reckoned with it.
+        </p>
+      )}
+      <section aria-label="Water path" className="relative border-b border-hair bg-enamel">
+        <div className="px-4 pt-1 lg:absolute lg:left-5 lg:top-1 lg:z-10 lg:px-0">
+          <LensSwitch lenses={lenses} chosen={lens} onChoose={setLens} label="Lens" />
+        </div>
+        {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
+        <section
+          className="overflow-x-auto px-4 pt-1 lg:px-6"
+          tabIndex={0}
+          aria-label="Water path, scrolls sideways"
+        >
+          <PathDrawing
+            kind={kind}
+            today={today}
+            without={without}
+            hanging={hanging}
+            chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
+            onChoose={choose}
+          />
+        </section>
+        {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
+      </section>
+      {lens === 'wear' ? (
+        <WearLens
+          bundle={bundle}
+          kind={kind}
+          reckoning={reckoning}
+          standings={standings}
+          today={today}
+          chosen={chosen}
+          onChoose={setKey}
+          onAdjust={(standing, line) => setAdjusting({ standing, line })}
+          onSaved={reload}
+        />
+      ) : (
+        <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />
+      )}
+      {adjusting && (
+        <AdjustSheet
+          bundle={bundle}
+          today={today}
+          {...adjusting}
+          onClose={() => setAdjusting(null)}
+          onSaved={reload}
+        />
+      )}
+      {naming && <NamesSheet bundle={bundle} onClose={() => setNaming(false)} onSaved={reload} />}
+    </div>
+  )
+}
+
+function facts(
+  bundle: MachineBundle,
+  reckoning: ReturnType<typeof useBundle>['reckoning'],
+  softener: ReturnType<typeof useBundle>['softener'],
+  today: string,
+): Fact[] {
+  const kind = kindOf(bundle)
+  const list: Fact[] = [
+    { label: 'Maker, model', value: `${bundle.machine.maker} ${bundle.machine.model}` },
+    { label: 'Serial', value: bundle.machine.serial },
+  ]
+  if (kind && kind.groups > 1) list.push({ label: 'Groups', value: kind.groups })
+  const { counter, use, litresPerOpenDay, water } = reckoning ?? {}
+  if (counter) {
+    const age = -daysUntil(counter.on, today)
+    list.push({
+      label: 'Counter',
+      value: figure(counter.count),
+      source: `${counter.unit}, read ${dayNear(counter.on, today)}`,
+      ...(age > 60 && { tone: 'var(--brass-ink)' }),
+    })
+  } else list.push({ label: 'Counter', value: 'not read yet' })
+  if (use)
+    list.push({
+      label: 'Use',
+      value: `${figure(use.mean)} ± ${figure(use.sd)}`,
+      source: use.assumed ? '/open day, assumed' : '/open day',
+    })
+  if (litresPerOpenDay) list.push({ label: 'Draw', value: figure(litresPerOpenDay), source: 'L/open day' })
+  const known = water?.softened ?? softener?.water?.softened ?? water?.raw
+  if (known)
+    list.push({
+      label: known.level === 'softener' ? 'After softener' : 'Raw water',
+      value: figure(known.value / 17.848),
+      source: `°dH, ${dayShort(known.on)}`,
+    })
+  return list
+}

@@ -1,0 +1,87 @@
+import { type ReactNode, useState } from 'react'
+import type { Entry, SubjectKind } from '../../core/ledger/entry.ts'
+import { browserNow } from '../../ui/clock.ts'
+import { Sheet } from '../../ui/Sheet.tsx'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { newId, sendEntries } from '../send-entries.ts'
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  title: string
+  about: string
+  /** The setting's body, or words that say what is wrong with what was typed. */
+  body: () => Record<string, unknown> | string
+  children: ReactNode
+  onClose: () => void
+  onSaved: () => Promise<void>
+}
+
+type Level = Extract<SubjectKind, 'machine' | 'site' | 'firm'>
+
+/** Sets a figure for this machine, its site or the whole firm: one entry, effective today. */
+export function SettingSheet({ bundle, today, title, about, body, children, onClose, onSaved }: Props) {
+  const [level, setLevel] = useState<Level>('machine')
+  const [wrong, setWrong] = useState('')
+  const [busy, setBusy] = useState(false)
+  const [id] = useState(newId)
+  const levels: [Level, string, string][] = [
+    ['machine', `this machine, ${bundle.machine.name}`, bundle.machine.id],
+    ['site', `every machine at ${bundle.site.name}`, bundle.site.id],
+    ['firm', 'the whole firm', bundle.firmId],
+  ]
+  const save = async () => {
+    const made = body()
+    if (typeof made === 'string') return setWrong(made)
+    setBusy(true)
+    const subjectId = levels.find(([name]) => name === level)![2]
+    const entry: Entry = {
+      id,
+      subjectKind: level,
+      subjectId,
+      kind: 'setting',
+      happenedAt: browserNow().toISOString(),
+      happenedOn: today,
+      body: made,
+    }
+    const sent = await sendEntries([entry])
+    setBusy(false)
+    if (!sent.ok)
+      return setWrong(
+        sent.why === 'refused'
+          ? sent.issues.map((issue) => issue.message).join('; ')
+          : 'message' in sent
+            ? sent.message
+            : 'It was not saved.',
+      )
+    await onSaved()
+    onClose()
+  }
+  return (
+    <Sheet open onOpenChange={(open) => !open && onClose()} title={title} about={about}>
+      {children}
+      <fieldset className="m-0 mt-4 border-0 p-0">
+        <legend className="slim text-[14px] text-second">For</legend>
+        {levels.map(([name, words]) => (
+          <label key={name} className="flex min-h-[44px] items-center gap-2">
+            <input type="radio" name="level" checked={level === name} onChange={() => setLevel(name)} />
+            {words}
+          </label>
+        ))}
+      </fieldset>
+      {wrong && (
+        <p role="alert" className="m-0 mt-2 font-semibold text-seal">
+          {wrong}
+        </p>
+      )}
+      <div className="mt-4 flex gap-3">
+        <button type="button" className="act" disabled={busy} onClick={save}>
+          {busy ? 'Saving …' : 'Save'}
+        </button>
+        <button type="button" className="plain" onClick={onClose}>
+          Leave as it is
+        </button>
+      </div>
+    </Sheet>
+  )
+}

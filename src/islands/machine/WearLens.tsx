@@ -1,0 +1,352 @@
+import { useState } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
+import type { Line } from '../../core/quantity/working.ts'
+import { clockName } from '../../core/standing/duty-standing.ts'
+import type { ClockUse, Reckoning, Standing } from '../../core/standing/standing.ts'
+import { DueBell } from '../../ui/DueBell.tsx'
+import { DueScale } from '../../ui/DueScale.tsx'
+import { dueAxis } from '../../ui/due-axis.ts'
+import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { SchoolLine } from './SchoolLine.tsx'
+
+interface Props {
+  bundle: MachineBundle
+  kind: Kind
+  reckoning: Reckoning | null
+  standings: Standing[]
+  today: string
+  chosen: Standing | null
+  onChoose: (key: string) => void
+  onAdjust: (standing: Standing, line: Line) => void
+  onSaved: () => Promise<void>
+}
+
+const firstRows = 14
+
+/** Everything due on this machine, soonest first, and the working of the row chosen. */
+export function WearLens({
+  bundle,
+  kind,
+  reckoning,
+  standings,
+  today,
+  chosen,
+  onChoose,
+  onAdjust,
+  onSaved,
+}: Props) {
+  const [all, setAll] = useState(false)
+  const [sheet, setSheet] = useState(false)
+  const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
+  const visible = all ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
+  const hidden = standings.length - visible.length
+  const axis = dueAxis(today, 210, 366, 60)
+  const phoneAxis = dueAxis(today, 132, 366, 60)
+  if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
+  return (
+    <div className="flex min-w-0 flex-1">
+      <section className="min-w-0 flex-1 px-4 pt-2 pb-6 lg:px-6" aria-label="Parts and tasks by due date">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <h2 className="head m-0">By due date</h2>
+          <span className="text-[13px] text-second">
+            {standings.length} parts and tasks, reckoned to {dayLong(reckoning.asOf)}
+            {bundle.stale && '; the Round still waits for these figures'}
+          </span>
+          <SchoolLine bundle={bundle} today={today} onSaved={onSaved} />
+        </div>
+        {reckoning.flags.length > 0 && (
+          <p className="m-0 mt-1 text-[14px] text-brass-ink">
+            {reckoning.flags.map((flag) => flagWords(flag)).join(' ')} See the ledger.
+          </p>
+        )}
+        <table className="mt-1 hidden w-full border-collapse text-[14px] md:table">
+          <thead>
+            <tr className="slim text-left text-[13px] text-second">
+              <th className="py-1 pl-2.5 font-semibold">Part, task</th>
+              <th className="font-semibold">Since</th>
+              <th className="font-semibold">Counted / life</th>
+              <th className="font-semibold max-xl:hidden">Months</th>
+              <th className="font-semibold max-lg:hidden">Governs</th>
+              <th className="font-semibold">Due window</th>
+              <th className="w-[216px] p-0 align-bottom">
+                <DueScale axis={axis} bands={false} />
+              </th>
+              <th className="pl-3 font-semibold max-xl:hidden">Last seen</th>
+            </tr>
+          </thead>
+          <tbody>
+            {visible.map((standing) => {
+              const on = standing.key === chosen?.key
+              const urgency = urgencyOf(standing.due, today)
+              return (
+                <tr
+                  key={standing.key}
+                  onClick={() => onChoose(standing.key)}
+                  className={`h-[29px] cursor-pointer border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+                >
+                  <td className="narrow pl-2.5">
+                    <button
+                      type="button"
+                      aria-pressed={on}
+                      className="text-left font-semibold"
+                      onClick={() => onChoose(standing.key)}
+                    >
+                      {title(standing)}
+                    </button>
+                  </td>
+                  <td className="mono pr-2 text-[13px] whitespace-nowrap">
+                    {standing.since ? dayNear(standing.since, today) : '–'}
+                    {!standing.sinceKnown && (
+                      <span title="Age unknown: counted from the day it was taken on">?</span>
+                    )}
+                  </td>
+                  <td className="mono pr-2 text-[13px] whitespace-nowrap">{countUse(standing)}</td>
+                  <td className="mono pr-2 text-[13px] whitespace-nowrap max-xl:hidden">
+                    {use(
+                      standing.uses.find((one) => one.clock === 'months'),
+                      1,
+                    )}
+                  </td>
+                  <td className="narrow pr-2 max-lg:hidden">
+                    {standing.governing ? clockName[standing.governing] : '–'}
+                  </td>
+                  <td
+                    className="mono pr-2 text-[13px] whitespace-nowrap"
+                    style={{ color: urgencyInk[urgency] }}
+                  >
+                    {windowWords(standing, today)}
+                  </td>
+                  <td className="p-0">
+                    <svg width={axis.width} height={28} className="block" aria-hidden="true">
+                      <path d={`M${axis.todayX} 0V28`} stroke="var(--ink)" strokeWidth={1.25} />
+                      {standing.due && <DueBell due={standing.due} axis={axis} y={15} reach={10} />}
+                    </svg>
+                  </td>
+                  <td className="narrow pl-3 whitespace-nowrap max-xl:hidden">
+                    {standing.condition ? (
+                      <>
+                        <GradeBars grade={standing.condition.grade} /> {standing.condition.grade} of 4,{' '}
+                        {conditionWords[standing.condition.grade]}
+                      </>
+                    ) : (
+                      <span className="text-second">{standing.part ? 'not looked at' : ''}</span>
+                    )}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+        <ul className="m-0 mt-2 list-none p-0 md:hidden">
+          {visible.map((standing) => {
+            const on = standing.key === chosen?.key
+            const urgency = urgencyOf(standing.due, today)
+            return (
+              <li
+                key={standing.key}
+                className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+              >
+                <button
+                  type="button"
+                  aria-pressed={on}
+                  className="grid min-h-[56px] w-full grid-cols-[1fr_auto] items-center gap-x-2 px-2 py-1.5 text-left"
+                  onClick={() => {
+                    if (on) setSheet(true)
+                    onChoose(standing.key)
+                  }}
+                >
+                  <span className="font-semibold">{title(standing)}</span>
+                  <svg width={phoneAxis.width} height={24} className="block" aria-hidden="true">
+                    <path d={`M${phoneAxis.todayX} 0V24`} stroke="var(--ink)" strokeWidth={1.25} />
+                    {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} />}
+                  </svg>
+                  <span className="text-[14px] text-second">{governs(standing)}</span>
+                  <span
+                    className="mono text-right text-[14px] font-semibold"
+                    style={{ color: urgencyInk[urgency] }}
+                  >
+                    {phoneDue(standing, today)}
+                  </span>
+                </button>
+              </li>
+            )
+          })}
+        </ul>
+        {hidden > 0 && (
+          <button
+            type="button"
+            className="mt-1 min-h-[44px] font-semibold text-copper"
+            onClick={() => setAll(true)}
+          >
+            {hidden} more
+            {standings[visible.length]?.due
+              ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}`
+              : ''}
+          </button>
+        )}
+        <Routine kind={kind} />
+      </section>
+      <aside
+        className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block"
+        aria-label="Working"
+      >
+        {chosen ? (
+          <WorkingOf standing={chosen} today={today} onAdjust={(line) => onAdjust(chosen, line)} />
+        ) : (
+          <p className="text-second">Choose a row to see its working.</p>
+        )}
+      </aside>
+      {chosen && (
+        <>
+          <button
+            type="button"
+            onClick={() => setSheet(true)}
+            className="fixed inset-x-0 bottom-[60px] z-20 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
+          >
+            <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
+            <span className="flex items-baseline gap-2">
+              <b className="text-copper">Working</b> <b>{title(chosen)}</b>
+              <span className="ml-auto text-[14px] text-second">{chosen.working.lines.length} lines</span>
+            </span>
+            <span className="mono block truncate text-[14px]">{chosen.working.why}</span>
+          </button>
+          <Sheet
+            open={sheet}
+            onOpenChange={setSheet}
+            title={`Working: ${title(chosen)}`}
+            about={dueSentence(chosen, today)}
+            from="bottom"
+          >
+            <WorkingColumn working={chosen.working} onAdjust={(line) => onAdjust(chosen, line)} />
+          </Sheet>
+        </>
+      )}
+    </div>
+  )
+}
+
+function WorkingOf({
+  standing,
+  today,
+  onAdjust,
+}: {
+  standing: Standing
+  today: string
+  onAdjust: (line: Line) => void
+}) {
+  return (
+    <>
+      <h2 className="head m-0">
+        <span className="text-copper">Working</span> {title(standing)}
+      </h2>
+      <p className="m-0 mb-2">{dueSentence(standing, today)}</p>
+      <WorkingColumn working={standing.working} onAdjust={onAdjust} />
+      {standing.caution && (
+        <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">{cautionWords[standing.caution]}</p>
+      )}
+    </>
+  )
+}
+
+/** Said where the hand is about to be; local codes and licensed practice come first. */
+export const cautionWords: Record<NonNullable<Standing['caution']>, string> = {
+  mains:
+    'Mains: unplug, prove dead and let it cool before opening. Electrical work by whoever is licensed for it here; local rules come first.',
+  pressure:
+    'Pressure: cold and at 0 bar before anything is opened. Safety valves are sealed and never adjusted; local rules for pressure vessels come first.',
+  scald: 'Hot metal and water: cloth or brush, hands clear of the outlet.',
+  acid: 'Acid: goggles and gloves, steam tap open, never in a closed vessel, never with bleach. Not for drinks until rinsed.',
+  detergent: 'Detergent: keep it off eyes and skin, rinse until the water is clear before the next drink.',
+  milk: 'Milk: what touched it is washed the same day.',
+}
+
+export const title = (standing: Standing): string => {
+  const verb = standing.part && standing.action !== 'replace' ? `: ${standing.action}` : ''
+  return `${standing.name}${standing.instance ? `, ${standing.instance}` : ''}${verb}`
+}
+
+const use = (one: ClockUse | undefined, digits = 0) => {
+  if (!one) return '–'
+  const used = digits ? one.used.toFixed(digits) : figure(Math.round(one.used))
+  return (
+    <>
+      {used} <span className="text-second">/ {figure(one.limit)}</span>
+    </>
+  )
+}
+
+/** The counted clock that is fullest, with its unit. */
+function countUse(standing: Standing) {
+  const counted = standing.uses.filter((one) => one.clock !== 'months')
+  const fullest = counted.sort((a, b) => b.used / b.limit - a.used / a.limit)[0]
+  if (!fullest) return '–'
+  return (
+    <>
+      {use(fullest)} <span className="text-second">{fullest.unit === 'shots' ? '' : fullest.unit}</span>
+    </>
+  )
+}
+
+export function governs(standing: Standing): string {
+  const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
+  if (!one) return 'no clock runs out'
+  const used = one.clock === 'months' ? one.used.toFixed(1) : figure(Math.round(one.used))
+  return `${clockName[one.clock]}, ${used} of ${figure(one.limit)} ${one.unit}`
+}
+
+function windowWords(standing: Standing, today: string): string {
+  if (!standing.due) return 'over 10 years'
+  const { p10, p50, p90 } = standing.due
+  if (daysUntil(p50, today) < 0) return `from ${dayNear(p50, today)}`
+  if (p10 === p90) return dayNear(p50, today)
+  return `${p10.slice(0, 7) === p90.slice(0, 7) ? Number(p10.slice(8)) : dayShort(p10)}–${dayNear(p90, today)}`
+}
+
+const phoneDue = (standing: Standing, today: string): string => {
+  if (!standing.due) return 'over 10 years'
+  const days = daysUntil(standing.due.p50, today)
+  return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)} ± ${halfWidth(standing.due)}`
+}
+
+export function dueSentence(standing: Standing, today: string): string {
+  if (!standing.due || !standing.governing) return 'No clock runs out within ten years.'
+  const days = daysUntil(standing.due.p50, today)
+  const spread = halfWidth(standing.due)
+  const over = days < 0 ? `, overdue ${-days} days` : ''
+  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, by ${clockName[standing.governing]}${over}`
+}
+
+const flagWords = (flag: Reckoning['flags'][number]): string => {
+  const what = {
+    reset: `The counter fell to ${figure(flag.count)} on ${dayLong(flag.day)}: taken as a board swap.`,
+    rollover: `The counter rolled over before ${dayLong(flag.day)}.`,
+    impossible: `${figure(flag.count)} on ${dayLong(flag.day)} is below its neighbours: kept, not used.`,
+    outlier: `${figure(flag.count)} on ${dayLong(flag.day)} is far above what this machine makes: kept, not used.`,
+  }
+  return what[flag.kind]
+}
+
+function Routine({ kind }: { kind: Kind }) {
+  return (
+    <details className="mt-4 border-t border-hair pt-2">
+      <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
+        The customer's own routine, and what is not done here
+      </summary>
+      <ul className="m-0 list-none p-0 text-[14px]">
+        {kind.routine.map((row) => (
+          <li key={row.what} className="flex gap-3 border-t border-hair py-1">
+            <span className="min-w-0 flex-1">{row.what}</span>
+            <span>{row.every}</span>
+            <span className="text-second">{row.mark === 'M' ? 'from memory' : 'common practice'}</span>
+          </li>
+        ))}
+      </ul>
+      {kind.descaleNote && <p className="text-[14px] text-second">{kind.descaleNote}</p>}
+    </details>
+  )
+}

@@ -1,0 +1,345 @@
+import { useMemo } from 'react'
+import type { Kind, Medium } from '../../core/kinds/kind.ts'
+import type { Standing } from '../../core/standing/standing.ts'
+import { Lifeline } from '../../ui/Lifeline.tsx'
+import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { layOut, type PlacedLine, type PlacedStation } from './layout.ts'
+import { symbols } from './symbols.tsx'
+
+/** What hangs from a station: lifelines, or a line of words. */
+export interface Hanging {
+  standings: Standing[]
+  words?: string
+}
+
+interface Props {
+  kind: Kind
+  today: string
+  /** Stations this machine does not have. */
+  without: Set<string>
+  hanging: Map<string, Hanging>
+  chosen: string | null
+  onChoose: (station: string, standing: Standing | null) => void
+}
+
+const inside: Record<Medium, string> = {
+  water: 'var(--tint)',
+  steam: 'var(--steam-in)',
+  'hot-water': 'var(--tint)',
+  drain: 'var(--drain-in)',
+  coffee: 'var(--coffee-in)',
+  beans: 'var(--beans-in)',
+  control: 'var(--enamel)',
+}
+const outline: Record<Medium, string> = {
+  water: 'var(--deep)',
+  steam: 'var(--steam)',
+  'hot-water': 'var(--deep)',
+  drain: 'var(--second)',
+  coffee: 'var(--coffee)',
+  beans: 'var(--coffee)',
+  control: 'var(--second)',
+}
+const bore: Record<Medium, number> = {
+  water: 6,
+  coffee: 6,
+  steam: 3.5,
+  'hot-water': 3.5,
+  drain: 3,
+  beans: 3.5,
+  control: 1,
+}
+
+/**
+ * The machine's water path from supply to cup, drawn from its kind's data. What hangs from the stations
+ * is the lens's affair; the drawing itself never moves.
+ */
+export function PathDrawing({ kind, today, without, hanging, chosen, onChoose }: Props) {
+  const layout = useMemo(() => layOut(kind, without), [kind, without])
+  const { width, height } = layout
+  const pipes = layout.lines.filter((line) => line.medium !== 'control')
+  const rail = layout.lines.find((line) => line.medium === 'control')
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot be a drawing
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      className="block min-w-full"
+      role="group"
+      aria-label={`Water path: ${kind.name}`}
+    >
+      {/* All outlines first, then all insides, so that tees merge. */}
+      {pipes.map((line) => (
+        <path
+          key={line.id}
+          d={d(line)}
+          fill="none"
+          stroke={outline[line.medium]}
+          strokeWidth={bore[line.medium] + 3}
+          strokeLinejoin="round"
+        />
+      ))}
+      {pipes.map((line) => (
+        <path
+          key={line.id}
+          d={d(line)}
+          fill="none"
+          stroke={inside[line.medium]}
+          strokeWidth={bore[line.medium]}
+          strokeLinejoin="round"
+        />
+      ))}
+      {pipes.map(
+        (line) =>
+          line.label && (
+            <text
+              key={line.id}
+              x={line.label.at.x}
+              y={line.label.at.y}
+              fontSize={12.5}
+              className="slim"
+              fill={line.medium === 'steam' ? 'var(--steam-text)' : 'var(--second)'}
+            >
+              {layout.stations.some(
+                (placed) =>
+                  placed.hangs === 'beside' &&
+                  placed.at.y === line.points.at(1)?.y &&
+                  placed.at.x - line.label!.at.x < 40,
+              )
+                ? ''
+                : line.label.text}
+            </text>
+          ),
+      )}
+      {rail && <path d={d(rail)} stroke="var(--second)" strokeWidth={1} strokeDasharray="2 3" fill="none" />}
+      {rail && (
+        <text x={4} y={layout.railY - 24} fontSize={12.5} className="slim" fill="var(--second)">
+          electrical and control
+        </text>
+      )}
+      {layout.stations.map(
+        (placed) =>
+          placed.hangs === 'band' &&
+          placed.hasDuties && (
+            <Leader
+              key={placed.station.id}
+              placed={placed}
+              until={layout.bandY + 27 + (layout.rows - 1) * 34}
+              chosen={chosen === placed.station.id}
+            />
+          ),
+      )}
+      {layout.stations.map((placed) => (
+        <StationMark
+          key={placed.station.id}
+          placed={placed}
+          today={today}
+          bandY={layout.bandY}
+          hanging={hanging.get(placed.station.id)}
+          chosen={chosen === placed.station.id}
+          onChoose={onChoose}
+        />
+      ))}
+    </svg>
+  )
+}
+
+const d = (line: PlacedLine) => `M${line.points.map(({ x, y }) => `${x.toFixed(1)} ${y}`).join('L')}`
+
+/** A leader breaks the pipes it crosses with a gap of five. */
+function Leader({ placed, until, chosen }: { placed: PlacedStation; until: number; chosen: boolean }) {
+  const from = placed.at.y + bottomOf(placed)
+  const path = `M${placed.leaderX} ${from}V${until}`
+  return (
+    <g>
+      <path d={path} stroke="var(--enamel)" strokeWidth={11} />
+      <path d={path} stroke={chosen ? 'var(--copper)' : 'var(--second)'} strokeWidth={chosen ? 1.75 : 1} />
+    </g>
+  )
+}
+
+const bottoms: Record<string, number> = {
+  softener: 41,
+  tank: 34,
+  boiler: 62,
+  thermoblock: 31,
+  'brew-unit': 37,
+  'pod-head': 35,
+  group: 35,
+  screen: 33,
+  basket: 37,
+  pump: 33,
+  'flow-meter': 18,
+  strainer: 19,
+  nozzle: 25,
+  tray: 10,
+  tap: 13,
+  'three-way': 17,
+}
+const bottomOf = (placed: PlacedStation) => bottoms[placed.station.symbol] ?? 14
+
+interface MarkProps {
+  placed: PlacedStation
+  today: string
+  bandY: number
+  hanging: Hanging | undefined
+  chosen: boolean
+  onChoose: Props['onChoose']
+}
+
+function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkProps) {
+  const { station, at, hangs, blockX, hasDuties } = placed
+  const standings = hanging?.standings ?? []
+  const rows = rowsOf(standings, hangs)
+  const soonest = rows.flatMap((row) => row.standing ?? []).sort(byDue)[0] ?? null
+  const blockY = hangs === 'band' ? bandY : hangs === 'beside' ? at.y - 44 : at.y - 24
+  const box = frame(placed)
+  const label = hasDuties
+    ? `${station.name}: ${soonest ? `${soonest.name}, ${lasts(soonest.due, today)}` : (hanging?.words ?? 'nothing due')}`
+    : station.name
+  const drawing = (
+    <>
+      <g transform={`translate(${at.x.toFixed(1)} ${at.y})`}>{symbols[station.symbol]}</g>
+      {hasDuties && (
+        <text x={blockX} y={blockY + 12} fontSize={13} className="slim" fill="var(--ink)">
+          {station.name}
+        </text>
+      )}
+      {hanging?.words && (
+        <text
+          x={blockX}
+          y={blockY + 27}
+          fontSize={12.5}
+          className="mono"
+          fill={chosen ? 'var(--copper)' : 'var(--second)'}
+        >
+          {hanging.words}
+        </text>
+      )}
+      {!hanging?.words &&
+        rows.map(
+          (row, i) =>
+            row.standing && (
+              <g key={row.standing.key}>
+                {row.number && (
+                  <text
+                    x={placed.leaderX - 4}
+                    y={blockY + 26 + i * 34}
+                    fontSize={12.5}
+                    textAnchor="end"
+                    className="mono"
+                    fill="var(--second)"
+                  >
+                    {row.number}
+                  </text>
+                )}
+                <Lifeline
+                  standing={row.standing}
+                  today={today}
+                  x={hangs === 'band' ? placed.leaderX : blockX}
+                  y={blockY + 18 + i * 34}
+                  width={hangs === 'band' ? 84 : 80}
+                />
+                <Reading standing={row.standing} today={today} x={blockX} y={blockY + 40 + i * 34} />
+              </g>
+            ),
+        )}
+      {chosen && <Corners {...box} />}
+    </>
+  )
+  if (!hasDuties) return <g>{drawing}</g>
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      aria-pressed={chosen}
+      className="cursor-pointer"
+      onClick={() => onChoose(station.id, soonest)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return
+        event.preventDefault()
+        event.stopPropagation()
+        onChoose(station.id, soonest)
+      }}
+    >
+      <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
+      <rect x={blockX - 4} y={blockY} width={90} height={44} fill="transparent" />
+      {drawing}
+    </g>
+  )
+}
+
+/** One row a group in the band; beside branches and on the rail the soonest speaks for all. */
+function rowsOf(
+  standings: Standing[],
+  hangs: PlacedStation['hangs'],
+): { number?: number; standing: Standing | undefined }[] {
+  const soonest = (some: Standing[]) => [...some].sort(byDue)[0]
+  const numbers = [
+    ...new Set(
+      standings.flatMap((standing) => (standing.instance?.startsWith('group') ? [standing.index!] : [])),
+    ),
+  ].sort()
+  if (hangs !== 'band' || numbers.length < 2) return [{ standing: soonest(standings) }]
+  return numbers.map((number) => ({
+    number,
+    standing: soonest(standings.filter((standing) => standing.index === number)),
+  }))
+}
+
+export const byDue = (a: Standing, b: Standing): number => {
+  const [x, y] = [a.due?.p50 ?? '9999', b.due?.p50 ?? '9999']
+  return x < y ? -1 : x > y ? 1 : a.key < b.key ? -1 : 1
+}
+
+function Reading({ standing, today, x, y }: { standing: Standing; today: string; x: number; y: number }) {
+  const urgency = urgencyOf(standing.due, today)
+  const verb = standing.action === 'replace' ? '' : `${standing.action} `
+  const text = `${verb}${lasts(standing.due, today)}`
+  return (
+    <g>
+      <text
+        x={x}
+        y={y}
+        fontSize={12}
+        className="mono"
+        fill={urgencyInk[urgency]}
+        fontWeight={urgency === 'overdue' ? 600 : 500}
+        letterSpacing={-0.3}
+      >
+        {text}
+      </text>
+      {urgency === 'soon' && (
+        <path d={`M${x} ${y + 3.5}h${text.length * 6.9}`} stroke="var(--brass)" strokeWidth={1.5} />
+      )}
+    </g>
+  )
+}
+
+function frame(placed: PlacedStation) {
+  const half =
+    { boiler: 82, tank: 52, thermoblock: 50, 'brew-unit': 62, 'pod-head': 52, nozzle: 48, softener: 28 }[
+      placed.station.symbol as string
+    ] ?? (placed.hangs === 'band' ? 25 : 17)
+  const up =
+    { boiler: 66, softener: 56, 'three-way': 38, valve: 38 }[placed.station.symbol as string] ??
+    (placed.hangs === 'band' ? 42 : 17)
+  const down = placed.hangs === 'band' ? bottomOf(placed) + 4 : 17
+  return { x: placed.at.x - half, y: placed.at.y - up, width: 2 * half, height: up + down }
+}
+
+/** Four copper corners: chosen. */
+function Corners({ x, y, width, height }: { x: number; y: number; width: number; height: number }) {
+  const [r, b] = [x + width, y + height]
+  return (
+    <path
+      d={`M${x} ${y + 9}V${y}H${x + 9}M${r - 9} ${y}H${r}V${y + 9}M${r} ${b - 9}V${b}H${r - 9}M${x + 9} ${b}H${x}V${b - 9}`}
+      fill="none"
+      stroke="var(--copper)"
+      strokeWidth={2}
+    />
+  )
+}

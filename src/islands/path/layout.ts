@@ -1,0 +1,280 @@
+import type { Kind, Medium, PathLine, Station, StationSymbol } from '../../core/kinds/kind.ts'
+
+export interface Point {
+  x: number
+  y: number
+}
+
+/** A station in its place: its symbol's middle, and where its lifelines hang. */
+export interface PlacedStation {
+  station: Station
+  at: Point
+  /** `band` hangs below the main line on a leader; `beside` stands by a branch; `rail` by the control rail. */
+  hangs: 'band' | 'beside' | 'rail'
+  /** Left edge of what hangs there. */
+  blockX: number
+  leaderX: number
+  hasDuties: boolean
+}
+
+export interface PlacedLine {
+  id: string
+  medium: Medium
+  points: Point[]
+  label?: { at: Point; text: string }
+}
+
+export interface PathLayout {
+  width: number
+  height: number
+  mainY: number
+  bandY: number
+  rows: number
+  railY: number
+  stations: PlacedStation[]
+  lines: PlacedLine[]
+}
+
+/** Half widths of the symbols: what the layout must keep free. */
+const halfWidth: Partial<Record<StationSymbol, number>> = {
+  mains: 10,
+  softener: 22,
+  tank: 46,
+  boiler: 76,
+  thermoblock: 44,
+  'brew-unit': 56,
+  'pod-head': 46,
+  nozzle: 42,
+  basket: 20,
+  pump: 22,
+  cup: 24,
+  screen: 8,
+  jet: 12,
+}
+const half = (station: Station) => halfWidth[station.symbol] ?? 17
+
+const mainY = 178
+const laneY: Record<number, number> = { [-2]: 52, [-1]: 112, 1: 254 }
+const bandY = 274
+const rowPitch = 34
+/** Room a lifeline with its name needs. */
+const slot = 96
+const besideSlot = 122
+const smallestWidth = 1232
+/** After these the water is coffee. */
+const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
+
+/**
+ * Places a kind's path graph: main line from left to right with room for each lifeline, branches on
+ * their lanes, the control rail at the foot. A new kind needs no more than its data.
+ *
+ * @param without - stations this machine does not have, such as a softener
+ */
+export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout {
+  const byId = new Map(kind.stations.map((station) => [station.id, station]))
+  const withDuties = new Set([
+    'softener',
+    ...kind.duties.map((duty) => duty.station),
+    ...(kind.descale ? ['thermoblock', 'heater'] : []),
+  ])
+  const here = (line: PathLine) => line.stations.filter((id) => !without.has(id)).map((id) => byId.get(id)!)
+  const main = here(kind.lines.find((line) => line.lane === 0)!)
+  const branches = kind.lines.filter((line) => line.lane !== 0 && line.medium !== 'control')
+  const tapped = new Map(
+    branches.filter((line) => line.medium === 'hot-water').map((line) => [line.from!.station, line]),
+  )
+  const drained = new Set(
+    branches.filter((line) => line.medium === 'drain').map((line) => line.from?.station),
+  )
+
+  const leaderOffset = (station: Station) =>
+    tapped.has(station.id) ? -half(station) * 0.66 : drained.has(station.id) ? -10 : 0
+  const tapOffset = (station: Station) => half(station) * 0.62
+  const reach = (station: Station) => {
+    if (tapped.has(station.id)) return tapOffset(station) + slot
+    return withDuties.has(station.id)
+      ? Math.max(half(station) + 6, leaderOffset(station) + slot)
+      : half(station) + 6
+  }
+  const need = main.map((station, i) => {
+    const next = main[i + 1]
+    return next
+      ? Math.max(reach(station) - Math.min(0, leaderOffset(next)), half(station) + half(next) + 14)
+      : 0
+  })
+  const trayRoom = branches.some((line) =>
+    line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'),
+  )
+    ? slot - 8
+    : 30
+  const needed = half(main[0]!) + need.reduce((a, b) => a + b, 0) + trayRoom
+  const width = Math.max(smallestWidth, Math.ceil(needed))
+  const spare = (width - needed) / Math.max(1, main.length - 1)
+
+  const stations: PlacedStation[] = []
+  let x = half(main[0]!) + 2
+  main.forEach((station, i) => {
+    const isCup = station.symbol === 'cup'
+    const leaderX = x + leaderOffset(station)
+    stations.push({
+      station,
+      at: { x, y: isCup ? mainY + 46 : mainY },
+      hangs: 'band',
+      blockX: leaderX + 5,
+      leaderX,
+      hasDuties: withDuties.has(station.id),
+    })
+    x += need[i]! + spare
+  })
+  const place = new Map(stations.map((placed) => [placed.station.id, placed]))
+  const cup = stations.find((placed) => placed.station.symbol === 'cup')!
+  const lines: PlacedLine[] = []
+
+  const brewIndex = main.findIndex((station) => brews.includes(station.symbol))
+  const brewX = stations[brewIndex]!.at.x
+  lines.push({
+    id: 'main',
+    medium: 'water',
+    points: [
+      { x: stations[0]!.at.x, y: mainY },
+      { x: brewX, y: mainY },
+    ],
+  })
+  lines.push({
+    id: 'coffee',
+    medium: 'coffee',
+    points: [
+      { x: brewX, y: mainY },
+      { x: cup.at.x, y: mainY },
+      { x: cup.at.x, y: mainY + 26 },
+    ],
+  })
+
+  for (const line of branches) {
+    const from = line.from && place.get(line.from.station)
+    const to = line.to && place.get(line.to.station)
+    const own = here(line)
+    const beside = (station: Station, at: Point): PlacedStation => ({
+      station,
+      at,
+      hangs: 'beside',
+      blockX: at.x + half(station) + 3,
+      leaderX: at.x,
+      hasDuties: withDuties.has(station.id),
+    })
+    const add = (placed: PlacedStation) => {
+      stations.push(placed)
+      place.set(placed.station.id, placed)
+    }
+    if (line.medium === 'hot-water' && from) {
+      const tapX = from.at.x + tapOffset(from.station)
+      const at = { x: tapX, y: 252 }
+      add({
+        station: own[0]!,
+        at,
+        hangs: 'band',
+        blockX: tapX + 5,
+        leaderX: tapX,
+        hasDuties: withDuties.has(own[0]!.id),
+      })
+      lines.push({
+        id: line.id,
+        medium: line.medium,
+        points: [
+          { x: tapX, y: mainY + 50 },
+          { x: tapX, y: 246 },
+        ],
+      })
+      continue
+    }
+    if (line.medium === 'drain' && from) {
+      const y = laneY[1]!
+      add({
+        station: own[0]!,
+        at: { x: cup.at.x, y },
+        hangs: 'band',
+        blockX: cup.at.x + 5,
+        leaderX: cup.at.x,
+        hasDuties: withDuties.has(own[0]!.id),
+      })
+      lines.push({
+        id: line.id,
+        medium: line.medium,
+        points: [
+          { x: from.at.x, y: mainY + 14 },
+          { x: from.at.x, y },
+          { x: cup.at.x - 40, y },
+        ],
+      })
+      continue
+    }
+    const y = laneY[line.lane]!
+    const startX = from
+      ? from.at.x + (line.lane === -2 ? -half(from.station) * 0.5 : 0)
+      : to!.at.x - besideSlot * own.length
+    let at = startX + (from ? 34 : 0)
+    for (const station of own) {
+      add(beside(station, { x: at, y }))
+      at += besideSlot
+    }
+    const points: Point[] = from
+      ? [
+          { x: startX, y: mainY - top(from.station) },
+          { x: startX, y },
+        ]
+      : [{ x: startX, y }]
+    if (to && line.to?.port === 'left') {
+      const entry = to.at.x - half(to.station)
+      points.push({ x: entry - 16, y }, { x: entry - 16, y: mainY - 34 }, { x: entry + 2, y: mainY - 34 })
+    } else if (to) {
+      points.push({ x: to.at.x, y }, { x: to.at.x, y: mainY - top(to.station) })
+    } else {
+      points.push({ x: at - besideSlot + 12, y })
+    }
+    lines.push({
+      id: line.id,
+      medium: line.medium,
+      points,
+      ...(line.label && { label: { at: { x: startX + 6, y: y - 8 }, text: line.label } }),
+    })
+  }
+
+  const rows = Math.max(1, kind.groups)
+  const railY = bandY + 46 + (rows - 1) * rowPitch + 34
+  const rail = kind.lines.find((line) => line.medium === 'control')
+  if (rail) {
+    const own = here(rail)
+    const step = (width - 8) / own.length
+    own.forEach((station, i) => {
+      const at = { x: 18 + i * step, y: railY }
+      stations.push({
+        station,
+        at,
+        hangs: 'rail',
+        blockX: at.x + 17,
+        leaderX: at.x,
+        hasDuties: withDuties.has(station.id),
+      })
+    })
+    lines.push({
+      id: rail.id,
+      medium: 'control',
+      points: [
+        { x: 4, y: railY },
+        { x: 18 + (own.length - 1) * step, y: railY },
+      ],
+    })
+  }
+  return { width, height: railY + (rail ? 30 : 0), mainY, bandY, rows, railY, stations, lines }
+}
+
+/** Height of a symbol above the main line: where a branch leaves its top. */
+function top(station: Station): number {
+  const heights: Partial<Record<StationSymbol, number>> = {
+    boiler: 60,
+    thermoblock: 36,
+    'brew-unit': 38,
+    pump: 20,
+  }
+  return heights[station.symbol] ?? 20
+}

@@ -1,0 +1,49 @@
+import { v7 } from 'uuid'
+import type { Entry } from '../core/ledger/entry.ts'
+import type { Issue } from '../core/parse/parse-strict.ts'
+import { browserNow } from '../ui/clock.ts'
+import type { EntriesAnswer } from '../views/entry-verdict.ts'
+
+export type Sent =
+  | { ok: true; answer: EntriesAnswer }
+  | { ok: false; why: 'refused'; issues: (Issue & { entryId: string })[] }
+  | { ok: false; why: 'written-since'; answer: EntriesAnswer }
+  | { ok: false; why: 'signed-out' | 'offline'; message: string }
+
+/** An id for an entry made here and now. */
+export const newId = (): string => v7({ msecs: browserNow().getTime() })
+
+/** Posts entries and says what became of them. Sending the same again is safe: ids make it one write. */
+export async function sendEntries(
+  entries: Entry[],
+  unlessSince?: { seq: number; subjectIds: string[] },
+): Promise<Sent> {
+  let response: Response
+  try {
+    response = await fetch('/api/entries', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries, ...(unlessSince && { unlessSince }) }),
+    })
+  } catch {
+    return {
+      ok: false,
+      why: 'offline',
+      message: 'No connection. What you typed is kept on this device: save again when the network is back.',
+    }
+  }
+  if (response.status === 401)
+    return {
+      ok: false,
+      why: 'signed-out',
+      message: 'You were signed out. What you typed is kept: sign in again, then save.',
+    }
+  const answer = (await response.json()) as EntriesAnswer & { issues?: Issue[] }
+  if (answer.issues)
+    return { ok: false, why: 'refused', issues: answer.issues.map((issue) => ({ ...issue, entryId: '' })) }
+  if (answer.writtenSince) return { ok: false, why: 'written-since', answer }
+  const issues = answer.verdicts.flatMap((verdict) =>
+    'issues' in verdict ? verdict.issues.map((issue) => ({ ...issue, entryId: verdict.id })) : [],
+  )
+  return issues.length > 0 ? { ok: false, why: 'refused', issues } : { ok: true, answer }
+}

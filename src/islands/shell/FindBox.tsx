@@ -1,0 +1,105 @@
+import { Command } from 'cmdk'
+import { useEffect, useState } from 'react'
+
+interface Props {
+  open: boolean
+  onOpenChange: (open: boolean) => void
+}
+
+interface Found {
+  id: string
+  name: string
+  maker: string
+  model: string
+  serial: string
+  siteName: string
+  area: string
+}
+
+const places = [
+  { name: 'Round: what is coming due', href: '/round' },
+  { name: 'Machines', href: '/machines' },
+  { name: 'Readings from a spreadsheet', href: '/readings' },
+]
+
+/** Finds a machine by place, name, maker or serial, or goes to a place of the application. */
+export function FindBox({ open, onOpenChange }: Props) {
+  const [text, setText] = useState('')
+  const [rows, setRows] = useState<Found[]>([])
+  const [failed, setFailed] = useState(false)
+
+  useEffect(() => {
+    if (!open) return
+    const stop = new AbortController()
+    const timer = setTimeout(async () => {
+      try {
+        const answer = await fetch(`/api/find?q=${encodeURIComponent(text)}`, { signal: stop.signal })
+        if (!answer.ok) throw new Error(String(answer.status))
+        setRows((await answer.json()).rows)
+        setFailed(false)
+      } catch {
+        if (!stop.signal.aborted) setFailed(true)
+      }
+    }, 120)
+    return () => {
+      stop.abort()
+      clearTimeout(timer)
+    }
+  }, [open, text])
+
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const matching = places.filter((place) => words.every((word) => place.name.toLowerCase().includes(word)))
+  return (
+    <Command.Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      label="Find machine, place, serial"
+      shouldFilter={false}
+      overlayClassName="fixed inset-0 z-40 bg-ink/40"
+      contentClassName="fixed left-1/2 top-[8vh] z-50 w-[min(620px,94vw)] -translate-x-1/2 border border-deep bg-enamel text-ink"
+    >
+      <Command.Input
+        value={text}
+        onValueChange={setText}
+        placeholder="Place, machine, maker or serial"
+        className="w-full border-b border-hair bg-field px-4 py-3 text-[18px] outline-none"
+      />
+      <Command.List className="max-h-[60vh] overflow-auto p-1">
+        <Command.Empty className="px-3 py-4 text-second">
+          {failed
+            ? 'No connection: find needs the network.'
+            : 'Nothing has all these words. Try fewer, or part of the serial number.'}
+        </Command.Empty>
+        {rows.map((row) => (
+          <Command.Item
+            key={row.id}
+            value={row.id}
+            onSelect={() => location.assign(`/machines/${row.id}`)}
+            className={item}
+          >
+            <span className="font-semibold">{row.name}</span>
+            <span className="text-second">
+              {row.siteName}, {row.area}
+            </span>
+            <span className="mono ml-auto text-[13px] text-second">
+              {row.maker} {row.model} · {row.serial}
+            </span>
+          </Command.Item>
+        ))}
+        {matching.map((place) => (
+          <Command.Item
+            key={place.href}
+            value={place.href}
+            onSelect={() => location.assign(place.href)}
+            className={item}
+          >
+            <span className="text-second">Go to</span>
+            <span className="font-semibold">{place.name}</span>
+          </Command.Item>
+        ))}
+      </Command.List>
+    </Command.Dialog>
+  )
+}
+
+const item = 'flex min-h-[44px] flex-wrap items-center gap-x-2 px-3 py-1 data-[selected=true]:bg-copper-tint'

@@ -1,0 +1,57 @@
+import { defineMiddleware } from 'astro:middleware'
+import { sessionCookie } from './server/session-cookie.ts'
+import { now } from './services/clock.ts'
+import { connection } from './services/connection.ts'
+import { whoHolds } from './services/sign-in.ts'
+
+const open = new Set(['/sign-in', '/api/sign-in', '/404', '/500'])
+
+/** Who asks, whether they may, and which headers the answer wears. */
+export const onRequest = defineMiddleware(async (context, next) => {
+  const { request, url, locals, cookies } = context
+  const isApi = url.pathname.startsWith('/api/')
+  if (request.method !== 'GET' && request.method !== 'HEAD' && !sameOrigin(request)) {
+    return answer(403, 'origin', 'This request came from another site.')
+  }
+  locals.db = connection()
+  locals.now = now()
+  locals.requestId = request.headers.get('x-request-id') ?? ''
+  const token = cookies.get(sessionCookie)?.value
+  locals.signedIn = token ? await whoHolds(locals.db, token) : null
+  if (!locals.signedIn && !open.has(url.pathname)) {
+    if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
+    return context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`)
+  }
+  const response = await next()
+  const policy = response.headers.get('content-security-policy')
+  if (policy) {
+    // Charts and drawings set style attributes, which hashes cannot cover.
+    const styles = policy.replace(/style-src[^;]*/, "style-src 'self' 'unsafe-inline'")
+    response.headers.set(
+      'content-security-policy',
+      `${styles.replace(/;?\s*$/, '')}; default-src 'self'; img-src 'self' data:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'`,
+    )
+  }
+  if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store')
+  return response
+})
+
+/** A page of ours sends its own origin; a browser sends none only where no other site could be behind it. */
+function sameOrigin(request: Request): boolean {
+  const origin = request.headers.get('origin')
+  const site = request.headers.get('sec-fetch-site')
+  if (site && site !== 'same-origin' && site !== 'none') return false
+  if (origin === null) return true
+  try {
+    return new URL(origin).host === request.headers.get('host')
+  } catch {
+    return false
+  }
+}
+
+function answer(status: number, code: string, message: string): Response {
+  return Response.json(
+    { issues: [{ path: '', code, message }] },
+    { status, headers: { 'cache-control': 'no-store' } },
+  )
+}

@@ -1,0 +1,36 @@
+import { array, number, object, string } from 'yup'
+import { parseStrict } from '../../core/parse/parse-strict.ts'
+import { endpoint, json, readJson, refuse } from '../../server/api.ts'
+import { writeEntries } from '../../services/write-entries.ts'
+
+const mostEntries = 500
+
+const batch = object({
+  entries: array()
+    .required()
+    .min(1)
+    .max(mostEntries, `must be at most ${mostEntries} entries: send several batches`),
+  unlessSince: object({
+    seq: number().integer().min(0).required(),
+    subjectIds: array(string().max(40).required()).required().max(20),
+  })
+    .noUnknown()
+    .default(undefined),
+}).noUnknown()
+
+/** The outbox: takes a batch of entries and says what became of each. Safe to send again. */
+export const POST = endpoint(async ({ request, locals }, { firm, technician }) => {
+  const read = await readJson(request)
+  if (!read.ok) return read.response
+  const parsed = parseStrict(batch, read.body)
+  if (!parsed.ok) return refuse(400, parsed.issues)
+  const { entries, unlessSince } = parsed.value
+  const actor = { firmId: firm.id, technicianId: technician.id }
+  const answer = await writeEntries(locals.db, actor, entries, {
+    now: locals.now,
+    ...(unlessSince && { unlessSince }),
+  })
+  const verdicts = new Set(answer.verdicts.map(({ verdict }) => verdict))
+  const status = answer.writtenSince || verdicts.has('conflict') ? 409 : verdicts.has('refused') ? 422 : 200
+  return json(answer, status)
+})

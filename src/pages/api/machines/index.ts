@@ -1,0 +1,18 @@
+import { object, string } from 'yup'
+import { parseStrict } from '../../../core/parse/parse-strict.ts'
+import { endpoint, json, refuse } from '../../../server/api.ts'
+import { machinePage } from '../../../services/machines.ts'
+
+const query = object({
+  text: string().max(200),
+  siteId: string().matches(/^[0-9a-f-]{36}$/, 'is not an id'),
+  kind: string().max(40),
+  cursor: string().max(1000),
+}).noUnknown()
+
+/** The firm's machines, a page at a time. */
+export const GET = endpoint(async ({ url, locals }, { firm }) => {
+  const parsed = parseStrict(query, Object.fromEntries(url.searchParams))
+  if (!parsed.ok) return refuse(400, parsed.issues)
+  return json(await machinePage(locals.db, firm.id, parsed.value))
+})

@@ -1,0 +1,33 @@
+import { object, string } from 'yup'
+import { parseStrict } from '../../core/parse/parse-strict.ts'
+import { endpoint, json, refuse } from '../../server/api.ts'
+import { localDayIn } from '../../services/clock.ts'
+import { type Horizon, horizons, roundPage } from '../../services/round.ts'
+
+const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'is not an id')
+
+const query = object({
+  horizon: string()
+    .oneOf([...Object.keys(horizons), 'all'])
+    .default('quarter'),
+  siteId: uuid(),
+  technicianId: uuid(),
+  kind: string().max(40),
+  text: string().max(200),
+  cursor: string().max(600),
+}).noUnknown()
+
+/** What is coming due, a page at a time. */
+export const GET = endpoint(async ({ url, locals }, { firm }) => {
+  const parsed = parseStrict(query, Object.fromEntries(url.searchParams))
+  if (!parsed.ok) return refuse(400, parsed.issues)
+  const { horizon, ...rest } = parsed.value
+  return json(
+    await roundPage(
+      locals.db,
+      firm.id,
+      { ...rest, horizon: horizon as Horizon },
+      localDayIn('UTC', locals.now),
+    ),
+  )
+})

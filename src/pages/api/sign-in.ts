@@ -1,0 +1,30 @@
+import type { APIRoute } from 'astro'
+import { safeNext } from '../../server/safe-next.ts'
+import { sessionCookie } from '../../server/session-cookie.ts'
+import { signIn } from '../../services/sign-in.ts'
+
+/** Form post of the sign-in page: sets the session cookie or goes back with the reason. */
+export const POST: APIRoute = async ({ request, cookies, redirect, locals, clientAddress, url }) => {
+  const form = new URLSearchParams(await request.text())
+  const email = form.get('email') ?? ''
+  const next = safeNext(form.get('next'))
+  const back = (why: string) =>
+    redirect(
+      `/sign-in?why=${why}&email=${encodeURIComponent(email.slice(0, 200))}&next=${encodeURIComponent(next)}`,
+      303,
+    )
+  const password = form.get('password') ?? ''
+  if (!email || !password || password.length > 1000) return back('wrong')
+  const answer = await signIn(locals.db, email, password, address(clientAddress))
+  if (!answer.ok) return back(answer.reason === 'wrong' ? 'wrong' : `wait-${Math.ceil(answer.retryInS / 60)}`)
+  cookies.set(sessionCookie, answer.token, {
+    path: '/',
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: url.protocol === 'https:',
+    expires: answer.expiresAt,
+  })
+  return redirect(next, 303)
+}
+
+const address = (text: string | undefined) => text ?? 'unknown'

@@ -1,0 +1,70 @@
+import knex, { type Knex } from 'knex'
+import pg from 'pg'
+
+// Dates stay local days, numbers stay numbers: no silent shift through a time zone.
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text)
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number)
+pg.types.setTypeParser(pg.types.builtins.INT8, Number)
+
+export type Db = Knex
+export type Trx = Knex.Transaction
+
+/** Opens a pool on a database; the caller closes it with `destroy`. */
+export function openDatabase(url: string, poolMax = 10): Db {
+  return knex({
+    client: 'pg',
+    connection: url,
+    pool: { min: 0, max: poolMax },
+    acquireConnectionTimeout: 20_000,
+  })
+}
+
+/**
+ * Runs work inside one transaction that sees this firm's rows and no other's: row-level security reads
+ * the setting, which lasts as long as the transaction.
+ */
+export async function withFirm<T>(db: Db, firmId: string, work: (trx: Trx) => Promise<T>): Promise<T> {
+  return db.transaction(async (trx) => {
+    await trx.raw(`select set_config('evenshot.firm', ?, true)`, [firmId])
+    return work(trx)
+  })
+}
+
+const transient = new Set(['40001', '40P01'])
+const tries = 5
+
+/** Runs again when PostgreSQL broke a deadlock or a serialisation at this transaction's cost. */
+export async function retrying<T>(work: () => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt += 1) {
+    try {
+      return await work()
+    } catch (error) {
+      const code = (error as { code?: string }).code
+      if (attempt >= tries || !code || !transient.has(code)) throw error
+    }
+  }
+}
+
+/**
+ * Refuses to serve with a role that row-level security does not bind.
+ * @throws Error naming the role and what is wrong with it
+ */
+export async function refusePrivileged(db: Db): Promise<void> {
+  const { rows } = await db.raw(
+    `select current_user as name, r.rolsuper, r.rolbypassrls,
+       exists (select 1 from pg_class c where c.relname = 'entry' and c.relowner = r.oid) as owns
+     from pg_roles r where r.rolname = current_user`,
+  )
+  const role = rows[0]
+  const why = role.rolsuper
+    ? 'is a superuser'
+    : role.rolbypassrls
+      ? 'bypasses row-level security'
+      : role.owns
+        ? 'owns the tables'
+        : null
+  if (why)
+    throw new Error(
+      `The database role "${role.name}" ${why}: serve with a role that row-level security binds.`,
+    )
+}

@@ -1,0 +1,74 @@
+import type { MachineRow } from '../views/machine-page.ts'
+import type { Trx } from './database.ts'
+import { words } from './round.ts'
+
+export type MachineCursor = [siteName: string, machineName: string, id: string]
+
+/** Machines by place and name, with what is due next; every word must be found somewhere. */
+export async function machineRows(
+  trx: Trx,
+  filter: { text?: string; siteId?: string; kind?: string },
+  after: MachineCursor | null,
+  limit: number,
+): Promise<MachineRow[]> {
+  const query = trx('machine as m')
+    .join('site as s', (on) => on.on('s.firm_id', 'm.firm_id').andOn('s.id', 'm.site_id'))
+    .join('subject as su', (on) => on.on('su.firm_id', 'm.firm_id').andOn('su.id', 'm.id'))
+    .select(
+      'm.id',
+      'm.name',
+      'm.maker',
+      'm.model',
+      'm.serial',
+      'm.kind',
+      's.id as site_id',
+      's.name as site_name',
+      's.area',
+      's.technician_id',
+      'su.stale',
+      trx.raw(`su.summary -> 'counter' as counter`),
+      trx.raw(
+        `(select min(st.due_p50) from standing st where st.firm_id = m.firm_id and st.subject_id = m.id) as next_due`,
+      ),
+    )
+    .orderBy(['s.name', 'm.name', 'm.id'])
+    .limit(limit)
+  for (const word of words(filter.text)) {
+    const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+    query.whereRaw(`concat_ws(' ', s.name, s.area, m.name, m.maker, m.model, m.serial) ilike ?`, [like])
+  }
+  if (filter.siteId) query.where('m.site_id', filter.siteId)
+  if (filter.kind) query.where('m.kind', filter.kind)
+  if (after) query.whereRaw('(s.name, m.name, m.id) > (?, ?, ?::uuid)', after)
+  const rows = await query
+  return rows.map((row) => ({
+    id: row.id,
+    name: row.name,
+    maker: row.maker,
+    model: row.model,
+    serial: row.serial,
+    kind: row.kind,
+    siteId: row.site_id,
+    siteName: row.site_name,
+    area: row.area,
+    technicianId: row.technician_id,
+    counter: row.counter ?? null,
+    nextDue: row.next_due ?? null,
+    stale: row.stale,
+  }))
+}
+
+export async function countMachines(trx: Trx): Promise<number> {
+  const row = await trx('machine').count({ n: '*' }).first()
+  return Number(row?.n ?? 0)
+}
+
+/** Machines whose last counter reading is older than a day, or that were never read. */
+export async function countStaleReadings(trx: Trx, before: string): Promise<number> {
+  const row = await trx('subject')
+    .where({ kind: 'machine' })
+    .whereRaw(`coalesce(summary -> 'counter' ->> 'on', '') < ?`, [before])
+    .count({ n: '*' })
+    .first()
+  return Number(row?.n ?? 0)
+}

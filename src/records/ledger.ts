@@ -1,0 +1,74 @@
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { Trx } from './database.ts'
+
+/** Everything the ledger holds about some subjects, in any order. */
+export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<RecordedEntry[]> {
+  if (subjectIds.length === 0) return []
+  const rows = await trx('entry').whereIn('subject_id', subjectIds)
+  return rows.map(toEntry)
+}
+
+/** Entries by id, whatever they are about: what a retry is compared with. */
+export async function entriesById(trx: Trx, ids: string[]): Promise<RecordedEntry[]> {
+  const rows = await trx('entry').whereIn('id', ids)
+  return rows.map(toEntry)
+}
+
+/** Entries written since a cursor, oldest first: how a device catches up. */
+export async function entriesSince(trx: Trx, seq: number, limit: number): Promise<RecordedEntry[]> {
+  const rows = await trx('entry').where('seq', '>', seq).orderBy('seq').limit(limit)
+  return rows.map(toEntry)
+}
+
+/**
+ * Appends entries under the firm's next numbers. It takes the firm's row lock, so it is the last
+ * statement of its transaction: numbers become visible in order, and nothing waits behind them.
+ */
+export async function appendEntries(
+  trx: Trx,
+  firmId: string,
+  entries: Omit<RecordedEntry, 'seq'>[],
+): Promise<void> {
+  if (entries.length === 0) return
+  const rows = entries.map((entry, i) => ({
+    n: i,
+    id: entry.id,
+    subject_kind: entry.subjectKind,
+    subject_id: entry.subjectId,
+    visit_id: entry.visitId ?? null,
+    kind: entry.kind,
+    happened_at: entry.happenedAt,
+    happened_on: entry.happenedOn,
+    recorded_at: entry.recordedAt,
+    recorded_by: entry.recordedBy,
+    body: entry.body,
+    supersedes: entry.supersedes ?? null,
+  }))
+  await trx.raw(
+    `with taken as (update firm set seq = seq + :count where id = :firmId returning seq)
+     insert into entry (firm_id, id, seq, subject_kind, subject_id, visit_id, kind, happened_at, happened_on,
+                        recorded_at, recorded_by, body, supersedes)
+     select :firmId, r.id, taken.seq - :count + 1 + r.n, r.subject_kind, r.subject_id, r.visit_id, r.kind,
+            r.happened_at, r.happened_on, r.recorded_at, r.recorded_by, r.body, r.supersedes
+     from taken, json_to_recordset(:rows::json) as r(n int, id uuid, subject_kind text, subject_id uuid,
+       visit_id uuid, kind text, happened_at timestamptz, happened_on date, recorded_at timestamptz,
+       recorded_by uuid, body json, supersedes uuid)`,
+    { firmId, count: rows.length, rows: JSON.stringify(rows) },
+  )
+}
+
+// biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
+const toEntry = (row: any): RecordedEntry => ({
+  id: row.id,
+  seq: row.seq,
+  subjectKind: row.subject_kind,
+  subjectId: row.subject_id,
+  ...(row.visit_id && { visitId: row.visit_id }),
+  kind: row.kind,
+  happenedAt: row.happened_at.toISOString(),
+  happenedOn: row.happened_on,
+  recordedAt: row.recorded_at.toISOString(),
+  recordedBy: row.recorded_by,
+  body: row.body,
+  ...(row.supersedes && { supersedes: row.supersedes }),
+})

@@ -1,0 +1,31 @@
+import type { Knex } from 'knex'
+import type { Db } from './database.ts'
+import * as first from './migrations/0001-first.ts'
+
+/** Migrations in order; a name once released is never changed. */
+const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
+  { name: '0001-first', up: first.up },
+]
+
+/**
+ * Brings a database up to date, as its owner. Two that start at once wait for each other: Knex holds a
+ * lock row, and each step is one transaction.
+ *
+ * @param appRole - the role that will serve: it gets its rights here
+ * @returns names of the steps taken
+ */
+export async function migrate(owner: Db, appRole: string): Promise<string[]> {
+  const source = {
+    getMigrations: async () => steps,
+    getMigrationName: (step: (typeof steps)[number]) => step.name,
+    getMigration: async (step: (typeof steps)[number]) => ({
+      up: (trx: Knex) => step.up(trx, appRole),
+      // Going back is restoring a backup: no step undoes itself.
+      down: async () => {
+        throw new Error(`${step.name} cannot be undone: restore a backup`)
+      },
+    }),
+  }
+  const [, taken] = await owner.migrate.latest({ migrationSource: source })
+  return taken as string[]
+}

@@ -1,0 +1,137 @@
+import { randomUUID } from 'node:crypto'
+import { createServer, type Server } from 'node:http'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import compression from 'compression'
+import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
+import { firmIds } from '../records/accounts.ts'
+import { openDatabase, refusePrivileged } from '../records/database.ts'
+import { reckonWaiting } from '../services/rebuild.ts'
+import { log } from './log.ts'
+
+export interface Running {
+  url: string
+  /** Lets requests under way finish, then lets go of everything. */
+  stop(): Promise<void>
+}
+
+const bodyLimit = '2mb'
+/** How often the worker looks for machines that wait to be reckoned. */
+const workerEveryMs = 2000
+
+/**
+ * Serves the built application.
+ * @param root - the project's folder, with `dist` in it
+ * @throws Error when the database role is one that row-level security does not bind
+ */
+export async function serve(root: string, databaseUrl: string, host: string, port: number): Promise<Running> {
+  const db = openDatabase(databaseUrl, 2)
+  await refusePrivileged(db)
+  process.env.EVENSHOT_DATABASE_URL = databaseUrl
+  const { handler } = (await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href)) as {
+    handler: RequestHandler
+  }
+
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(observe, headers)
+  app.get('/healthz', async (_request, response) => {
+    try {
+      await db.raw('select 1')
+      response.json({ ok: true })
+    } catch (error) {
+      log.error({ err: error }, 'health check failed')
+      response.status(503).json({ ok: false })
+    }
+  })
+  app.use(compression())
+  app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
+  app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
+  app.use(express.text({ type: () => true, limit: bodyLimit, defaultCharset: 'utf-8' }))
+  app.use(handler)
+  app.use(failed)
+
+  const server = createServer(app)
+  server.requestTimeout = 60_000
+  await listen(server, host, port)
+  const worker = startWorker(db)
+  const address = server.address()
+  const actual = typeof address === 'object' && address ? address.port : port
+  return {
+    url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}`,
+    async stop() {
+      const closed = new Promise((resolve) => server.close(resolve))
+      server.closeIdleConnections()
+      await worker.stop()
+      const late = setTimeout(() => server.closeAllConnections(), 10_000)
+      await closed
+      clearTimeout(late)
+      await db.destroy()
+    },
+  }
+}
+
+const listen = (server: Server, host: string, port: number) =>
+  new Promise<void>((resolve, reject) => {
+    server.once('error', reject)
+    server.listen(port, host, () => resolve())
+  })
+
+/** Gives every request an id and one line in the log when it is answered. */
+const observe: RequestHandler = (request, response, next) => {
+  const id = randomUUID()
+  const started = performance.now()
+  request.headers['x-request-id'] = id
+  response.setHeader('x-request-id', id)
+  response.on('finish', () => {
+    if (request.path.startsWith('/_astro')) return
+    const ms = Math.round(performance.now() - started)
+    log.info({ id, method: request.method, path: request.path, status: response.statusCode, ms })
+  })
+  next()
+}
+
+const headers: RequestHandler = (_request, response, next) => {
+  response.setHeader('x-content-type-options', 'nosniff')
+  response.setHeader('referrer-policy', 'same-origin')
+  response.setHeader('x-frame-options', 'DENY')
+  response.setHeader('cross-origin-opener-policy', 'same-origin')
+  response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')
+  next()
+}
+
+/** What express itself refuses: a body too large or in an encoding it does not know. */
+const failed: ErrorRequestHandler = (error, request, response, next) => {
+  if (response.headersSent) return next(error)
+  const status = typeof error.status === 'number' ? error.status : 500
+  if (status >= 500) log.error({ err: error, id: request.headers['x-request-id'] }, 'request failed')
+  const message = status === 413 ? 'is larger than 2 MB: send less at once' : 'could not be read'
+  response
+    .status(status)
+    .json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
+}
+
+/** Reckons what waits, firm by firm, until told to stop. */
+function startWorker(db: ReturnType<typeof openDatabase>) {
+  const stopping = new AbortController()
+  let timer: NodeJS.Timeout | undefined
+  const round = async () => {
+    try {
+      for (const firmId of await firmIds(db)) {
+        const count = await reckonWaiting(db, firmId, stopping.signal)
+        if (count > 0) log.info({ firmId, count }, 'reckoned what waited')
+      }
+    } catch (error) {
+      log.error({ err: error }, 'the worker will try again')
+    }
+    if (!stopping.signal.aborted) timer = setTimeout(() => (current = round()), workerEveryMs)
+  }
+  let current = round()
+  return {
+    async stop() {
+      stopping.abort()
+      clearTimeout(timer)
+      await current
+    },
+  }
+}

@@ -1,0 +1,39 @@
+import type { Db } from '../records/database.ts'
+import { retrying, withFirm } from '../records/database.ts'
+import { type Reckoned, reckonedBy, toReckon } from '../records/subjects.ts'
+import { reckonAndStore } from './reckon-subjects.ts'
+
+const batch = 25
+
+/**
+ * Reckons what is stale or was reckoned by an older version, a batch a transaction, until nothing is
+ * left or the signal stops it. Batches skip rows another worker holds.
+ *
+ * @returns how many machines and softeners were reckoned
+ */
+export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal): Promise<number> {
+  let done = 0
+  while (!signal?.aborted) {
+    const count = await retrying(() =>
+      withFirm(db, firmId, async (trx) => {
+        const waiting = await toReckon(trx, batch)
+        const subjects: Reckoned[] = []
+        for (const subject of waiting) {
+          subjects.push(...(await reckonedBy(trx, subject)).filter((reckoned) => reckoned.id === subject.id))
+        }
+        await reckonAndStore(trx, firmId, subjects, [])
+        return waiting.length
+      }),
+    )
+    done += count
+    if (count === 0) break
+  }
+  return done
+}
+
+/** Marks everything of a firm stale, so that all of it is reckoned anew from the ledger. */
+export async function forgetStandings(db: Db, firmId: string): Promise<void> {
+  await withFirm(db, firmId, (trx) =>
+    trx('subject').whereIn('kind', ['machine', 'softener']).update({ stale: true }),
+  )
+}

@@ -1,0 +1,109 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { hash, verify } from '@node-rs/argon2'
+import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
+import { accountByEmail } from '../records/accounts.ts'
+import { type Db, withFirm } from '../records/database.ts'
+import { type Firm, type Technician, technicians, theFirm } from '../records/firms.ts'
+import { addSession, dropExpiredSessions, endSession, sessionByToken } from '../records/sessions.ts'
+
+/** Who is asking, for as long as their session lasts. */
+export interface SignedIn {
+  firm: Firm
+  technician: Technician
+}
+
+export type SignInAnswer =
+  | { ok: true; token: string; expiresAt: Date }
+  | { ok: false; reason: 'wrong' }
+  | { ok: false; reason: 'too-many'; retryInS: number }
+
+const sessionDays = 30
+/** argon2id with the library's own parameters (19 MiB, 2 passes), as OWASP recommends. */
+export const hashPassword = (password: string): Promise<string> => hash(password)
+
+/** What is verified when no such account exists, so that the answer takes as long. */
+let decoy: Promise<string> | null = null
+
+const limiters = new WeakMap<Db, { byAddress: RateLimiterPostgres; byEmail: RateLimiterPostgres }>()
+
+/** Ten tries in fifteen minutes for an account, fifty for an address; counted in the database. */
+function limiter(db: Db) {
+  let found = limiters.get(db)
+  if (!found) {
+    const shared = {
+      storeClient: db,
+      storeType: 'knex',
+      tableName: 'sign_in_attempt',
+      tableCreated: true,
+      duration: 15 * 60,
+    }
+    found = {
+      byEmail: new RateLimiterPostgres({ ...shared, keyPrefix: 'email', points: 10 }),
+      byAddress: new RateLimiterPostgres({ ...shared, keyPrefix: 'address', points: 50 }),
+    }
+    limiters.set(db, found)
+  }
+  return found
+}
+
+/** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
+export async function signIn(
+  db: Db,
+  email: string,
+  password: string,
+  address: string,
+): Promise<SignInAnswer> {
+  const { byEmail, byAddress } = limiter(db)
+  const key = email.trim().toLowerCase().slice(0, 200)
+  try {
+    await byAddress.consume(address)
+    await byEmail.consume(key)
+  } catch (refused) {
+    if (refused instanceof Error) throw refused
+    return {
+      ok: false,
+      reason: 'too-many',
+      retryInS: Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000),
+    }
+  }
+  const account = await accountByEmail(db, key)
+  decoy ??= hashPassword(randomBytes(16).toString('hex'))
+  const right = await verify(account?.passwordHash ?? (await decoy), password)
+  if (!account || !right) return { ok: false, reason: 'wrong' }
+  await byEmail.delete(key)
+  const token = randomBytes(32).toString('base64url')
+  const now = new Date()
+  const expiresAt = new Date(now.getTime() + sessionDays * 86_400_000)
+  await dropExpiredSessions(db, now)
+  await addSession(
+    db,
+    digest(token),
+    { firmId: account.firmId, technicianId: account.technicianId },
+    now,
+    expiresAt,
+  )
+  return { ok: true, token, expiresAt }
+}
+
+/** Who holds a token; null when nobody does. */
+export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> {
+  const session = await sessionByToken(db, digest(token), new Date())
+  if (!session) return null
+  return withFirm(db, session.firmId, async (trx) => {
+    const firm = await theFirm(trx)
+    const technician = (await technicians(trx)).find((person) => person.id === session.technicianId)
+    return firm && technician ? { firm, technician } : null
+  })
+}
+
+export const signOut = (db: Db, token: string): Promise<void> => endSession(db, digest(token))
+
+// Only the digest is stored: a stolen table opens nothing.
+const digest = (token: string) => createHash('sha256').update(token).digest()
+
+/** Whether this address belongs to the demo firm: only then may its sign-in be shown. */
+export async function isDemo(db: Db, email: string): Promise<boolean> {
+  const account = await accountByEmail(db, email)
+  if (!account) return false
+  return withFirm(db, account.firmId, async (trx) => (await theFirm(trx))?.demo ?? false)
+}

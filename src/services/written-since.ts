@@ -1,0 +1,42 @@
+import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
+import type { Trx } from '../records/database.ts'
+import { technicians } from '../records/firms.ts'
+import { entriesOf } from '../records/ledger.ts'
+import type { WrittenSince } from '../views/entry-verdict.ts'
+
+/**
+ * What others wrote about these subjects after a cursor: two people at one machine must hear of each
+ * other before the second saves.
+ *
+ * @param mine - entries being saved: a correction of a newer entry is not a surprise
+ */
+export async function writtenSince(
+  trx: Trx,
+  subjectIds: string[],
+  seq: number,
+  mine: Entry[],
+): Promise<WrittenSince[]> {
+  const visits = new Set(mine.map((entry) => entry.visitId))
+  const newer = (await entriesOf(trx, subjectIds)).filter(
+    (entry) => entry.seq > seq && !(entry.visitId && visits.has(entry.visitId)),
+  )
+  if (newer.length === 0) return []
+  const names = new Map((await technicians(trx)).map((technician) => [technician.id, technician.name]))
+  const visitsOfOthers = new Map<string, RecordedEntry[]>()
+  for (const entry of newer.sort((a, b) => a.seq - b.seq)) {
+    const key = entry.visitId ?? entry.id
+    visitsOfOthers.set(key, [...(visitsOfOthers.get(key) ?? []), entry])
+  }
+  return [...visitsOfOthers.values()].map((entries) => ({
+    seq: entries.at(-1)!.seq,
+    by: names.get(entries[0]!.recordedBy) ?? 'someone',
+    recordedAt: entries[0]!.recordedAt,
+    said: entries.map(inShort),
+  }))
+}
+
+function inShort(entry: RecordedEntry): string {
+  const { count, task, part, text } = entry.body as Record<string, unknown>
+  const about = count ?? task ?? part ?? text
+  return about === undefined ? entry.kind : `${entry.kind} ${about}`
+}

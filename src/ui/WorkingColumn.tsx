@@ -1,0 +1,83 @@
+import { useState } from 'react'
+import type { Line, Working } from '../core/quantity/working.ts'
+import { dayLong, dayShort, figure } from './format.ts'
+
+interface Props {
+  working: Working
+  onAdjust?: (line: Line) => void
+}
+
+/**
+ * The arithmetic behind a figure: numbered lines, inputs light, results bold with their formula. Line
+ * numbers are references: pointing at one lights the lines it names.
+ */
+export function WorkingColumn({ working, onAdjust }: Props) {
+  const [lit, setLit] = useState<number[]>([])
+  return (
+    <div>
+      <ol className="m-0 list-none p-0">
+        {working.lines.map((line, i) => {
+          const n = i + 1
+          const result = line.origin === 'reckoned'
+          return (
+            <li
+              key={n}
+              onMouseEnter={() => setLit(references(line))}
+              onMouseLeave={() => setLit([])}
+              className={`border-t border-hair py-[3px] ${lit.includes(n) ? 'bg-copper-tint' : ''}`}
+            >
+              <div className="flex items-baseline gap-2">
+                <span className="mono w-5 shrink-0 text-[12px] text-second">{n}</span>
+                <span className="narrow min-w-0 flex-1 text-[14px]">
+                  <span className={result ? 'font-semibold' : ''}>{line.what}</span>
+                  {line.source && <span className="text-[13px] text-second">, {dated(line.source)}</span>}
+                </span>
+                <span className="mono shrink-0 text-right text-[13px]">
+                  <b className="font-semibold">{shown(line)}</b>
+                  {line.unit && <span className="text-second"> {line.unit}</span>}
+                </span>
+              </div>
+              {(line.formula || line.mark === 'M' || (line.adjust && onAdjust)) && (
+                <div className="flex gap-2 pl-7">
+                  <span className="mono min-w-0 flex-1 text-[12px] text-second">
+                    {line.formula && formula(line.formula)}
+                  </span>
+                  {line.adjust && onAdjust && (
+                    <button
+                      type="button"
+                      className="min-h-[24px] text-[13px] font-semibold text-copper underline-offset-2 hover:underline"
+                      onClick={() => onAdjust(line)}
+                    >
+                      Change
+                    </button>
+                  )}
+                </div>
+              )}
+              {line.reference && <div className="pl-7 text-[12px] text-second">{line.reference}</div>}
+            </li>
+          )
+        })}
+      </ol>
+      {working.why && (
+        <p className="m-0 border-t border-ink pt-1.5 text-[14px] text-second narrow">
+          {lineWords(working.why)}
+        </p>
+      )}
+    </div>
+  )
+}
+
+const shown = (line: Line): string => {
+  const value = typeof line.value === 'number' ? figure(line.value) : dated(line.value)
+  return line.spread ? `${value} ± ${figure(line.spread)}` : value
+}
+
+/** Days inside a sentence, as a person writes them. */
+const dated = (text: string) =>
+  text.replace(/\d{4}-\d\d-\d\d/g, (day) => (text.length === 10 ? dayLong(day) : dayShort(day) + yearOf(day)))
+const yearOf = (day: string) => ` ${day.slice(2, 4)}`
+
+const references = (line: Line): number[] =>
+  [...(line.formula ?? '').matchAll(/\{(\d+)\}/g)].map((match) => Number(match[1]))
+const formula = (text: string) => dated(text.replace(/\{(\d+)\}/g, '[$1]'))
+const lineWords = (text: string) => text

@@ -1,0 +1,62 @@
+import { addMonths, fromDay, type LocalDay, toDay } from '../core/quantity/local-day.ts'
+import { dayShort } from './format.ts'
+
+/** A time axis that gives the near future more room: x = ln(1 + days ÷ 4), overdue straight to the left. */
+export interface DueAxis {
+  today: LocalDay
+  width: number
+  /** Where today stands. */
+  todayX: number
+  x(day: LocalDay): number
+  ticks: { x: number; label?: string }[]
+  /** Borders between the bands, and what each is called. */
+  bands: { from: number; to: number; name: string }[]
+}
+
+/**
+ * @param ahead - days shown after today
+ * @param behind - days shown before it, all the rest is pressed to the edge
+ */
+export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60): DueAxis {
+  const todayX = Math.round(width * 0.13)
+  const start = toDay(today)
+  const stretch = (days: number) => Math.log(1 + days / 4)
+  const scale = (width - todayX - 6) / stretch(ahead)
+  const x = (day: LocalDay) => {
+    const days = toDay(day) - start
+    if (days < 0) return Math.max(2, todayX + (days / behind) * (todayX - 4))
+    return Math.min(width - 2, todayX + stretch(days) * scale)
+  }
+  const at = (days: number) => x(fromDay(start + days))
+  const ticks: DueAxis['ticks'] = [1, 2, 3, 4, 5, 6, 7, 14, 21]
+    .filter((days) => days < ahead)
+    .map((days) => ({ x: at(days) }))
+  const firstOfNext = addMonths(toDay(`${today.slice(0, 7)}-01`), 1)
+  let lastLabel = at(3)
+  for (let month = 0; ; month += 1) {
+    const day = addMonths(firstOfNext, month)
+    if (day - start > ahead) break
+    const position = x(fromDay(day))
+    const label =
+      position - lastLabel > 34 && position < width - 24
+        ? dayShort(fromDay(day)).replace(/^1 /, '')
+        : undefined
+    if (label) lastLabel = position
+    ticks.push({ x: position, ...(label && { label }) })
+  }
+  const borders: [string, number][] = [
+    ['this week', 7],
+    ['within a month', 31],
+    ['this quarter', 92],
+    ['later', ahead],
+  ]
+  const bands: DueAxis['bands'] = [{ from: 0, to: todayX, name: 'overdue' }]
+  let from = todayX
+  for (const [name, days] of borders) {
+    if (days > ahead && name !== 'later') continue
+    const to = at(Math.min(days, ahead))
+    if (to - from > 12) bands.push({ from, to, name })
+    from = to
+  }
+  return { today, width, todayX, x, ticks, bands }
+}

@@ -1,0 +1,130 @@
+import { kindById } from '../core/kinds/index.ts'
+import type { Entry } from '../core/ledger/entry.ts'
+import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
+import { dayLong, figure } from './format.ts'
+import { conditionWords } from './Seal.tsx'
+
+// biome-ignore lint/suspicious/noExplicitAny: bodies of every kind meet here and are only put into words
+type Loose = Record<string, any>
+
+const verbs: Record<string, string> = {
+  cleaned: 'Cleaned',
+  greased: 'Greased',
+  checked: 'Checked',
+  serviced: 'Given',
+}
+
+/** An entry in the words of the trade. @example entryWords(entry, 'c2') // 'Counter 184,220' */
+export function entryWords(entry: Entry, kindId: string): string {
+  const body = entry.body as Loose
+  const kind = kindById(kindId)
+  const part = () => {
+    const name = kind?.parts.find((candidate) => candidate.id === body.part)?.name ?? String(body.part)
+    return which(name)
+  }
+  const which = (name: string) => {
+    if (body.group === undefined) return name
+    const each = kind?.parts.find((candidate) => candidate.id === body.part)?.each ?? 'group'
+    return `${name}, ${each === 'side' ? (body.group === 1 ? 'left' : 'right') : `group ${body.group}`}`
+  }
+  const task = () =>
+    which(kind?.duties.find((duty) => duty.id === body.task)?.name ?? String(body.task).replaceAll('-', ' '))
+  const condition =
+    body.condition === undefined ? '' : `: ${body.condition} of 4, ${conditionWords[Number(body.condition)]}`
+  switch (entry.kind) {
+    case 'commissioned':
+      return `Taken on, parts ${body.partsNew ? 'new' : 'of unknown age'}`
+    case 'reading':
+      return `${body.counter === 'litres' ? 'Water meter' : 'Counter'} ${figure(Number(body.count))}${body.counter === 'litres' ? ' L' : ` ${kind?.counter.unit ?? ''}`}`
+    case 'water-test':
+      return waterWords(body)
+    case 'fitted':
+      return `Fitted: ${part()}${body.variant ? `, ${body.variant}` : ''}${note(body)}`
+    case 'removed':
+      return `Took out: ${part()}${condition}${note(body)}`
+    case 'inspected':
+      return `Looked at: ${part()}${condition}${note(body)}`
+    case 'cleaned':
+    case 'greased':
+    case 'checked':
+    case 'serviced':
+      return `${verbs[entry.kind]}: ${task()}`
+    case 'descaled':
+      return `Descaled${body.acid ? ` with ${body.acid}` : ''}${body.grams ? `, ${figure(Number(body.grams))} g` : ''}`
+    case 'regenerated':
+      return `Softener regenerated${body.saltKg ? ` with ${figure(Number(body.saltKg))} kg salt` : ''}`
+    case 'cartridge-changed':
+      return 'Cartridge changed'
+    case 'measured': {
+      const measure = kind?.measures.find((candidate) => candidate.id === body.measure)
+      return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${figure(Number(body.value))} ${measure?.unit ?? ''}`
+    }
+    case 'prompt-seen':
+      return `The machine asked: ${String(body.task).replaceAll('-', ' ')}`
+    case 'fault-reported':
+      return `Fault reported: ${body.text}`
+    case 'repaired':
+      return `Repaired: ${body.text}`
+    case 'note':
+      return String(body.text)
+    case 'withdrawn':
+      return `Withdrawn${body.reason ? `: ${body.reason}` : ''}`
+    case 'setting':
+      return settingWords(body, kindId)
+  }
+}
+
+const note = (body: Loose) => (body.note ? `. ${body.note}` : '')
+
+function waterWords(body: Loose): string {
+  const unit = hardnessSymbol[body.unit as HardnessUnit] ?? String(body.unit)
+  const found =
+    body.method === 'drops'
+      ? `${body.drops} drops of ${body.perDrop} ${unit}`
+      : body.method === 'strip'
+        ? `strip, ${body.low}–${body.high} ${unit}`
+        : `${body.value} ${unit}`
+  return `Water ${body.point === 'raw' ? 'raw' : 'after softener'}, ${body.quantity === 'total' ? 'total' : 'carbonate'} hardness: ${found}`
+}
+
+const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+function settingWords(body: Loose, kindId: string): string {
+  switch (body.setting as string) {
+    case 'opening':
+      return `Open ${(body.openWeekdays as unknown as number[]).map((day) => dayNames[day - 1]).join(', ')}`
+    case 'closure':
+      return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
+    case 'school':
+      return `School: ${body.school === 'longLife' ? 'long life' : body.school}`
+    case 'life': {
+      const duty = kindById(kindId)?.duties.find((candidate) => candidate.id === body.duty)
+      return `${duty?.name ?? String(body.duty).replaceAll('-', ' ')}: ${figure(Number(body.value))} ${body.clock === 'detergentCycles' ? 'detergent cycles' : body.clock}`
+    }
+    case 'group-share':
+      return `Shares of the groups: ${(body.shares as unknown as number[]).join(' / ')}`
+    case 'budget':
+      return `Water: ${body.mlPerDrink} ml a drink and ${body.litresPerOpenDay} L an open day`
+    case 'exchanger':
+      return `Softener with ${body.resinL} L of resin`
+    case 'cartridge':
+      return `Cartridge of ${body.capacityG} g at ${Math.round(Number(body.bypass) * 100)} % bypass`
+    case 'descale-prompt':
+      return `The machine asks for a descale every ${body.litres} L`
+    default:
+      return String(body.setting)
+  }
+}
+
+/** The station an entry touched, by the kind's parts and duties; null when it touched none. */
+export function stationOf(entry: Entry, kindId: string): string | null {
+  const kind = kindById(kindId)
+  if (!kind) return null
+  if (entry.subjectKind === 'softener') return 'softener'
+  const { part, task } = entry.body as { part?: string; task?: string }
+  if (part) return kind.parts.find((candidate) => candidate.id === part)?.station ?? null
+  if (entry.kind === 'descaled' || task === 'descale')
+    return kind.stations.find((station) => station.symbol === 'thermoblock')?.id ?? null
+  if (task) return kind.duties.find((duty) => duty.id === task)?.station ?? null
+  return null
+}

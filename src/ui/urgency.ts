@@ -1,0 +1,48 @@
+import type { LocalDay } from '../core/quantity/local-day.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import { daysUntil, halfWidth } from './format.ts'
+
+/** Overdue is red, within sixty days brass, the rest water: and each says so in words. */
+export type Urgency = 'overdue' | 'soon' | 'later' | 'none'
+
+export const soonDays = 60
+
+export function urgencyOf(due: Standing['due'], today: LocalDay): Urgency {
+  if (!due) return 'none'
+  const days = daysUntil(due.p50, today)
+  return days < 0 ? 'overdue' : days <= soonDays ? 'soon' : 'later'
+}
+
+/** How long it lasts, as it is written under a lifeline. @example '41 d ±9' */
+export function lasts(due: Standing['due'], today: LocalDay): string {
+  if (!due) return 'over 10 y'
+  const days = daysUntil(due.p50, today)
+  const spread = halfWidth(due)
+  if (days < 0) return `overdue ${-days} d`
+  if (days < 365) return spread > 0 ? `${days} d ±${spread}` : `${days} d`
+  const months = Math.round(days / 30.44)
+  const monthsSpread = Math.round(spread / 30.44)
+  return monthsSpread > 0 ? `${months} mo ±${monthsSpread}` : `${months} mo`
+}
+
+export const urgencyColour: Record<Urgency, string> = {
+  overdue: 'var(--seal)',
+  soon: 'var(--brass)',
+  later: 'var(--water)',
+  none: 'var(--water)',
+}
+
+/** For words, which need more contrast than a bar. */
+export const urgencyInk: Record<Urgency, string> = {
+  overdue: 'var(--seal)',
+  soon: 'var(--brass-ink)',
+  later: 'var(--ink)',
+  none: 'var(--second)',
+}
+
+/** Share of the governing life used, 0–…; of the fullest clock where none governs. */
+export function usedShare(standing: Standing): number {
+  const governing = standing.uses.find((use) => use.clock === standing.governing)
+  const uses = governing ? [governing] : standing.uses
+  return Math.max(0, ...uses.map((use) => use.used / use.limit))
+}

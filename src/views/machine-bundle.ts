@@ -1,0 +1,27 @@
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { Level } from '../core/standing/histories.ts'
+
+/** One machine with all its reckoning reads: a field screen works from this alone, without network. */
+export interface MachineBundle {
+  firmId: string
+  machine: {
+    id: string
+    name: string
+    maker: string
+    model: string
+    serial: string
+    kind: string
+    version: number
+  }
+  site: { id: string; name: string; area: string; timeZone: string; accessNote: string; supplyName: string }
+  softener: { id: string; name: string } | null
+  /** Whole ledgers by level; entries that do not count are in them. */
+  ledgers: Partial<Record<Level, RecordedEntry[]>>
+  /** Ledgers of the machines behind the same softener, this one left out. */
+  fedBeside: Partial<Record<Level, RecordedEntry[]>>[]
+  technicians: { id: string; name: string; initials: string }[]
+  /** The firm's cursor when this was read: a save that names it learns whether somebody wrote since. */
+  seq: number
+  /** Stored standings wait for the worker: what is shown is reckoned from the ledger itself. */
+  stale: boolean
+}

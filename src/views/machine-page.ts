@@ -1,0 +1,22 @@
+/** A machine as it stands in a list. */
+export interface MachineRow {
+  id: string
+  name: string
+  maker: string
+  model: string
+  serial: string
+  kind: string
+  siteId: string
+  siteName: string
+  area: string
+  technicianId: string
+  counter: { count: number; on: string; unit: string } | null
+  nextDue: string | null
+  stale: boolean
+}
+
+export interface MachinePage {
+  rows: MachineRow[]
+  next?: string
+  all: number
+}

@@ -1,0 +1,39 @@
+import type { Standing } from '../core/standing/standing.ts'
+
+/** One thing due, with where it is. */
+export interface RoundRow {
+  subjectId: string
+  subjectKind: 'machine' | 'softener'
+  /** The machine to open: the softener's first machine for a softener. */
+  machineId: string | null
+  machineName: string
+  model: string
+  kind: string | null
+  siteId: string
+  siteName: string
+  area: string
+  technicianId: string
+  standing: Standing
+  /** Day of the latest counter reading; null where nothing was ever read. */
+  readingOn: string | null
+  stale: boolean
+}
+
+export interface RoundPage {
+  rows: RoundRow[]
+  /** Opaque cursor of the next page; absent on the last. */
+  next?: string
+  /** How many rows match in all, and without any filter. */
+  matching: number
+  all: number
+  overdue: number
+  machines: number
+  staleReadings: number
+  waiting: number
+}
+
+export interface RoundChoices {
+  sites: { id: string; name: string }[]
+  kinds: { id: string; name: string }[]
+  technicians: { id: string; name: string }[]
+}
