@@ -1,4 +1,4 @@
-import { kindById } from '../core/kinds/index.ts'
+import { instances, kindById } from '../core/kinds/index.ts'
 import type { Entry, SubjectKind } from '../core/ledger/entry.ts'
 import { fromDay, toDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
@@ -30,6 +30,15 @@ interface MachineLife {
   corrections: Entry[]
 }
 
+type Write = (
+  ledger: Entry[],
+  subjectKind: SubjectKind,
+  subjectId: string,
+  day: number,
+  jottings: Jotting[],
+  visitId?: string,
+) => void
+
 const hour = 3_600_000
 
 /** Lays down the history of one site up to and including `endDay`. */
@@ -40,14 +49,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
   const open = openDays({ openWeekdays: site.openWeekdays, closures })
   const siteLedger: Entry[] = []
   const softenerLedger: Entry[] = []
-  const write = (
-    ledger: Entry[],
-    subjectKind: SubjectKind,
-    subjectId: string,
-    day: number,
-    jottings: Jotting[],
-    visitId?: string,
-  ) => {
+  const write: Write = (ledger, subjectKind, subjectId, day, jottings, visitId) => {
     const atMs = day * 24 * hour + 9 * hour + d.whole(0, 300) * 60_000
     ledger.push(
       ...asEntries(d, jottings, {
@@ -99,9 +101,10 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     if (life.machine.kind === 'sr')
       jottings.push({
         kind: 'setting',
-        body: { v: 1, setting: 'descale-prompt', litres: site.area === 'Moorside' ? 120 : 60 },
+        body: { v: 1, setting: 'descale-prompt', litres: site.area === 'Moorside' ? 320 : 230 },
       })
     write(life.ledger, 'machine', life.id, life.firstDay, jottings)
+    if (life.firstDay === startDay) earlierWork(d, life, write)
   }
 
   const visits = visitDays(d, site, open, startDay, endDay)
@@ -160,6 +163,26 @@ function startMachine(
     ...(swapDay && { swapDay }),
   })
   return { machine, id, counter, firstDay, ledger: [], corrections: [] }
+}
+
+/** What the log of whoever looked after a machine before tells: most parts and tasks, each some way into its life. */
+function earlierWork(d: Dice, life: MachineLife, write: Write): void {
+  const kind = kindById(life.machine.kind)!
+  for (const duty of kind.duties) {
+    for (let n = 1; n <= instances(kind, duty.each); n += 1) {
+      if (duty.variant && duty.variant !== kind.parts.find((part) => part.id === duty.part)?.variants?.[0])
+        continue
+      if (!d.chance(0.85)) continue
+      const months = duty.limits.months?.usual ?? 24
+      const day = life.firstDay - Math.round(months * 30.4 * d.next() * 0.95)
+      const group = duty.each && instances(kind, duty.each) > 1 ? { group: n } : {}
+      const body =
+        duty.doneBy === 'fitted'
+          ? { v: 1, part: duty.part, ...group }
+          : { v: 1, task: duty.id, ...(duty.doneBy !== 'serviced' && group) }
+      write(life.ledger, 'machine', life.id, day, [{ kind: duty.doneBy, body }])
+    }
+  }
 }
 
 /** Planned visits, moved to an open weekday, with the drift of a busy firm. */
@@ -286,7 +309,7 @@ function correctTypo(d: Dice, life: MachineLife, day: number, endDay: number): v
 function staffRegenerates(
   resinL: number,
   softenerId: string,
-  write: (ledger: Entry[], kind: SubjectKind, id: string, day: number, jottings: Jotting[]) => void,
+  write: Write,
   ledger: Entry[],
   d: Dice,
   startDay: number,

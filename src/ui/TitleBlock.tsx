@@ -25,11 +25,11 @@ export function TitleBlock({
         <h1 className="page-name m-0 truncate">{name}</h1>
         <p className="narrow m-0 truncate text-[14px] text-second">{under}</p>
       </div>
-      <dl className="m-0 hidden min-w-0 flex-1 overflow-hidden md:flex">
+      <dl className="m-0 hidden h-[60px] min-w-0 flex-1 flex-wrap overflow-hidden md:flex">
         {facts.map((fact) => (
           <div
             key={fact.label}
-            className="flex flex-col justify-center border-l border-hair px-3 py-2 whitespace-nowrap"
+            className="flex h-[60px] flex-col justify-center border-l border-hair px-3 py-2 whitespace-nowrap"
           >
             <dt className="slim text-[13px] text-second">{fact.label}</dt>
             <dd className="mono m-0 text-[14px]" style={fact.tone ? { color: fact.tone } : undefined}>

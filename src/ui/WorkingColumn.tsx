@@ -29,7 +29,7 @@ export function WorkingColumn({ working, onAdjust }: Props) {
               <div className="flex items-baseline gap-2">
                 <span className="mono w-5 shrink-0 text-[12px] text-second">{n}</span>
                 <span className="narrow min-w-0 flex-1 text-[14px]">
-                  <span className={result ? 'font-semibold' : ''}>{line.what}</span>
+                  <span className={result ? 'font-semibold' : ''}>{dated(line.what)}</span>
                   {line.source && <span className="text-[13px] text-second">, {dated(line.source)}</span>}
                 </span>
                 <span className="mono shrink-0 text-right text-[13px]">
@@ -59,9 +59,7 @@ export function WorkingColumn({ working, onAdjust }: Props) {
         })}
       </ol>
       {working.why && (
-        <p className="m-0 border-t border-ink pt-1.5 text-[14px] text-second narrow">
-          {lineWords(working.why)}
-        </p>
+        <p className="m-0 border-t border-ink pt-1.5 text-[14px] text-second narrow">{working.why}</p>
       )}
     </div>
   )
@@ -80,4 +78,3 @@ const yearOf = (day: string) => ` ${day.slice(2, 4)}`
 const references = (line: Line): number[] =>
   [...(line.formula ?? '').matchAll(/\{(\d+)\}/g)].map((match) => Number(match[1]))
 const formula = (text: string) => dated(text.replace(/\{(\d+)\}/g, '[$1]'))
-const lineWords = (text: string) => text

@@ -31,6 +31,7 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
   const ticks: DueAxis['ticks'] = [1, 2, 3, 4, 5, 6, 7, 14, 21]
     .filter((days) => days < ahead)
     .map((days) => ({ x: at(days) }))
+    .filter((tick, i, all) => i === 0 || tick.x - all[i - 1]!.x > 7)
   const firstOfNext = addMonths(toDay(`${today.slice(0, 7)}-01`), 1)
   let lastLabel = at(3)
   for (let month = 0; ; month += 1) {

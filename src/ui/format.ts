@@ -36,6 +36,3 @@ export const halfWidth = (due: { p10: LocalDay; p90: LocalDay }): number =>
   Math.round((toDay(due.p90) - toDay(due.p10)) / 2)
 
 export const daysUntil = (day: LocalDay, today: LocalDay): number => toDay(day) - toDay(today)
-
-/** @example count(1, 'entry', 'entries') // '1 entry' */
-export const count = (n: number, one: string, many: string): string => `${figure(n)} ${n === 1 ? one : many}`

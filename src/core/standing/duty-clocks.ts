@@ -100,7 +100,7 @@ function counterLines({ facts, since, index, duty, add }: DutyContext) {
     what: 'Use',
     value: meanRate(use.rate),
     spread: sdRate(use.rate),
-    unit: `${unit}/open day`,
+    unit: '/open day',
     origin: use.readings > 1 ? 'measured' : 'default',
     source: use.readings > 1 ? `${use.readings} readings` : 'what such machines make, from memory',
     mark: use.readings > 1 ? undefined : 'M',

@@ -16,7 +16,7 @@ export const clockName: Record<Governing, string> = {
   litres: 'litres',
   months: 'age',
   detergentCycles: 'detergent',
-  prompt: "the machine's own prompt",
+  prompt: 'its own prompt',
   hygiene: 'hygiene',
 }
 

@@ -2,8 +2,8 @@ import { useState } from 'react'
 import type { Line } from '../../core/quantity/working.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { title } from '../standing-words.ts'
 import { SettingSheet } from './SettingSheet.tsx'
-import { title } from './WearLens.tsx'
 
 interface Props {
   bundle: MachineBundle

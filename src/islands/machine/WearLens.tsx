@@ -12,6 +12,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { SchoolLine } from './SchoolLine.tsx'
 
 interface Props {
@@ -253,23 +254,6 @@ function WorkingOf({
   )
 }
 
-/** Said where the hand is about to be; local codes and licensed practice come first. */
-export const cautionWords: Record<NonNullable<Standing['caution']>, string> = {
-  mains:
-    'Mains: unplug, prove dead and let it cool before opening. Electrical work by whoever is licensed for it here; local rules come first.',
-  pressure:
-    'Pressure: cold and at 0 bar before anything is opened. Safety valves are sealed and never adjusted; local rules for pressure vessels come first.',
-  scald: 'Hot metal and water: cloth or brush, hands clear of the outlet.',
-  acid: 'Acid: goggles and gloves, steam tap open, never in a closed vessel, never with bleach. Not for drinks until rinsed.',
-  detergent: 'Detergent: keep it off eyes and skin, rinse until the water is clear before the next drink.',
-  milk: 'Milk: what touched it is washed the same day.',
-}
-
-export const title = (standing: Standing): string => {
-  const verb = standing.part && standing.action !== 'replace' ? `: ${standing.action}` : ''
-  return `${standing.name}${standing.instance ? `, ${standing.instance}` : ''}${verb}`
-}
-
 const use = (one: ClockUse | undefined, digits = 0) => {
   if (!one) return '–'
   const used = digits ? one.used.toFixed(digits) : figure(Math.round(one.used))
@@ -292,13 +276,6 @@ function countUse(standing: Standing) {
   )
 }
 
-export function governs(standing: Standing): string {
-  const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
-  if (!one) return 'no clock runs out'
-  const used = one.clock === 'months' ? one.used.toFixed(1) : figure(Math.round(one.used))
-  return `${clockName[one.clock]}, ${used} of ${figure(one.limit)} ${one.unit}`
-}
-
 function windowWords(standing: Standing, today: string): string {
   if (!standing.due) return 'over 10 years'
   const { p10, p50, p90 } = standing.due
@@ -311,14 +288,6 @@ const phoneDue = (standing: Standing, today: string): string => {
   if (!standing.due) return 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)} ± ${halfWidth(standing.due)}`
-}
-
-export function dueSentence(standing: Standing, today: string): string {
-  if (!standing.due || !standing.governing) return 'No clock runs out within ten years.'
-  const days = daysUntil(standing.due.p50, today)
-  const spread = halfWidth(standing.due)
-  const over = days < 0 ? `, overdue ${-days} days` : ''
-  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, by ${clockName[standing.governing]}${over}`
 }
 
 const flagWords = (flag: Reckoning['flags'][number]): string => {

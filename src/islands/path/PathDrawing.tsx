@@ -193,7 +193,7 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
   const standings = hanging?.standings ?? []
   const rows = rowsOf(standings, hangs)
   const soonest = rows.flatMap((row) => row.standing ?? []).sort(byDue)[0] ?? null
-  const blockY = hangs === 'band' ? bandY : hangs === 'beside' ? at.y - 44 : at.y - 24
+  const blockY = hangs === 'band' ? bandY : hangs === 'beside' ? at.y - 53 : at.y - 24
   const box = frame(placed)
   const label = hasDuties
     ? `${station.name}: ${soonest ? `${soonest.name}, ${lasts(soonest.due, today)}` : (hanging?.words ?? 'nothing due')}`
@@ -295,10 +295,17 @@ export const byDue = (a: Standing, b: Standing): number => {
   return x < y ? -1 : x > y ? 1 : a.key < b.key ? -1 : 1
 }
 
+/** What fits under a lifeline: the verb where it is not a replacement, the spread where there is room. */
+function shortReading(standing: Standing, today: string): string {
+  const verb =
+    standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
+  const text = `${verb}${lasts(standing.due, today)}`
+  return text.length > 13 ? text.replace(/ ±\d+$/, '').replace('overdue', 'over') : text
+}
+
 function Reading({ standing, today, x, y }: { standing: Standing; today: string; x: number; y: number }) {
   const urgency = urgencyOf(standing.due, today)
-  const verb = standing.action === 'replace' ? '' : `${standing.action} `
-  const text = `${verb}${lasts(standing.due, today)}`
+  const text = shortReading(standing, today)
   return (
     <g>
       <text

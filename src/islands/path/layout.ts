@@ -54,7 +54,7 @@ const halfWidth: Partial<Record<StationSymbol, number>> = {
 const half = (station: Station) => halfWidth[station.symbol] ?? 17
 
 const mainY = 178
-const laneY: Record<number, number> = { [-2]: 52, [-1]: 112, 1: 254 }
+const laneY: Record<number, number> = { [-2]: 58, [-1]: 118, 1: 254 }
 const bandY = 274
 const rowPitch = 34
 /** Room a lifeline with its name needs. */

@@ -1,0 +1,81 @@
+import { useEffect, useRef } from 'react'
+import { figure } from '../../ui/format.ts'
+import type { Draft } from './draft.ts'
+import { type Expected, verdict } from './expected-count.ts'
+import { PlausibilityRule } from './PlausibilityRule.tsx'
+
+interface Props {
+  draft: Draft
+  onChange: (part: Partial<Draft>) => void
+  name: string
+  unit: string
+  expected: Expected | null
+  issues: Map<string, string>
+  meterName: string
+}
+
+/** Today's counter against what it should show, and a water meter where there is one. */
+export function Counters({ draft, onChange, name, unit, expected, issues, meterName }: Props) {
+  const said = verdict(draft.counter, expected)
+  const first = useRef<HTMLInputElement>(null)
+  // A known machine is entered from here in seconds; on a phone the keyboard would cover the page.
+  useEffect(() => {
+    if (window.innerWidth >= 768) first.current?.focus()
+  }, [])
+  return (
+    <div className="flex flex-col gap-2 pt-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <label className="flex items-center gap-3">
+          <span className="w-[130px] leading-tight">
+            {name.split(',')[0]}
+            <span className="block text-[13px] text-second">{name.split(',')[1] ?? unit}</span>
+          </span>
+          <input
+            className="field mono w-[112px] text-right"
+            inputMode="numeric"
+            ref={first}
+            name="counter"
+            autoComplete="off"
+            value={draft.counter}
+            onChange={(event) => onChange({ counter: event.target.value })}
+            aria-invalid={issues.has('counter')}
+            aria-describedby="counter-says"
+          />
+        </label>
+        {expected && <PlausibilityRule expected={expected} text={draft.counter} />}
+        <span id="counter-says" role="status" className="text-[13px] leading-tight">
+          {issues.has('counter') ? (
+            <b className="text-seal">{issues.get('counter')}</b>
+          ) : said ? (
+            <>
+              <b className={said.doubtful ? 'text-brass-ink' : ''}>{said.words}</b>
+              <span className="block text-second">{said.under}</span>
+            </>
+          ) : expected ? (
+            <span className="text-second">
+              last {figure(expected.last)}, {expected.days} open days ago
+            </span>
+          ) : (
+            <span className="text-second">never read: type what it shows</span>
+          )}
+        </span>
+      </div>
+      <label className="flex flex-wrap items-center gap-3">
+        <span className="w-[130px] leading-tight">
+          {meterName}
+          <span className="block text-[13px] text-second">litres, if there is one</span>
+        </span>
+        <input
+          className="field mono w-[112px] text-right"
+          inputMode="numeric"
+          name="meter"
+          autoComplete="off"
+          value={draft.meter}
+          onChange={(event) => onChange({ meter: event.target.value })}
+          aria-invalid={issues.has('meter')}
+        />
+        {issues.has('meter') && <b className="text-[13px] text-seal">{issues.get('meter')}</b>}
+      </label>
+    </div>
+  )
+}

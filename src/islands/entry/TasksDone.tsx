@@ -1,0 +1,91 @@
+import { useMemo, useState } from 'react'
+import type { Standing } from '../../core/standing/standing.ts'
+import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { title } from '../standing-words.ts'
+import type { Draft } from './draft.ts'
+
+interface Props {
+  draft: Draft
+  onChange: (part: Partial<Draft>) => void
+  standings: Standing[]
+  today: string
+}
+
+const shownFirst = 8
+
+/** Tasks of this machine, soonest due first; the letter ticks. */
+export function TasksDone({ draft, onChange, standings, today }: Props) {
+  const [all, setAll] = useState(false)
+  const tasks = useMemo(
+    () => standings.filter((standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test'),
+    [standings],
+  )
+  const letters = useMemo(() => lettersFor(tasks.slice(0, shownFirst)), [tasks])
+  const toggle = (key: string) =>
+    onChange({
+      tasks: draft.tasks.includes(key) ? draft.tasks.filter((one) => one !== key) : [...draft.tasks, key],
+    })
+  const visible = all ? tasks : tasks.filter((task, i) => i < shownFirst || draft.tasks.includes(task.key))
+  const onKey = (event: React.KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const key = letters.get(event.key.toUpperCase())
+    if (key) {
+      event.preventDefault()
+      toggle(key)
+    }
+  }
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: letters reach the boxes inside; each box works by itself
+    <div className="pt-1" onKeyDown={onKey}>
+      <div className="grid gap-x-6 xl:grid-cols-2">
+        {visible.map((task) => {
+          const letter = [...letters].find(([, key]) => key === task.key)?.[0]
+          const urgency = urgencyOf(task.due, today)
+          return (
+            <label
+              key={task.key}
+              className="flex min-h-[34px] cursor-pointer items-center gap-2 border-t border-hair max-md:min-h-[52px]"
+            >
+              <input
+                type="checkbox"
+                className="h-[18px] w-[18px] accent-[var(--deep)]"
+                checked={draft.tasks.includes(task.key)}
+                onChange={() => toggle(task.key)}
+                aria-keyshortcuts={letter}
+              />
+              <span className="mono w-4 text-[14px] font-semibold text-deep" aria-hidden="true">
+                {letter}
+              </span>
+              <span className="narrow min-w-0 flex-1 truncate">{title(task)}</span>
+              <span className="mono text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
+                {lasts(task.due, today)}
+              </span>
+              <span className="mono w-[58px] text-right text-[13px] text-second">{task.minutes} min</span>
+            </label>
+          )
+        })}
+      </div>
+      {!all && tasks.length > visible.length && (
+        <button
+          type="button"
+          className="min-h-[44px] text-[14px] font-semibold text-copper"
+          onClick={() => setAll(true)}
+        >
+          {tasks.length - visible.length} more tasks
+        </button>
+      )}
+    </div>
+  )
+}
+
+/** A letter for each task: of its own name where one is free. */
+function lettersFor(tasks: Standing[]): Map<string, string> {
+  const taken = new Map<string, string>()
+  for (const task of tasks) {
+    const letter = [...`${task.action}${task.name}abcdefghijklmnopqrstuvwxyz`.toUpperCase()].find(
+      (candidate) => /[A-Z]/.test(candidate) && !taken.has(candidate),
+    )
+    if (letter) taken.set(letter, task.key)
+  }
+  return taken
+}

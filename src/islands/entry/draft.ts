@@ -1,0 +1,175 @@
+import { kindById } from '../../core/kinds/index.ts'
+import type { Entry, SubjectKind } from '../../core/ledger/entry.ts'
+import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+
+/** One water test as it is being typed. */
+export interface TestDraft {
+  method: 'drops' | 'strip'
+  drops: string
+  low: string
+  high: string
+}
+
+/** A part as it is being jotted down: how it looked, and whether it was changed. */
+export interface PartDraft {
+  condition?: number
+  changed: boolean
+}
+
+/** A visit being written, with the ids its entries will have: saved twice is saved once. */
+export interface Draft {
+  visitId: string
+  ids: Record<string, string>
+  happenedOn: string
+  startedAt: string
+  counter: string
+  meter: string
+  unit: string
+  perDrop: string
+  tests: Record<string, TestDraft>
+  tasks: string[]
+  parts: Record<string, PartDraft>
+  found: Record<string, string>
+  left: Record<string, string>
+  note: string
+}
+
+/** A figure that could not be read, at its field. */
+export interface FieldIssue {
+  slot: string
+  message: string
+}
+
+/** Entries of a draft, each with the field it came from. */
+export interface Made {
+  entries: { slot: string; entry: Entry }[]
+  issues: FieldIssue[]
+}
+
+export const emptyTest: TestDraft = { method: 'drops', drops: '', low: '', high: '' }
+
+/** The water tests a visit may hold: where the sample is from, and what is counted. */
+export const testSlots = {
+  'raw-total': { point: 'raw', quantity: 'total', name: 'Raw, total', subject: 'site' },
+  'raw-carbonate': { point: 'raw', quantity: 'carbonate', name: 'Raw, carbonate', subject: 'site' },
+  softened: { point: 'softened', quantity: 'total', name: 'After softener', subject: 'softener' },
+} as const
+
+/** @example decimal('9,2') // 9.2 */
+export function decimal(text: string): number | null {
+  const value = Number(text.trim().replace(',', '.'))
+  return text.trim() !== '' && Number.isFinite(value) ? value : null
+}
+
+/** A position's part and which of several. @example splitKey('group-gasket@2') // { id: 'group-gasket', group: 2 } */
+export function splitKey(key: string): { id: string; group?: number } {
+  const [id = '', n] = key.split('@')
+  return n ? { id, group: Number(n) } : { id }
+}
+
+/**
+ * The entries a draft stands for. Pure, so that the preview and the save show the same thing.
+ * @param idFor - the lasting id of a slot
+ */
+export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot: string) => string): Made {
+  const made: Made = { entries: [], issues: [] }
+  const kind = kindById(bundle.machine.kind)!
+  const subjects: Record<string, string | undefined> = {
+    machine: bundle.machine.id,
+    site: bundle.site.id,
+    softener: bundle.softener?.id,
+  }
+  const add = (slot: string, subjectKind: SubjectKind, kindOf: EntryKind, body: Record<string, unknown>) => {
+    const subjectId = subjects[subjectKind]
+    if (!subjectId) return
+    const entry: Entry = {
+      id: idFor(slot),
+      subjectKind,
+      subjectId,
+      visitId: draft.visitId,
+      kind: kindOf,
+      happenedAt: draft.startedAt,
+      happenedOn: draft.happenedOn,
+      body: { v: 1, ...body },
+    }
+    made.entries.push({ slot, entry })
+  }
+  const wrong = (slot: string, message: string) => made.issues.push({ slot, message })
+
+  for (const [slot, counter, subject, text] of [
+    ['counter', 'shots', 'machine', draft.counter],
+    ['meter', 'litres', bundle.softener ? 'softener' : 'machine', draft.meter],
+  ] as const) {
+    if (!text.trim()) continue
+    const count = parseCountCell(text)
+    if (count === null) wrong(slot, 'is not a count: whole numbers, such as 184220')
+    else add(slot, subject, 'reading', { counter, count })
+  }
+  for (const [slot, test] of Object.entries(draft.tests)) {
+    const about = testSlots[slot as keyof typeof testSlots]
+    const typed = test.method === 'drops' ? [test.drops] : [test.low, test.high]
+    if (!about || typed.every((text) => !text.trim())) continue
+    const figures = typed.map(decimal)
+    const perDrop = decimal(draft.perDrop)
+    if (figures.some((figure) => figure === null))
+      wrong(slot, test.method === 'drops' ? 'is not a number of drops' : 'needs both ends of the zone')
+    else if (test.method === 'drops' && perDrop === null) wrong(slot, 'what one drop is worth is missing')
+    else {
+      const found =
+        test.method === 'drops' ? { drops: figures[0], perDrop } : { low: figures[0], high: figures[1] }
+      add(slot, about.subject, 'water-test', {
+        point: about.point,
+        quantity: about.quantity,
+        method: test.method,
+        unit: draft.unit,
+        ...found,
+      })
+    }
+  }
+  for (const key of draft.tasks) {
+    const { id, group } = splitKey(key)
+    if (id === 'descale') add(`task:${key}`, 'machine', 'descaled', { task: 'descale' })
+    else if (id === 'regenerate') add(`task:${key}`, 'softener', 'regenerated', {})
+    else if (id === 'change-cartridge') add(`task:${key}`, 'softener', 'cartridge-changed', {})
+    else {
+      const duty = kind.duties.find((candidate) => candidate.id === id)
+      if (duty)
+        add(`task:${key}`, 'machine', duty.doneBy, {
+          task: id,
+          ...(group && duty.doneBy !== 'serviced' && { group }),
+        })
+    }
+  }
+  for (const [key, part] of Object.entries(draft.parts)) {
+    const { id, group } = splitKey(key)
+    const about = { part: id, ...(group && { group }) }
+    if (part.changed) {
+      add(`part:${key}:removed`, 'machine', 'removed', {
+        ...about,
+        ...(part.condition !== undefined && { condition: part.condition }),
+      })
+      add(`part:${key}:fitted`, 'machine', 'fitted', about)
+    } else if (part.condition !== undefined) {
+      add(`part:${key}:inspected`, 'machine', 'inspected', { ...about, condition: part.condition })
+    }
+  }
+  for (const state of ['found', 'left'] as const) {
+    for (const [key, text] of Object.entries(draft[state])) {
+      if (!text.trim()) continue
+      const value = decimal(text)
+      const { id, group } = splitKey(key)
+      if (value === null) wrong(`measure:${key}:${state}`, 'is not a number')
+      else
+        add(`measure:${key}:${state}`, 'machine', 'measured', {
+          measure: id,
+          ...(group && { group }),
+          state,
+          value,
+        })
+    }
+  }
+  if (draft.note.trim()) add('note', 'machine', 'note', { text: draft.note.trim() })
+  return made
+}

@@ -1,0 +1,61 @@
+import { toDay } from '../../core/quantity/local-day.ts'
+import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
+import type { OpenDays } from '../../core/usage/open-days.ts'
+import { figure } from '../../ui/format.ts'
+
+/** What the counter should show today, and what to say of what was typed. */
+export interface Expected {
+  last: number
+  low: number
+  value: number
+  high: number
+  days: number
+}
+
+/** The window eight readings in ten fall into, from the rate and the days' scatter. */
+export function expectedCount(
+  counter: { count: number; on: string },
+  use: { mean: number; sd: number },
+  open: OpenDays,
+  on: string,
+): Expected {
+  const days = Math.max(0, open.count(toDay(counter.on), toDay(on)))
+  const value = counter.count + use.mean * days
+  const spread = 1.2816 * Math.sqrt((use.sd * days) ** 2 + 4 * use.mean * Math.max(days, 1))
+  return {
+    last: counter.count,
+    low: Math.max(counter.count, value - spread),
+    value,
+    high: value + spread,
+    days,
+  }
+}
+
+/** A verdict in words. It never blocks: what was read was read. */
+export function verdict(
+  text: string,
+  expected: Expected | null,
+): { words: string; under: string; doubtful: boolean } | null {
+  const count = parseCountCell(text)
+  if (!text.trim() || count === null) return null
+  if (!expected)
+    return { words: 'first reading here', under: 'a second one gives the use a day', doubtful: false }
+  const rise = count - expected.last
+  if (rise < 0)
+    return {
+      words: `below the last, ${figure(expected.last)}`,
+      under: 'a typing error, or a new board? Kept and marked.',
+      doubtful: true,
+    }
+  const perDay = expected.days > 0 ? `${figure(Math.round(rise / expected.days))} an open day` : 'same day'
+  const wide = expected.value + 4 * (expected.high - expected.value)
+  if (count > wide)
+    return { words: `far above: ${perDay}`, under: 'one digit too many? Kept and marked.', doubtful: true }
+  if (count > expected.high || count < expected.low)
+    return {
+      words: `${count > expected.high ? 'more' : 'less'} than usual: ${perDay}`,
+      under: `expected about ${figure(Math.round(expected.value))}`,
+      doubtful: false,
+    }
+  return { words: `fits: ${perDay}`, under: `over ${expected.days} open days`, doubtful: false }
+}

@@ -1,0 +1,90 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { browserNow } from '../../ui/clock.ts'
+import { newId } from '../send-entries.ts'
+import type { Draft } from './draft.ts'
+
+const keyOf = (machineId: string) => `evenshot-draft-${machineId}`
+const kitKey = 'evenshot-drop-kit'
+
+/** A draft that survives a reload: kept on this device until it is saved or thrown away. */
+export function useDraft(machineId: string, today: string) {
+  const [draft, setDraft] = useState<Draft>(() => fresh(today, { unit: 'dH', perDrop: '1' }))
+  const [restored, setRestored] = useState(false)
+  const ids = useRef<Record<string, string>>({})
+  const ready = useRef(false)
+
+  useEffect(() => {
+    const kept = read<Draft>(keyOf(machineId))
+    const kit = read<{ unit: string; perDrop: string }>(kitKey)
+    if (kept) {
+      ids.current = kept.ids
+      setDraft(kept)
+      setRestored(true)
+    } else setDraft(fresh(today, kit ?? { unit: 'dH', perDrop: '1' }))
+    ready.current = true
+  }, [machineId, today])
+
+  useEffect(() => {
+    if (!ready.current) return
+    // A full or forbidden store costs the draft its second life, not the visit: saving goes on.
+    try {
+      localStorage.setItem(kitKey, JSON.stringify({ unit: draft.unit, perDrop: draft.perDrop }))
+      if (isEmpty(draft)) localStorage.removeItem(keyOf(machineId))
+      else localStorage.setItem(keyOf(machineId), JSON.stringify({ ...draft, ids: ids.current }))
+    } catch (error) {
+      console.info('The draft is not kept on this device', error)
+    }
+  }, [draft, machineId])
+
+  const idFor = useCallback((slot: string) => {
+    ids.current[slot] ??= newId()
+    return ids.current[slot]
+  }, [])
+  const clear = useCallback(() => {
+    localStorage.removeItem(keyOf(machineId))
+    ids.current = {}
+    setRestored(false)
+    setDraft((now) => fresh(today, now))
+  }, [machineId, today])
+  return { draft, setDraft, restored, idFor, clear }
+}
+
+const fresh = (today: string, kit: { unit: string; perDrop: string }): Draft => ({
+  visitId: newId(),
+  ids: {},
+  happenedOn: today,
+  startedAt: browserNow().toISOString(),
+  counter: '',
+  meter: '',
+  unit: kit.unit,
+  perDrop: kit.perDrop,
+  tests: {},
+  tasks: [],
+  parts: {},
+  found: {},
+  left: {},
+  note: '',
+})
+
+function isEmpty(draft: Draft): boolean {
+  const texts = [
+    draft.counter,
+    draft.meter,
+    draft.note,
+    ...Object.values(draft.found),
+    ...Object.values(draft.left),
+    ...Object.values(draft.tests).flatMap((test) => [test.drops, test.low, test.high]),
+  ]
+  return (
+    texts.every((text) => !text.trim()) && draft.tasks.length === 0 && Object.keys(draft.parts).length === 0
+  )
+}
+
+function read<T>(key: string): T | null {
+  try {
+    const text = localStorage.getItem(key)
+    return text ? (JSON.parse(text) as T) : null
+  } catch {
+    return null
+  }
+}

@@ -1,0 +1,400 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Standing } from '../../core/standing/standing.ts'
+import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
+import { DueScale } from '../../ui/DueScale.tsx'
+import { dueAxis } from '../../ui/due-axis.ts'
+import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { Key } from '../../ui/Key.tsx'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { typing } from '../../ui/typing.ts'
+import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
+import type { RoundChoices, RoundPage, RoundRow } from '../../views/round-page.ts'
+import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
+import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
+
+interface Props {
+  first: RoundPage
+  choices: RoundChoices
+  firm: string
+  today: string
+  filter: RoundFilter
+}
+
+const staleDays = 60
+
+/** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
+export function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
+  const [page, setPage] = useState(first)
+  const [filter, setFilter] = useState(firstFilter)
+  const [at, setAt] = useState(0)
+  const [failed, setFailed] = useState(false)
+  const [sheet, setSheet] = useState(false)
+  const untouched = useRef(true)
+  const rows = page.rows
+  const chosen = rows[at] ?? null
+  const detail = useDetail(chosen)
+  const axis = dueAxis(today, 340)
+  const phoneAxis = dueAxis(today, 128)
+
+  useEffect(() => {
+    if (untouched.current) {
+      untouched.current = false
+      return
+    }
+    const stop = new AbortController()
+    const timer = setTimeout(async () => {
+      history.replaceState(null, '', `?${query(filter)}`)
+      try {
+        const response = await fetch(`/api/round?${query(filter)}`, { signal: stop.signal })
+        if (!response.ok) throw new Error(String(response.status))
+        setPage(await response.json())
+        setAt(0)
+        setFailed(false)
+      } catch {
+        if (!stop.signal.aborted) setFailed(true)
+      }
+    }, 150)
+    return () => {
+      stop.abort()
+      clearTimeout(timer)
+    }
+  }, [filter])
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        typing(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        document.querySelector('[role=dialog]')
+      )
+        return
+      if (event.key === 'j') setAt((now) => Math.min(rows.length - 1, now + 1))
+      if (event.key === 'k') setAt((now) => Math.max(0, now - 1))
+      if (event.key === 'w') setSheet(true)
+      if (event.key === 'f') document.querySelector<HTMLElement>('[data-filter-word]')?.focus()
+      if (
+        event.key === 'Enter' &&
+        chosen &&
+        !(event.target instanceof HTMLAnchorElement) &&
+        !(event.target instanceof HTMLButtonElement)
+      )
+        location.assign(machineHref(chosen))
+      if (event.key === 'n' && chosen?.machineId) location.assign(`/machines/${chosen.machineId}/entry`)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [chosen, rows.length])
+
+  useEffect(() => {
+    document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: 'nearest' })
+  }, [at])
+
+  const more = useCallback(async () => {
+    const response = await fetch(`/api/round?${query(filter)}&cursor=${page.next}`)
+    if (!response.ok) return setFailed(true)
+    const next = (await response.json()) as RoundPage
+    setPage({ ...next, rows: [...rows, ...next.rows] })
+  }, [filter, page.next, rows])
+
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <DueDefs />
+      <TitleBlock
+        name="Coming due"
+        under={`${firm}, ${page.machines} machines`}
+        facts={[
+          {
+            label: 'Overdue',
+            value: page.overdue,
+            source: page.overdue === 1 ? 'task' : 'tasks',
+            ...(page.overdue > 0 && { tone: 'var(--seal)' }),
+          },
+          { label: 'Here', value: page.matching, source: `of ${page.all} in this time` },
+          {
+            label: 'Stale readings',
+            value: page.staleReadings,
+            source: `older than ${staleDays} d`,
+            ...(page.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
+          },
+          ...(page.waiting > 0
+            ? [{ label: 'Being reckoned', value: page.waiting, source: 'figures may move' }]
+            : []),
+        ]}
+      />
+      <div className="flex min-w-0 flex-1">
+        <section className="min-w-0 flex-1 bg-enamel pb-10" aria-label="Coming due">
+          <div className="px-4 pt-2 lg:px-6">
+            <FilterSentence
+              filter={filter}
+              choices={choices}
+              matching={page.matching}
+              all={page.all}
+              onChange={setFilter}
+            />
+          </div>
+          {failed && (
+            <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal">
+              No connection: the list is as it was.
+            </p>
+          )}
+          {rows.length === 0 ? (
+            <Empty filtered={page.all > 0} onClear={() => setFilter({ horizon: filter.horizon })} />
+          ) : (
+            <>
+              <div className="slim hidden items-end px-4 text-[13px] text-second md:flex lg:px-6">
+                <span className="w-[24%] min-w-[150px] pb-1.5 pl-2.5">Place, machine</span>
+                <span className="min-w-0 flex-1 pb-1.5">Task, and what governs</span>
+                <DueScale axis={axis} />
+                <span className="w-[104px] pb-1.5 pl-3">Due</span>
+              </div>
+              <ul className="m-0 list-none p-0">
+                {rows.map((row, i) => (
+                  <Row
+                    key={`${row.subjectId} ${row.standing.key}`}
+                    row={row}
+                    index={i}
+                    on={i === at}
+                    today={today}
+                    axis={axis}
+                    phoneAxis={phoneAxis}
+                    onChoose={() => (i === at && window.innerWidth < 1024 ? setSheet(true) : setAt(i))}
+                  />
+                ))}
+              </ul>
+              {page.next && (
+                <button type="button" className="plain m-4" onClick={more}>
+                  More: {page.matching - rows.length} later ones
+                </button>
+              )}
+              <p className="m-0 hidden flex-wrap gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex">
+                <span>
+                  <Key>j</Key> <Key>k</Key> row
+                </span>
+                <span>
+                  <Key>Enter</Key> open the machine
+                </span>
+                <span>
+                  <Key>n</Key> new entry there
+                </span>
+                <span>
+                  <Key>f</Key> change a word of the first line
+                </span>
+                <span className="ml-auto">Taller: surer in days. Dashed: the last reading is old.</span>
+              </p>
+            </>
+          )}
+        </section>
+        {chosen && (
+          <aside
+            className="sticky top-0 hidden h-screen w-[332px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block"
+            aria-label="Working"
+          >
+            <h2 className="head m-0">
+              <span className="text-copper">Working</span> {title(chosen.standing)}
+            </h2>
+            <p className="m-0">{dueSentence(chosen.standing, today)}</p>
+            <p className="m-0 mb-2 text-[14px] text-second">
+              {chosen.siteName}, {chosen.machineName}
+              {chosen.model && `, ${chosen.model}`}
+            </p>
+            <Detail detail={detail} />
+            {chosen.standing.caution && (
+              <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">
+                {cautionWords[chosen.standing.caution]}
+              </p>
+            )}
+            <p className="mt-4 flex gap-3">
+              <a href={machineHref(chosen)} className="plain inline-flex items-center">
+                Open the machine
+              </a>
+              {chosen.machineId && (
+                <a href={`/machines/${chosen.machineId}/entry`} className="plain inline-flex items-center">
+                  New entry
+                </a>
+              )}
+            </p>
+          </aside>
+        )}
+      </div>
+      {chosen && (
+        <Sheet
+          open={sheet}
+          onOpenChange={setSheet}
+          title={title(chosen.standing)}
+          about={`${chosen.siteName}, ${chosen.machineName}. ${dueSentence(chosen.standing, today)}`}
+          from="bottom"
+        >
+          <Detail detail={detail} />
+          <p className="mt-4 mb-0 flex gap-3">
+            <a href={machineHref(chosen)} className="act inline-flex items-center">
+              Open the machine
+            </a>
+            {chosen.machineId && (
+              <a href={`/machines/${chosen.machineId}/entry`} className="plain inline-flex items-center">
+                New entry
+              </a>
+            )}
+          </p>
+        </Sheet>
+      )}
+    </div>
+  )
+}
+
+const machineHref = (row: RoundRow) =>
+  `/machines/${row.machineId}?task=${encodeURIComponent(row.standing.key)}`
+
+function query(filter: RoundFilter): string {
+  const entries = Object.entries(filter).filter((entry): entry is [string, string] => Boolean(entry[1]))
+  return new URLSearchParams(entries).toString()
+}
+
+/** The working of the chosen row, fetched when somebody looks at it. */
+function useDetail(row: RoundRow | null): Standing | null | 'failed' {
+  const [detail, setDetail] = useState<Standing | null | 'failed'>(null)
+  const id = row ? `${row.subjectId}/${encodeURIComponent(row.standing.key)}` : null
+  useEffect(() => {
+    setDetail(null)
+    if (!id) return
+    const stop = new AbortController()
+    const timer = setTimeout(async () => {
+      try {
+        const response = await fetch(`/api/standings/${id}`, { signal: stop.signal })
+        setDetail(response.ok ? await response.json() : 'failed')
+      } catch {
+        if (!stop.signal.aborted) setDetail('failed')
+      }
+    }, 60)
+    return () => {
+      stop.abort()
+      clearTimeout(timer)
+    }
+  }, [id])
+  return detail
+}
+
+function Detail({ detail }: { detail: Standing | null | 'failed' }) {
+  if (detail === 'failed')
+    return <p className="text-second">The working needs the network. The machine's own page has it too.</p>
+  return detail ? (
+    <WorkingColumn working={detail.working} />
+  ) : (
+    <div className="min-h-[200px]" aria-busy="true" />
+  )
+}
+
+interface RowProps {
+  row: RoundRow
+  index: number
+  on: boolean
+  today: string
+  axis: ReturnType<typeof dueAxis>
+  phoneAxis: ReturnType<typeof dueAxis>
+  onChoose: () => void
+}
+
+function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
+  const { standing } = row
+  const urgency = urgencyOf(standing.due, today)
+  const readingAge = row.readingOn ? -daysUntil(row.readingOn, today) : null
+  const counts = standing.uses.some((use) => use.clock !== 'months' && use.clock !== 'hygiene')
+  const stale = row.subjectKind === 'machine' && counts && (readingAge === null || readingAge > staleDays)
+  const over = standing.due ? -daysUntil(standing.due.p50, today) : 0
+  return (
+    <li className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}>
+      <button
+        type="button"
+        data-row={index}
+        aria-pressed={on}
+        onClick={onChoose}
+        onDoubleClick={() => location.assign(machineHref(row))}
+        className="grid min-h-[56px] w-full grid-cols-[1fr_auto] items-center gap-x-2 px-4 py-1 text-left md:flex md:gap-x-0 md:min-h-[37px] md:py-0.5 lg:px-6"
+      >
+        <span className="min-w-0 max-md:order-2 max-md:text-[14px] md:w-[24%] md:min-w-[150px] md:pl-2.5">
+          <span className="narrow block truncate text-[14px] leading-tight md:font-semibold">
+            {row.siteName}
+          </span>
+          <span className="narrow block truncate text-[13px] leading-tight text-second">
+            {row.machineName}
+            {row.model && `, ${row.model}`}
+          </span>
+        </span>
+        <span className="min-w-0 max-md:order-1 md:flex-1 md:pr-2">
+          <span className="narrow block truncate text-[14px] leading-tight font-semibold max-md:text-[15px]">
+            {title(standing)}
+          </span>
+          <span
+            className={`narrow block truncate text-[13px] leading-tight ${stale ? 'text-brass-ink' : 'text-second'}`}
+          >
+            {stale
+              ? readingAge === null
+                ? 'never read: wide'
+                : `last read ${readingAge} days ago: wide`
+              : governs(standing)}
+          </span>
+        </span>
+        <svg width={axis.width} height={34} className="hidden shrink-0 md:block" aria-hidden="true">
+          {axis.bands.slice(1).map((band) => (
+            <path key={band.name} d={`M${band.from} 0V34`} stroke="var(--hair)" />
+          ))}
+          <path d={`M${axis.todayX} 0V34`} stroke="var(--ink)" strokeWidth={1.25} />
+          {standing.due && <DueBell due={standing.due} axis={axis} y={18} reach={12} stale={stale} />}
+        </svg>
+        <svg
+          width={phoneAxis.width}
+          height={24}
+          className="block max-md:order-1 md:hidden"
+          aria-hidden="true"
+        >
+          <path d={`M${phoneAxis.todayX} 0V24`} stroke="var(--ink)" strokeWidth={1.25} />
+          {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} stale={stale} />}
+        </svg>
+        <span
+          className="mono shrink-0 text-[13px] leading-tight max-md:order-3 max-md:text-right md:w-[104px] md:pl-3"
+          style={{ color: urgencyInk[urgency] }}
+        >
+          <span className="block font-semibold">
+            {standing.due &&
+              (daysUntil(standing.due.p50, today) === 0 ? 'today' : dayNear(standing.due.p50, today))}
+          </span>
+          <span className="block">
+            {over > 0
+              ? `${figure(over)} d over`
+              : standing.due && halfWidth(standing.due) > 0
+                ? `± ${figure(halfWidth(standing.due))} d`
+                : 'to the day'}
+          </span>
+        </span>
+      </button>
+    </li>
+  )
+}
+
+function Empty({ filtered, onClear }: { filtered: boolean; onClear: () => void }) {
+  return (
+    <div className="px-6 py-8">
+      <p className="head m-0">
+        {filtered ? 'Nothing due matches these words' : 'Nothing is due in this time'}
+      </p>
+      <p className="mt-1 text-second">
+        {filtered
+          ? 'Look further ahead, or let go of a word.'
+          : 'A machine shows here once it has been taken on; its first counter readings bring the dates closer. Look further ahead, or read counters in from a spreadsheet.'}
+      </p>
+      <p className="flex gap-3">
+        {filtered && (
+          <button type="button" className="plain" onClick={onClear}>
+            Any site, kind and technician
+          </button>
+        )}
+        <a href="/readings" className="plain inline-flex items-center">
+          Readings from a spreadsheet
+        </a>
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,38 @@
+import { clockName } from '../core/standing/duty-standing.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import { dayLong, daysUntil, figure, halfWidth } from '../ui/format.ts'
+
+/** How a standing is called on every screen. */
+export const title = (standing: Standing): string => {
+  const verb = standing.part && standing.action !== 'replace' ? `: ${standing.action}` : ''
+  return `${standing.name}${standing.instance ? `, ${standing.instance}` : ''}${verb}`
+}
+
+/** What governs, and how much of it is used. */
+export function governs(standing: Standing): string {
+  const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
+  if (!one) return 'no clock runs out'
+  const used = one.clock === 'months' ? one.used.toFixed(1) : figure(Math.round(one.used))
+  return `${clockName[one.clock]}, ${used} of ${figure(one.limit)} ${one.unit}`
+}
+
+/** The answer above a working. */
+export function dueSentence(standing: Standing, today: string): string {
+  if (!standing.due || !standing.governing) return 'No clock runs out within ten years.'
+  const days = daysUntil(standing.due.p50, today)
+  const spread = halfWidth(standing.due)
+  const over = days < 0 ? `, overdue ${-days} days` : ''
+  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, by ${clockName[standing.governing]}${over}`
+}
+
+/** Said where the hand is about to be; local codes and licensed practice come first. */
+export const cautionWords: Record<NonNullable<Standing['caution']>, string> = {
+  mains:
+    'Mains: unplug, prove dead and let it cool before opening. Electrical work by whoever is licensed for it here; local rules come first.',
+  pressure:
+    'Pressure: cold and at 0 bar before anything is opened. Safety valves are sealed and never adjusted; local rules for pressure vessels come first.',
+  scald: 'Hot metal and water: cloth or brush, hands clear of the outlet.',
+  acid: 'Acid: goggles and gloves, steam tap open, never in a closed vessel, never with bleach. Not for drinks until rinsed.',
+  detergent: 'Detergent: keep it off eyes and skin, rinse until the water is clear before the next drink.',
+  milk: 'Milk: what touched it is washed the same day.',
+}
