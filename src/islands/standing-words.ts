@@ -1,6 +1,7 @@
 import { clockName } from '../core/standing/duty-standing.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import { dayLong, daysUntil, figure, halfWidth } from '../ui/format.ts'
+import { usedOn } from '../ui/urgency.ts'
 
 /** How a standing is called on every screen. */
 export const title = (standing: Standing): string => {
@@ -9,10 +10,11 @@ export const title = (standing: Standing): string => {
 }
 
 /** What governs, and how much of it is used. */
-export function governs(standing: Standing): string {
+export function governs(standing: Standing, today: string): string {
   const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
   if (!one) return 'no clock runs out'
-  const used = one.clock === 'months' ? one.used.toFixed(1) : figure(Math.round(one.used))
+  const now = usedOn(one, standing.asOf, today)
+  const used = one.clock === 'months' ? now.toFixed(1) : figure(Math.round(now))
   return `${clockName[one.clock]}, ${used} of ${figure(one.limit)} ${one.unit}`
 }
 

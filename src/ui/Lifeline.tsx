@@ -22,7 +22,7 @@ interface Props {
 export function Lifeline({ standing, today, x, y, width = 84 }: Props) {
   const id = useId()
   const height = 9
-  const share = usedShare(standing)
+  const share = usedShare(standing, today)
   const urgency = urgencyOf(standing.due, today)
   const colour = urgencyColour[urgency]
   const notch = width * notchAt

@@ -18,7 +18,7 @@ export interface DueAxis {
  * @param behind - days shown before it, all the rest is pressed to the edge
  */
 export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60): DueAxis {
-  const todayX = Math.round(width * 0.13)
+  const todayX = Math.round(width * 0.15)
   const start = toDay(today)
   const stretch = (days: number) => Math.log(1 + days / 4)
   const scale = (width - todayX - 6) / stretch(ahead)
@@ -43,7 +43,7 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
         ? dayShort(fromDay(day)).replace(/^1 /, '')
         : undefined
     if (label) lastLabel = position
-    ticks.push({ x: position, ...(label && { label }) })
+    if (label || position - (ticks.at(-1)?.x ?? 0) > 7) ticks.push({ x: position, ...(label && { label }) })
   }
   const borders: [string, number][] = [
     ['this week', 7],

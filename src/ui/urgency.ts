@@ -1,5 +1,5 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
-import type { Standing } from '../core/standing/standing.ts'
+import type { ClockUse, Standing } from '../core/standing/standing.ts'
 import { daysUntil, halfWidth } from './format.ts'
 
 /** Overdue is red, within sixty days brass, the rest water: and each says so in words. */
@@ -40,9 +40,13 @@ export const urgencyInk: Record<Urgency, string> = {
   none: 'var(--second)',
 }
 
-/** Share of the governing life used, 0–…; of the fullest clock where none governs. */
-export function usedShare(standing: Standing): number {
+/** What a clock stands at on a later day than it was reckoned for, at the mean pace. */
+export const usedOn = (use: ClockUse, asOf: LocalDay, today: LocalDay): number =>
+  use.used + use.perDay * Math.max(0, daysUntil(today, asOf))
+
+/** Share of the governing life used today, 0–…; of the fullest clock where none governs. */
+export function usedShare(standing: Standing, today: LocalDay): number {
   const governing = standing.uses.find((use) => use.clock === standing.governing)
   const uses = governing ? [governing] : standing.uses
-  return Math.max(0, ...uses.map((use) => use.used / use.limit))
+  return Math.max(0, ...uses.map((use) => usedOn(use, standing.asOf, today) / use.limit))
 }

@@ -70,7 +70,13 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
     source: done ? 'descaled' : 'taken on',
   })
   running.push({
-    use: { clock: 'litres', used: drawn, limit: limit.value, unit: 'L' },
+    use: {
+      clock: 'litres',
+      used: drawn,
+      limit: limit.value,
+      unit: 'L',
+      perDay: perDay * facts.opening.shareOpen,
+    },
     passage: {
       name: 'litres',
       // Early chances go with the harder end of the test, late ones with the softer.
@@ -109,7 +115,13 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
     adjust: { setting: 'life', position: 'descale', clock: 'months', value: monthsLimit },
   })
   running.push({
-    use: { clock: 'months', used: monthsBetween(start, asOfDay), limit: monthsLimit, unit: 'months' },
+    use: {
+      clock: 'months',
+      used: monthsBetween(start, asOfDay),
+      limit: monthsLimit,
+      unit: 'months',
+      perDay: 1 / 30.4375,
+    },
     passage: { name: 'months', dayAt: () => end },
     leftLine: add({
       what: 'Over by age',
@@ -126,7 +138,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
   if (asked) {
     const day = toDay(asked.happenedOn)
     running.push({
-      use: { clock: 'prompt', used: 1, limit: 1, unit: 'prompts' },
+      use: { clock: 'prompt', used: 1, limit: 1, unit: 'prompts', perDay: 0 },
       passage: { name: 'prompt', dayAt: () => day },
       leftLine: add({
         what: 'The machine asked',
@@ -145,7 +157,13 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
       source: 'at its hardness setting',
     })
     running.push({
-      use: { clock: 'prompt', used: drawn, limit: litres, unit: 'L' },
+      use: {
+        clock: 'prompt',
+        used: drawn,
+        limit: litres,
+        unit: 'L',
+        perDay: perDay * facts.opening.shareOpen,
+      },
       passage: { name: 'prompt', dayAt: (chance) => dayOfLitres(budget, use, start, litres, chance) },
       leftLine: add({
         what: 'Left to its prompt',

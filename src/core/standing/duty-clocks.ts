@@ -146,7 +146,13 @@ function shots(context: DutyContext): RunningClock | null {
     origin: 'reckoned',
   })
   return {
-    use: { clock: 'shots', used, limit: life.value, unit: kind.counter.unit },
+    use: {
+      clock: 'shots',
+      used,
+      limit: life.value,
+      unit: kind.counter.unit,
+      perDay: perDay * facts.opening.shareOpen,
+    },
     passage: { name: 'shots', dayAt: (chance) => use.dayAfter(start, life.value / share, chance) },
     leftLine,
   }
@@ -209,7 +215,7 @@ function litres(context: DutyContext): RunningClock | null {
       ? use.dayAfter(start, (life.value * 1000) / (share * mlPerDrink * budget.factor), chance)
       : dayOfLitres(budget, use, start, life.value, chance)
   return {
-    use: { clock: 'litres', used, limit: life.value, unit: 'L' },
+    use: { clock: 'litres', used, limit: life.value, unit: 'L', perDay: perDay * facts.opening.shareOpen },
     passage: { name: 'litres', dayAt },
     leftLine,
   }
@@ -255,7 +261,13 @@ function detergent(context: DutyContext): RunningClock | null {
       ? nthOpenDay(use.open, start, life.value / daily)
       : use.dayAfter(start, life.value * every!, chance)
   return {
-    use: { clock: 'detergentCycles', used, limit: life.value, unit: 'cycles' },
+    use: {
+      clock: 'detergentCycles',
+      used,
+      limit: life.value,
+      unit: 'cycles',
+      perDay: (daily ?? meanRate(use.rate) / every!) * facts.opening.shareOpen,
+    },
     passage: { name: 'detergentCycles', dayAt },
     leftLine,
   }
@@ -277,7 +289,7 @@ function months(context: DutyContext): RunningClock | null {
     source: since.known ? since.how : 'age unknown: counted from the day it was taken on',
   })
   return {
-    use: { clock: 'months', used, limit: life.value, unit: 'months' },
+    use: { clock: 'months', used, limit: life.value, unit: 'months', perDay: 1 / 30.4375 },
     passage: { name: 'months', dayAt: () => end },
     leftLine,
   }

@@ -59,13 +59,18 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
 
 /** Closes a standing: the window, what governs, and the last lines of the working. */
 export function finish(
-  head: Omit<Standing, 'uses' | 'working' | 'due' | 'governing'>,
+  head: Omit<Standing, 'asOf' | 'uses' | 'working' | 'due' | 'governing'>,
   running: RunningClock[],
   { lines, add }: ReturnType<typeof startWorking>,
   asOfDay: number,
 ): Standing {
   const window = dueWindow(running.map((clock) => clock.passage))
-  const standing: Standing = { ...head, uses: running.map((clock) => clock.use), working: { lines } }
+  const standing: Standing = {
+    ...head,
+    asOf: fromDay(asOfDay),
+    uses: running.map((clock) => clock.use),
+    working: { lines },
+  }
   if (!window || window.due.p50 - asOfDay > horizonDays) {
     standing.working.why = 'No clock runs out within ten years.'
     return standing

@@ -67,6 +67,8 @@ export interface SiteOpening {
   opening: Opening
   openDays: ReturnType<typeof openDays>
   weekdaysFrom: Level | 'catalogue'
+  /** Share of a week's days that are open. */
+  shareOpen: number
 }
 
 /** When the place is open: the nearest weekdays, and every closure of the site and the machine. */
@@ -78,5 +80,10 @@ export function siteOpening(histories: Histories): SiteOpening {
       .map((entry) => entry.body as unknown as Setting<'closure'>),
   )
   const opening = { openWeekdays: found?.body.openWeekdays ?? usualWeekdays, closures }
-  return { opening, openDays: openDays(opening), weekdaysFrom: found?.level ?? 'catalogue' }
+  return {
+    opening,
+    openDays: openDays(opening),
+    weekdaysFrom: found?.level ?? 'catalogue',
+    shareOpen: new Set(opening.openWeekdays).size / 7,
+  }
 }

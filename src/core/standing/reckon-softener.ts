@@ -27,6 +27,8 @@ interface Draw {
   said: string
   measured: boolean
   perOpenDay: number
+  /** Share of calendar days that are open. */
+  shareOpen: number
   between(from: number, to: number): number
   dayAfter(since: number, litres: number, chance: number): number | null
 }
@@ -51,8 +53,11 @@ export function reckonSoftener(ledgers: Ledgers, fed: Ledgers[]): Reckoning | nu
   const opening = siteOpening(histories)
   const metered = own.some((entry) => isKind('reading')(entry) && bodyOf(entry).counter === 'litres')
   const draw = metered
-    ? meteredDraw(counterLine(own, 'litres', opening.openDays, 30, asOfDay, toDay(taken.happenedOn)))
-    : fedDraw(machines)
+    ? meteredDraw(
+        counterLine(own, 'litres', opening.openDays, 30, asOfDay, toDay(taken.happenedOn)),
+        opening.shareOpen,
+      )
+    : fedDraw(machines, opening.shareOpen)
   const isCartridge = bodyOf(taken).kind === 'cartridge'
   const retired = nearestSetting(histories, 'retired')
   const standings = retired
@@ -72,25 +77,27 @@ export function reckonSoftener(ledgers: Ledgers, fed: Ledgers[]): Reckoning | nu
   }
 }
 
-function meteredDraw(meter: CounterLine): Draw {
+function meteredDraw(meter: CounterLine, shareOpen: number): Draw {
   const perOpenDay = meter.rate.shape / meter.rate.rate
   return {
     said: `its meter, ${meter.readings} readings`,
     measured: true,
     perOpenDay,
+    shareOpen,
     between: (from, to) => meter.totalAt(to) - meter.totalAt(from),
     dayAfter: meter.dayAfter,
   }
 }
 
 /** Several machines draw together: days are found by their sum, at the busiest machine's own spread. */
-function fedDraw(machines: { budget: WaterBudget; use: CounterLine }[]): Draw {
+function fedDraw(machines: { budget: WaterBudget; use: CounterLine }[], shareOpen: number): Draw {
   const perOpenDay = machines.reduce((sum, { budget, use }) => sum + litresADay(budget, use), 0)
   const main = [...machines].sort((a, b) => litresADay(b.budget, b.use) - litresADay(a.budget, a.use))[0]
   return {
     said: `${machines.length === 1 ? 'the machine' : `${machines.length} machines`} behind it, from counts`,
     measured: false,
     perOpenDay,
+    shareOpen,
     between: (from, to) =>
       machines.reduce((sum, { budget, use }) => sum + litresBetween(budget, use, from, to), 0),
     dayAfter(since, litres, chance) {
@@ -212,7 +219,13 @@ function exchanger(histories: Histories, draw: Draw, asOf: string): Standing | n
         source: done ? 'regenerated' : 'taken on',
       })
       running.push({
-        use: { clock: 'litres', used: drawn, limit: litres, unit: 'L' },
+        use: {
+          clock: 'litres',
+          used: drawn,
+          limit: litres,
+          unit: 'L',
+          perDay: draw.perOpenDay * draw.shareOpen,
+        },
         passage: {
           name: 'litres',
           dayAt: (chance) => draw.dayAfter(start, between(fewest, litres, most, chance), chance),
@@ -244,7 +257,7 @@ function exchanger(histories: Histories, draw: Draw, asOf: string): Standing | n
     mark: 'M',
   })
   running.push({
-    use: { clock: 'hygiene', used: asOfDay - start, limit: hygiene, unit: 'days' },
+    use: { clock: 'hygiene', used: asOfDay - start, limit: hygiene, unit: 'days', perDay: 1 },
     passage: { name: 'hygiene', dayAt: () => start + hygiene },
     leftLine: add({
       what: 'Over by hygiene',
@@ -337,7 +350,13 @@ function cartridge(histories: Histories, draw: Draw, asOf: string): Standing | n
         origin: 'reckoned',
       })
       running.push({
-        use: { clock: 'litres', used: drawn, limit: litres, unit: 'L' },
+        use: {
+          clock: 'litres',
+          used: drawn,
+          limit: litres,
+          unit: 'L',
+          perDay: draw.perOpenDay * draw.shareOpen,
+        },
         passage: {
           name: 'litres',
           dayAt: (chance) => draw.dayAfter(start, between(fewest, litres, most, chance), chance),
@@ -363,7 +382,13 @@ function cartridge(histories: Histories, draw: Draw, asOf: string): Standing | n
     mark: 'T',
   })
   running.push({
-    use: { clock: 'months', used: monthsBetween(start, asOfDay), limit: months, unit: 'months' },
+    use: {
+      clock: 'months',
+      used: monthsBetween(start, asOfDay),
+      limit: months,
+      unit: 'months',
+      perDay: 1 / 30.4375,
+    },
     passage: { name: 'months', dayAt: () => end },
     leftLine: add({
       what: 'Over by age',
@@ -411,7 +436,13 @@ function outletTest(histories: Histories, asOf: string): Standing | null {
   })
   const running: RunningClock[] = [
     {
-      use: { clock: 'months', used: monthsBetween(start, toDay(asOf)), limit: months, unit: 'months' },
+      use: {
+        clock: 'months',
+        used: monthsBetween(start, toDay(asOf)),
+        limit: months,
+        unit: 'months',
+        perDay: 1 / 30.4375,
+      },
       passage: { name: 'months', dayAt: () => end },
       leftLine,
     },

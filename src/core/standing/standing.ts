@@ -16,12 +16,16 @@ export interface ClockUse {
   used: number
   limit: number
   unit: string
+  /** How much a calendar day adds at the mean pace, so that a later day can be told without reckoning. */
+  perDay: number
 }
 
 /** What is due when, and why: a pure function of the history, the catalogue and the latest day in it. */
 export interface Standing {
   /** Duty and which of several: `group-gasket@1`, `descale`. Unique within its subject. */
   key: string
+  /** The day its uses are given for. */
+  asOf: LocalDay
   duty: string
   name: string
   action: Action | 'regenerate' | 'change'

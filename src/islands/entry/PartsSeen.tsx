@@ -39,7 +39,7 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
             <div className="min-w-0">
               <div className="narrow font-semibold">{name}</div>
               <div className="narrow text-[13px] text-second">
-                {governs(standing)} ·{' '}
+                {governs(standing, today)} ·{' '}
                 <span style={{ color: urgencyInk[urgencyOf(standing.due, today)] }}>
                   {lasts(standing.due, today)}
                 </span>

@@ -25,13 +25,7 @@ export function PlausibilityRule({ expected, text }: { expected: Expected; text:
       <text x={8} y={12} fontSize={12.5} className="mono" fill="var(--second)">
         {figure(from)}
       </text>
-      <text
-        x={Math.min(x(expected.value), width - 70)}
-        y={12}
-        fontSize={12.5}
-        className="mono"
-        fill="var(--ink)"
-      >
+      <text x={width - 6} textAnchor="end" y={12} fontSize={12.5} className="mono" fill="var(--ink)">
         {figure(Math.round(expected.value))} ± {figure(Math.round(expected.high - expected.value))}
       </text>
       {count !== null && (

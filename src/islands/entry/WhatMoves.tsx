@@ -3,6 +3,7 @@ import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { byDue } from '../path/PathDrawing.tsx'
 import { title } from '../standing-words.ts'
 
 interface Props {
@@ -23,14 +24,7 @@ export function WhatMoves({ before, after, today, entries }: Props) {
         old?.due?.p50 !== standing.due?.p50 ||
         (old?.due && standing.due && Math.abs(halfWidth(old.due) - halfWidth(standing.due)) > 1),
     )
-    .map((pair) => ({
-      ...pair,
-      days:
-        pair.was?.due && pair.standing.due
-          ? Math.abs(daysUntil(pair.standing.due.p50, pair.was.due.p50))
-          : 10_000,
-    }))
-    .sort((a, b) => b.days - a.days)
+    .sort((a, b) => byDue(a.standing, b.standing))
   const shown = moved.slice(0, 8)
   return (
     <div>
@@ -78,7 +72,7 @@ export function WhatMoves({ before, after, today, entries }: Props) {
           ))}
           {moved.length > shown.length && (
             <p className="m-0 pt-1 text-[13px] text-second">
-              and {moved.length - shown.length} smaller moves
+              and {moved.length - shown.length} that fall later
             </p>
           )}
         </>

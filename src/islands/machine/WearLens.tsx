@@ -9,7 +9,7 @@ import { dueAxis } from '../../ui/due-axis.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
@@ -46,7 +46,7 @@ export function WearLens({
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
   const visible = all ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
   const hidden = standings.length - visible.length
-  const axis = dueAxis(today, 210, 366, 60)
+  const axis = dueAxis(today, 190, 366, 60)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
   return (
@@ -74,7 +74,7 @@ export function WearLens({
               <th className="font-semibold max-xl:hidden">Months</th>
               <th className="font-semibold max-lg:hidden">Governs</th>
               <th className="font-semibold">Due window</th>
-              <th className="w-[216px] p-0 align-bottom">
+              <th className="w-[194px] p-0 align-bottom">
                 <DueScale axis={axis} bands={false} />
               </th>
               <th className="pl-3 font-semibold max-xl:hidden">Last seen</th>
@@ -90,11 +90,11 @@ export function WearLens({
                   onClick={() => onChoose(standing.key)}
                   className={`h-[29px] cursor-pointer border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
                 >
-                  <td className="narrow pl-2.5">
+                  <td className="narrow max-w-[196px] pl-2.5">
                     <button
                       type="button"
                       aria-pressed={on}
-                      className="text-left font-semibold"
+                      className="block w-full truncate text-left font-semibold"
                       onClick={() => onChoose(standing.key)}
                     >
                       {title(standing)}
@@ -106,10 +106,12 @@ export function WearLens({
                       <span title="Age unknown: counted from the day it was taken on">?</span>
                     )}
                   </td>
-                  <td className="mono pr-2 text-[13px] whitespace-nowrap">{countUse(standing)}</td>
+                  <td className="mono pr-2 text-[13px] whitespace-nowrap">{countUse(standing, today)}</td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap max-xl:hidden">
                     {use(
                       standing.uses.find((one) => one.clock === 'months'),
+                      standing,
+                      today,
                       1,
                     )}
                   </td>
@@ -166,7 +168,7 @@ export function WearLens({
                     <path d={`M${phoneAxis.todayX} 0V24`} stroke="var(--ink)" strokeWidth={1.25} />
                     {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} />}
                   </svg>
-                  <span className="text-[14px] text-second">{governs(standing)}</span>
+                  <span className="text-[14px] text-second">{governs(standing, today)}</span>
                   <span
                     className="mono text-right text-[14px] font-semibold"
                     style={{ color: urgencyInk[urgency] }}
@@ -254,9 +256,10 @@ function WorkingOf({
   )
 }
 
-const use = (one: ClockUse | undefined, digits = 0) => {
+const use = (one: ClockUse | undefined, standing: Standing, today: string, digits = 0) => {
   if (!one) return '–'
-  const used = digits ? one.used.toFixed(digits) : figure(Math.round(one.used))
+  const now = usedOn(one, standing.asOf, today)
+  const used = digits ? now.toFixed(digits) : figure(Math.round(now))
   return (
     <>
       {used} <span className="text-second">/ {figure(one.limit)}</span>
@@ -265,13 +268,14 @@ const use = (one: ClockUse | undefined, digits = 0) => {
 }
 
 /** The counted clock that is fullest, with its unit. */
-function countUse(standing: Standing) {
+function countUse(standing: Standing, today: string) {
   const counted = standing.uses.filter((one) => one.clock !== 'months')
   const fullest = counted.sort((a, b) => b.used / b.limit - a.used / a.limit)[0]
   if (!fullest) return '–'
   return (
     <>
-      {use(fullest)} <span className="text-second">{fullest.unit === 'shots' ? '' : fullest.unit}</span>
+      {use(fullest, standing, today)}{' '}
+      <span className="text-second">{fullest.unit === 'shots' ? '' : fullest.unit}</span>
     </>
   )
 }

@@ -300,7 +300,9 @@ function shortReading(standing: Standing, today: string): string {
   const verb =
     standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
   const text = `${verb}${lasts(standing.due, today)}`
-  return text.length > 13 ? text.replace(/ ±\d+$/, '').replace('overdue', 'over') : text
+  if (text.length <= 12) return text
+  const short = text.replace(/ ±\d+$/, '').replace('overdue', 'over')
+  return short.length <= 12 ? short : lasts(standing.due, today).replace('overdue', 'over')
 }
 
 function Reading({ standing, today, x, y }: { standing: Standing; today: string; x: number; y: number }) {

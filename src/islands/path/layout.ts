@@ -229,7 +229,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
     } else if (to) {
       points.push({ x: to.at.x, y }, { x: to.at.x, y: mainY - top(to.station) })
     } else {
-      points.push({ x: at - besideSlot + 12, y })
+      points.push({ x: at - besideSlot - 8, y })
     }
     lines.push({
       id: line.id,

@@ -334,7 +334,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
               ? readingAge === null
                 ? 'never read: wide'
                 : `last read ${readingAge} days ago: wide`
-              : governs(standing)}
+              : governs(standing, today)}
           </span>
         </span>
         <svg width={axis.width} height={34} className="hidden shrink-0 md:block" aria-hidden="true">
