@@ -5,7 +5,11 @@ import { defineConfig } from 'astro/config'
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'middleware' }),
+  adapter: node({
+    mode: 'middleware',
+    // A page that breaks half-way answers with the error page, not with half of itself.
+    experimentalDisableStreaming: true,
+  }),
   integrations: [react()],
   // The middleware compares Origin and Host itself: Astro's check lets JSON through.
   security: { checkOrigin: false },

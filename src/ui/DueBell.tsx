@@ -38,7 +38,11 @@ export function DueBell({ due, axis, y, reach, stale = false, faded = false }: P
       </g>
     )
   }
-  const outline = bell(due, axis, y, reach)
+  const exact = due.p10 === due.p90
+  // A day the calendar fixes has no spread: a narrow diamond, not a bell.
+  const outline = exact
+    ? `M${middle - 4} ${y}L${middle} ${y - reach}L${middle + 4} ${y}L${middle} ${y + reach}Z`
+    : bell(due, axis, y, reach)
   return (
     <g opacity={faded ? 0.55 : 1}>
       <path

@@ -37,7 +37,7 @@ export function TasksDone({ draft, onChange, standings, today }: Props) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: letters reach the boxes inside; each box works by itself
     <div className="pt-1" onKeyDown={onKey}>
-      <div className="grid gap-x-6 xl:grid-cols-2">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 xl:grid-cols-2">
         {visible.map((task) => {
           const letter = [...letters].find(([, key]) => key === task.key)?.[0]
           const urgency = urgencyOf(task.due, today)
@@ -60,7 +60,9 @@ export function TasksDone({ draft, onChange, standings, today }: Props) {
               <span className="mono text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
                 {lasts(task.due, today)}
               </span>
-              <span className="mono w-[58px] text-right text-[13px] text-second">{task.minutes} min</span>
+              <span className="mono w-[58px] text-right text-[13px] text-second max-md:hidden">
+                {task.minutes} min
+              </span>
             </label>
           )
         })}

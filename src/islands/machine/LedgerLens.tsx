@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import type { Reckoning } from '../../core/standing/standing.ts'
@@ -29,6 +29,9 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const [shown, setShown] = useState(pageSize)
   const [correcting, setCorrecting] = useState<RecordedEntry | null>(null)
   const [text, setText] = useState('')
+  // Drawn in the browser only: a suspended island would need inline scripts, which the policy forbids.
+  const [mounted, setMounted] = useState(false)
+  useEffect(() => setMounted(true), [])
   const all = useMemo(() => entriesOf(bundle), [bundle])
   const histories = useMemo(() => {
     const machine = effectiveHistory(bundle.ledgers.machine ?? [])
@@ -112,13 +115,15 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         className="shrink-0 border-hair px-5 pt-2 pb-6 max-lg:order-first lg:w-[380px] lg:border-l"
         aria-label="Counter"
       >
-        <Suspense fallback={<p className="text-second">Drawing the counter …</p>}>
-          <CounterChart
-            entries={bundle.ledgers.machine ?? []}
-            flags={reckoning?.flags ?? []}
-            unit={reckoning?.counter?.unit ?? 'drinks'}
-          />
-        </Suspense>
+        {mounted && (
+          <Suspense fallback={<p className="text-second">Drawing the counter …</p>}>
+            <CounterChart
+              entries={bundle.ledgers.machine ?? []}
+              flags={reckoning?.flags ?? []}
+              unit={reckoning?.counter?.unit ?? 'drinks'}
+            />
+          </Suspense>
+        )}
       </aside>
       {correcting && (
         <CorrectSheet
@@ -176,7 +181,7 @@ const flagWords: Record<string, string> = {
 function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, kind, onCorrect }: RowProps) {
   const aside = putAsideBy !== null
   return (
-    <li className="flex min-h-[30px] items-baseline gap-2 py-1 max-md:min-h-[44px]">
+    <li className="flex min-h-[28px] items-baseline gap-2 py-0.5 max-md:min-h-[44px]">
       <span className="min-w-0 flex-1">
         <span className={aside ? 'text-second line-through' : ''}>{words}</span>
         {corrects && entry.kind !== 'withdrawn' && (
@@ -208,7 +213,7 @@ function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, k
       {!aside && entry.kind !== 'withdrawn' && (
         <button
           type="button"
-          className="min-h-[28px] px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px]"
+          className="px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px]"
           aria-label={`Correct: ${words}`}
           onClick={onCorrect}
         >

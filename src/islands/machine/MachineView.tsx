@@ -38,6 +38,15 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
   const [station, setStation] = useState<string | null>(null)
   const [adjusting, setAdjusting] = useState<{ standing: Standing; line: Line } | null>(null)
   const [naming, setNaming] = useState(false)
+  const [unfolded, setUnfolded] = useState(false)
+  const keep = useMemo(
+    () =>
+      new Set([
+        ...standings.slice(0, 2).map((standing) => standing.station),
+        ...standings.flatMap((standing) => (standing.key === key ? [standing.station] : [])),
+      ]),
+    [key, standings],
+  )
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const without = useMemo(() => missingStations(bundle), [bundle])
 
@@ -134,14 +143,30 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
           tabIndex={0}
           aria-label="Water path, scrolls sideways"
         >
-          <PathDrawing
-            kind={kind}
-            today={today}
-            without={without}
-            hanging={hanging}
-            chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
-            onChoose={choose}
-          />
+          <div className={unfolded ? '' : 'max-md:hidden'}>
+            <PathDrawing
+              kind={kind}
+              today={today}
+              without={without}
+              hanging={hanging}
+              chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
+              onChoose={choose}
+            />
+          </div>
+          {!unfolded && (
+            <div className="md:hidden">
+              <PathDrawing
+                kind={kind}
+                today={today}
+                without={without}
+                hanging={hanging}
+                chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
+                onChoose={choose}
+                keep={keep}
+                onUnfold={() => setUnfolded(true)}
+              />
+            </div>
+          )}
         </section>
         {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
       </section>

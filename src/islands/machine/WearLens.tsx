@@ -49,6 +49,7 @@ export function WearLens({
   const axis = dueAxis(today, 190, 366, 60)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
+  const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
   return (
     <div className="flex min-w-0 flex-1">
       <section className="min-w-0 flex-1 px-4 pt-2 pb-6 lg:px-6" aria-label="Parts and tasks by due date">
@@ -60,9 +61,9 @@ export function WearLens({
           </span>
           <SchoolLine bundle={bundle} today={today} onSaved={onSaved} />
         </div>
-        {reckoning.flags.length > 0 && (
+        {recent.length > 0 && (
           <p className="m-0 mt-1 text-[14px] text-brass-ink">
-            {reckoning.flags.map((flag) => flagWords(flag)).join(' ')} See the ledger.
+            {recent.map((flag) => flagWords(flag)).join(' ')} See the ledger.
           </p>
         )}
         <table className="mt-1 hidden w-full border-collapse text-[14px] md:table">
@@ -90,7 +91,7 @@ export function WearLens({
                   onClick={() => onChoose(standing.key)}
                   className={`h-[29px] cursor-pointer border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
                 >
-                  <td className="narrow max-w-[196px] pl-2.5">
+                  <td className="narrow max-w-[196px] pr-3 pl-2.5">
                     <button
                       type="button"
                       aria-pressed={on}
@@ -275,7 +276,7 @@ function countUse(standing: Standing, today: string) {
   return (
     <>
       {use(fullest, standing, today)}{' '}
-      <span className="text-second">{fullest.unit === 'shots' ? '' : fullest.unit}</span>
+      <span className="text-second">{fullest.clock === 'shots' ? '' : fullest.unit}</span>
     </>
   )
 }
@@ -291,7 +292,10 @@ function windowWords(standing: Standing, today: string): string {
 const phoneDue = (standing: Standing, today: string): string => {
   if (!standing.due) return 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
-  return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)} ± ${halfWidth(standing.due)}`
+  const spread = halfWidth(standing.due)
+  return days < 0
+    ? `overdue ${-days} d`
+    : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
 }
 
 const flagWords = (flag: Reckoning['flags'][number]): string => {

@@ -20,6 +20,9 @@ interface Props {
   hanging: Map<string, Hanging>
   chosen: string | null
   onChoose: (station: string, standing: Standing | null) => void
+  /** On a small screen: the stations to show; the rest is folded. */
+  keep?: Set<string>
+  onUnfold?: () => void
 }
 
 const inside: Record<Medium, string> = {
@@ -54,9 +57,10 @@ const bore: Record<Medium, number> = {
  * The machine's water path from supply to cup, drawn from its kind's data. What hangs from the stations
  * is the lens's affair; the drawing itself never moves.
  */
-export function PathDrawing({ kind, today, without, hanging, chosen, onChoose }: Props) {
-  const layout = useMemo(() => layOut(kind, without), [kind, without])
-  const { width, height } = layout
+export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, keep, onUnfold }: Props) {
+  const layout = useMemo(() => layOut(kind, without, keep), [kind, without, keep])
+  const { width, top } = layout
+  const height = layout.height - top
   const pipes = layout.lines.filter((line) => line.medium !== 'control')
   const rail = layout.lines.find((line) => line.medium === 'control')
   return (
@@ -64,8 +68,8 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose }:
     <svg
       width={width}
       height={height}
-      viewBox={`0 0 ${width} ${height}`}
-      className="block min-w-full"
+      viewBox={`0 ${top} ${width} ${height}`}
+      className={keep ? 'block' : 'block min-w-full'}
       role="group"
       aria-label={`Water path: ${kind.name}`}
     >
@@ -130,6 +134,36 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose }:
             />
           ),
       )}
+      {layout.pleats.map(({ at, count }) => (
+        // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
+        <g
+          key={at.x}
+          role="button"
+          tabIndex={0}
+          aria-label={`${count} stations are fine: show them`}
+          className="cursor-pointer"
+          onClick={onUnfold}
+          onKeyDown={(event) => event.key === 'Enter' && onUnfold?.()}
+        >
+          <rect x={at.x - 24} y={at.y - 28} width={48} height={64} fill="var(--enamel)" />
+          <path
+            d={`M${at.x - 24} ${at.y}h6l5 -11l8 22l8 -22l8 22l5 -11h8`}
+            fill="none"
+            stroke="var(--deep)"
+            strokeWidth={1.5}
+          />
+          <text
+            x={at.x}
+            y={at.y + 32}
+            fontSize={13.5}
+            textAnchor="middle"
+            className="slim"
+            fill="var(--second)"
+          >
+            {count} fine
+          </text>
+        </g>
+      ))}
       {layout.stations.map((placed) => (
         <StationMark
           key={placed.station.id}
@@ -209,7 +243,7 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
       {hanging?.words && (
         <text
           x={blockX}
-          y={blockY + 27}
+          y={blockY + (hangs === 'rail' ? 41 : 27)}
           fontSize={12.5}
           className="mono"
           fill={chosen ? 'var(--copper)' : 'var(--second)'}

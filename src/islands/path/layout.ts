@@ -24,8 +24,17 @@ export interface PlacedLine {
   label?: { at: Point; text: string }
 }
 
+/** A run of stations that need nothing soon, folded into one pleat. */
+export interface Pleat {
+  at: Point
+  count: number
+}
+
 export interface PathLayout {
+  pleats: Pleat[]
   width: number
+  /** Where the drawing starts, and its lower edge. */
+  top: number
   height: number
   mainY: number
   bandY: number
@@ -69,8 +78,9 @@ const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
  * their lanes, the control rail at the foot. A new kind needs no more than its data.
  *
  * @param without - stations this machine does not have, such as a softener
+ * @param keep - on a small screen: the stations to show, the rest folds into pleats
  */
-export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout {
+export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<string>): PathLayout {
   const byId = new Map(kind.stations.map((station) => [station.id, station]))
   const withDuties = new Set([
     'softener',
@@ -78,8 +88,10 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
     ...(kind.descale ? ['thermoblock', 'heater'] : []),
   ])
   const here = (line: PathLine) => line.stations.filter((id) => !without.has(id)).map((id) => byId.get(id)!)
-  const main = here(kind.lines.find((line) => line.lane === 0)!)
-  const branches = kind.lines.filter((line) => line.lane !== 0 && line.medium !== 'control')
+  const mainLine = kind.lines.find((line) => line.lane === 0)!
+  const { main, folded } = fold(here(mainLine), keep ? withEnds(kind, keep) : undefined)
+  const shown = (line: PathLine) => !keep || line.stations.some((id) => keep.has(id))
+  const branches = kind.lines.filter((line) => line.lane !== 0 && line.medium !== 'control' && shown(line))
   const tapped = new Map(
     branches.filter((line) => line.medium === 'hot-water').map((line) => [line.from!.station, line]),
   )
@@ -108,7 +120,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
     ? slot - 8
     : 30
   const needed = half(main[0]!) + need.reduce((a, b) => a + b, 0) + trayRoom
-  const width = Math.max(smallestWidth, Math.ceil(needed))
+  const width = Math.max(keep ? 358 : smallestWidth, Math.ceil(needed))
   const spare = (width - needed) / Math.max(1, main.length - 1)
 
   const stations: PlacedStation[] = []
@@ -131,7 +143,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
   const lines: PlacedLine[] = []
 
   const brewIndex = main.findIndex((station) => brews.includes(station.symbol))
-  const brewX = stations[brewIndex]!.at.x
+  const brewX = (stations[brewIndex] ?? stations.at(-2)!).at.x
   lines.push({
     id: 'main',
     medium: 'water',
@@ -153,7 +165,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
   for (const line of branches) {
     const from = line.from && place.get(line.from.station)
     const to = line.to && place.get(line.to.station)
-    const own = here(line)
+    const own = here(line).filter((station) => !keep || keep.has(station.id))
     const beside = (station: Station, at: Point): PlacedStation => ({
       station,
       at,
@@ -219,7 +231,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
     }
     const points: Point[] = from
       ? [
-          { x: startX, y: mainY - top(from.station) },
+          { x: startX, y: mainY - portAbove(from.station) },
           { x: startX, y },
         ]
       : [{ x: startX, y }]
@@ -227,7 +239,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
       const entry = to.at.x - half(to.station)
       points.push({ x: entry - 16, y }, { x: entry - 16, y: mainY - 34 }, { x: entry + 2, y: mainY - 34 })
     } else if (to) {
-      points.push({ x: to.at.x, y }, { x: to.at.x, y: mainY - top(to.station) })
+      points.push({ x: to.at.x, y }, { x: to.at.x, y: mainY - portAbove(to.station) })
     } else {
       points.push({ x: at - besideSlot - 8, y })
     }
@@ -241,10 +253,10 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
 
   const rows = Math.max(1, kind.groups)
   const railY = bandY + 46 + (rows - 1) * rowPitch + 34
-  const rail = kind.lines.find((line) => line.medium === 'control')
+  const rail = kind.lines.find((line) => line.medium === 'control' && shown(line))
   if (rail) {
-    const own = here(rail)
-    const step = (width - 8) / own.length
+    const own = here(rail).filter((station) => !keep || keep.has(station.id))
+    const step = keep ? 124 : (width - 8) / own.length
     own.forEach((station, i) => {
       const at = { x: 18 + i * step, y: railY }
       stations.push({
@@ -265,11 +277,62 @@ export function layOut(kind: Kind, without: Set<string> = new Set()): PathLayout
       ],
     })
   }
-  return { width, height: railY + (rail ? 30 : 0), mainY, bandY, rows, railY, stations, lines }
+  // Without its upper branches the drawing starts where the main line's symbols do.
+  const lanes = branches.map((line) => line.lane)
+  const top = lanes.includes(-2) ? 0 : lanes.includes(-1) ? 52 : 112
+  const pleats = folded.map(({ id, count }) => ({ at: place.get(id)!.at, count }))
+  const real = stations.filter((placed) => !pleats.some((pleat) => pleat.at === placed.at))
+  return {
+    width,
+    top,
+    height: railY + (rail ? 30 : -20),
+    mainY,
+    bandY,
+    rows,
+    railY,
+    stations: real,
+    lines,
+    pleats,
+  }
+}
+
+/** Runs of stations that are not kept, each as one narrow stand-in. */
+function fold(
+  main: Station[],
+  keep: Set<string> | undefined,
+): { main: Station[]; folded: { id: string; count: number }[] } {
+  if (!keep) return { main, folded: [] }
+  const result: Station[] = []
+  const folded: { id: string; count: number }[] = []
+  for (const station of main) {
+    if (keep.has(station.id)) {
+      result.push(station)
+      continue
+    }
+    const last = folded.at(-1)
+    if (last && result.at(-1)?.id === last.id) last.count += 1
+    else {
+      folded.push({ id: `pleat ${station.id}`, count: 1 })
+      result.push({ id: `pleat ${station.id}`, name: '', symbol: 'joint' })
+    }
+  }
+  return { main: result, folded }
+}
+
+/** What is kept, with the stations its branches hang from, and the ends of the line. */
+function withEnds(kind: Kind, keep: Set<string>): Set<string> {
+  const kept = new Set(keep)
+  for (const station of kind.stations) if (station.symbol === 'cup') kept.add(station.id)
+  for (const line of kind.lines) {
+    if (line.lane === 0 || line.medium === 'control' || !line.stations.some((id) => keep.has(id))) continue
+    if (line.from) kept.add(line.from.station)
+    if (line.to) kept.add(line.to.station)
+  }
+  return kept
 }
 
 /** Height of a symbol above the main line: where a branch leaves its top. */
-function top(station: Station): number {
+function portAbove(station: Station): number {
   const heights: Partial<Record<StationSymbol, number>> = {
     boiler: 60,
     thermoblock: 36,

@@ -202,7 +202,6 @@ export function ReadingsImport({ firm }: { firm: string }) {
                   >
                     <option value={-1}>choose …</option>
                     {table.head.map((name, i) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: columns of one name are told apart by their place
                       <option key={i} value={i}>
                         {name}
                       </option>

@@ -256,7 +256,7 @@ function query(filter: RoundFilter): string {
 /** The working of the chosen row, fetched when somebody looks at it. */
 function useDetail(row: RoundRow | null): Standing | null | 'failed' {
   const [detail, setDetail] = useState<Standing | null | 'failed'>(null)
-  const id = row ? `${row.subjectId}/${encodeURIComponent(row.standing.key)}` : null
+  const id = row ? `${row.subjectId}?key=${encodeURIComponent(row.standing.key)}` : null
   useEffect(() => {
     setDetail(null)
     if (!id) return
