@@ -16,13 +16,10 @@ export async function main(args: string[]): Promise<number> {
   }
   const topic = topics.find((candidate) => candidate.name === name)
   if (!topic)
-    return complain([
-      `topic: ${JSON.stringify(name)} is unknown; one of ${topics.map((t) => t.name).join(', ')}`,
-    ])
+    return complain([`topic: ${JSON.stringify(name)} is unknown; one of ${topics.map((t) => t.name).join(', ')}`])
   if (flag === '--example') return print(topic.example)
   if (flag === '--schema') return print(toJsonSchema(topic.schema, `reckon ${topic.name}`))
-  if (flag !== undefined)
-    return complain([`option: ${JSON.stringify(flag)} is unknown; --example or --schema`])
+  if (flag !== undefined) return complain([`option: ${JSON.stringify(flag)} is unknown; --example or --schema`])
 
   let input: unknown
   try {

@@ -8,9 +8,7 @@ const byLicence = new Map()
 for (const [path, entry] of Object.entries(lock.packages)) {
   if (!path || entry.dev || entry.optional) continue
   const licence =
-    entry.license ??
-    JSON.parse(readFileSync(join(root, path, 'package.json'), 'utf8')).license ??
-    'not stated'
+    entry.license ?? JSON.parse(readFileSync(join(root, path, 'package.json'), 'utf8')).license ?? 'not stated'
   const name = `${path.replace(/^.*node_modules\//, '')} ${entry.version}`
   byLicence.set(licence, [...(byLicence.get(licence) ?? []), name])
 }

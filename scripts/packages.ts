@@ -6,9 +6,7 @@ import { join } from 'node:path'
 export function postgresBin(): string | null {
   const base = '/usr/lib/postgresql'
   const versions = existsSync(base) ? readdirSync(base).sort((a, b) => Number(b) - Number(a)) : []
-  const found = versions
-    .map((version) => join(base, version, 'bin'))
-    .find((bin) => existsSync(join(bin, 'initdb')))
+  const found = versions.map((version) => join(base, version, 'bin')).find((bin) => existsSync(join(bin, 'initdb')))
   return found ?? null
 }
 

@@ -50,8 +50,5 @@ function sameOrigin(request: Request): boolean {
 }
 
 function answer(status: number, code: string, message: string): Response {
-  return Response.json(
-    { issues: [{ path: '', code, message }] },
-    { status, headers: { 'cache-control': 'no-store' } },
-  )
+  return Response.json({ issues: [{ path: '', code, message }] }, { status, headers: { 'cache-control': 'no-store' } })
 }

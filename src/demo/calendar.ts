@@ -5,10 +5,7 @@ import type { DemoSite } from './world.ts'
 export const historyDays = 730
 
 /** Closures of a site over the history and the year after it: school holidays, Christmas, August. */
-export function closuresOf(
-  site: DemoSite,
-  endDay: number,
-): (Opening['closures'][number] & { name: string })[] {
+export function closuresOf(site: DemoSite, endDay: number): (Opening['closures'][number] & { name: string })[] {
   const years = [
     ...new Set([endDay - historyDays, endDay, endDay + 365].map((day) => Number(fromDay(day).slice(0, 4)))),
   ]

@@ -83,9 +83,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
         : { kind: 'setting', body: { v: 1, setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 } },
     ])
   }
-  const lives = site.machines.map((machine, i) =>
-    startMachine(d, machine, ids.machineIds[i]!, open, startDay, endDay),
-  )
+  const lives = site.machines.map((machine, i) => startMachine(d, machine, ids.machineIds[i]!, open, startDay, endDay))
   for (const life of lives) {
     const jottings: Jotting[] = [
       {
@@ -115,8 +113,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       write(softenerLedger, 'softener', ids.softenerId, day, [outletTest(d, site, n, visits.length)], visitId)
     for (const life of lives) {
       if (day <= life.firstDay) continue
-      const standings =
-        reckonMachine({ machine: life.ledger, site: siteLedger } satisfies Ledgers)?.standings ?? []
+      const standings = reckonMachine({ machine: life.ledger, site: siteLedger } satisfies Ledgers)?.standings ?? []
       const jottings = [
         ...readingAt(d, life, day, n),
         ...tales(d, life, n, visits.length),
@@ -130,15 +127,9 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     staffRegenerates(site.softener.resinL, ids.softenerId, write, softenerLedger, d, startDay, endDay)
   if (ids.softenerId && site.softener?.cartridgeG) {
     for (const back of [410, 205])
-      write(softenerLedger, 'softener', ids.softenerId, endDay - back, [
-        { kind: 'cartridge-changed', body: { v: 1 } },
-      ])
+      write(softenerLedger, 'softener', ids.softenerId, endDay - back, [{ kind: 'cartridge-changed', body: { v: 1 } }])
   }
-  const all = [
-    ...siteLedger,
-    ...softenerLedger,
-    ...lives.flatMap((life) => [...life.ledger, ...life.corrections]),
-  ]
+  const all = [...siteLedger, ...softenerLedger, ...lives.flatMap((life) => [...life.ledger, ...life.corrections])]
   return { entries: all.filter((entry) => entry.happenedOn <= fromDay(endDay)) }
 }
 
@@ -151,8 +142,7 @@ function startMachine(
   endDay: number,
 ): MachineLife {
   const isNew = machine.tale === 'new-last-spring' || d.chance(0.3)
-  const firstDay =
-    machine.tale === 'new-last-spring' ? endDay - 230 : isNew ? startDay + d.whole(40, 200) : startDay
+  const firstDay = machine.tale === 'new-last-spring' ? endDay - 230 : isNew ? startDay + d.whole(40, 200) : startDay
   const startCount = isNew ? 0 : Math.round(machine.pace * d.whole(120, 700))
   const swapDay = machine.tale === 'board-swap' ? endDay - 260 : undefined
   const counter = counterLife(d, open, {
@@ -170,8 +160,7 @@ function earlierWork(d: Dice, life: MachineLife, write: Write): void {
   const kind = kindById(life.machine.kind)!
   for (const duty of kind.duties) {
     for (let n = 1; n <= instances(kind, duty.each); n += 1) {
-      if (duty.variant && duty.variant !== kind.parts.find((part) => part.id === duty.part)?.variants?.[0])
-        continue
+      if (duty.variant && duty.variant !== kind.parts.find((part) => part.id === duty.part)?.variants?.[0]) continue
       if (!d.chance(0.85)) continue
       const months = duty.limits.months?.usual ?? 24
       const day = life.firstDay - Math.round(months * 30.4 * d.next() * 0.95)
@@ -280,9 +269,7 @@ const smallTalk = [
 
 /** A wrong count found out a day later, and put right by a correction; once by two people at a time. */
 function correctTypo(d: Dice, life: MachineLife, day: number, endDay: number): void {
-  const reading = life.ledger
-    .filter((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day))
-    .at(-1)
+  const reading = life.ledger.filter((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day)).at(-1)
   if (!reading || day + 1 > endDay) return
   const truth = life.counter.at(day)
   const rivals =

@@ -30,13 +30,10 @@ export function workOn(
 ): Jotting[] {
   const kind = kindById(kindId)!
   const jottings: Jotting[] = []
-  const due = standings.filter(
-    (standing) => standing.due && toDay(standing.due.p50) <= visitDay + lookAheadDays,
-  )
+  const due = standings.filter((standing) => standing.due && toDay(standing.due.p50) <= visitDay + lookAheadDays)
   for (const standing of due) if (dice.chance(0.93)) jottings.push(...done(dice, kind, standing))
   const worn = standings.filter(
-    (standing) =>
-      standing.part && standing.action === 'replace' && !due.includes(standing) && shareOf(standing) > 0.35,
+    (standing) => standing.part && standing.action === 'replace' && !due.includes(standing) && shareOf(standing) > 0.35,
   )
   for (const standing of worn) {
     if (!dice.chance(0.14)) continue

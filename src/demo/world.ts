@@ -90,11 +90,7 @@ export const demoSites: DemoSite[] = [
     accessNote: 'Reception calls the lift. Quiet after 14:00.',
     closures: 'christmas',
     visitWeeks: 7,
-    machines: [
-      sr("Clerks' kitchen", 38, { tale: 'perished-seal' }),
-      sr('Second floor', 29),
-      pk('Partners', 9),
-    ],
+    machines: [sr("Clerks' kitchen", 38, { tale: 'perished-seal' }), sr('Second floor', 29), pk('Partners', 9)],
   },
   {
     customer: 'Moorside Hospice',

@@ -63,8 +63,5 @@ export async function refusePrivileged(db: Db): Promise<void> {
       : role.owns
         ? 'owns the tables'
         : null
-  if (why)
-    throw new Error(
-      `The database role "${role.name}" ${why}: serve with a role that row-level security binds.`,
-    )
+  if (why) throw new Error(`The database role "${role.name}" ${why}: serve with a role that row-level security binds.`)
 }

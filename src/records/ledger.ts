@@ -24,11 +24,7 @@ export async function entriesSince(trx: Trx, seq: number, limit: number): Promis
  * Appends entries under the firm's next numbers. It takes the firm's row lock, so it is the last
  * statement of its transaction: numbers become visible in order, and nothing waits behind them.
  */
-export async function appendEntries(
-  trx: Trx,
-  firmId: string,
-  entries: Omit<RecordedEntry, 'seq'>[],
-): Promise<void> {
+export async function appendEntries(trx: Trx, firmId: string, entries: Omit<RecordedEntry, 'seq'>[]): Promise<void> {
   if (entries.length === 0) return
   const rows = entries.map((entry, i) => ({
     n: i,

@@ -62,11 +62,6 @@ export async function softenerById(trx: Trx, id: string): Promise<Softener | nul
   return row ? { id: row.id, siteId: row.site_id, name: row.name } : null
 }
 
-export async function machinesFedBy(trx: Trx, softenerId: string): Promise<Machine[]> {
-  const rows = await trx('machine').where({ softener_id: softenerId }).orderBy('id')
-  return rows.map(toMachine)
-}
-
 /**
  * Changes what a machine is called.
  * @returns the new version, or null when somebody changed it since `version`

@@ -98,5 +98,4 @@ function joined(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {
 }
 
 /** At most six words are looked for; more is a paste, not a search. */
-export const words = (text: string | undefined): string[] =>
-  (text ?? '').split(/\s+/).filter(Boolean).slice(0, 6)
+export const words = (text: string | undefined): string[] => (text ?? '').split(/\s+/).filter(Boolean).slice(0, 6)

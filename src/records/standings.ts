@@ -43,15 +43,7 @@ export async function storeReckoning(
     .update({ stale: false, reckoning_version: reckoningVersion, summary: JSON.stringify(summary) })
 }
 
-export async function standingsOf(
-  trx: Trx,
-  subjectIds: string[],
-): Promise<(Standing & { subjectId: string })[]> {
+export async function standingsOf(trx: Trx, subjectIds: string[]): Promise<(Standing & { subjectId: string })[]> {
   const rows = await trx('standing').whereIn('subject_id', subjectIds).orderBy(['due_p50', 'due_p90', 'key'])
   return rows.map((row) => ({ ...row.detail, subjectId: row.subject_id }))
-}
-
-export async function summaryOf(trx: Trx, subjectId: string): Promise<Summary | null> {
-  const row = await trx('subject').where({ id: subjectId }).first('summary')
-  return row?.summary ?? null
 }

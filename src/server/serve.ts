@@ -106,9 +106,7 @@ const failed: ErrorRequestHandler = (error, request, response, next) => {
   const status = typeof error.status === 'number' ? error.status : 500
   if (status >= 500) log.error({ err: error, id: request.headers['x-request-id'] }, 'request failed')
   const message = status === 413 ? 'is larger than 2 MB: send less at once' : 'could not be read'
-  response
-    .status(status)
-    .json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
+  response.status(status).json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
 }
 
 /** Reckons what waits, firm by firm, until told to stop. */

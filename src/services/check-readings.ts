@@ -15,7 +15,7 @@ import type { FileRow, JudgedRow } from '../views/readings-file.ts'
 import { localDayIn } from './clock.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
-export const mostRows = 5000
+const mostRows = 5000
 
 const cell = () => string().max(200, 'must be at most 200 characters').defined()
 
@@ -37,22 +37,12 @@ export async function checkReadings(db: Db, firmId: string, input: unknown, now:
   return { ok: true, rows: judged }
 }
 
-async function judge(
-  trx: Trx,
-  firmId: string,
-  rows: FileRow[],
-  form: DateForm,
-  now: Date,
-): Promise<JudgedRow[]> {
+async function judge(trx: Trx, firmId: string, rows: FileRow[], form: DateForm, now: Date): Promise<JudgedRow[]> {
   const machines = await machinesBySerial(trx, [...new Set(rows.map((row) => row.serial.trim()))])
   const bySerial = new Map(machines.map((machine) => [machine.serial.toLowerCase(), machine]))
-  const judged: JudgedRow[] = rows.map((row) =>
-    readRow(row, bySerial.get(row.serial.trim().toLowerCase()), form),
-  )
+  const judged: JudgedRow[] = rows.map((row) => readRow(row, bySerial.get(row.serial.trim().toLowerCase()), form))
   for (const machine of machines) {
-    const own = judged.flatMap((row, i) =>
-      row.machineId === machine.id && row.verdict === 'taken' ? [i] : [],
-    )
+    const own = judged.flatMap((row, i) => (row.machineId === machine.id && row.verdict === 'taken' ? [i] : []))
     if (own.length > 0) await judgeMachine(trx, firmId, machine, judged, own, now)
   }
   return judged
@@ -73,14 +63,7 @@ function readRow(row: FileRow, machine: Machine | undefined, form: DateForm): Ju
   return { ...known, verdict: 'taken', happenedOn, count }
 }
 
-async function judgeMachine(
-  trx: Trx,
-  firmId: string,
-  machine: Machine,
-  judged: JudgedRow[],
-  own: number[],
-  now: Date,
-) {
+async function judgeMachine(trx: Trx, firmId: string, machine: Machine, judged: JudgedRow[], own: number[], now: Date) {
   const self = (await reckonedBy(trx, { id: machine.id, kind: 'machine' })).find(
     (subject) => subject.id === machine.id,
   )!
@@ -109,10 +92,8 @@ async function judgeMachine(
   dated.forEach((i, n) => {
     const verdict = verdicts[n]!
     judged[i]!.verdict = verdict
-    if (verdict === 'duplicate')
-      judged[i]!.reason = 'this day and count are in the ledger or the file already'
+    if (verdict === 'duplicate') judged[i]!.reason = 'this day and count are in the ledger or the file already'
     if (verdict === 'impossible')
-      judged[i]!.reason =
-        'its neighbours say otherwise: below the last count, or far above what the machine makes'
+      judged[i]!.reason = 'its neighbours say otherwise: below the last count, or far above what the machine makes'
   })
 }

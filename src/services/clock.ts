@@ -11,6 +11,4 @@ export const now = (): Date => new Date(start + (Date.now() - startedAt))
 
 /** The local day at an instant in a time zone. @example localDayIn('Europe/Berlin', new Date()) */
 export const localDayIn = (timeZone: string, instant: Date): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
-    instant,
-  )
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(instant)

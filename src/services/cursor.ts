@@ -5,14 +5,10 @@ const checks = {
   text: () => true,
 }
 
-export const writeCursor = (parts: string[]): string =>
-  Buffer.from(JSON.stringify(parts)).toString('base64url')
+export const writeCursor = (parts: string[]): string => Buffer.from(JSON.stringify(parts)).toString('base64url')
 
 /** @returns null for no cursor and for one that is none: the list then starts over */
-export function readCursor<T extends string[]>(
-  text: string | undefined,
-  shape: (keyof typeof checks)[],
-): T | null {
+export function readCursor<T extends string[]>(text: string | undefined, shape: (keyof typeof checks)[]): T | null {
   if (!text) return null
   try {
     const parts: unknown = JSON.parse(Buffer.from(text, 'base64url').toString())

@@ -8,11 +8,7 @@ import type { MachineBundle } from '../views/machine-bundle.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
 /** Everything a field screen of one machine needs; null when it is not this firm's. */
-export async function machineBundle(
-  db: Db,
-  firmId: string,
-  machineId: string,
-): Promise<MachineBundle | null> {
+export async function machineBundle(db: Db, firmId: string, machineId: string): Promise<MachineBundle | null> {
   return withFirm(db, firmId, async (trx) => {
     const machine = await machineById(trx, machineId)
     if (!machine) return null

@@ -33,7 +33,5 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
 
 /** Marks everything of a firm stale, so that all of it is reckoned anew from the ledger. */
 export async function forgetStandings(db: Db, firmId: string): Promise<void> {
-  await withFirm(db, firmId, (trx) =>
-    trx('subject').whereIn('kind', ['machine', 'softener']).update({ stale: true }),
-  )
+  await withFirm(db, firmId, (trx) => trx('subject').whereIn('kind', ['machine', 'softener']).update({ stale: true }))
 }

@@ -14,7 +14,7 @@ export const horizons = { fortnight: 14, month: 31, quarter: 92, year: 366 } as 
 export type Horizon = keyof typeof horizons | 'all'
 
 /** A forecast from a reading older than this is wide: the board says so. */
-export const staleReadingDays = 60
+const staleReadingDays = 60
 
 export interface RoundQuery extends Omit<RoundFilter, 'until'> {
   horizon: Horizon
@@ -24,12 +24,7 @@ export interface RoundQuery extends Omit<RoundFilter, 'until'> {
 const pageSize = 100
 
 /** One page of what is coming due, in order of when and how surely. */
-export async function roundPage(
-  db: Db,
-  firmId: string,
-  query: RoundQuery,
-  today: string,
-): Promise<RoundPage> {
+export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
   const { horizon, cursor, ...rest } = query
   const filter: RoundFilter = {
     ...rest,

@@ -47,12 +47,7 @@ function limiter(db: Db) {
 }
 
 /** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
-export async function signIn(
-  db: Db,
-  email: string,
-  password: string,
-  address: string,
-): Promise<SignInAnswer> {
+export async function signIn(db: Db, email: string, password: string, address: string): Promise<SignInAnswer> {
   const { byEmail, byAddress } = limiter(db)
   const key = email.trim().toLowerCase().slice(0, 200)
   try {
@@ -75,13 +70,7 @@ export async function signIn(
   const now = new Date()
   const expiresAt = new Date(now.getTime() + sessionDays * 86_400_000)
   await dropExpiredSessions(db, now)
-  await addSession(
-    db,
-    digest(token),
-    { firmId: account.firmId, technicianId: account.technicianId },
-    now,
-    expiresAt,
-  )
+  await addSession(db, digest(token), { firmId: account.firmId, technicianId: account.technicianId }, now, expiresAt)
   return { ok: true, token, expiresAt }
 }
 

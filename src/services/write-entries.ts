@@ -44,9 +44,7 @@ export async function writeEntries(
   const verdicts: EntryVerdict[] = []
   let seq = 0
   for (const group of options.asOne ? [inputs] : byVisit(inputs)) {
-    const answer = await retrying(() =>
-      withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options)),
-    )
+    const answer = await retrying(() => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options)))
     verdicts.push(...answer.verdicts)
     seq = answer.seq
     if (answer.writtenSince) return { verdicts, seq, writtenSince: answer.writtenSince }
@@ -65,12 +63,7 @@ function byVisit(inputs: unknown[]): unknown[][] {
   return [...groups.values()]
 }
 
-async function writeGroup(
-  trx: Trx,
-  actor: Actor,
-  inputs: unknown[],
-  options: WriteOptions,
-): Promise<EntriesAnswer> {
+async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: WriteOptions): Promise<EntriesAnswer> {
   const parsed = inputs.map((input) => parseEntry(input))
   const entries = parsed.flatMap((result) => (result.ok ? [result.value] : []))
   const about = new Map(entries.map((entry) => [entry.subjectId, entry.subjectKind]))

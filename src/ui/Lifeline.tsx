@@ -32,14 +32,7 @@ export function Lifeline({ standing, today, x, y, width = 84 }: Props) {
   return (
     <g>
       <defs>
-        <linearGradient
-          id={id}
-          x1={x}
-          x2={x + Math.max(filled, 1)}
-          y1="0"
-          y2="0"
-          gradientUnits="userSpaceOnUse"
-        >
+        <linearGradient id={id} x1={x} x2={x + Math.max(filled, 1)} y1="0" y2="0" gradientUnits="userSpaceOnUse">
           <stop offset={Math.max(0, 1 - feather(standing))} stopColor={colour} />
           <stop offset="1" stopColor={colour} stopOpacity={over ? 1 : 0.25} />
         </linearGradient>

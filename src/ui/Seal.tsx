@@ -25,15 +25,7 @@ export function Seal({ grade, size = 40 }: { grade: number; size?: number }) {
             strokeWidth={1.6}
             strokeDasharray="2.5 3.5"
           />
-          <circle
-            cx={22}
-            cy={22}
-            r={12}
-            fill="none"
-            stroke="var(--enamel)"
-            strokeWidth={1.6}
-            strokeDasharray="2 3"
-          />
+          <circle cx={22} cy={22} r={12} fill="none" stroke="var(--enamel)" strokeWidth={1.6} strokeDasharray="2 3" />
         </g>
       )}
       {grade === 3 && (

@@ -22,9 +22,7 @@ export function Sheet({ open, onOpenChange, title, about, children, from = 'midd
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content
-          className={`fixed z-50 overflow-auto border border-deep bg-enamel p-5 text-ink ${place}`}
-        >
+        <Dialog.Content className={`fixed z-50 overflow-auto border border-deep bg-enamel p-5 text-ink ${place}`}>
           <Dialog.Title className="head m-0">{title}</Dialog.Title>
           <Dialog.Description className="mt-0.5 mb-3 text-[14px] text-second">{about}</Dialog.Description>
           {children}

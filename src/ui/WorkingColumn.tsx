@@ -58,9 +58,7 @@ export function WorkingColumn({ working, onAdjust }: Props) {
           )
         })}
       </ol>
-      {working.why && (
-        <p className="m-0 border-t border-ink pt-1.5 text-[14px] text-second narrow">{working.why}</p>
-      )}
+      {working.why && <p className="m-0 border-t border-ink pt-1.5 text-[14px] text-second narrow">{working.why}</p>}
     </div>
   )
 }

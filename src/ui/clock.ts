@@ -4,9 +4,7 @@
  */
 export function browserNow(): Date {
   const told =
-    typeof document === 'undefined'
-      ? null
-      : document.querySelector<HTMLMetaElement>('meta[name="evenshot-now"]')
+    typeof document === 'undefined' ? null : document.querySelector<HTMLMetaElement>('meta[name="evenshot-now"]')
   if (!told) return new Date()
   return new Date(Date.parse(told.content) + performance.now())
 }

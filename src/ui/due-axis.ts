@@ -39,9 +39,7 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
     if (day - start > ahead) break
     const position = x(fromDay(day))
     const label =
-      position - lastLabel > 34 && position < width - 24
-        ? dayShort(fromDay(day)).replace(/^1 /, '')
-        : undefined
+      position - lastLabel > 34 && position < width - 24 ? dayShort(fromDay(day)).replace(/^1 /, '') : undefined
     if (label) lastLabel = position
     if (label || position - (ticks.at(-1)?.x ?? 0) > 7) ticks.push({ x: position, ...(label && { label }) })
   }

@@ -1,8 +1,7 @@
 import { type LocalDay, toDay } from '../core/quantity/local-day.ts'
 
 const locale = 'en-GB'
-const date = (options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat(locale, { timeZone: 'UTC', ...options })
+const date = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, { timeZone: 'UTC', ...options })
 const long = date({ day: 'numeric', month: 'short', year: 'numeric' })
 const short = date({ day: 'numeric', month: 'short' })
 const withWeekday = date({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })

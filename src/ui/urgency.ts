@@ -5,7 +5,7 @@ import { daysUntil, halfWidth } from './format.ts'
 /** Overdue is red, within sixty days brass, the rest water: and each says so in words. */
 export type Urgency = 'overdue' | 'soon' | 'later' | 'none'
 
-export const soonDays = 60
+const soonDays = 60
 
 export function urgencyOf(due: Standing['due'], today: LocalDay): Urgency {
   if (!due) return 'none'

@@ -54,10 +54,7 @@ export function part(
   } else if (lives) {
     duties.push({ ...duty(id, name, 'replace', station, lives, common), part: id })
   }
-  for (const [action, interval] of Object.entries(more.upkeep ?? {}) as [
-    'clean' | 'grease' | 'check',
-    Lives,
-  ][]) {
+  for (const [action, interval] of Object.entries(more.upkeep ?? {}) as ['clean' | 'grease' | 'check', Lives][]) {
     duties.push({ ...duty(`${id}-${action}`, name, action, station, interval, common), part: id })
   }
   return {
@@ -73,14 +70,7 @@ export function part(
 }
 
 /** A task of its own, not tied to one part. */
-export function task(
-  id: string,
-  name: string,
-  action: Action,
-  station: string,
-  interval: Lives,
-  common: Common,
-): Duty {
+export function task(id: string, name: string, action: Action, station: string, interval: Lives, common: Common): Duty {
   return duty(id, name, action, station, interval, common)
 }
 
@@ -113,10 +103,7 @@ function limits(lives: Lives): SchoolLimits {
 }
 
 /** Parts and duties of a list of `part` lines, plus tasks. */
-export function collect(
-  parts: { part: Part; duties: Duty[] }[],
-  tasks: Duty[],
-): { parts: Part[]; duties: Duty[] } {
+export function collect(parts: { part: Part; duties: Duty[] }[], tasks: Duty[]): { parts: Part[]; duties: Duty[] } {
   return {
     parts: parts.map((entry) => entry.part),
     duties: [...parts.flatMap((entry) => entry.duties), ...tasks],

@@ -143,13 +143,7 @@ export const c2: Kind = {
           upkeep: { clean: { shots: [20_000, 40_000, 80_000], months: [3, 6, 12] } },
         },
       ),
-      part(
-        'screen-screw',
-        'Screen screw',
-        'screen',
-        { months: [12, 24, 48] },
-        { ...perGroup, beta: 1.5, min: 2 },
-      ),
+      part('screen-screw', 'Screen screw', 'screen', { months: [12, 24, 48] }, { ...perGroup, beta: 1.5, min: 2 }),
       part(
         'basket',
         'Basket',
@@ -311,13 +305,7 @@ export const c2: Kind = {
         { beta: 1.5, min: 15, caution: 'mains' },
         { upkeep: { clean: { months: [6, 12, 24] } } },
       ),
-      part(
-        'sight-glass',
-        'Sight-glass seals',
-        'boiler',
-        { months: [24, 48, 84] },
-        { beta: 2, min: 40, caution: cold },
-      ),
+      part('sight-glass', 'Sight-glass seals', 'boiler', { months: [24, 48, 84] }, { beta: 2, min: 40, caution: cold }),
       part(
         'steam-valve-seat',
         'Steam valve seat',

@@ -122,14 +122,7 @@ export const pk: Kind = {
         { shots: [100, 300, 600], months: [1, 3, 6] },
         { min: 10, caution: 'scald' },
       ),
-      task(
-        'full-service',
-        'Full service',
-        'service',
-        'pump',
-        { months: [12, 24, 36] },
-        { min: 45, caution: 'mains' },
-      ),
+      task('full-service', 'Full service', 'service', 'pump', { months: [12, 24, 36] }, { min: 45, caution: 'mains' }),
       task(
         'electrical-test',
         'Electrical safety test',

@@ -59,7 +59,7 @@ export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistor
 }
 
 /** Order of the ledger: local day, then instant, then id. */
-export function inOrder(a: Entry, b: Entry): number {
+function inOrder(a: Entry, b: Entry): number {
   return compare(a.happenedOn, b.happenedOn) || compare(instant(a), instant(b)) || compare(a.id, b.id)
 }
 

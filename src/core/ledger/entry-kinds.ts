@@ -13,7 +13,7 @@ const condition = number().integer().min(0).max(4)
 const position = { part: slug().required(), group }
 
 /** Above this no tap water is known; a decimal point was probably lost. mg/L CaCO3. */
-export const mostHardnessMgL = 2000
+const mostHardnessMgL = 2000
 
 const waterTest = object({
   v,
@@ -31,8 +31,7 @@ const waterTest = object({
   .noUnknown()
   .test('method', (test, context) => {
     const need = (field: 'drops' | 'perDrop' | 'low' | 'high' | 'value') =>
-      test[field] === undefined &&
-      context.createError({ path: field, message: `is needed for ${test.method}` })
+      test[field] === undefined && context.createError({ path: field, message: `is needed for ${test.method}` })
     const missing =
       test.method === 'drops'
         ? need('drops') || need('perDrop')
@@ -44,8 +43,7 @@ const waterTest = object({
       return context.createError({ path: 'high', message: 'must not be below the low end of the zone' })
     }
     const field = test.method === 'drops' ? 'drops' : test.method === 'strip' ? 'high' : 'value'
-    const found =
-      test.method === 'drops' ? (test.drops! * test.perDrop!) / (test.sampleFactor ?? 1) : test[field]!
+    const found = test.method === 'drops' ? (test.drops! * test.perDrop!) / (test.sampleFactor ?? 1) : test[field]!
     const mgL = found * mgLPer[test.unit]
     if (mgL <= mostHardnessMgL) return true
     const most = Math.floor(mostHardnessMgL / mgLPer[test.unit])

@@ -2,20 +2,10 @@ import { object, string } from 'yup'
 import { localDay } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import { type Entry, subjectKinds } from './entry.ts'
-import {
-  bodySchemas,
-  type EntryKind,
-  entryKinds,
-  type SettingName,
-  settingSchemas,
-  subjectsOf,
-} from './entry-kinds.ts'
+import { bodySchemas, type EntryKind, entryKinds, type SettingName, settingSchemas, subjectsOf } from './entry-kinds.ts'
 
 const uuid = () =>
-  string().matches(
-    /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
-    'is not a UUID',
-  )
+  string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, 'is not a UUID')
 
 const envelope = object({
   id: uuid().required(),
@@ -58,14 +48,12 @@ export function parseEntry(input: unknown): Parsed<Entry> {
   }
   const body = parseBody(entry.kind, entry.body)
   if (!body.ok)
-    issues.push(
-      ...body.issues.map((issue) => ({ ...issue, path: issue.path ? `body.${issue.path}` : 'body' })),
-    )
+    issues.push(...body.issues.map((issue) => ({ ...issue, path: issue.path ? `body.${issue.path}` : 'body' })))
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: entry }
 }
 
 /** Parses a body by the schema of its kind; a setting by the schema of that setting. */
-export function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknown>> {
+function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknown>> {
   if (kind !== 'setting') return parseStrict(bodySchemas[kind], body)
   const plain = parseStrict(bodySchemas.setting, body)
   if (!plain.ok) return plain

@@ -20,11 +20,7 @@ export const shareBelowOne = () =>
 export const localDay = () =>
   string()
     .meta({ format: 'date' })
-    .test(
-      'local_day',
-      'is not a date (YYYY-MM-DD)',
-      (value) => value === undefined || dayNumber(value) !== null,
-    )
+    .test('local_day', 'is not a date (YYYY-MM-DD)', (value) => value === undefined || dayNumber(value) !== null)
 
 /** Weekdays a site is open on, Monday 1 … Sunday 7. */
 export const weekdays = () =>
@@ -38,8 +34,4 @@ export const weekdays = () =>
 export const closure = () =>
   object({ from: localDay().required(), to: localDay().required() })
     .noUnknown()
-    .test(
-      'order',
-      'must not end before it begins',
-      (value) => !value?.from || !value.to || value.from <= value.to,
-    )
+    .test('order', 'must not end before it begins', (value) => !value?.from || !value.to || value.from <= value.to)

@@ -19,10 +19,7 @@ export type Parsed<T> = { ok: true; value: T } | { ok: false; issues: Issue[] }
  * @example parseStrict(object({ drops: amount().required() }), { drops: '3' })
  * // → { ok: false, issues: [{ path: 'drops', code: 'typeError', message: 'must be a number', value: '3' }] }
  */
-export function parseStrict<S extends ObjectSchema<AnyObject>>(
-  schema: S,
-  input: unknown,
-): Parsed<InferType<S>> {
+export function parseStrict<S extends ObjectSchema<AnyObject>>(schema: S, input: unknown): Parsed<InferType<S>> {
   if (typeof input !== 'object' || input === null || Array.isArray(input)) {
     return {
       ok: false,

@@ -14,10 +14,3 @@ export const scaled = (interval: Interval, factor: number): Interval => ({
   value: interval.value * factor,
   high: interval.high * factor,
 })
-
-/** Difference with outer bounds, never below 0: a softener cannot take out less than nothing. */
-export const minusFloored = (a: Interval, b: Interval): Interval => ({
-  low: Math.max(0, a.low - b.high),
-  value: Math.max(0, a.value - b.value),
-  high: Math.max(0, a.high - b.low),
-})

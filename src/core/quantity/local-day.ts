@@ -19,8 +19,7 @@ export function dayNumber(day: LocalDay): number | null {
   const [year, month, date] = [Number(match[1]), Number(match[2]), Number(match[3])]
   const ms = Date.UTC(year, month - 1, date)
   const back = new Date(ms)
-  if (back.getUTCFullYear() !== year || back.getUTCMonth() !== month - 1 || back.getUTCDate() !== date)
-    return null
+  if (back.getUTCFullYear() !== year || back.getUTCMonth() !== month - 1 || back.getUTCDate() !== date) return null
   return Math.round(ms / msPerDay)
 }
 

@@ -7,7 +7,6 @@
  */
 export function rawShare(rawMgL: number, permeateMgL: number, targetMgL: number): number | null {
   if (targetMgL < Math.min(rawMgL, permeateMgL) || targetMgL > Math.max(rawMgL, permeateMgL)) return null
-  if (rawMgL === permeateMgL)
-    throw new RangeError(`rawShare: rawMgL must differ from permeateMgL, got ${rawMgL} twice`)
+  if (rawMgL === permeateMgL) throw new RangeError(`rawShare: rawMgL must differ from permeateMgL, got ${rawMgL} twice`)
   return (targetMgL - permeateMgL) / (rawMgL - permeateMgL)
 }

@@ -10,15 +10,8 @@
  * @throws RangeError when nothing is taken out
  * @example exchangerLitres(12, 35, 0.15, 339, 18) // ≈ 1112
  */
-export function exchangerLitres(
-  resinL: number,
-  capacityGPerL: number,
-  reserve: number,
-  inMgL: number,
-  outMgL: number,
-) {
-  if (!(outMgL < inMgL))
-    throw new RangeError(`exchangerLitres: outMgL must be below inMgL, got ${outMgL} of ${inMgL}`)
+export function exchangerLitres(resinL: number, capacityGPerL: number, reserve: number, inMgL: number, outMgL: number) {
+  if (!(outMgL < inMgL)) throw new RangeError(`exchangerLitres: outMgL must be below inMgL, got ${outMgL} of ${inMgL}`)
   return (resinL * capacityGPerL * 1000 * (1 - reserve)) / (inMgL - outMgL)
 }
 

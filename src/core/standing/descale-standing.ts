@@ -30,11 +30,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
 
   const carbonate = carbonateDh(facts, add)
   const litresFor = (dh: number) => descale.litres.find((row) => dh <= row.upToDh)!.bySchool[school.value]
-  const own = nearestSetting(
-    facts.histories,
-    'life',
-    (body) => body.duty === 'descale' && body.clock === 'litres',
-  )
+  const own = nearestSetting(facts.histories, 'life', (body) => body.duty === 'descale' && body.clock === 'litres')
   const limit = own
     ? { soon: own.body.value, value: own.body.value, late: own.body.value }
     : { soon: litresFor(carbonate.high), value: litresFor(carbonate.value), late: litresFor(carbonate.low) }
@@ -81,13 +77,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
       name: 'litres',
       // Early chances go with the harder end of the test, late ones with the softer.
       dayAt: (chance) =>
-        dayOfLitres(
-          budget,
-          use,
-          start,
-          chance < 0.35 ? limit.soon : chance > 0.65 ? limit.late : limit.value,
-          chance,
-        ),
+        dayOfLitres(budget, use, start, chance < 0.35 ? limit.soon : chance > 0.65 ? limit.late : limit.value, chance),
     },
     leftLine: add({
       what: 'Left by litres',
@@ -98,11 +88,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
     }),
   })
 
-  const months = nearestSetting(
-    facts.histories,
-    'life',
-    (body) => body.duty === 'descale' && body.clock === 'months',
-  )
+  const months = nearestSetting(facts.histories, 'life', (body) => body.duty === 'descale' && body.clock === 'months')
   const monthsLimit = months?.body.value ?? descale.months[school.value]
   const end = addMonths(start, monthsLimit)
   const monthsLine = add({
@@ -179,9 +165,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
     duty: 'descale',
     name: 'Descale',
     action: 'descale' as const,
-    station:
-      facts.kind.stations.find((station) => station.symbol === 'thermoblock')?.id ??
-      facts.kind.stations[0]!.id,
+    station: facts.kind.stations.find((station) => station.symbol === 'thermoblock')?.id ?? facts.kind.stations[0]!.id,
     since,
     sinceKnown: Boolean(done),
     minutes: descale.minutes,

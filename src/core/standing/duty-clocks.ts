@@ -31,7 +31,7 @@ export interface DutyContext {
 }
 
 /** The life on a clock: somebody's own figure, nearest first, else the catalogue's by school. */
-export function lifeOf(context: DutyContext, clock: Clock): { value: number; line: Line } | null {
+function lifeOf(context: DutyContext, clock: Clock): { value: number; line: Line } | null {
   const { facts, duty } = context
   const catalogue = duty.limits[clock]
   const own = nearestSetting(facts.histories, 'life', (body) => body.duty === duty.id && body.clock === clock)
@@ -59,7 +59,7 @@ export function lifeOf(context: DutyContext, clock: Clock): { value: number; lin
   return { value, line }
 }
 
-export const unitOf = (clock: Clock, drinks: string): string =>
+const unitOf = (clock: Clock, drinks: string): string =>
   ({ shots: drinks, litres: 'L', months: 'months', detergentCycles: 'cycles' })[clock]
 
 /** Every clock that governs this duty. */
@@ -132,8 +132,7 @@ function shots(context: DutyContext): RunningClock | null {
     what: `Used to ${facts.asOf}`,
     value: Math.round(used),
     unit: kind.counter.unit,
-    formula:
-      idle > 0 ? `({${movedSince}} + ${idle} open days × {${rate}})${times}` : `{${movedSince}}${times}`,
+    formula: idle > 0 ? `({${movedSince}} + ${idle} open days × {${rate}})${times}` : `{${movedSince}}${times}`,
     origin: 'reckoned',
   })
   const lifeLine = add(life.line)
@@ -183,9 +182,7 @@ function litres(context: DutyContext): RunningClock | null {
   const used = ofGroup
     ? Math.max(0, ((use.totalAt(asOfDay) - use.totalAt(start)) * share * mlPerDrink * budget.factor) / 1000)
     : Math.max(0, litresBetween(budget, use, start, asOfDay))
-  const perDay = ofGroup
-    ? (meanRate(use.rate) * share * mlPerDrink * budget.factor) / 1000
-    : litresADay(budget, use)
+  const perDay = ofGroup ? (meanRate(use.rate) * share * mlPerDrink * budget.factor) / 1000 : litresADay(budget, use)
   const draw = add({
     what: 'Draw',
     value: perDay,
@@ -257,9 +254,7 @@ function detergent(context: DutyContext): RunningClock | null {
     origin: 'reckoned',
   })
   const dayAt = (chance: number) =>
-    daily !== null
-      ? nthOpenDay(use.open, start, life.value / daily)
-      : use.dayAfter(start, life.value * every!, chance)
+    daily !== null ? nthOpenDay(use.open, start, life.value / daily) : use.dayAfter(start, life.value * every!, chance)
   return {
     use: {
       clock: 'detergentCycles',

@@ -5,7 +5,7 @@ import type { LocalDay } from '../quantity/local-day.ts'
 import { type Opening, openDays } from '../usage/open-days.ts'
 
 /** Where a default may be set, nearest first. */
-export const levels = ['machine', 'softener', 'site', 'customer', 'supply', 'firm'] as const
+const levels = ['machine', 'softener', 'site', 'customer', 'supply', 'firm'] as const
 export type Level = (typeof levels)[number]
 
 /** All entries that can move one machine or softener, by level, as the ledger keeps them. */

@@ -41,8 +41,7 @@ export function lastDone(entries: Entry[], duty: Duty, index: number | undefined
 export function lastCondition(entries: Entry[], part: string, index: number | undefined) {
   for (let i = entries.length - 1; i >= 0; i -= 1) {
     const entry = entries[i]!
-    if (isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index))
-      return null
+    if (isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index)) return null
     if (isKind('inspected')(entry)) {
       const body = bodyOf(entry)
       if (body.part === part && sameIndex(body.group, index)) {

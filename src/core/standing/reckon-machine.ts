@@ -3,7 +3,7 @@ import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
 import { descaleStanding } from './descale-standing.ts'
 import { dutyStanding } from './duty-standing.ts'
-import { effective, entriesAt, type Ledgers, nearestSetting } from './histories.ts'
+import { effective, type Ledgers, nearestSetting } from './histories.ts'
 import { machineFacts } from './machine-facts.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
 import { litresADay } from './water-budget.ts'
@@ -52,9 +52,3 @@ export function reckonMachine(ledgers: Ledgers): Reckoning | null {
     water: waterKnown(histories),
   }
 }
-
-/** Whether a machine has been taken on: only then can it be reckoned. */
-export const takenOn = (ledgers: Ledgers): boolean =>
-  entriesAt(effective({ machine: ledgers.machine ?? [] }), 'machine').some(
-    (entry) => entry.kind === 'commissioned',
-  )

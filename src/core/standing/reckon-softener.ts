@@ -53,19 +53,13 @@ export function reckonSoftener(ledgers: Ledgers, fed: Ledgers[]): Reckoning | nu
   const opening = siteOpening(histories)
   const metered = own.some((entry) => isKind('reading')(entry) && bodyOf(entry).counter === 'litres')
   const draw = metered
-    ? meteredDraw(
-        counterLine(own, 'litres', opening.openDays, 30, asOfDay, toDay(taken.happenedOn)),
-        opening.shareOpen,
-      )
+    ? meteredDraw(counterLine(own, 'litres', opening.openDays, 30, asOfDay, toDay(taken.happenedOn)), opening.shareOpen)
     : fedDraw(machines, opening.shareOpen)
   const isCartridge = bodyOf(taken).kind === 'cartridge'
   const retired = nearestSetting(histories, 'retired')
   const standings = retired
     ? []
-    : [
-        isCartridge ? cartridge(histories, draw, asOf) : exchanger(histories, draw, asOf),
-        outletTest(histories, asOf),
-      ]
+    : [isCartridge ? cartridge(histories, draw, asOf) : exchanger(histories, draw, asOf), outletTest(histories, asOf)]
   return {
     version: reckoningVersion,
     asOf,
@@ -98,8 +92,7 @@ function fedDraw(machines: { budget: WaterBudget; use: CounterLine }[], shareOpe
     measured: false,
     perOpenDay,
     shareOpen,
-    between: (from, to) =>
-      machines.reduce((sum, { budget, use }) => sum + litresBetween(budget, use, from, to), 0),
+    between: (from, to) => machines.reduce((sum, { budget, use }) => sum + litresBetween(budget, use, from, to), 0),
     dayAfter(since, litres, chance) {
       if (!main || perOpenDay <= 0) return null
       const share = litresADay(main.budget, main.use) / perOpenDay

@@ -82,13 +82,7 @@ export function dayOfLitres(
   return use.dayAfter(from, drinksToGo, chance)
 }
 
-function dayInPast(
-  budget: WaterBudget,
-  use: CounterLine,
-  since: number,
-  until: number,
-  litres: number,
-): number {
+function dayInPast(budget: WaterBudget, use: CounterLine, since: number, until: number, litres: number): number {
   let [below, above] = [since, until]
   while (above - below > 1) {
     const middle = Math.floor((below + above) / 2)

@@ -12,7 +12,7 @@ export const usualCarbonateShare = 0.8
 type Test = Entry & { kind: 'water-test' }
 
 /** What a test found, mg/L CaCO3, with its bounds. */
-export function testedMgL(test: Test): Interval {
+function testedMgL(test: Test): Interval {
   const body = bodyOf(test)
   const found =
     body.method === 'drops'
@@ -24,7 +24,7 @@ export function testedMgL(test: Test): Interval {
 }
 
 /** How a test is quoted in a working. */
-export function testSaid(test: Test): string {
+function testSaid(test: Test): string {
   const body = bodyOf(test)
   const unit = hardnessSymbol[body.unit]
   if (body.method === 'drops')

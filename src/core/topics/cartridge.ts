@@ -52,9 +52,7 @@ export const cartridge = topic({
       origin: 'reckoned',
     })
     if (litres === null) {
-      warnings.push(
-        'rawAlkalinityMgL: this water holds nothing the resin takes out, so it is never spent by litres',
-      )
+      warnings.push('rawAlkalinityMgL: this water holds nothing the resin takes out, so it is never spent by litres')
     } else {
       const from = add({
         what: 'Lasts',

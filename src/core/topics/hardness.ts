@@ -1,12 +1,6 @@
 import { object, string } from 'yup'
 import { amount } from '../parse/fields.ts'
-import {
-  hardnessFromMgL,
-  hardnessSymbol,
-  hardnessToMgL,
-  hardnessUnits,
-  mgLPer,
-} from '../quantity/hardness.ts'
+import { hardnessFromMgL, hardnessSymbol, hardnessToMgL, hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { startWorking } from '../quantity/working.ts'
 import { topic } from './topic.ts'
 
@@ -28,9 +22,7 @@ export const hardness = topic({
       mark: 'P',
       reference: 'IUPAC atomic weights; definitions of the units, DIN 38409-6',
     })
-    const result = Object.fromEntries(
-      hardnessUnits.map((to) => [to, to === unit ? value : hardnessFromMgL(mgL, to)]),
-    )
+    const result = Object.fromEntries(hardnessUnits.map((to) => [to, to === unit ? value : hardnessFromMgL(mgL, to)]))
     for (const to of hardnessUnits) {
       if (to === unit || to === 'mgL') continue
       add({

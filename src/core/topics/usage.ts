@@ -39,11 +39,7 @@ export const usage = topic({
     const today = toDay(input.today)
     const late = input.readings.findIndex((reading) => reading.date > input.today)
     if (late >= 0) {
-      throw new InputFault(
-        `readings[${late}].date`,
-        input.readings[late]!.date,
-        `is after today (${input.today})`,
-      )
+      throw new InputFault(`readings[${late}].date`, input.readings[late]!.date, `is after today (${input.today})`)
     }
     const warnings: string[] = []
     const open = openDays(input)
@@ -80,8 +76,7 @@ export const usage = topic({
       value: meanRate(rate),
       spread: sdRate(rate),
       unit: '/open day',
-      formula:
-        '(1 + w × {2} ÷ {5}) ÷ (1 ÷ {4} + w × {3} ÷ {5}), each interval’s weight w halving every 60 days',
+      formula: '(1 + w × {2} ÷ {5}) ÷ (1 ÷ {4} + w × {3} ÷ {5}), each interval’s weight w halving every 60 days',
       origin: 'reckoned',
     })
 

@@ -9,8 +9,7 @@ import { dueWindow, type Passage } from '../wear/due-window.ts'
 import { type Clock, clocks } from '../wear/limits.ts'
 import { InputFault, topic } from './topic.ts'
 
-const perDay = () =>
-  object({ mean: amount().required(), sd: amount().required() }).noUnknown().default(undefined)
+const perDay = () => object({ mean: amount().required(), sd: amount().required() }).noUnknown().default(undefined)
 const counted = clocks.filter((clock) => clock !== 'months')
 const unit = { shots: 'shots', litres: 'L', months: 'months', detergentCycles: 'cycles' } as const
 
@@ -24,9 +23,7 @@ export const wear = topic({
       .noUnknown()
       .required(),
     used: object({ shots: amount(), litres: amount(), detergentCycles: amount() }).noUnknown().required(),
-    perOpenDay: object({ shots: perDay(), litres: perDay(), detergentCycles: perDay() })
-      .noUnknown()
-      .required(),
+    perOpenDay: object({ shots: perDay(), litres: perDay(), detergentCycles: perDay() }).noUnknown().required(),
     openWeekdays: weekdays().required(),
     closures: array(closure().required()).default([]),
     lifeMultiplier: divisor().default(1),
@@ -76,8 +73,7 @@ export const wear = topic({
         origin: 'reckoned',
       })
       const rate = perOpenDay[clock]
-      if (!rate)
-        warnings.push(`perOpenDay.${clock}: not given, so limits.${clock} gives no day unless already passed`)
+      if (!rate) warnings.push(`perOpenDay.${clock}: not given, so limits.${clock} gives no day unless already passed`)
       const toGo = life - usedSoFar
       passages.push({
         name: clock,

@@ -14,13 +14,7 @@ export const horizonDays = 3653
  *
  * @returns day number, or null beyond ten years
  */
-export function passageDay(
-  rate: Rate,
-  count: number,
-  from: number,
-  open: OpenDays,
-  chance: number,
-): number | null {
+export function passageDay(rate: Rate, count: number, from: number, open: OpenDays, chance: number): number | null {
   if (count <= 0) return from
   const days = daysUntil(rate, count, chance)
   return nthOpenDay(open, from, days)

@@ -113,8 +113,7 @@ function typicalRate(readings: CounterReading[], without: number, options: Judge
     if (i === without || i - 1 === without) continue
     const [a, b] = [readings[i - 1]!, readings[i]!]
     const openDays = options.open.count(a.day, b.day)
-    if (b.count >= a.count && openDays > 0)
-      rises.push({ count: b.count - a.count, openDays, ageDays: today - b.day })
+    if (b.count >= a.count && openDays > 0) rises.push({ count: b.count - a.count, openDays, ageDays: today - b.day })
   }
   const median = middle(rises.map((rise) => rise.count / rise.openDays))
   const believable = rises.filter((rise) => rise.count / rise.openDays <= 5 * median + 5)

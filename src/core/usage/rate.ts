@@ -18,7 +18,7 @@ export interface Rate {
   dispersion: number
 }
 
-export const halfLifeDays = 60
+const halfLifeDays = 60
 /** Dispersion believed before there are residuals, and how many residuals that belief is worth. From memory. */
 const dispersionPrior = { value: 2, weight: 2 }
 
@@ -35,13 +35,10 @@ export function rateFrom(rises: Rise[], priorPerOpenDay: number): Rate {
   const count = sum(used.map((rise, i) => weights[i]! * rise.count))
   const days = sum(used.map((rise, i) => weights[i]! * rise.openDays))
   const mean = (1 + count) / (1 / priorPerOpenDay + days)
-  const residuals = used.map(
-    (rise) => (rise.count - mean * rise.openDays) ** 2 / Math.max(mean * rise.openDays, 1),
-  )
+  const residuals = used.map((rise) => (rise.count - mean * rise.openDays) ** 2 / Math.max(mean * rise.openDays, 1))
   const dispersion = Math.max(
     1,
-    (sum(residuals.map((residual, i) => weights[i]! * residual)) +
-      dispersionPrior.value * dispersionPrior.weight) /
+    (sum(residuals.map((residual, i) => weights[i]! * residual)) + dispersionPrior.value * dispersionPrior.weight) /
       (sum(weights) + dispersionPrior.weight),
   )
   return { shape: 1 + count / dispersion, rate: 1 / priorPerOpenDay + days / dispersion, dispersion }
@@ -51,8 +48,7 @@ export const meanRate = (rate: Rate): number => rate.shape / rate.rate
 export const sdRate = (rate: Rate): number => Math.sqrt(rate.shape) / rate.rate
 
 /** The mean rate's own quantile. */
-export const rateQuantile = (rate: Rate, chance: number): number =>
-  gammaQuantile(chance, rate.shape, rate.rate)
+export const rateQuantile = (rate: Rate, chance: number): number => gammaQuantile(chance, rate.shape, rate.rate)
 
 /**
  * Chance that at least `count` is reached within `days` open days: the waiting time for a count is

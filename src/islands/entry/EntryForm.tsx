@@ -39,15 +39,10 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
   const open = useMemo(() => siteOpening(effective(bundle.ledgers)).openDays, [bundle])
   const { counter, use } = before.reckoning ?? {}
   const expected =
-    counter && use && counter.on <= draft.happenedOn
-      ? expectedCount(counter, use, open, draft.happenedOn)
-      : null
+    counter && use && counter.on <= draft.happenedOn ? expectedCount(counter, use, open, draft.happenedOn) : null
   const lastVisit = (bundle.ledgers.machine ?? [])
     .filter((entry) => entry.visitId)
-    .reduce<RecordedEntry | null>(
-      (last, entry) => (last && last.happenedOn >= entry.happenedOn ? last : entry),
-      null,
-    )
+    .reduce<RecordedEntry | null>((last, entry) => (last && last.happenedOn >= entry.happenedOn ? last : entry), null)
   const change = (part: Partial<Draft>) => {
     setIssues(new Map())
     setDraft((now) => ({ ...now, ...part }))
@@ -129,9 +124,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
                 {
                   label: 'Last visit',
                   value: dayNear(lastVisit.happenedOn, today),
-                  source: bundle.technicians
-                    .find((person) => person.id === lastVisit.recordedBy)
-                    ?.name.split(' ')[0],
+                  source: bundle.technicians.find((person) => person.id === lastVisit.recordedBy)?.name.split(' ')[0],
                 },
               ]
             : []),
@@ -145,10 +138,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             : []),
         ]}
         action={
-          <a
-            href={`/machines/${bundle.machine.id}`}
-            className="plain inline-flex items-center whitespace-nowrap"
-          >
+          <a href={`/machines/${bundle.machine.id}`} className="plain inline-flex items-center whitespace-nowrap">
             To the machine
           </a>
         }
@@ -203,19 +193,9 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             />
           </Stop>
           <Stop number={2} title="Water" hint={<>arrow up and down count a drop</>} done={tests}>
-            <WaterTests
-              draft={draft}
-              onChange={change}
-              hasSoftener={bundle.softener !== null}
-              issues={issues}
-            />
+            <WaterTests draft={draft} onChange={change} hasSoftener={bundle.softener !== null} issues={issues} />
           </Stop>
-          <Stop
-            number={3}
-            title="Done"
-            hint="the letter ticks; what is due comes first"
-            done={draft.tasks.length > 0}
-          >
+          <Stop number={3} title="Done" hint="the letter ticks; what is due comes first" done={draft.tasks.length > 0}>
             <TasksDone draft={draft} onChange={change} standings={before.standings} today={today} />
           </Stop>
           <Stop
@@ -287,10 +267,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             </span>
           </div>
         </form>
-        <aside
-          className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[464px] lg:border-l"
-          aria-label="What this moves"
-        >
+        <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[464px] lg:border-l" aria-label="What this moves">
           <div className="lg:sticky lg:top-3">
             <WhatMoves before={before} after={after} today={today} entries={made.entries.length} />
           </div>

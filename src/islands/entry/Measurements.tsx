@@ -34,9 +34,7 @@ export function Measurements({ draft, onChange, kind, issues }: Props) {
   return (
     <details className="pt-1" open={filled > 0}>
       <summary className="min-h-[44px] cursor-pointer py-2.5 text-[14px]">
-        {filled > 0
-          ? `${filled} of ${rows.length} measured`
-          : `${rows.length} measurements of this kind of machine`}
+        {filled > 0 ? `${filled} of ${rows.length} measured` : `${rows.length} measurements of this kind of machine`}
       </summary>
       <div className="grid max-w-[560px] grid-cols-[1fr_76px_76px_118px] items-center gap-x-3 gap-y-1">
         <span className="slim text-[13px] text-second">Measured</span>

@@ -40,9 +40,7 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
               <div className="narrow font-semibold">{name}</div>
               <div className="narrow text-[13px] text-second">
                 {governs(standing, today)} ·{' '}
-                <span style={{ color: urgencyInk[urgencyOf(standing.due, today)] }}>
-                  {lasts(standing.due, today)}
-                </span>
+                <span style={{ color: urgencyInk[urgencyOf(standing.due, today)] }}>{lasts(standing.due, today)}</span>
               </div>
             </div>
             <fieldset className="m-0 flex border-0 p-0" aria-label={`${name}: condition`}>

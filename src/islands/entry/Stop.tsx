@@ -26,12 +26,7 @@ export function Stop({ number, title, hint, done, children }: Props) {
             stroke="var(--deep)"
             strokeWidth={1.5}
           />
-          <g
-            className="opacity-0 group-focus-within:opacity-100"
-            fill="none"
-            stroke="var(--copper)"
-            strokeWidth={2.5}
-          >
+          <g className="opacity-0 group-focus-within:opacity-100" fill="none" stroke="var(--copper)" strokeWidth={2.5}>
             <circle cx={16} cy={13} r={12} />
             <path d="M7 22l-5 5" strokeWidth={3.5} />
           </g>

@@ -60,9 +60,7 @@ export function TasksDone({ draft, onChange, standings, today }: Props) {
               <span className="mono text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
                 {lasts(task.due, today)}
               </span>
-              <span className="mono w-[58px] text-right text-[13px] text-second max-md:hidden">
-                {task.minutes} min
-              </span>
+              <span className="mono w-[58px] text-right text-[13px] text-second max-md:hidden">{task.minutes} min</span>
             </label>
           )
         })}

@@ -57,11 +57,7 @@ export function WaterTests({ draft, onChange, hasSoftener, issues }: Props) {
               </span>
             )}
             <span className="text-[14px]" role="status">
-              {issues.has(slot) ? (
-                <b className="text-seal">{issues.get(slot)}</b>
-              ) : (
-                <Found test={test} draft={draft} />
-              )}
+              {issues.has(slot) ? <b className="text-seal">{issues.get(slot)}</b> : <Found test={test} draft={draft} />}
             </span>
             <button
               type="button"
@@ -86,11 +82,7 @@ export function WaterTests({ draft, onChange, hasSoftener, issues }: Props) {
         </label>
         <label>
           <span className="sr-only">Unit of hardness</span>
-          <select
-            className="field"
-            value={draft.unit}
-            onChange={(event) => onChange({ unit: event.target.value })}
-          >
+          <select className="field" value={draft.unit} onChange={(event) => onChange({ unit: event.target.value })}>
             {hardnessUnits.map((unit) => (
               <option key={unit} value={unit}>
                 {hardnessSymbol[unit]}

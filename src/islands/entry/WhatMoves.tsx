@@ -29,8 +29,7 @@ export function WhatMoves({ before, after, today, entries }: Props) {
   return (
     <div>
       <h2 className="head m-0">
-        What this moves{' '}
-        <span className="ml-1 text-[13px] font-normal text-second">dashed: before. Solid: after</span>
+        What this moves <span className="ml-1 text-[13px] font-normal text-second">dashed: before. Solid: after</span>
       </h2>
       {entries === 0 && (
         <p className="text-second">
@@ -71,25 +70,22 @@ export function WhatMoves({ before, after, today, entries }: Props) {
             </div>
           ))}
           {moved.length > shown.length && (
-            <p className="m-0 pt-1 text-[13px] text-second">
-              and {moved.length - shown.length} that fall later
-            </p>
+            <p className="m-0 pt-1 text-[13px] text-second">and {moved.length - shown.length} that fall later</p>
           )}
         </>
       )}
       {before.reckoning?.use && after.reckoning?.use && (
         <dl className="m-0 mt-3 border-t border-ink pt-1">
           <Pair name="Use, an open day" before={before.reckoning.use} after={after.reckoning.use} />
-          {before.reckoning.litresPerOpenDay !== undefined &&
-            after.reckoning.litresPerOpenDay !== undefined && (
-              <div className="flex justify-between py-0.5">
-                <dt>Draw, litres an open day</dt>
-                <dd className="mono m-0 text-[13px]">
-                  <span className="text-second">{figure(before.reckoning.litresPerOpenDay)} → </span>
-                  <b>{figure(after.reckoning.litresPerOpenDay)}</b>
-                </dd>
-              </div>
-            )}
+          {before.reckoning.litresPerOpenDay !== undefined && after.reckoning.litresPerOpenDay !== undefined && (
+            <div className="flex justify-between py-0.5">
+              <dt>Draw, litres an open day</dt>
+              <dd className="mono m-0 text-[13px]">
+                <span className="text-second">{figure(before.reckoning.litresPerOpenDay)} → </span>
+                <b>{figure(after.reckoning.litresPerOpenDay)}</b>
+              </dd>
+            </div>
+          )}
         </dl>
       )}
     </div>

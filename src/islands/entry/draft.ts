@@ -64,7 +64,7 @@ export function decimal(text: string): number | null {
 }
 
 /** A position's part and which of several. @example splitKey('group-gasket@2') // { id: 'group-gasket', group: 2 } */
-export function splitKey(key: string): { id: string; group?: number } {
+function splitKey(key: string): { id: string; group?: number } {
   const [id = '', n] = key.split('@')
   return n ? { id, group: Number(n) } : { id }
 }
@@ -117,8 +117,7 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
       wrong(slot, test.method === 'drops' ? 'is not a number of drops' : 'needs both ends of the zone')
     else if (test.method === 'drops' && perDrop === null) wrong(slot, 'what one drop is worth is missing')
     else {
-      const found =
-        test.method === 'drops' ? { drops: figures[0], perDrop } : { low: figures[0], high: figures[1] }
+      const found = test.method === 'drops' ? { drops: figures[0], perDrop } : { low: figures[0], high: figures[1] }
       add(slot, about.subject, 'water-test', {
         point: about.point,
         quantity: about.quantity,

@@ -38,8 +38,7 @@ export function verdict(
 ): { words: string; under: string; doubtful: boolean } | null {
   const count = parseCountCell(text)
   if (!text.trim() || count === null) return null
-  if (!expected)
-    return { words: 'first reading here', under: 'a second one gives the use a day', doubtful: false }
+  if (!expected) return { words: 'first reading here', under: 'a second one gives the use a day', doubtful: false }
   const rise = count - expected.last
   if (rise < 0)
     return {

@@ -75,9 +75,7 @@ function isEmpty(draft: Draft): boolean {
     ...Object.values(draft.left),
     ...Object.values(draft.tests).flatMap((test) => [test.drops, test.low, test.high]),
   ]
-  return (
-    texts.every((text) => !text.trim()) && draft.tasks.length === 0 && Object.keys(draft.parts).length === 0
-  )
+  return texts.every((text) => !text.trim()) && draft.tasks.length === 0 && Object.keys(draft.parts).length === 0
 }
 
 function read<T>(key: string): T | null {

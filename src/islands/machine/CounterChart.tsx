@@ -9,9 +9,7 @@ import { dayLong, figure } from '../../ui/format.ts'
 /** The counter as it was read, with the readings that do not count as hollow rings. */
 export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags: Flag[]; unit: string }) {
   const odd = new Map(
-    flags
-      .filter((flag) => flag.kind === 'impossible' || flag.kind === 'outlier')
-      .map((flag) => [flag.entryId, flag]),
+    flags.filter((flag) => flag.kind === 'impossible' || flag.kind === 'outlier').map((flag) => [flag.entryId, flag]),
   )
   const readings = effectiveHistory(entries)
     .entries.filter(isKind('reading'))
@@ -35,8 +33,7 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
     <>
       <h2 className="head m-0">Counter</h2>
       <p className="m-0 text-[13px] text-second">
-        {used.length} readings that count, {unit}.
-        {odd.size > 0 ? ` ${odd.size} kept and not used: rings.` : ''}
+        {used.length} readings that count, {unit}.{odd.size > 0 ? ` ${odd.size} kept and not used: rings.` : ''}
       </p>
       <div
         className="mt-1 h-[210px]"

@@ -18,9 +18,7 @@ interface Props {
 }
 
 // The chart library is large and only this lens draws with it.
-const CounterChart = lazy(() =>
-  import('./CounterChart.tsx').then((module) => ({ default: module.CounterChart })),
-)
+const CounterChart = lazy(() => import('./CounterChart.tsx').then((module) => ({ default: module.CounterChart })))
 
 const pageSize = 40
 
@@ -35,9 +33,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const all = useMemo(() => entriesOf(bundle), [bundle])
   const histories = useMemo(() => {
     const machine = effectiveHistory(bundle.ledgers.machine ?? [])
-    const around = (['softener', 'site'] as const).map((level) =>
-      effectiveHistory(bundle.ledgers[level] ?? []),
-    )
+    const around = (['softener', 'site'] as const).map((level) => effectiveHistory(bundle.ledgers[level] ?? []))
     const put = new Map([machine, ...around].flatMap((history) => [...history.putAside]))
     return { putAside: put, rivals: machine.rivals }
   }, [bundle])
@@ -60,8 +56,8 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         <div className="flex flex-wrap items-center gap-3">
           <h2 className="head m-0">Ledger</h2>
           <span className="text-[13px] text-second">
-            {matching.length} of {all.length} entries{stationName ? ` touched: ${stationName}` : ''}. Nothing
-            is rubbed out: a correction stands beside what it corrects.
+            {matching.length} of {all.length} entries{stationName ? ` touched: ${stationName}` : ''}. Nothing is rubbed
+            out: a correction stands beside what it corrects.
           </span>
           <input
             className="field ml-auto min-h-[36px] w-[220px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
@@ -73,8 +69,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         </div>
         {matching.length === 0 && (
           <p className="text-second">
-            No entry here yet.{' '}
-            {station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}
+            No entry here yet. {station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}
           </p>
         )}
         <ol className="m-0 mt-2 list-none p-0">
@@ -89,9 +84,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     words={entryWords(entry, bundle.machine.kind)}
                     by={names.get(entry.recordedBy) ?? 'someone'}
                     late={
-                      entry.recordedAt.slice(0, 10) !== entry.happenedOn
-                        ? dayLong(entry.recordedAt.slice(0, 10))
-                        : null
+                      entry.recordedAt.slice(0, 10) !== entry.happenedOn ? dayLong(entry.recordedAt.slice(0, 10)) : null
                     }
                     putAsideBy={byId.get(histories.putAside.get(entry.id) ?? '') ?? null}
                     corrects={entry.supersedes ? (byId.get(entry.supersedes) ?? null) : null}
@@ -142,13 +135,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
 function entriesOf(bundle: MachineBundle): RecordedEntry[] {
   const { machine = [], softener = [], site = [] } = bundle.ledgers
   return [...machine, ...softener, ...site].sort((a, b) =>
-    a.happenedOn === b.happenedOn
-      ? a.happenedAt < b.happenedAt
-        ? 1
-        : -1
-      : a.happenedOn < b.happenedOn
-        ? 1
-        : -1,
+    a.happenedOn === b.happenedOn ? (a.happenedAt < b.happenedAt ? 1 : -1) : a.happenedOn < b.happenedOn ? 1 : -1,
   )
 }
 
@@ -190,9 +177,7 @@ function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, k
         {aside && (
           <span className="text-copper">
             {' '}
-            {putAsideBy.kind === 'withdrawn'
-              ? 'withdrawn'
-              : `corrected ${dayLong(putAsideBy.recordedAt.slice(0, 10))}`}
+            {putAsideBy.kind === 'withdrawn' ? 'withdrawn' : `corrected ${dayLong(putAsideBy.recordedAt.slice(0, 10))}`}
           </span>
         )}
         {rival && (
@@ -202,9 +187,7 @@ function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, k
           </span>
         )}
         {flag && !aside && <span className="font-semibold text-brass-ink"> {flagWords[flag]}</span>}
-        {entry.subjectKind !== 'machine' && (
-          <span className="text-[13px] text-second"> · {entry.subjectKind}</span>
-        )}
+        {entry.subjectKind !== 'machine' && <span className="text-[13px] text-second"> · {entry.subjectKind}</span>}
       </span>
       <span className="text-[13px] whitespace-nowrap text-second">
         {by}

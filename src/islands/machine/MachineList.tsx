@@ -92,9 +92,7 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
           )}
         </div>
         {page.rows.length === 0 && (
-          <p className="text-second">
-            No machine has all these words. Try fewer, or part of the serial number.
-          </p>
+          <p className="text-second">No machine has all these words. Try fewer, or part of the serial number.</p>
         )}
         <ul className="m-0 mt-3 list-none p-0">
           {page.rows.map((row) => {

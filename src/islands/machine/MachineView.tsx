@@ -119,10 +119,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
             <button type="button" className="plain max-md:hidden" onClick={() => setNaming(true)}>
               Edit
             </button>
-            <a
-              href={`/machines/${bundle.machine.id}/entry`}
-              className="act inline-flex items-center whitespace-nowrap"
-            >
+            <a href={`/machines/${bundle.machine.id}/entry`} className="act inline-flex items-center whitespace-nowrap">
               New entry
             </a>
           </>
@@ -138,11 +135,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
           <LensSwitch lenses={lenses} chosen={lens} onChoose={setLens} label="Lens" />
         </div>
         {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
-        <section
-          className="overflow-x-auto px-4 pt-1 lg:px-6"
-          tabIndex={0}
-          aria-label="Water path, scrolls sideways"
-        >
+        <section className="overflow-x-auto px-4 pt-1 lg:px-6" tabIndex={0} aria-label="Water path, scrolls sideways">
           <div className={unfolded ? '' : 'max-md:hidden'}>
             <PathDrawing
               kind={kind}
@@ -186,13 +179,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />
       )}
       {adjusting && (
-        <AdjustSheet
-          bundle={bundle}
-          today={today}
-          {...adjusting}
-          onClose={() => setAdjusting(null)}
-          onSaved={reload}
-        />
+        <AdjustSheet bundle={bundle} today={today} {...adjusting} onClose={() => setAdjusting(null)} onSaved={reload} />
       )}
       {naming && <NamesSheet bundle={bundle} onClose={() => setNaming(false)} onSaved={reload} />}
     </div>

@@ -30,17 +30,7 @@ interface Props {
 const firstRows = 14
 
 /** Everything due on this machine, soonest first, and the working of the row chosen. */
-export function WearLens({
-  bundle,
-  kind,
-  reckoning,
-  standings,
-  today,
-  chosen,
-  onChoose,
-  onAdjust,
-  onSaved,
-}: Props) {
+export function WearLens({ bundle, kind, reckoning, standings, today, chosen, onChoose, onAdjust, onSaved }: Props) {
   const [all, setAll] = useState(false)
   const [sheet, setSheet] = useState(false)
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
@@ -103,9 +93,7 @@ export function WearLens({
                   </td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap">
                     {standing.since ? dayNear(standing.since, today) : '–'}
-                    {!standing.sinceKnown && (
-                      <span title="Age unknown: counted from the day it was taken on">?</span>
-                    )}
+                    {!standing.sinceKnown && <span title="Age unknown: counted from the day it was taken on">?</span>}
                   </td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap">{countUse(standing, today)}</td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap max-xl:hidden">
@@ -119,10 +107,7 @@ export function WearLens({
                   <td className="narrow pr-2 max-lg:hidden">
                     {standing.governing ? clockName[standing.governing] : '–'}
                   </td>
-                  <td
-                    className="mono pr-2 text-[13px] whitespace-nowrap"
-                    style={{ color: urgencyInk[urgency] }}
-                  >
+                  <td className="mono pr-2 text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
                     {windowWords(standing, today)}
                   </td>
                   <td className="p-0">
@@ -170,10 +155,7 @@ export function WearLens({
                     {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} />}
                   </svg>
                   <span className="text-[14px] text-second">{governs(standing, today)}</span>
-                  <span
-                    className="mono text-right text-[14px] font-semibold"
-                    style={{ color: urgencyInk[urgency] }}
-                  >
+                  <span className="mono text-right text-[14px] font-semibold" style={{ color: urgencyInk[urgency] }}>
                     {phoneDue(standing, today)}
                   </span>
                 </button>
@@ -182,23 +164,14 @@ export function WearLens({
           })}
         </ul>
         {hidden > 0 && (
-          <button
-            type="button"
-            className="mt-1 min-h-[44px] font-semibold text-copper"
-            onClick={() => setAll(true)}
-          >
+          <button type="button" className="mt-1 min-h-[44px] font-semibold text-copper" onClick={() => setAll(true)}>
             {hidden} more
-            {standings[visible.length]?.due
-              ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}`
-              : ''}
+            {standings[visible.length]?.due ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}` : ''}
           </button>
         )}
         <Routine kind={kind} />
       </section>
-      <aside
-        className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block"
-        aria-label="Working"
-      >
+      <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
         {chosen ? (
           <WorkingOf standing={chosen} today={today} onAdjust={(line) => onAdjust(chosen, line)} />
         ) : (
@@ -293,9 +266,7 @@ const phoneDue = (standing: Standing, today: string): string => {
   if (!standing.due) return 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
-  return days < 0
-    ? `overdue ${-days} d`
-    : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
+  return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
 }
 
 const flagWords = (flag: Reckoning['flags'][number]): string => {

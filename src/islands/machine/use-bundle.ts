@@ -35,5 +35,4 @@ export function reckonBundle(bundle: MachineBundle): ReckonedBundle {
 export const kindOf = (bundle: MachineBundle) => kindById(bundle.machine.kind)
 
 /** Stations the kind has but this machine has not. */
-export const missingStations = (bundle: MachineBundle): Set<string> =>
-  new Set(bundle.softener ? [] : ['softener'])
+export const missingStations = (bundle: MachineBundle): Set<string> => new Set(bundle.softener ? [] : ['softener'])

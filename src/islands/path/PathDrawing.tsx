@@ -152,14 +152,7 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, k
             stroke="var(--deep)"
             strokeWidth={1.5}
           />
-          <text
-            x={at.x}
-            y={at.y + 32}
-            fontSize={13.5}
-            textAnchor="middle"
-            className="slim"
-            fill="var(--second)"
-          >
+          <text x={at.x} y={at.y + 32} fontSize={13.5} textAnchor="middle" className="slim" fill="var(--second)">
             {count} fine
           </text>
         </g>
@@ -313,9 +306,7 @@ function rowsOf(
 ): { number?: number; standing: Standing | undefined }[] {
   const soonest = (some: Standing[]) => [...some].sort(byDue)[0]
   const numbers = [
-    ...new Set(
-      standings.flatMap((standing) => (standing.instance?.startsWith('group') ? [standing.index!] : [])),
-    ),
+    ...new Set(standings.flatMap((standing) => (standing.instance?.startsWith('group') ? [standing.index!] : []))),
   ].sort()
   if (hangs !== 'band' || numbers.length < 2) return [{ standing: soonest(standings) }]
   return numbers.map((number) => ({
@@ -331,8 +322,7 @@ export const byDue = (a: Standing, b: Standing): number => {
 
 /** What fits under a lifeline: the verb where it is not a replacement, the spread where there is room. */
 function shortReading(standing: Standing, today: string): string {
-  const verb =
-    standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
+  const verb = standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
   const text = `${verb}${lasts(standing.due, today)}`
   if (text.length <= 12) return text
   const short = text.replace(/ ±\d+$/, '').replace('overdue', 'over')

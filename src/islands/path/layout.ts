@@ -95,24 +95,18 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
   const tapped = new Map(
     branches.filter((line) => line.medium === 'hot-water').map((line) => [line.from!.station, line]),
   )
-  const drained = new Set(
-    branches.filter((line) => line.medium === 'drain').map((line) => line.from?.station),
-  )
+  const drained = new Set(branches.filter((line) => line.medium === 'drain').map((line) => line.from?.station))
 
   const leaderOffset = (station: Station) =>
     tapped.has(station.id) ? -half(station) * 0.66 : drained.has(station.id) ? -10 : 0
   const tapOffset = (station: Station) => half(station) * 0.62
   const reach = (station: Station) => {
     if (tapped.has(station.id)) return tapOffset(station) + slot
-    return withDuties.has(station.id)
-      ? Math.max(half(station) + 6, leaderOffset(station) + slot)
-      : half(station) + 6
+    return withDuties.has(station.id) ? Math.max(half(station) + 6, leaderOffset(station) + slot) : half(station) + 6
   }
   const need = main.map((station, i) => {
     const next = main[i + 1]
-    return next
-      ? Math.max(reach(station) - Math.min(0, leaderOffset(next)), half(station) + half(next) + 14)
-      : 0
+    return next ? Math.max(reach(station) - Math.min(0, leaderOffset(next)), half(station) + half(next) + 14) : 0
   })
   const trayRoom = branches.some((line) =>
     line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'),

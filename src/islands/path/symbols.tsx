@@ -87,12 +87,7 @@ export const symbols: Record<StationSymbol, ReactNode> = {
   jet: (
     <g>
       <path d="M-11 -12H11V12H-11Z" {...line} />
-      <path
-        d="M-11 -12L0 -3L11 -12M-11 12L0 3L11 12"
-        fill="var(--tint)"
-        stroke="var(--deep)"
-        strokeWidth={1.5}
-      />
+      <path d="M-11 -12L0 -3L11 -12M-11 12L0 3L11 12" fill="var(--tint)" stroke="var(--deep)" strokeWidth={1.5} />
     </g>
   ),
   boiler: (
@@ -232,9 +227,7 @@ export const symbols: Record<StationSymbol, ReactNode> = {
     </g>,
   ),
   keys: box(<path d="M-8 -8h5v5h-5ZM3 -8h5v5h-5ZM-8 3h5v5h-5ZM3 3h5v5h-5Z" {...bare} strokeWidth={1.2} />),
-  board: box(
-    <path d="M-7 -7H7V7H-7ZM-7 -3h-4M-7 3h-4M7 -3h4M7 3h4M-3 -7v-4M3 -7v-4" {...bare} strokeWidth={1.2} />,
-  ),
+  board: box(<path d="M-7 -7H7V7H-7ZM-7 -3h-4M-7 3h-4M7 -3h4M7 3h4M-3 -7v-4M3 -7v-4" {...bare} strokeWidth={1.2} />),
   gauge: box(
     <g>
       <circle r={8.5} {...bare} />

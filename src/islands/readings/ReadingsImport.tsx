@@ -132,8 +132,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
       )
   }
 
-  const counts = (verdict: JudgedRow['verdict']) =>
-    judged?.filter((row) => row.verdict === verdict).length ?? 0
+  const counts = (verdict: JudgedRow['verdict']) => judged?.filter((row) => row.verdict === verdict).length ?? 0
   const refused =
     judged?.flatMap((row, i) =>
       row.verdict === 'taken'
@@ -153,8 +152,8 @@ export function ReadingsImport({ firm }: { firm: string }) {
             1 The file
           </h2>
           <p className="m-0 mt-1 text-second">
-            A CSV with a line of column names; one row a reading, with the machine's serial number, a day and
-            what the counter showed. Commas, semicolons or tabs; up to 5 MB.
+            A CSV with a line of column names; one row a reading, with the machine's serial number, a day and what the
+            counter showed. Commas, semicolons or tabs; up to 5 MB.
           </p>
           <label className="plain mt-2 inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
             {table ? 'Another file' : 'Choose a file'}
@@ -265,12 +264,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
             </p>
             {written === null ? (
               <p className="mt-2 mb-2 flex flex-wrap items-center gap-3">
-                <button
-                  type="button"
-                  className="act"
-                  disabled={counts('taken') === 0 || busy !== ''}
-                  onClick={write}
-                >
+                <button type="button" className="act" disabled={counts('taken') === 0 || busy !== ''} onClick={write}>
                   Write {figure(counts('taken'))} readings
                 </button>
                 {busy ? (
@@ -281,10 +275,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
                 {refused.length > 0 && <Download head={table.head} refused={refused} name={table.name} />}
               </p>
             ) : (
-              <p
-                role="status"
-                className="mt-2 mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3"
-              >
+              <p role="status" className="mt-2 mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3">
                 <b>{figure(written)} readings are in the ledger.</b>
                 <a className="plain inline-flex items-center" href="/round">
                   See what is due
@@ -417,11 +408,7 @@ function Rows({
               <td>
                 <b
                   className={
-                    row.verdict === 'taken'
-                      ? 'text-deep'
-                      : row.verdict === 'duplicate'
-                        ? 'text-second'
-                        : 'text-seal'
+                    row.verdict === 'taken' ? 'text-deep' : row.verdict === 'duplicate' ? 'text-second' : 'text-seal'
                   }
                 >
                   {verdictWords[row.verdict]}

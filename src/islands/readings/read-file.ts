@@ -12,7 +12,7 @@ export interface FileTable {
 export type FileRead = { ok: true; table: FileTable } | { ok: false; why: string }
 
 const mostBytes = 5_000_000
-export const mostRows = 5000
+const mostRows = 5000
 
 const separatorNames: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' }
 

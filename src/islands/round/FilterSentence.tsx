@@ -27,8 +27,7 @@ const horizonWords: [string, string][] = [
 
 /** "16 of 41 due within a quarter at any site …": the underlined words change it. */
 export function FilterSentence({ filter, choices, matching, all, onChange }: Props) {
-  const change = (field: keyof RoundFilter) => (value: string) =>
-    onChange({ ...filter, [field]: value || undefined })
+  const change = (field: keyof RoundFilter) => (value: string) => onChange({ ...filter, [field]: value || undefined })
   return (
     <div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 pb-1 text-[15px] text-second">
       <span>
@@ -47,10 +46,7 @@ export function FilterSentence({ filter, choices, matching, all, onChange }: Pro
       <Word
         label="Kind of machine"
         value={filter.kind ?? ''}
-        options={[
-          ['', 'any kind of machine'],
-          ...choices.kinds.map(({ id, name }): [string, string] => [id, name]),
-        ]}
+        options={[['', 'any kind of machine'], ...choices.kinds.map(({ id, name }): [string, string] => [id, name])]}
         onChange={change('kind')}
       />
       for

@@ -120,9 +120,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
             source: `older than ${staleDays} d`,
             ...(page.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
           },
-          ...(page.waiting > 0
-            ? [{ label: 'Being reckoned', value: page.waiting, source: 'figures may move' }]
-            : []),
+          ...(page.waiting > 0 ? [{ label: 'Being reckoned', value: page.waiting, source: 'figures may move' }] : []),
         ]}
       />
       <div className="flex min-w-0 flex-1">
@@ -245,8 +243,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
   )
 }
 
-const machineHref = (row: RoundRow) =>
-  `/machines/${row.machineId}?task=${encodeURIComponent(row.standing.key)}`
+const machineHref = (row: RoundRow) => `/machines/${row.machineId}?task=${encodeURIComponent(row.standing.key)}`
 
 function query(filter: RoundFilter): string {
   const entries = Object.entries(filter).filter((entry): entry is [string, string] => Boolean(entry[1]))
@@ -280,11 +277,7 @@ function useDetail(row: RoundRow | null): Standing | null | 'failed' {
 function Detail({ detail }: { detail: Standing | null | 'failed' }) {
   if (detail === 'failed')
     return <p className="text-second">The working needs the network. The machine's own page has it too.</p>
-  return detail ? (
-    <WorkingColumn working={detail.working} />
-  ) : (
-    <div className="min-h-[200px]" aria-busy="true" />
-  )
+  return detail ? <WorkingColumn working={detail.working} /> : <div className="min-h-[200px]" aria-busy="true" />
 }
 
 interface RowProps {
@@ -315,9 +308,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
         className="grid min-h-[56px] w-full grid-cols-[1fr_auto] items-center gap-x-2 px-4 py-1 text-left md:flex md:gap-x-0 md:min-h-[37px] md:py-0.5 lg:px-6"
       >
         <span className="min-w-0 max-md:order-2 max-md:text-[14px] md:w-[24%] md:min-w-[150px] md:pl-2.5">
-          <span className="narrow block truncate text-[14px] leading-tight md:font-semibold">
-            {row.siteName}
-          </span>
+          <span className="narrow block truncate text-[14px] leading-tight md:font-semibold">{row.siteName}</span>
           <span className="narrow block truncate text-[13px] leading-tight text-second">
             {row.machineName}
             {row.model && `, ${row.model}`}
@@ -344,12 +335,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
           <path d={`M${axis.todayX} 0V34`} stroke="var(--ink)" strokeWidth={1.25} />
           {standing.due && <DueBell due={standing.due} axis={axis} y={18} reach={12} stale={stale} />}
         </svg>
-        <svg
-          width={phoneAxis.width}
-          height={24}
-          className="block max-md:order-1 md:hidden"
-          aria-hidden="true"
-        >
+        <svg width={phoneAxis.width} height={24} className="block max-md:order-1 md:hidden" aria-hidden="true">
           <path d={`M${phoneAxis.todayX} 0V24`} stroke="var(--ink)" strokeWidth={1.25} />
           {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} stale={stale} />}
         </svg>
@@ -358,8 +344,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
           style={{ color: urgencyInk[urgency] }}
         >
           <span className="block font-semibold">
-            {standing.due &&
-              (daysUntil(standing.due.p50, today) === 0 ? 'today' : dayNear(standing.due.p50, today))}
+            {standing.due && (daysUntil(standing.due.p50, today) === 0 ? 'today' : dayNear(standing.due.p50, today))}
           </span>
           <span className="block">
             {over > 0
@@ -377,9 +362,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
 function Empty({ filtered, onClear }: { filtered: boolean; onClear: () => void }) {
   return (
     <div className="px-6 py-8">
-      <p className="head m-0">
-        {filtered ? 'Nothing due matches these words' : 'Nothing is due in this time'}
-      </p>
+      <p className="head m-0">{filtered ? 'Nothing due matches these words' : 'Nothing is due in this time'}</p>
       <p className="mt-1 text-second">
         {filtered
           ? 'Look further ahead, or let go of a word.'

@@ -118,8 +118,7 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
   )
 }
 
-const item =
-  'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
+const item = 'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
 
 function chooseTheme(theme: string) {
   // biome-ignore lint/suspicious/noDocumentCookie: one small preference the server reads when it draws the page

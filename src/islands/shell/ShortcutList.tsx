@@ -41,13 +41,7 @@ const lists: { where: string; keys: [string[], string][] }[] = [
 ]
 
 /** Every key there is; each has a button too. */
-export function ShortcutList({
-  open,
-  onOpenChange,
-}: {
-  open: boolean
-  onOpenChange: (open: boolean) => void
-}) {
+export function ShortcutList({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (
     <Sheet open={open} onOpenChange={onOpenChange} title="Keys" about="Every key has a button as well.">
       <div className="grid gap-5 md:grid-cols-2">
@@ -55,10 +49,7 @@ export function ShortcutList({
           <section key={where}>
             <h3 className="slim m-0 mb-1 text-[14px] text-second">{where}</h3>
             {keys.map(([combination, what]) => (
-              <div
-                key={what + combination.join()}
-                className="flex items-center gap-2 border-t border-hair py-1.5"
-              >
+              <div key={what + combination.join()} className="flex items-center gap-2 border-t border-hair py-1.5">
                 <span className="flex w-[92px] gap-1">
                   {combination.map((key) => (
                     <Key key={key}>{key}</Key>

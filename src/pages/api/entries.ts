@@ -1,15 +1,13 @@
 import { array, number, object, string } from 'yup'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { endpoint, json, readJson, refuse } from '../../server/api.ts'
+import { entriesAfter } from '../../services/pull-entries.ts'
 import { writeEntries } from '../../services/write-entries.ts'
 
 const mostEntries = 500
 
 const batch = object({
-  entries: array()
-    .required()
-    .min(1)
-    .max(mostEntries, `must be at most ${mostEntries} entries: send several batches`),
+  entries: array().required().min(1).max(mostEntries, `must be at most ${mostEntries} entries: send several batches`),
   unlessSince: object({
     seq: number().integer().min(0).required(),
     subjectIds: array(string().max(40).required()).required().max(20),
@@ -33,4 +31,17 @@ export const POST = endpoint(async ({ request, locals }, { firm, technician }) =
   const verdicts = new Set(answer.verdicts.map(({ verdict }) => verdict))
   const status = answer.writtenSince || verdicts.has('conflict') ? 409 : verdicts.has('refused') ? 422 : 200
   return json(answer, status)
+})
+
+const pageOfEntries = 500
+
+/** Entries written since a cursor, oldest first: how a device catches up. */
+export const GET = endpoint(async ({ url, locals }, { firm }) => {
+  const since = Number(url.searchParams.get('since') ?? '0')
+  if (!Number.isSafeInteger(since) || since < 0) {
+    return refuse(400, [
+      { path: 'since', code: 'cursor', message: 'must be a whole number ≥ 0', value: url.searchParams.get('since') },
+    ])
+  }
+  return json(await entriesAfter(locals.db, firm.id, since, pageOfEntries))
 })

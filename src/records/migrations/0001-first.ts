@@ -1,17 +1,7 @@
 import type { Knex } from 'knex'
 
 /** Tables whose rows belong to a firm and are kept apart by row-level security. */
-const firmTables = [
-  'technician',
-  'customer',
-  'supply',
-  'site',
-  'subject',
-  'softener',
-  'machine',
-  'entry',
-  'standing',
-]
+const firmTables = ['technician', 'customer', 'supply', 'site', 'subject', 'softener', 'machine', 'entry', 'standing']
 
 export async function up(trx: Knex, appRole: string): Promise<void> {
   await trx.raw(`
@@ -169,9 +159,7 @@ export async function up(trx: Knex, appRole: string): Promise<void> {
   const firm = `(select nullif(current_setting('evenshot.firm', true), '')::uuid)`
   for (const table of firmTables) {
     await trx.raw(`alter table ${table} enable row level security`)
-    await trx.raw(
-      `create policy one_firm on ${table} using (firm_id = ${firm}) with check (firm_id = ${firm})`,
-    )
+    await trx.raw(`create policy one_firm on ${table} using (firm_id = ${firm}) with check (firm_id = ${firm})`)
   }
   await trx.raw('alter table firm enable row level security')
   await trx.raw(`create policy one_firm on firm using (id = ${firm}) with check (id = ${firm})`)

@@ -20,12 +20,7 @@ describe('effective history', () => {
   it('sorts by day, instant, id', () => {
     const later = entry('a', '2026-01-02')
     const early = entry('z', '2026-01-02', { happenedAt: '2026-01-02T07:00:00Z' })
-    expect(ids([later, entry('c', '2026-01-01'), early, entry('b', '2026-01-01')])).to.deep.equal([
-      'b',
-      'c',
-      'z',
-      'a',
-    ])
+    expect(ids([later, entry('c', '2026-01-01'), early, entry('b', '2026-01-01')])).to.deep.equal(['b', 'c', 'z', 'a'])
   })
 
   it('puts corrected and withdrawn entries aside, and says by what', () => {

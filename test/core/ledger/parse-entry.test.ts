@@ -33,9 +33,7 @@ describe('parsing an entry at the door', () => {
     expect(issues({ ...good, body: { v: 1, counter: 'shots', count: 5, extra: 1 } })).to.deep.equal([
       'body.extra is not a field here',
     ])
-    expect(issues({ ...good, happenedOn: '2026-02-30' })).to.deep.equal([
-      'happenedOn is not a date (YYYY-MM-DD)',
-    ])
+    expect(issues({ ...good, happenedOn: '2026-02-30' })).to.deep.equal(['happenedOn is not a date (YYYY-MM-DD)'])
     expect(issues({ ...good, id: 'x', kind: 'nonsense' })).to.have.length(2)
     expect(issues({ ...good, subjectKind: 'supply' })).to.deep.equal([
       'subjectKind cannot have an entry of kind reading',
@@ -55,15 +53,12 @@ describe('parsing an entry at the door', () => {
   })
 
   it('checks each setting by its own shape', () => {
-    const setting = (body: Record<string, unknown>) =>
-      issues({ ...good, kind: 'setting', body: { v: 1, ...body } })
+    const setting = (body: Record<string, unknown>) => issues({ ...good, kind: 'setting', body: { v: 1, ...body } })
     expect(setting({ setting: 'school', school: 'usual' })).to.deep.equal([])
     expect(setting({ setting: 'school', school: 'lazy' })[0]).to.match(/^body\.school must be one of/)
     expect(setting({ setting: 'unknown' })[0]).to.match(/^body\.setting must be one of/)
     expect(setting({ setting: 'constructor' })[0]).to.match(/^body\.setting must be one of/)
-    expect(setting({ setting: 'closure', from: '2026-12-24', to: '2026-12-01' })[0]).to.match(
-      /must not end before/,
-    )
+    expect(setting({ setting: 'closure', from: '2026-12-24', to: '2026-12-01' })[0]).to.match(/must not end before/)
   })
 
   it('wants to know what a withdrawal withdraws', () => {

@@ -24,13 +24,9 @@ describe('hardness units', () => {
 
   it('come back from every round trip', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 2000, noNaN: true }),
-        fc.constantFrom(...hardnessUnits),
-        (value, unit) => {
-          expect(hardnessFromMgL(hardnessToMgL(value, unit), unit)).to.be.closeTo(value, 1e-9)
-        },
-      ),
+      fc.property(fc.double({ min: 0, max: 2000, noNaN: true }), fc.constantFrom(...hardnessUnits), (value, unit) => {
+        expect(hardnessFromMgL(hardnessToMgL(value, unit), unit)).to.be.closeTo(value, 1e-9)
+      }),
     )
   })
 })

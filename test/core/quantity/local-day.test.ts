@@ -1,14 +1,7 @@
 import { expect } from 'chai'
 import { differenceInCalendarDays, getISODay, addMonths as libraryAddMonths } from 'date-fns'
 import fc from 'fast-check'
-import {
-  addMonths,
-  dayNumber,
-  fromDay,
-  monthsBetween,
-  toDay,
-  weekday,
-} from '../../../src/core/quantity/local-day.ts'
+import { addMonths, dayNumber, fromDay, monthsBetween, toDay, weekday } from '../../../src/core/quantity/local-day.ts'
 
 const someDay = fc.integer({ min: toDay('1990-01-01'), max: toDay('2060-12-31') })
 // date-fns counts in the machine's own zone: noon keeps clear of its clock changes.

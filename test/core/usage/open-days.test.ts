@@ -34,17 +34,12 @@ describe('open days', () => {
 
   it('find the n-th open day: the count up to its end is n', () => {
     fc.assert(
-      fc.property(
-        opening,
-        fc.integer({ min: 0, max: 300 }),
-        fc.integer({ min: 1, max: 120 }),
-        (given, from, n) => {
-          const open = openDays(given)
-          const day = open.nth(start + from, n)!
-          expect(open.count(start + from, day + 1)).to.equal(n)
-          expect(open.count(day, day + 1)).to.equal(1)
-        },
-      ),
+      fc.property(opening, fc.integer({ min: 0, max: 300 }), fc.integer({ min: 1, max: 120 }), (given, from, n) => {
+        const open = openDays(given)
+        const day = open.nth(start + from, n)!
+        expect(open.count(start + from, day + 1)).to.equal(n)
+        expect(open.count(day, day + 1)).to.equal(1)
+      }),
     )
   })
 

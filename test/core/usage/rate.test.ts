@@ -19,10 +19,7 @@ describe('gamma–Poisson rate', () => {
 
   it('finds the rate that made the counts, and forgets: half the weight every 60 days', () => {
     expect(meanRate(rateFrom(weekly(100, 20), 60))).to.be.closeTo(100, 1)
-    const changed = [
-      ...weekly(100, 8),
-      ...weekly(20, 30).map((rise) => ({ ...rise, ageDays: rise.ageDays + 300 })),
-    ]
+    const changed = [...weekly(100, 8), ...weekly(20, 30).map((rise) => ({ ...rise, ageDays: rise.ageDays + 300 }))]
     expect(meanRate(rateFrom(changed, 60))).to.be.above(90)
   })
 

@@ -1,0 +1,243 @@
+import { randomUUID } from 'node:crypto'
+import { expect } from 'chai'
+import type { Entry } from '../../src/core/ledger/entry.ts'
+import { type Db, withFirm } from '../../src/records/database.ts'
+import { forgetStandings, reckonWaiting } from '../../src/services/rebuild.ts'
+import { writeEntries } from '../../src/services/write-entries.ts'
+import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
+
+describe('writing entries', () => {
+  let db: Db
+  let firm: SmallFirm
+
+  before(() => {
+    db = appDatabase()
+  })
+  after(() => db.destroy())
+  beforeEach(async () => {
+    firm = await smallFirm(db)
+    await write(firstEntries(firm.c2, 'c2'))
+  })
+
+  const actor = (who: 'ines' | 'odile' = 'ines') => ({ firmId: firm.firmId, technicianId: firm[who] })
+  const write = (entries: unknown[], options: Partial<Parameters<typeof writeEntries>[3]> = {}) =>
+    writeEntries(db, actor(), entries, { now: testNow, ...options })
+  const stored = () =>
+    withFirm(db, firm.firmId, (trx) => trx('entry').orderBy('seq').select('id', 'seq', 'body', 'recorded_by'))
+  const standings = () =>
+    withFirm(db, firm.firmId, async (trx) => {
+      const rows = await trx('standing').orderBy(['subject_id', 'key']).select('subject_id', 'key', 'detail')
+      return rows.map((row) => [row.subject_id, row.key, row.detail])
+    })
+  const reading = (count: number, on: string, more: Partial<Entry> = {}) =>
+    entryAbout('machine', firm.c2, 'reading', { counter: 'shots', count }, { on, ...more })
+
+  it('saves, and reckons what is due in the same breath', async () => {
+    const due = new Map((await standings()).map(([, key, detail]) => [key, detail]))
+    expect(due.get('group-gasket@1').due.p50).to.equal('2026-12-01')
+    expect(due.get('group-gasket@1').governing).to.equal('months')
+    expect(due.get('group-gasket@1').uses.map((use: { clock: string }) => use.clock)).to.include('shots')
+  })
+
+  it('takes the same entry twice as one, whatever the order of its keys', async () => {
+    const entry = reading(7600, '2026-11-10')
+    const shuffled = Object.fromEntries(Object.entries(entry).reverse())
+    expect((await write([entry])).verdicts).to.deep.equal([{ id: entry.id, verdict: 'saved' }])
+    expect((await write([entry])).verdicts).to.deep.equal([{ id: entry.id, verdict: 'already' }])
+    expect((await write([shuffled])).verdicts).to.deep.equal([{ id: entry.id, verdict: 'already' }])
+    expect((await stored()).filter((row) => row.id === entry.id)).to.have.length(1)
+  })
+
+  it('saves once however many press at once', async () => {
+    const entry = reading(7600, '2026-11-10', { visitId: randomUUID() })
+    const answers = await Promise.all(Array.from({ length: 6 }, () => write([entry])))
+    const verdicts = answers.map(({ verdicts: [verdict] }) => verdict!.verdict).sort()
+    expect(verdicts).to.deep.equal(['already', 'already', 'already', 'already', 'already', 'saved'])
+  })
+
+  it('calls another body under a used id a conflict, and writes nothing of its visit', async () => {
+    const visitId = randomUUID()
+    const entry = reading(7600, '2026-11-10')
+    await write([entry])
+    const before = (await stored()).length
+    const note = entryAbout('machine', firm.c2, 'note', { text: 'also' }, { visitId })
+    const answer = await write([note, { ...entry, visitId, body: { v: 1, counter: 'shots', count: 7601 } }])
+    expect(answer.verdicts.map(({ verdict }) => verdict)).to.deep.equal(['held', 'conflict'])
+    expect(await stored()).to.have.length(before)
+  })
+
+  it('writes a visit whole or not at all; what stands alone stands alone', async () => {
+    const visitId = randomUUID()
+    const before = (await stored()).length
+    const good = entryAbout('machine', firm.c2, 'note', { text: 'good' }, { visitId })
+    const bad = entryAbout('machine', firm.c2, 'inspected', { part: 'group-gasket', condition: 9 }, { visitId })
+    const alone = entryAbout('machine', firm.c2, 'note', { text: 'alone' })
+    const { verdicts } = await write([good, bad, alone])
+    expect(verdicts.map(({ id, verdict }) => [id === alone.id, verdict])).to.deep.equal([
+      [false, 'held'],
+      [false, 'refused'],
+      [true, 'saved'],
+    ])
+    expect(verdicts[1]).to.have.nested.property('issues[0].path', 'body.condition')
+    expect(await stored()).to.have.length(before + 1)
+  })
+
+  it('refuses tomorrow by the site’s own clock', async () => {
+    const { verdicts } = await write([reading(9000, '2026-11-27')])
+    expect(verdicts[0]).to.have.nested.property('issues[0].path', 'happenedOn')
+    expect(verdicts[0]).to.have.nested.property('issues[0].code', 'future')
+    expect((await write([reading(9000, '2026-11-26')])).verdicts[0]!.verdict).to.equal('saved')
+  })
+
+  it('refuses another firm’s machine, and one that is none', async () => {
+    const other = await smallFirm(db, 'Other')
+    for (const subjectId of [other.c2, randomUUID()]) {
+      const { verdicts } = await write([entryAbout('machine', subjectId, 'note', { text: 'x' })])
+      expect(verdicts[0]).to.have.nested.property('issues[0].code', 'unknown')
+    }
+    const asSite = await write([{ ...entryAbout('site', firm.c2, 'note', { text: 'x' }) }])
+    expect(asSite.verdicts[0]!.verdict).to.equal('refused')
+  })
+
+  it('refuses one id twice in a batch', async () => {
+    const entry = reading(7600, '2026-11-10', { visitId: randomUUID() })
+    const { verdicts } = await write([entry, { ...entry, body: { v: 1, counter: 'shots', count: 8000 } }])
+    expect(verdicts.map(({ verdict }) => verdict)).to.include('refused')
+    expect((await stored()).filter((row) => row.id === entry.id)).to.deep.equal([])
+  })
+
+  it('tells the second of two people what the first wrote, and writes nothing until told to', async () => {
+    const { seq } = await write([reading(7600, '2026-11-10')])
+    await writeEntries(db, actor('odile'), [entryAbout('machine', firm.c2, 'cleaned', { task: 'drain-hose-clean' })], {
+      now: testNow,
+    })
+    const mine = entryAbout('machine', firm.c2, 'note', { text: 'mine' }, { visitId: randomUUID() })
+    const unlessSince = { seq, subjectIds: [firm.c2] }
+    const told = await write([mine], { unlessSince })
+    expect(told.verdicts[0]!.verdict).to.equal('held')
+    expect(told.writtenSince).to.have.length(1)
+    expect(told.writtenSince![0]).to.include({ by: 'Odile Test' })
+    expect(told.writtenSince![0]!.said).to.deep.equal(['cleaned drain-hose-clean'])
+    expect((await write([mine])).verdicts[0]!.verdict).to.equal('saved')
+    expect((await write([mine], { unlessSince })).verdicts[0]!.verdict, 'a retry is still a success').to.equal(
+      'already',
+    )
+  })
+
+  it('moves the machines of a site by an entry about the site', async () => {
+    const dueOf = async (key: string) => (await standings()).find(([, found]) => found === key)![2].due.p50
+    await write(firstEntries(firm.sr, 'sr'))
+    const before = await dueOf('nozzle-seals')
+    await write([
+      entryAbout('site', firm.siteId, 'setting', { setting: 'closure', from: '2026-12-01', to: '2027-02-28' }),
+    ])
+    const shut = await dueOf('nozzle-seals')
+    expect(shut >= before).to.equal(true)
+    await write([entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'longLife' })])
+    expect((await dueOf('group-gasket@1')) > '2027-03-01').to.equal(true)
+  })
+
+  it('comes to the same standings in whatever order the entries arrive', async () => {
+    const history = [
+      ...[7600, 8100, 8700].map((count, i) => reading(count, `2026-11-1${i}`)),
+      entryAbout('machine', firm.c2, 'fitted', { part: 'group-gasket', group: 1 }, { on: '2026-09-01' }),
+      entryAbout('site', firm.siteId, 'water-test', {
+        point: 'raw',
+        quantity: 'total',
+        method: 'drops',
+        unit: 'dH',
+        drops: 19,
+        perDrop: 1,
+      }),
+      entryAbout(
+        'softener',
+        firm.softenerId,
+        'commissioned',
+        { kind: 'exchanger', kindVersion: 1, partsNew: true },
+        { on: '2026-06-01' },
+      ),
+      entryAbout('softener', firm.softenerId, 'setting', { setting: 'exchanger', resinL: 12 }, { on: '2026-06-01' }),
+      entryAbout('softener', firm.softenerId, 'regenerated', { saltKg: 1.5 }, { on: '2026-11-12' }),
+    ]
+    const correction = { ...reading(7650, '2026-11-10'), supersedes: history[0]!.id }
+    await write([...history, correction])
+    const forwards = await standings()
+    const again = await smallFirm(db)
+    const moved = (entry: Entry): Entry => ({
+      ...entry,
+      subjectId: { [firm.c2]: again.c2, [firm.siteId]: again.siteId, [firm.softenerId]: again.softenerId }[
+        entry.subjectId
+      ]!,
+    })
+    const backwards = [...firstEntries(firm.c2, 'c2'), ...history, correction].reverse().map(moved)
+    for (const entry of backwards) {
+      await writeEntries(db, { firmId: again.firmId, technicianId: again.ines }, [entry], { now: testNow })
+    }
+    const other = await withFirm(db, again.firmId, (trx) => trx('standing').orderBy('key').select('key', 'detail'))
+    const plain = (details: { key: string }[]) => JSON.stringify(details.sort((a, b) => (a.key < b.key ? -1 : 1)))
+    expect(plain(other.map((row) => row.detail))).to.equal(plain(forwards.map(([, , detail]) => detail)))
+  })
+
+  it('rebuilds to what is stored', async () => {
+    await write(firstEntries(firm.sr, 'sr'))
+    await write(firstEntries(firm.pk, 'pk'))
+    const before = await standings()
+    await forgetStandings(db, firm.firmId)
+    expect(await reckonWaiting(db, firm.firmId)).to.equal(4)
+    expect(await standings()).to.deep.equal(before)
+    expect(await reckonWaiting(db, firm.firmId)).to.equal(0)
+  })
+
+  it('marks stale what is too much to reckon at once, and the worker catches up', async () => {
+    await withFirm(db, firm.firmId, async (trx) => {
+      for (let i = 0; i < 55; i += 1) {
+        const id = randomUUID()
+        await trx('subject').insert({ firm_id: firm.firmId, id, kind: 'machine', reckoning_version: 1 })
+        await trx('machine').insert({
+          firm_id: firm.firmId,
+          id,
+          site_id: firm.siteId,
+          name: `Pod ${i}`,
+          maker: 'Pellamy',
+          model: 'P1',
+          serial: `P-${i}`,
+          kind: 'pk',
+        })
+      }
+    })
+    await reckonWaiting(db, firm.firmId)
+    await write([
+      entryAbout('supply', firm.supplyId, 'water-test', {
+        point: 'raw',
+        quantity: 'total',
+        method: 'figure',
+        unit: 'dH',
+        value: 21,
+      }),
+    ])
+    const stale = await withFirm(db, firm.firmId, (trx) =>
+      trx('subject').where({ stale: true }).count({ n: '*' }).first(),
+    )
+    expect(Number(stale!.n)).to.equal(59)
+    expect(await reckonWaiting(db, firm.firmId)).to.equal(59)
+  })
+
+  it('survives writers that cross each other', async () => {
+    await write(firstEntries(firm.sr, 'sr'))
+    const jobs = Array.from({ length: 24 }, (_, i) => {
+      const subject = i % 2 ? firm.c2 : firm.sr
+      const batch = [
+        entryAbout('machine', subject, 'note', { text: `note ${i}` }, { visitId: randomUUID() }),
+        entryAbout('site', firm.siteId, 'note', { text: `site ${i}` }),
+        entryAbout('softener', firm.softenerId, 'note', { text: `soft ${i}` }),
+      ]
+      return write(i % 3 ? batch : [...batch].reverse(), { asOne: true })
+    })
+    const answers = await Promise.all(jobs)
+    expect(new Set(answers.flatMap(({ verdicts }) => verdicts.map(({ verdict }) => verdict)))).to.deep.equal(
+      new Set(['saved']),
+    )
+    const seqs = (await stored()).map((row) => row.seq)
+    expect(seqs).to.deep.equal(seqs.map((_, i) => i + 1))
+  })
+})
