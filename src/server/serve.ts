@@ -49,6 +49,7 @@ export async function serve(root: string, databaseUrl: string, host: string, por
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
   app.use(express.text({ type: () => true, limit: bodyLimit, defaultCharset: 'utf-8' }))
   app.use(handler)
+  app.use(unknown(handler))
   app.use(failed)
 
   const server = createServer(app)
@@ -99,6 +100,19 @@ const headers: RequestHandler = (_request, response, next) => {
   response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')
   next()
 }
+
+/** Addresses no page answers to: JSON for programs, the page that helps for people. */
+const unknown =
+  (pages: RequestHandler): RequestHandler =>
+  (request, response, next) => {
+    if (request.path.startsWith('/api/')) {
+      response.status(404).json({ issues: [{ path: '', code: 'unknown', message: 'is not here' }] })
+      return
+    }
+    request.url = '/404'
+    request.originalUrl = '/404'
+    pages(request, response, next)
+  }
 
 /** What express itself refuses: a body too large or in an encoding it does not know. */
 const failed: ErrorRequestHandler = (error, request, response, next) => {

@@ -34,7 +34,7 @@ export const urgencyColour: Record<Urgency, string> = {
 
 /** For words, which need more contrast than a bar. */
 export const urgencyInk: Record<Urgency, string> = {
-  overdue: 'var(--seal)',
+  overdue: 'var(--seal-ink)',
   soon: 'var(--brass-ink)',
   later: 'var(--ink)',
   none: 'var(--second)',

@@ -45,7 +45,7 @@ export function Counters({ draft, onChange, name, unit, expected, issues, meterN
         {expected && <PlausibilityRule expected={expected} text={draft.counter} />}
         <span id="counter-says" role="status" className="text-[13px] leading-tight">
           {issues.has('counter') ? (
-            <b className="text-seal">{issues.get('counter')}</b>
+            <b className="text-seal-ink">{issues.get('counter')}</b>
           ) : said ? (
             <>
               <b className={said.doubtful ? 'text-brass-ink' : ''}>{said.words}</b>
@@ -74,7 +74,7 @@ export function Counters({ draft, onChange, name, unit, expected, issues, meterN
           onChange={(event) => onChange({ meter: event.target.value })}
           aria-invalid={issues.has('meter')}
         />
-        {issues.has('meter') && <b className="text-[13px] text-seal">{issues.get('meter')}</b>}
+        {issues.has('meter') && <b className="text-[13px] text-seal-ink">{issues.get('meter')}</b>}
       </label>
     </div>
   )

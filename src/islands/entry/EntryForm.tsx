@@ -180,7 +180,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
                 aria-invalid={issues.has('day')}
                 onChange={(event) => event.target.value && change({ happenedOn: event.target.value })}
               />
-              {issues.has('day') && <b className="text-[13px] text-seal">{issues.get('day')}</b>}
+              {issues.has('day') && <b className="text-[13px] text-seal-ink">{issues.get('day')}</b>}
             </label>
             <Counters
               draft={draft}
@@ -247,7 +247,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             </div>
           )}
           {problem && (
-            <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal">
+            <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
               {problem}
             </p>
           )}

@@ -57,7 +57,11 @@ export function WaterTests({ draft, onChange, hasSoftener, issues }: Props) {
               </span>
             )}
             <span className="text-[14px]" role="status">
-              {issues.has(slot) ? <b className="text-seal">{issues.get(slot)}</b> : <Found test={test} draft={draft} />}
+              {issues.has(slot) ? (
+                <b className="text-seal-ink">{issues.get(slot)}</b>
+              ) : (
+                <Found test={test} draft={draft} />
+              )}
             </span>
             <button
               type="button"

@@ -94,7 +94,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
           />
         </label>
         {wrong && (
-          <p role="alert" className="m-0 font-semibold text-seal">
+          <p role="alert" className="m-0 font-semibold text-seal-ink">
             {wrong}
           </p>
         )}

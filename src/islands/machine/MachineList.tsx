@@ -86,7 +86,7 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
             ))}
           </select>
           {failed && (
-            <span role="alert" className="font-semibold text-seal">
+            <span role="alert" className="font-semibold text-seal-ink">
               No connection: the list is as it was.
             </span>
           )}

@@ -69,14 +69,14 @@ export function NamesSheet({
               {...form.register(id, { required: `${label} must not be empty` })}
             />
             {errors[id] && (
-              <span role="alert" className="text-[14px] font-semibold text-seal">
+              <span role="alert" className="text-[14px] font-semibold text-seal-ink">
                 {errors[id].message}
               </span>
             )}
           </label>
         ))}
         {errors.root && (
-          <p role="alert" className="m-0 font-semibold text-seal">
+          <p role="alert" className="m-0 font-semibold text-seal-ink">
             {errors.root.message}
           </p>
         )}

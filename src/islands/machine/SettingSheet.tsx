@@ -70,7 +70,7 @@ export function SettingSheet({ bundle, today, title, about, body, children, onCl
         ))}
       </fieldset>
       {wrong && (
-        <p role="alert" className="m-0 mt-2 font-semibold text-seal">
+        <p role="alert" className="m-0 mt-2 font-semibold text-seal-ink">
           {wrong}
         </p>
       )}

@@ -172,7 +172,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
           )}
         </section>
         {problem && (
-          <p role="alert" className="mt-3 border-l-4 border-seal pl-3 font-semibold text-seal">
+          <p role="alert" className="mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
             {problem}
           </p>
         )}
@@ -408,7 +408,11 @@ function Rows({
               <td>
                 <b
                   className={
-                    row.verdict === 'taken' ? 'text-deep' : row.verdict === 'duplicate' ? 'text-second' : 'text-seal'
+                    row.verdict === 'taken'
+                      ? 'text-deep'
+                      : row.verdict === 'duplicate'
+                        ? 'text-second'
+                        : 'text-seal-ink'
                   }
                 >
                   {verdictWords[row.verdict]}

@@ -135,7 +135,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
             />
           </div>
           {failed && (
-            <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal">
+            <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">
               No connection: the list is as it was.
             </p>
           )}

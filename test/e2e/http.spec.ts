@@ -1,0 +1,142 @@
+import { randomUUID } from 'node:crypto'
+import { openDatabase } from '../../src/records/database.ts'
+import { entryAbout, smallFirm } from '../records/a-database.ts'
+import { expect, machineId, signedIn, test } from './pages.ts'
+import { baseUrl, databaseUrl } from './server-control.ts'
+
+/** Every endpoint there is, with ids of somebody else's put in. */
+const endpoints = (ids: { machine: string; subject: string }) => [
+  { method: 'GET', path: '/api/round' },
+  { method: 'GET', path: '/api/machines' },
+  { method: 'GET', path: '/api/find?q=bar' },
+  { method: 'GET', path: '/api/entries?since=0' },
+  { method: 'GET', path: `/api/machines/${ids.machine}/bundle` },
+  { method: 'GET', path: `/api/standings/${ids.subject}?key=group-gasket@1` },
+  {
+    method: 'POST',
+    path: `/api/machines/${ids.machine}/names`,
+    data: { version: 1, names: { name: 'x', maker: 'x', model: 'x', serial: randomUUID() } },
+  },
+  {
+    method: 'POST',
+    path: '/api/entries',
+    data: { entries: [entryAbout('machine', ids.machine, 'note', { text: 'forged' })] },
+  },
+  { method: 'POST', path: '/api/readings/check', data: { dateForm: 'year-first', rows: [] } },
+]
+
+test.describe('the server', () => {
+  test('lets nobody in without a session', async ({ request }) => {
+    for (const { method, path, data } of endpoints({ machine: randomUUID(), subject: randomUUID() })) {
+      const response = await request.fetch(baseUrl() + path, { method, ...(data && { data }) })
+      expect(response.status(), `${method} ${path}`).toBe(401)
+      expect((await response.json()).issues[0].code).toBe('signed_out')
+    }
+    for (const path of ['/round', '/machines', '/readings', `/machines/${randomUUID()}`]) {
+      const response = await request.get(baseUrl() + path, { maxRedirects: 0 })
+      expect(response.status(), path).toBe(302)
+    }
+  })
+
+  test('keeps one firm from reading or writing another’s rows, forged ids or not', async ({ browser }) => {
+    const db = openDatabase(databaseUrl(), 2)
+    const theirs = await smallFirm(db, 'Rival & Sons')
+    await db.destroy()
+    const rival = await signedIn(browser, {}, theirs.email, 'a good password')
+    const ines = await signedIn(browser)
+    const machine = await machineId(ines, 'Left bar')
+    const before = await (await ines.request.get(`/api/machines/${machine}/bundle`)).text()
+    for (const { method, path, data } of endpoints({ machine, subject: machine })) {
+      const response = await rival.request.fetch(path, { method, ...(data && { data }) })
+      const text = await response.text()
+      expect([200, 404, 422], `${method} ${path}`).toContain(response.status())
+      expect(text, `${method} ${path}`).not.toContain('Thistle')
+      expect(text, `${method} ${path}`).not.toContain(JSON.parse(before).machine.serial)
+    }
+    expect((await rival.goto(`/machines/${machine}`))!.status()).toBe(404)
+    expect((await rival.goto(`/machines/${machine}/entry`))!.status()).toBe(404)
+    const supersede = entryAbout(
+      'machine',
+      theirs.c2,
+      'note',
+      { text: 'x' },
+      { supersedes: JSON.parse(before).ledgers.machine[0].id },
+    )
+    await rival.request.post('/api/entries', { data: { entries: [supersede] } })
+    const asTheirs = { ...JSON.parse(before).ledgers.machine[0], subjectId: theirs.c2 }
+    const { recordedAt: _at, recordedBy: _by, seq: _seq, ...copied } = asTheirs
+    const reused = await rival.request.post('/api/entries', { data: { entries: [copied] } })
+    expect([200, 422]).toContain(reused.status())
+    expect(await (await ines.request.get(`/api/machines/${machine}/bundle`)).text()).toBe(before)
+    expect((await (await rival.request.get('/api/machines')).json()).all).toBe(3)
+    await rival.context().close()
+    await ines.context().close()
+  })
+
+  test('refuses what comes from another site, JSON or form', async ({ ines: page }) => {
+    const foreign: Record<string, string>[] = [
+      { origin: 'https://evil.example', 'content-type': 'application/json' },
+      { origin: 'https://evil.example', 'content-type': 'application/x-www-form-urlencoded' },
+      { origin: 'null' },
+      { 'sec-fetch-site': 'cross-site' },
+    ]
+    for (const headers of foreign) {
+      const response = await page.request.fetch('/api/entries', {
+        method: 'POST',
+        headers,
+        data: '{}',
+      })
+      expect(response.status(), JSON.stringify(headers)).toBe(403)
+    }
+    const own = await page.request.fetch('/api/entries', { method: 'POST', headers: { origin: baseUrl() }, data: '{}' })
+    expect(own.status()).toBe(400)
+  })
+
+  test('answers with headers that protect, and cookies no script can read', async ({ ines: page }) => {
+    const response = await page.request.get('/round')
+    const headers = response.headers()
+    expect(headers['content-security-policy']).toMatch(/script-src 'self'/)
+    expect(headers['content-security-policy']).toMatch(/frame-ancestors 'none'/)
+    expect(headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/)
+    expect(headers['x-content-type-options']).toBe('nosniff')
+    expect(headers['referrer-policy']).toBe('same-origin')
+    expect(headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/)
+    expect(headers['cache-control']).toBe('no-store')
+    expect(headers['x-powered-by']).toBe(undefined)
+    const [cookie] = await page.context().cookies()
+    expect(cookie).toMatchObject({ name: 'evenshot_session', httpOnly: true, sameSite: 'Lax' })
+  })
+
+  test('compresses pages and lets browsers keep assets for long', async ({ ines: page }) => {
+    const compressed = await page.request.get('/round', { headers: { 'accept-encoding': 'gzip' } })
+    expect(compressed.headers()['content-encoding']).toBe('gzip')
+    const asset = /\/_astro\/[^"]+\.js/.exec(await compressed.text())![0]
+    const script = await page.request.get(asset)
+    expect(script.headers()['cache-control']).toMatch(/max-age=31536000, immutable/)
+  })
+
+  test('limits what it reads, and says so', async ({ ines: page }) => {
+    const big = await page.request.post('/api/entries', {
+      data: 'x'.repeat(2_500_000),
+      headers: { 'content-type': 'application/json' },
+    })
+    expect(big.status()).toBe(413)
+    expect((await big.json()).issues[0].message).toContain('2 MB')
+    const broken = await page.request.post('/api/entries', {
+      data: '{"entries": [',
+      headers: { 'content-type': 'application/json' },
+    })
+    expect(broken.status()).toBe(400)
+    const many = Array.from({ length: 501 }, () => ({}))
+    expect((await page.request.post('/api/entries', { data: { entries: many } })).status()).toBe(400)
+    for (const query of ['horizon=never', 'siteId=1', `text=${'a'.repeat(300)}`, 'nonsense=1']) {
+      expect((await page.request.get(`/api/round?${query}`)).status(), query).toBe(400)
+    }
+    expect((await page.request.get('/api/entries?since=-1')).status()).toBe(400)
+  })
+
+  test('tells whether it is well', async ({ request }) => {
+    const response = await request.get(`${baseUrl()}/healthz`)
+    expect(await response.json()).toEqual({ ok: true })
+  })
+})

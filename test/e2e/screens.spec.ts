@@ -1,0 +1,107 @@
+import AxeBuilder from '@axe-core/playwright'
+import { awake, expect, machineId, signedIn, test } from './pages.ts'
+
+const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } }
+
+const screens: Record<string, (id: string) => string> = {
+  Round: () => '/round',
+  Machines: () => '/machines',
+  'Machine, wear': (id) => `/machines/${id}`,
+  'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
+  'New entry': (id) => `/machines/${id}/entry`,
+  Readings: () => '/readings',
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  for (const [size, viewport] of Object.entries(sizes)) {
+    test(`every screen on a ${size}, ${theme}: nothing spills, axe finds nothing serious`, async ({
+      browser,
+      quiet,
+    }) => {
+      test.setTimeout(120_000)
+      const page = await signedIn(browser, {
+        viewport,
+        colorScheme: theme,
+        hasTouch: size === 'phone',
+        isMobile: size === 'phone',
+      })
+      quiet(page)
+      const ids = [
+        await machineId(page, 'Left bar'),
+        await machineId(page, 'Clerks'),
+        await machineId(page, 'Night desk'),
+      ]
+      for (const [name, path] of Object.entries(screens)) {
+        // Every kind once; the other themes and sizes look at one of them.
+        const every = path('').includes('machines/') && size === 'desk' && theme === 'light'
+        for (const id of every ? ids : ids.slice(0, 1)) {
+          await page.goto(path(id))
+          await awake(page)
+          const spill = await page.evaluate(
+            () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+          )
+          expect(spill, `${name} spills sideways`).toBeLessThanOrEqual(0)
+          const { violations } = await new AxeBuilder({ page }).analyze()
+          const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          const said = serious.map(
+            ({ id: rule, nodes }) =>
+              `${name}: ${rule}: ${nodes
+                .slice(0, 3)
+                .map((node) => node.html.slice(0, 160))
+                .join(' | ')}`,
+          )
+          expect(said).toEqual([])
+        }
+      }
+      await page.context().close()
+    })
+  }
+}
+
+test('what a thumb presses is big enough on a phone', async ({ browser }) => {
+  const page = await signedIn(browser, { viewport: sizes.phone, hasTouch: true, isMobile: true })
+  const id = await machineId(page, 'Left bar')
+  for (const path of ['/round', `/machines/${id}/entry`, '/machines']) {
+    await page.goto(path)
+    await awake(page)
+    const small = await page.evaluate(() =>
+      [
+        ...document.querySelectorAll<HTMLElement>(
+          'button, select, input:not([type=checkbox]):not([type=radio]):not([type=file]), nav a, a.act, a.plain',
+        ),
+      ]
+        .filter((element) => element.offsetParent !== null && !element.closest('[aria-hidden=true]'))
+        .map((element) => ({ height: element.getBoundingClientRect().height, text: element.outerHTML.slice(0, 120) }))
+        .filter(({ height }) => height > 0 && height < 43.5),
+    )
+    expect(small, path).toEqual([])
+  }
+  await page.context().close()
+})
+
+test('the water path is drawn for every kind, and each station tells its own', async ({ ines: page }) => {
+  for (const [words, stations] of [
+    ['Left bar', ['Softener', 'Group gasket', '3-way valve', 'Level probe', 'Steam valves']],
+    ['Crew room', ['Nozzle seals', 'Thermoblock', 'Burrs, chute', 'Unit drive']],
+    ['Night desk', ['Head, cage', 'Needle', 'Lock linkage']],
+  ] as const) {
+    await page.goto(`/machines/${await machineId(page, words)}`)
+    await awake(page)
+    const path = page.getByRole('group', { name: /^Water path/ })
+    for (const station of stations)
+      await expect(path.getByRole('button', { name: new RegExp(`^${station}:`) }), station).toBeVisible()
+    const last = path.getByRole('button', { name: new RegExp(`^${stations.at(-1)}:`) })
+    await last.focus()
+    await page.keyboard.press('Enter')
+    await expect(last).toHaveAttribute('aria-pressed', 'true')
+  }
+})
+
+test('the theme is kept, and the server draws it at once', async ({ browser }) => {
+  const page = await signedIn(browser)
+  await awake(page)
+  await page.getByRole('button', { name: /menu/ }).click()
+  await page.getByRole('menuitemradio', { name: 'Dark, for back rooms' }).click()
+  expect(await (await page.request.get('/round')).text()).toContain('data-theme="dark"')
+  await page.context().close()
+})

@@ -1,0 +1,66 @@
+import { spawnSync } from 'node:child_process'
+import { entryAbout } from '../records/a-database.ts'
+import { expect, machineId, signedIn, test } from './pages.ts'
+import {
+  baseUrl,
+  clusterRuns,
+  killEverything,
+  startApplication,
+  stopApplication,
+  workFolder,
+} from './server-control.ts'
+
+test.describe('power cuts and restarts', () => {
+  test.setTimeout(240_000)
+
+  test('every acknowledged entry is there after the server and the database were killed in mid-write', async ({
+    browser,
+  }) => {
+    const page = await signedIn(browser)
+    const machine = await machineId(page, 'Right bar')
+    const acknowledged: string[] = []
+    let writing = true
+    const writer = async (n: number) => {
+      for (let i = 0; writing; i += 1) {
+        const entry = entryAbout('machine', machine, 'note', { text: `writer ${n}, note ${i}` })
+        const response = await page.request.post('/api/entries', { data: { entries: [entry] } }).catch(() => null)
+        if (response?.ok()) acknowledged.push(entry.id)
+        else break
+      }
+    }
+    const writers = [1, 2, 3, 4].map(writer)
+    await expect.poll(() => acknowledged.length, { timeout: 60_000 }).toBeGreaterThan(25)
+    await killEverything()
+    writing = false
+    await Promise.all(writers)
+    const count = acknowledged.length
+
+    await startApplication()
+    const { ledgers } = await (await page.request.get(`${baseUrl()}/api/machines/${machine}/bundle`)).json()
+    const kept = new Set(ledgers.machine.map((entry: { id: string }) => entry.id))
+    expect(acknowledged.filter((id) => !kept.has(id))).toEqual([])
+    expect(count).toBeGreaterThan(25)
+    const seqs = ledgers.machine.map((entry: { seq: number }) => entry.seq)
+    expect(new Set(seqs).size).toBe(seqs.length)
+    await page.context().close()
+  })
+
+  test('a second start beside the first says where it runs, and harms nothing', () => {
+    const second = spawnSync(process.execPath, ['scripts/start.mjs'], {
+      encoding: 'utf8',
+      env: { ...process.env, EVENSHOT_DATA: workFolder() },
+      timeout: 60_000,
+    })
+    expect(second.stdout).toContain(`Even Shot is running already: ${baseUrl()}`)
+    expect(second.status).toBe(0)
+  })
+
+  test('Ctrl C stops all it started; the next start is quick and keeps the data', async ({ browser }) => {
+    await stopApplication('SIGINT')
+    expect(clusterRuns()).toBe(false)
+    await startApplication()
+    const page = await signedIn(browser)
+    await machineId(page, 'Right bar')
+    await page.context().close()
+  })
+})
