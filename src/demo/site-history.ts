@@ -1,6 +1,6 @@
 import { instances, kindById } from '../core/kinds/index.ts'
 import type { Entry, SubjectKind } from '../core/ledger/entry.ts'
-import { fromDay, toDay, weekday } from '../core/quantity/local-day.ts'
+import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import { type OpenDays, openDays } from '../core/usage/open-days.ts'
@@ -27,7 +27,10 @@ interface MachineLife {
   counter: CounterLife
   firstDay: number
   ledger: Entry[]
-  corrections: Entry[]
+  /** Corrections made by two people of one another's reading: kept apart until all is written. */
+  rivals: Entry[]
+  /** Readings taken so far. */
+  readings: number
 }
 
 type Write = (
@@ -115,12 +118,12 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       if (day <= life.firstDay) continue
       const standings = reckonMachine({ machine: life.ledger, site: siteLedger } satisfies Ledgers)?.standings ?? []
       const jottings = [
-        ...readingAt(d, life, day, n),
+        ...readingAt(d, life, day),
         ...tales(d, life, n, visits.length),
         ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 6),
       ]
       write(life.ledger, 'machine', life.id, day, jottings, visitId)
-      correctTypo(d, life, day, endDay)
+      putRight(d, life, day, endDay)
     }
   })
   if (ids.softenerId && site.softener?.resinL)
@@ -129,7 +132,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     for (const back of [410, 205])
       write(softenerLedger, 'softener', ids.softenerId, endDay - back, [{ kind: 'cartridge-changed', body: { v: 1 } }])
   }
-  const all = [...siteLedger, ...softenerLedger, ...lives.flatMap((life) => [...life.ledger, ...life.corrections])]
+  const all = [...siteLedger, ...softenerLedger, ...lives.flatMap((life) => [...life.ledger, ...life.rivals])]
   return { entries: all.filter((entry) => entry.happenedOn <= fromDay(endDay)) }
 }
 
@@ -152,7 +155,7 @@ function startMachine(
     startCount,
     ...(swapDay && { swapDay }),
   })
-  return { machine, id, counter, firstDay, ledger: [], corrections: [] }
+  return { machine, id, counter, firstDay, ledger: [], rivals: [], readings: 0 }
 }
 
 /** What the log of whoever looked after a machine before tells: most parts and tasks, each some way into its life. */
@@ -189,10 +192,11 @@ function visitDays(d: Dice, site: DemoSite, open: OpenDays, startDay: number, en
   return days
 }
 
-function readingAt(d: Dice, life: MachineLife, day: number, n: number): Jotting[] {
+function readingAt(d: Dice, life: MachineLife, day: number): Jotting[] {
   if (life.machine.tale === 'never-read' || d.chance(0.06)) return []
+  life.readings += 1
   const truth = life.counter.at(day)
-  const wrong = (life.machine.tale === 'typo-corrected' && n === 6) || d.chance(0.012)
+  const wrong = (life.machine.tale === 'typo-corrected' && life.readings === 5) || d.chance(0.012)
   return [{ kind: 'reading', body: { v: 1, counter: 'shots', count: wrong ? mistyped(d, truth) : truth } }]
 }
 
@@ -268,28 +272,20 @@ const smallTalk = [
 ]
 
 /** A wrong count found out a day later, and put right by a correction; once by two people at a time. */
-function correctTypo(d: Dice, life: MachineLife, day: number, endDay: number): void {
-  const reading = life.ledger.filter((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day)).at(-1)
+function putRight(d: Dice, life: MachineLife, day: number, endDay: number): void {
+  const reading = life.ledger.findLast((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day))
   if (!reading || day + 1 > endDay) return
   const truth = life.counter.at(day)
-  const rivals =
-    life.machine.tale === 'rival-corrections' &&
-    life.corrections.length === 0 &&
-    toDay(reading.happenedOn) > endDay - 400
-  const typo = life.machine.tale === 'typo-corrected' && reading.body.count !== truth
-  if (!rivals && !typo) return
-  for (let copy = 0; copy < (rivals ? 2 : 1); copy += 1) {
-    const correction: Entry = {
-      ...reading,
-      id: d.uuid((day + 1) * 24 * hour + 9 * hour + copy * 1000),
-      body: { v: 1, counter: 'shots', count: truth + (rivals ? copy * 3 : 0) },
-      supersedes: reading.id,
-    }
-    life.corrections.push(correction)
-    life.ledger.push(correction)
-  }
-  life.corrections = rivals ? life.corrections : []
-  if (rivals) life.ledger = life.ledger.filter((entry) => !life.corrections.includes(entry))
+  const correction = (count: number, secondsLater: number): Entry => ({
+    ...reading,
+    id: d.uuid((day + 1) * 24 * hour + 9 * hour + secondsLater * 1000),
+    body: { v: 1, counter: 'shots', count },
+    supersedes: reading.id,
+  })
+  const { tale } = life.machine
+  if (tale === 'typo-corrected' && reading.body.count !== truth) life.ledger.push(correction(truth, 0))
+  if (tale === 'rival-corrections' && life.readings === 8)
+    life.rivals.push(correction(truth, 0), correction(truth + 3, 1))
 }
 
 /** The customer's staff regenerate every fortnight or so, and forget now and then. */

@@ -1,4 +1,4 @@
-import { type Reckoning, reckoningVersion, type Standing } from '../core/standing/standing.ts'
+import { type Reckoning, reckoningVersion } from '../core/standing/standing.ts'
 import type { Trx } from './database.ts'
 import type { Reckoned } from './subjects.ts'
 
@@ -41,9 +41,4 @@ export async function storeReckoning(
   await trx('subject')
     .where({ id: subject.id })
     .update({ stale: false, reckoning_version: reckoningVersion, summary: JSON.stringify(summary) })
-}
-
-export async function standingsOf(trx: Trx, subjectIds: string[]): Promise<(Standing & { subjectId: string })[]> {
-  const rows = await trx('standing').whereIn('subject_id', subjectIds).orderBy(['due_p50', 'due_p90', 'key'])
-  return rows.map((row) => ({ ...row.detail, subjectId: row.subject_id }))
 }

@@ -1,0 +1,97 @@
+import { expect } from 'chai'
+import type { Entry } from '../../src/core/ledger/entry.ts'
+import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
+import { toDay } from '../../src/core/quantity/local-day.ts'
+import { reckonMachine } from '../../src/core/standing/reckon-machine.ts'
+import { dice } from '../../src/demo/dice.ts'
+import { siteHistory } from '../../src/demo/site-history.ts'
+import { demoSites } from '../../src/demo/world.ts'
+
+const endDay = toDay('2026-11-26')
+
+function historyOf(name: string, seed = 'test', end = endDay) {
+  const site = demoSites.find((candidate) => candidate.name === name)!
+  const d = dice(`ids ${name}`)
+  const id = () => d.uuid(1_700_000_000_000)
+  const ids = { siteId: id(), softenerId: site.softener ? id() : null, machineIds: site.machines.map(id) }
+  const { entries } = siteHistory(seed, site, ids, end)
+  const of = (machine: string) =>
+    entries.filter(
+      (entry) => entry.subjectId === ids.machineIds[site.machines.findIndex(({ name: own }) => own === machine)],
+    )
+  return { site, ids, entries, of }
+}
+
+const kindsOf = (entries: Entry[]) => new Set(entries.map((entry) => entry.kind))
+
+describe('the demo world', () => {
+  it('has sixty machines of three kinds on eighteen sites, in three waters', () => {
+    const machines = demoSites.flatMap((site) => site.machines)
+    expect([demoSites.length, machines.length]).to.deep.equal([18, 60])
+    expect(new Set(machines.map(({ kind }) => kind))).to.deep.equal(new Set(['c2', 'sr', 'pk']))
+    expect(new Set(demoSites.map(({ area }) => area)).size).to.equal(3)
+  })
+
+  it('is a function of its seed and its last day', () => {
+    expect(historyOf('Thistle & Rye bakery').entries).to.deep.equal(historyOf('Thistle & Rye bakery').entries)
+    expect(historyOf('Thistle & Rye bakery', 'other').entries).not.to.deep.equal(
+      historyOf('Thistle & Rye bakery').entries,
+    )
+  })
+
+  it('ends on its last day, and makes only entries the ledger takes', () => {
+    for (const site of demoSites) {
+      const { entries } = historyOf(site.name)
+      expect(
+        entries.every((entry) => entry.happenedOn <= '2026-11-26'),
+        site.name,
+      ).to.equal(true)
+      for (const entry of entries) expect(parseEntry(entry), JSON.stringify(entry)).to.have.property('ok', true)
+      expect(new Set(entries.map((entry) => entry.id)).size, site.name).to.equal(entries.length)
+    }
+  })
+
+  it('has the mess of two years: typing errors put right, a board swap, a perished seal, a machine that nags', () => {
+    const bakery = historyOf('Thistle & Rye bakery').of('Right bar')
+    expect(bakery.some((entry) => entry.supersedes)).to.equal(true)
+    const swapped = reckonMachine({ machine: historyOf('Tram depot canteen').of('Workshop') })!
+    expect(swapped.flags.map(({ kind }) => kind)).to.include('reset')
+    const clerks = historyOf("Bellfounders' law office").of("Clerks' kitchen")
+    expect(kindsOf(clerks)).to.include.keys('fault-reported', 'repaired')
+    expect(
+      clerks.some(
+        (entry) => entry.kind === 'removed' && entry.body.part === 'nozzle-seals' && entry.body.condition === 4,
+      ),
+    ).to.equal(true)
+    expect(kindsOf(historyOf("Cooper's Yard workshops").of('Foundry'))).to.include.keys('prompt-seen')
+    expect(kindsOf(historyOf('Glasshouse studio').of('Darkroom'))).not.to.include.keys('reading')
+  })
+
+  it('has two people correcting one entry at once', () => {
+    const planning = reckonMachine({ machine: historyOf('Harrowmere town hall').of('Planning') })!
+    expect(planning.rivals).to.have.length(2)
+  })
+
+  it('has a softener spent early and a customer who skipped a year', () => {
+    const { entries, ids } = historyOf('Tram depot canteen')
+    const outlet = entries.filter((entry) => entry.subjectId === ids.softenerId && entry.kind === 'water-test')
+    expect(outlet.filter((entry) => entry.body.drops === 6)).to.have.length(1)
+    const cottage = historyOf('Tollgate cottage')
+      .of('Kitchen')
+      .filter((entry) => entry.visitId)
+      .map((entry) => toDay(entry.happenedOn))
+      .sort((a, b) => a - b)
+    const gaps = cottage.slice(1).map((day, i) => day - cottage[i]!)
+    expect(Math.max(...gaps)).to.be.above(350)
+  })
+
+  it('throws the same dice for the same seed, evenly', () => {
+    const d = dice('even')
+    const thrown = Array.from({ length: 6000 }, () => d.whole(1, 6))
+    for (let face = 1; face <= 6; face += 1) expect(thrown.filter((one) => one === face).length).to.be.within(850, 1150)
+    expect(dice('a').uuid(1_700_000_000_000)).to.equal(dice('a').uuid(1_700_000_000_000))
+    expect(dice('a').uuid(1_700_000_000_000)).to.match(
+      /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/,
+    )
+  })
+})

@@ -1,0 +1,224 @@
+import { expect } from 'chai'
+import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
+import { openDays } from '../../src/core/usage/open-days.ts'
+import { type Draft, decimal, entriesOfDraft } from '../../src/islands/entry/draft.ts'
+import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
+import { guessColumns, readFile, refusedCsv } from '../../src/islands/readings/read-file.ts'
+import type { MachineBundle } from '../../src/views/machine-bundle.ts'
+
+const uuid = (n: number) => `01939000-0000-7000-8000-${String(n).padStart(12, '0')}`
+
+const bundle = (kind = 'c2', softener = true): MachineBundle => ({
+  firmId: uuid(9),
+  machine: { id: uuid(1), name: 'Left bar', maker: 'Varnholt', model: 'Duo 2', serial: 'X', kind, version: 1 },
+  site: {
+    id: uuid(2),
+    name: 'Bakery',
+    area: 'Chalkside',
+    timeZone: 'Europe/London',
+    accessNote: '',
+    supplyName: 'Wells',
+  },
+  softener: softener ? { id: uuid(3), name: 'Back room' } : null,
+  ledgers: {},
+  fedBeside: [],
+  technicians: [],
+  seq: 0,
+  stale: false,
+})
+
+const draft = (part: Partial<Draft>): Draft => ({
+  visitId: uuid(4),
+  ids: {},
+  happenedOn: '2026-11-26',
+  startedAt: '2026-11-26T10:20:00.000Z',
+  counter: '',
+  meter: '',
+  unit: 'dH',
+  perDrop: '1',
+  tests: {},
+  tasks: [],
+  parts: {},
+  found: {},
+  left: {},
+  note: '',
+  ...part,
+})
+
+function make(part: Partial<Draft>, around = bundle()) {
+  const ids = new Map<string, string>()
+  const idFor = (slot: string) => {
+    if (!ids.has(slot)) ids.set(slot, uuid(100 + ids.size))
+    return ids.get(slot)!
+  }
+  const made = entriesOfDraft(draft(part), around, idFor)
+  for (const { entry } of made.entries) expect(parseEntry(entry), JSON.stringify(entry)).to.have.property('ok', true)
+  return { ...made, said: made.entries.map(({ entry }) => [entry.subjectKind, entry.kind, entry.body]) }
+}
+
+describe('a visit being written', () => {
+  it('is nothing as long as nothing is written', () => {
+    expect(make({}).entries).to.deep.equal([])
+    expect(make({ note: '   ', counter: ' ' }).entries).to.deep.equal([])
+  })
+
+  it('reads counters as people type them; the meter is the softener’s where there is one', () => {
+    expect(make({ counter: '185,872', meter: '790' }).said).to.deep.equal([
+      ['machine', 'reading', { v: 1, counter: 'shots', count: 185_872 }],
+      ['softener', 'reading', { v: 1, counter: 'litres', count: 790 }],
+    ])
+    expect(make({ meter: '790' }, bundle('sr', false)).said).to.deep.equal([
+      ['machine', 'reading', { v: 1, counter: 'litres', count: 790 }],
+    ])
+    expect(make({ counter: '12.5' }).issues).to.deep.equal([
+      { slot: 'counter', message: 'is not a count: whole numbers, such as 184220' },
+    ])
+  })
+
+  it('writes a water test about the place the sample is from', () => {
+    const tests = {
+      'raw-total': { method: 'drops' as const, drops: '19', low: '', high: '' },
+      'raw-carbonate': { method: 'strip' as const, drops: '', low: '7', high: '14' },
+      softened: { method: 'drops' as const, drops: '2', low: '', high: '' },
+    }
+    expect(make({ tests, unit: 'fH', perDrop: '0,5' }).said).to.deep.equal([
+      [
+        'site',
+        'water-test',
+        { v: 1, point: 'raw', quantity: 'total', method: 'drops', unit: 'fH', drops: 19, perDrop: 0.5 },
+      ],
+      [
+        'site',
+        'water-test',
+        { v: 1, point: 'raw', quantity: 'carbonate', method: 'strip', unit: 'fH', low: 7, high: 14 },
+      ],
+      [
+        'softener',
+        'water-test',
+        { v: 1, point: 'softened', quantity: 'total', method: 'drops', unit: 'fH', drops: 2, perDrop: 0.5 },
+      ],
+    ])
+    const half = { 'raw-total': { method: 'strip' as const, drops: '', low: '7', high: '' } }
+    expect(make({ tests: half }).issues).to.deep.equal([{ slot: 'raw-total', message: 'needs both ends of the zone' }])
+  })
+
+  it('writes each task as what it is', () => {
+    expect(
+      make({ tasks: ['dispersion-block-clean@2', 'electrical-test', 'full-service', 'regenerate', 'descale'] }).said,
+    ).to.deep.equal([
+      ['machine', 'cleaned', { v: 1, task: 'dispersion-block-clean', group: 2 }],
+      ['machine', 'checked', { v: 1, task: 'electrical-test' }],
+      ['machine', 'serviced', { v: 1, task: 'full-service' }],
+      ['softener', 'regenerated', { v: 1 }],
+      ['machine', 'descaled', { v: 1, task: 'descale' }],
+    ])
+    expect(make({ tasks: ['no-such-task'] }).entries).to.deep.equal([])
+  })
+
+  it('writes a changed part as taken out and fitted, a seen one as looked at', () => {
+    expect(
+      make({
+        parts: {
+          'group-gasket@1': { changed: true, condition: 3 },
+          'steam-tip@2': { changed: false, condition: 1 },
+          'pump-head': { changed: true },
+        },
+      }).said,
+    ).to.deep.equal([
+      ['machine', 'removed', { v: 1, part: 'group-gasket', group: 1, condition: 3 }],
+      ['machine', 'fitted', { v: 1, part: 'group-gasket', group: 1 }],
+      ['machine', 'inspected', { v: 1, part: 'steam-tip', group: 2, condition: 1 }],
+      ['machine', 'removed', { v: 1, part: 'pump-head' }],
+      ['machine', 'fitted', { v: 1, part: 'pump-head' }],
+    ])
+  })
+
+  it('writes what was measured as found and as left', () => {
+    expect(
+      make({ found: { 'open-flow@1': '58' }, left: { 'open-flow@1': '84,5' }, note: ' dry after ten minutes ' }).said,
+    ).to.deep.equal([
+      ['machine', 'measured', { v: 1, measure: 'open-flow', group: 1, state: 'found', value: 58 }],
+      ['machine', 'measured', { v: 1, measure: 'open-flow', group: 1, state: 'left', value: 84.5 }],
+      ['machine', 'note', { v: 1, text: 'dry after ten minutes' }],
+    ])
+    expect(make({ found: { 'open-flow@1': 'lots' } }).issues).to.deep.equal([
+      { slot: 'measure:open-flow@1:found', message: 'is not a number' },
+    ])
+  })
+
+  it('gives one visit and lasting ids to all of it', () => {
+    const { entries } = make({ counter: '5', note: 'x' })
+    expect(new Set(entries.map(({ entry }) => entry.visitId))).to.deep.equal(new Set([uuid(4)]))
+    expect(new Set(entries.map(({ entry }) => entry.id)).size).to.equal(2)
+  })
+
+  it('reads decimals with a point or a comma', () => {
+    expect(['9,2', ' 9.2 ', '0', '', 'x', '1,2,3'].map(decimal)).to.deep.equal([9.2, 9.2, 0, null, null, null])
+  })
+})
+
+describe('what the counter should show', () => {
+  const open = openDays({ openWeekdays: [1, 2, 3, 4, 5, 6, 7], closures: [] })
+  const expected = expectedCount({ count: 1000, on: '2026-11-16' }, { mean: 50, sd: 3 }, open, '2026-11-26')
+
+  it('is the last count and ten days at the pace, within a window', () => {
+    expect(expected).to.include({ last: 1000, value: 1500, days: 10 })
+    expect(expected.low).to.be.within(1400, 1480)
+    expect(expected.high).to.be.within(1520, 1600)
+  })
+
+  it('is said in words that never block', () => {
+    expect(verdict('1,510', expected)).to.include({ words: 'fits: 51 an open day', doubtful: false })
+    expect(verdict('1650', expected)).to.include({ words: 'more than usual: 65 an open day', doubtful: false })
+    expect(verdict('1100', expected)).to.include({ words: 'less than usual: 10 an open day', doubtful: false })
+    expect(verdict('15100', expected)).to.include({ words: 'far above: 1,410 an open day', doubtful: true })
+    expect(verdict('900', expected)).to.include({ words: 'below the last, 1,000', doubtful: true })
+    expect(verdict('', expected)).to.equal(null)
+    expect(verdict('x', expected)).to.equal(null)
+    expect(verdict('5', null)).to.include({ words: 'first reading here' })
+  })
+})
+
+describe('a spreadsheet in the browser', () => {
+  const read = (name: string, text: string | Uint8Array<ArrayBuffer>) => readFile(new File([text], name))
+
+  it('is read in each usual separator', async () => {
+    for (const [separator, name] of [
+      [',', 'comma'],
+      [';', 'semicolon'],
+      ['\t', 'tab'],
+      ['|', 'bar'],
+    ] as const) {
+      const found = await read(
+        'a.csv',
+        [
+          ['serial', 'date', 'count'],
+          ['A', '2026-01-01', '5'],
+        ]
+          .map((row) => row.join(separator))
+          .join('\r\n'),
+      )
+      expect(found).to.have.nested.property('table.separator', name)
+      expect(found)
+        .to.have.nested.property('table.rows')
+        .that.deep.equals([['A', '2026-01-01', '5']])
+    }
+  })
+
+  it('keeps quoted cells whole, fills short rows, names nameless columns', async () => {
+    const found = await read('a.csv', 'serial,,count\n"A, B",x\n')
+    if (!found.ok) throw new Error(found.why)
+    expect(found.table.head).to.deep.equal(['serial', 'column 2', 'count'])
+    expect(found.table.rows).to.deep.equal([['A, B', 'x', '']])
+  })
+
+  it('guesses columns by their names', () => {
+    expect(guessColumns(['Read on', 'Serial no.', 'Shots'])).to.deep.equal({ serial: 1, date: 0, count: 2 })
+    expect(guessColumns(['Datum', 'Zähler', 'x'])).to.deep.equal({ serial: -1, date: 0, count: 1 })
+  })
+
+  it('gives refused rows back with the reason, and no formula that runs', () => {
+    const csv = refusedCsv(['a', 'b'], [{ cells: ['=HYPERLINK("x")', '+1'], reason: 'impossible: "so"' }])
+    expect(csv).to.equal('a,b,reason\r\n"\'=HYPERLINK(""x"")",\'+1,"impossible: ""so"""')
+  })
+})

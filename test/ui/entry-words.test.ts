@@ -1,0 +1,95 @@
+import { expect } from 'chai'
+import type { Entry } from '../../src/core/ledger/entry.ts'
+import { entryKinds } from '../../src/core/ledger/entry-kinds.ts'
+import { entryWords, stationOf } from '../../src/ui/entry-words.ts'
+
+const entry = (kind: string, body: Record<string, unknown>, subjectKind = 'machine'): Entry =>
+  ({
+    id: 'x',
+    subjectKind,
+    subjectId: 'm',
+    kind,
+    happenedAt: '2026-11-26T09:00:00Z',
+    happenedOn: '2026-11-26',
+    body: { v: 1, ...body },
+  }) as Entry
+
+const words: [kind: string, body: Record<string, unknown>, said: string][] = [
+  ['commissioned', { kind: 'c2', partsNew: false }, 'Taken on, parts of unknown age'],
+  ['reading', { counter: 'shots', count: 184_220 }, 'Counter 184,220 shots'],
+  ['reading', { counter: 'litres', count: 790 }, 'Water meter 790 L'],
+  [
+    'water-test',
+    { point: 'raw', quantity: 'total', method: 'drops', unit: 'dH', drops: 19, perDrop: 1 },
+    'Water raw, total hardness: 19 drops of 1 °dH',
+  ],
+  [
+    'water-test',
+    { point: 'softened', quantity: 'total', method: 'strip', unit: 'fH', low: 4, high: 7 },
+    'Water after softener, total hardness: strip, 4–7 °fH',
+  ],
+  [
+    'water-test',
+    { point: 'raw', quantity: 'carbonate', method: 'figure', unit: 'mmolL', value: 2.7 },
+    'Water raw, carbonate hardness: 2.7 mmol/L',
+  ],
+  ['fitted', { part: 'group-gasket', group: 1, variant: 'silicone' }, 'Fitted: Group gasket, group 1, silicone'],
+  [
+    'removed',
+    { part: 'steam-valve-seat', group: 1, condition: 3 },
+    'Took out: Steam valve seat, left: 3 of 4, cracked',
+  ],
+  [
+    'inspected',
+    { part: 'pump-head', condition: 0, note: 'quiet' },
+    'Looked at: Rotary pump head: 0 of 4, as new. quiet',
+  ],
+  ['cleaned', { task: 'dispersion-block-clean', group: 2 }, 'Cleaned: Dispersion block, group 2'],
+  ['checked', { task: 'electrical-test' }, 'Checked: Electrical safety test'],
+  ['serviced', { task: 'full-service' }, 'Given: Full service'],
+  ['greased', { task: 'no-longer-known' }, 'Greased: no longer known'],
+  ['descaled', { task: 'descale', acid: 'citric', grams: 50 }, 'Descaled with citric, 50 g'],
+  ['regenerated', { saltKg: 1.5 }, 'Softener regenerated with 1.5 kg salt'],
+  ['cartridge-changed', {}, 'Cartridge changed'],
+  [
+    'measured',
+    { measure: 'open-flow', group: 1, state: 'found', value: 58 },
+    'Open flow, 10 s, group 1 as found: 58 ml',
+  ],
+  ['prompt-seen', { task: 'descale' }, 'The machine asked: descale'],
+  ['fault-reported', { text: 'Coffee short' }, 'Fault reported: Coffee short'],
+  ['repaired', { text: 'New seal' }, 'Repaired: New seal'],
+  ['note', { text: 'Tray full' }, 'Tray full'],
+  ['withdrawn', { reason: 'other machine' }, 'Withdrawn: other machine'],
+  ['setting', { setting: 'opening', openWeekdays: [1, 2, 6] }, 'Open Mon, Tue, Sat'],
+  [
+    'setting',
+    { setting: 'closure', from: '2026-12-24', to: '2027-01-02', name: 'Christmas' },
+    'Closed 24 Dec 2026 to 2 Jan 2027, Christmas',
+  ],
+  ['setting', { setting: 'school', school: 'longLife' }, 'School: long life'],
+  ['setting', { setting: 'life', duty: 'group-gasket', clock: 'months', value: 9 }, 'Group gasket: 9 months'],
+  ['setting', { setting: 'group-share', shares: [0.6, 0.4] }, 'Shares of the groups: 0.6 / 0.4'],
+  ['setting', { setting: 'budget', mlPerDrink: 120, litresPerOpenDay: 2 }, 'Water: 120 ml a drink and 2 L an open day'],
+  ['setting', { setting: 'exchanger', resinL: 12 }, 'Softener with 12 L of resin'],
+  ['setting', { setting: 'cartridge', capacityG: 500, bypass: 0.3 }, 'Cartridge of 500 g at 30 % bypass'],
+  ['setting', { setting: 'descale-prompt', litres: 60 }, 'The machine asks for a descale every 60 L'],
+]
+
+describe('entries in words', () => {
+  for (const [kind, body, said] of words) it(said, () => expect(entryWords(entry(kind, body), 'c2')).to.equal(said))
+
+  it('leave no kind without words', () => {
+    expect(new Set(words.map(([kind]) => kind))).to.deep.equal(new Set(entryKinds))
+  })
+
+  it('find the station an entry touched', () => {
+    expect(stationOf(entry('fitted', { part: 'three-way-valve', group: 1 }), 'c2')).to.equal('three-way')
+    expect(stationOf(entry('cleaned', { task: 'hot-water-screen' }), 'c2')).to.equal('hot-water')
+    expect(stationOf(entry('descaled', { task: 'descale' }), 'sr')).to.equal('thermoblock')
+    expect(stationOf(entry('regenerated', {}, 'softener'), 'c2')).to.equal('softener')
+    expect(stationOf(entry('note', { text: 'x' }), 'c2')).to.equal(null)
+    expect(stationOf(entry('fitted', { part: 'nonsense' }), 'c2')).to.equal(null)
+    expect(stationOf(entry('fitted', { part: 'needle' }), 'no such kind')).to.equal(null)
+  })
+})
