@@ -82,7 +82,7 @@ export async function seedDemo(
       })
       if (softenerId) await addSoftener(trx, firmId, { id: softenerId, siteId, name: site.softener!.name })
       for (const [i, machine] of site.machines.entries()) {
-        const make = makers[machine.kind][d.chance(0.65) ? 0 : 1]!
+        const make = makers[machine.kind][i === 0 || d.chance(0.5) ? 0 : 1]!
         const serial = `${make.prefix}-${String(d.whole(100, 899) * 10 + i).padStart(4, '0')}`
         await addMachine(trx, firmId, {
           id: machineIds[i]!,

@@ -23,7 +23,7 @@ export function dueSentence(standing: Standing, today: string): string {
   if (!standing.due || !standing.governing) return 'No clock runs out within ten years.'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
-  const over = days < 0 ? `, overdue ${-days} days` : ''
+  const over = days < 0 ? `, overdue ${-days} ${days === -1 ? 'day' : 'days'}` : ''
   return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, by ${clockName[standing.governing]}${over}`
 }
 

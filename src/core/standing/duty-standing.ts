@@ -95,7 +95,7 @@ export function finish(
   }
   standing.working.why =
     running.length > 1
-      ? `Line ${governs.leftLine} comes first, so ${clockName[window.governing]} governs.`
+      ? `Line ${governs.leftLine} comes first, so ${clockName[window.governing]} ${window.governing === 'litres' ? 'govern' : 'governs'}.`
       : `Only ${clockName[window.governing]} is counted here.`
   return standing
 }

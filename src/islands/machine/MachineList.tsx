@@ -105,7 +105,7 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
               <li key={row.id} className="border-t border-hair">
                 <a
                   href={`/machines/${row.id}`}
-                  className="grid min-h-[44px] grid-cols-2 items-center gap-x-4 py-1.5 hover:bg-copper-tint md:grid-cols-[1.3fr_1.4fr_1.4fr_1.3fr_1fr]"
+                  className="grid min-h-[44px] grid-cols-2 items-center gap-x-4 py-1.5 hover:bg-copper-tint md:grid-cols-[1fr_1.3fr_1.9fr_1.2fr_0.8fr]"
                 >
                   <span className="font-semibold">{row.name}</span>
                   <span className="narrow max-md:text-right">

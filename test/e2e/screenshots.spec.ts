@@ -1,0 +1,68 @@
+import { join } from 'node:path'
+import type { Page } from '@playwright/test'
+import { awake, expect, machineId, signedIn, test } from './pages.ts'
+
+const folder = join(import.meta.dirname, '../../docs/screenshots')
+const desk = { width: 1280, height: 800 }
+const phone = { width: 390, height: 844 }
+
+/** One current picture of each main view, for the README: `npm run screenshots`. */
+test('@screenshots', async ({ browser }) => {
+  test.setTimeout(180_000)
+  const shoot = async (page: Page, name: string) => {
+    await page.waitForTimeout(400)
+    await page.screenshot({ path: join(folder, `${name}.png`) })
+  }
+  const at = async (page: Page, path: string) => {
+    await page.goto(path)
+    await awake(page)
+  }
+  const light = await signedIn(browser, { viewport: desk, colorScheme: 'light' })
+  const leftBar = await machineId(light, 'Left bar')
+  await at(light, '/round')
+  await expect(light.getByRole('complementary', { name: 'Working' }).locator('ol li').first()).toBeVisible()
+  await shoot(light, 'round')
+  await at(light, '/machines')
+  await shoot(light, 'machines')
+  await at(light, `/machines/${leftBar}?task=group-gasket@1`)
+  await shoot(light, 'machine-wear')
+  await at(light, `/machines/${await machineId(light, 'Clerks')}`)
+  await shoot(light, 'machine-super-automatic')
+  await at(light, `/machines/${await machineId(light, 'Right bar')}?lens=ledger`)
+  await shoot(light, 'machine-ledger')
+  await at(light, `/machines/${leftBar}/entry`)
+  const counter = (await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()).ledgers.machine
+    .filter((entry: { kind: string }) => entry.kind === 'reading')
+    .sort((a: { happenedOn: string }, b: { happenedOn: string }) => (a.happenedOn < b.happenedOn ? 1 : -1))[0]
+  await light.keyboard.type(String(counter.body.count + 3400))
+  await light.getByLabel('Raw, total: drops').fill('19')
+  await light.getByLabel('After softener: drops').fill('2')
+  await light.getByRole('checkbox', { name: /Regenerate softener/ }).check()
+  await light.evaluate(() => window.scrollTo(0, 0))
+  await shoot(light, 'entry')
+  await at(light, '/readings')
+  const { rows } = await (await light.request.get('/api/machines?text=Clerks')).json()
+  const { serial, counter: last } = rows[0]
+  const csv = `Read on;Serial no.;Drinks\n24.11.2026;${serial};${last.count + 960}\n25.11.2026;${serial};${last.count + 998}\n25.11.2026;${serial};${last.count + 998}\n26.11.2026;${serial};${(last.count + 1040) * 10}\n31.11.2026;${serial};${last.count}\n25.11.2026;XX-1;12\n`
+  await light.setInputFiles('input[type=file]', { name: 'autumn.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await light.getByRole('button', { name: 'Check the rows' }).click()
+  await expect(light.getByText('Nothing has been written yet.')).toBeVisible()
+  await shoot(light, 'readings')
+  await light.context().close()
+
+  const dark = await signedIn(browser, { viewport: desk, colorScheme: 'dark' })
+  await at(dark, `/machines/${leftBar}?task=group-gasket@1`)
+  await shoot(dark, 'machine-wear-dark')
+  await dark.context().close()
+
+  const pocket = await signedIn(browser, { viewport: phone, colorScheme: 'light', hasTouch: true, isMobile: true })
+  for (const [name, path] of [
+    ['phone-round', '/round'],
+    ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
+    ['phone-entry', `/machines/${leftBar}/entry`],
+  ] as const) {
+    await at(pocket, path)
+    await shoot(pocket, name)
+  }
+  await pocket.context().close()
+})
