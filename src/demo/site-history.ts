@@ -1,5 +1,6 @@
 import { instances, kindById } from '../core/kinds/index.ts'
-import type { Entry, SubjectKind } from '../core/ledger/entry.ts'
+import type { Entry } from '../core/ledger/entry.ts'
+import type { SubjectKind } from '../core/ledger/subject.ts'
 import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
@@ -120,7 +121,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       const jottings = [
         ...readingAt(d, life, day),
         ...tales(d, life, n, visits.length),
-        ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 6),
+        ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 8),
       ]
       write(life.ledger, 'machine', life.id, day, jottings, visitId)
       putRight(d, life, day, endDay)

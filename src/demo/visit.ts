@@ -31,7 +31,7 @@ export function workOn(
   const kind = kindById(kindId)!
   const jottings: Jotting[] = []
   const due = standings.filter((standing) => standing.due && toDay(standing.due.p50) <= visitDay + lookAheadDays)
-  for (const standing of due) if (dice.chance(0.93)) jottings.push(...done(dice, kind, standing))
+  for (const standing of due) if (dice.chance(0.985)) jottings.push(...done(dice, kind, standing))
   const worn = standings.filter(
     (standing) => standing.part && standing.action === 'replace' && !due.includes(standing) && shareOf(standing) > 0.35,
   )

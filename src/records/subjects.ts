@@ -1,4 +1,4 @@
-import type { SubjectKind } from '../core/ledger/entry.ts'
+import type { SubjectKind } from '../core/ledger/subject.ts'
 import { reckoningVersion } from '../core/standing/standing.ts'
 import type { Trx } from './database.ts'
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
-import { type Draft, decimal, entriesOfDraft } from '../../src/islands/entry/draft.ts'
+import { type Draft, decimal, emptyDraft, entriesOfDraft } from '../../src/islands/entry/draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
 import { guessColumns, readFile, refusedCsv } from '../../src/islands/readings/read-file.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
@@ -28,20 +28,10 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
 })
 
 const draft = (part: Partial<Draft>): Draft => ({
+  ...emptyDraft,
   visitId: uuid(4),
-  ids: {},
   happenedOn: '2026-11-26',
   startedAt: '2026-11-26T10:20:00.000Z',
-  counter: '',
-  meter: '',
-  unit: 'dH',
-  perDrop: '1',
-  tests: {},
-  tasks: [],
-  parts: {},
-  found: {},
-  left: {},
-  note: '',
   ...part,
 })
 

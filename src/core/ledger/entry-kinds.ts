@@ -2,7 +2,7 @@ import { array, boolean, type InferType, number, object, string } from 'yup'
 import { amount, closure, divisor, finite, localDay, shareBelowOne, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { clocks, schools } from '../wear/limits.ts'
-import type { SubjectKind } from './entry.ts'
+import type { SubjectKind } from './subject.ts'
 
 /** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
 const v = number().oneOf([1]).required()

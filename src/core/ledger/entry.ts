@@ -1,9 +1,6 @@
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { EntryKind } from './entry-kinds.ts'
-
-/** What an entry can be about. */
-export const subjectKinds = ['machine', 'softener', 'supply', 'site', 'customer', 'firm'] as const
-export type SubjectKind = (typeof subjectKinds)[number]
+import type { SubjectKind } from './subject.ts'
 
 /** One line of the ledger, as made on a device: it is never changed, only superseded. */
 export interface Entry {

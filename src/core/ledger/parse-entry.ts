@@ -1,8 +1,9 @@
 import { object, string } from 'yup'
 import { localDay } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
-import { type Entry, subjectKinds } from './entry.ts'
+import type { Entry } from './entry.ts'
 import { bodySchemas, type EntryKind, entryKinds, type SettingName, settingSchemas, subjectsOf } from './entry-kinds.ts'
+import { subjectKinds } from './subject.ts'
 
 const uuid = () =>
   string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, 'is not a UUID')

@@ -1,6 +1,7 @@
 import { kindById } from '../../core/kinds/index.ts'
-import type { Entry, SubjectKind } from '../../core/ledger/entry.ts'
+import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
@@ -34,6 +35,20 @@ export interface Draft {
   found: Record<string, string>
   left: Record<string, string>
   note: string
+}
+
+export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
+  ids: {},
+  counter: '',
+  meter: '',
+  unit: 'dH',
+  perDrop: '1',
+  tests: {},
+  tasks: [],
+  parts: {},
+  found: {},
+  left: {},
+  note: '',
 }
 
 /** A figure that could not be read, at its field. */

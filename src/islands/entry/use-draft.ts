@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { browserNow } from '../../ui/clock.ts'
 import { newId } from '../send-entries.ts'
-import type { Draft } from './draft.ts'
+import { type Draft, emptyDraft } from './draft.ts'
 
 const keyOf = (machineId: string) => `evenshot-draft-${machineId}`
 const kitKey = 'evenshot-drop-kit'
@@ -50,20 +50,12 @@ export function useDraft(machineId: string, today: string) {
 }
 
 const fresh = (today: string, kit: { unit: string; perDrop: string }): Draft => ({
+  ...emptyDraft,
   visitId: newId(),
-  ids: {},
   happenedOn: today,
   startedAt: browserNow().toISOString(),
-  counter: '',
-  meter: '',
   unit: kit.unit,
   perDrop: kit.perDrop,
-  tests: {},
-  tasks: [],
-  parts: {},
-  found: {},
-  left: {},
-  note: '',
 })
 
 function isEmpty(draft: Draft): boolean {

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { dayNear, daysUntil, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import type { MachinePage } from '../../views/machine-page.ts'
+import { useFetched } from '../use-fetched.ts'
 
 interface Props {
   first: MachinePage
@@ -17,36 +18,15 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
   const [page, setPage] = useState(first)
   const [text, setText] = useState(firstText)
   const [kind, setKind] = useState('')
-  const [failed, setFailed] = useState(false)
-  const untouched = useRef(true)
-
-  useEffect(() => {
-    if (untouched.current) {
-      untouched.current = false
-      return
-    }
-    const stop = new AbortController()
-    const timer = setTimeout(async () => {
-      try {
-        const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }) })
-        const response = await fetch(`/api/machines?${query}`, { signal: stop.signal })
-        if (!response.ok) throw new Error(String(response.status))
-        setPage(await response.json())
-        setFailed(false)
-      } catch {
-        if (!stop.signal.aborted) setFailed(true)
-      }
-    }, 150)
-    return () => {
-      stop.abort()
-      clearTimeout(timer)
-    }
-  }, [text, kind])
+  const [lost, setLost] = useState(false)
+  const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }) })
+  const failed = useFetched<MachinePage>(`/api/machines?${query}`, setPage, { answered: true }) || lost
 
   const more = async () => {
-    const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }), cursor: page.next! })
-    const response = await fetch(`/api/machines?${query}`)
-    if (!response.ok) return setFailed(true)
+    query.set('cursor', page.next!)
+    const response = await fetch(`/api/machines?${query}`).catch(() => null)
+    setLost(!response?.ok)
+    if (!response?.ok) return
     const next = (await response.json()) as MachinePage
     setPage({ ...next, rows: [...page.rows, ...next.rows] })
   }

@@ -6,7 +6,7 @@ import { stationOf } from '../../ui/entry-words.ts'
 import { dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
 import { LensSwitch } from '../../ui/LensSwitch.tsx'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
-import { typing } from '../../ui/typing.ts'
+import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
 import { AdjustSheet } from './AdjustSheet.tsx'
@@ -52,20 +52,13 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (
-        typing(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        document.querySelector('[role=dialog]')
-      )
-        return
+      if (meansItself(event)) return
       const found = lenses.find((candidate) => candidate.key === event.key)
       if (found) setLens(found.id)
       if (event.key === 'n') location.assign(`/machines/${bundle.machine.id}/entry`)
-      if (lens === 'wear' && (event.key === 'j' || event.key === 'k')) {
+      if (lens === 'wear') {
         const at = standings.findIndex((standing) => standing.key === key)
-        const next = standings[Math.min(standings.length - 1, Math.max(0, at + (event.key === 'j' ? 1 : -1)))]
+        const next = standings[rowAfter(event.key, at, standings.length)]
         if (next) setKey(next.key)
       }
     }
@@ -107,6 +100,14 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
     if (standing && lens === 'wear') setKey(standing.key)
     if (lens === 'ledger') setStation((now) => (now === at ? null : at))
   }
+  const drawing = {
+    kind,
+    today,
+    without,
+    hanging,
+    onChoose: choose,
+    chosen: lens === 'wear' ? (chosen?.station ?? null) : station,
+  }
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <DueDefs />
@@ -137,27 +138,11 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
         <section className="overflow-x-auto px-4 pt-1 lg:px-6" tabIndex={0} aria-label="Water path, scrolls sideways">
           <div className={unfolded ? '' : 'max-md:hidden'}>
-            <PathDrawing
-              kind={kind}
-              today={today}
-              without={without}
-              hanging={hanging}
-              chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
-              onChoose={choose}
-            />
+            <PathDrawing {...drawing} />
           </div>
           {!unfolded && (
             <div className="md:hidden">
-              <PathDrawing
-                kind={kind}
-                today={today}
-                without={without}
-                hanging={hanging}
-                chosen={lens === 'wear' ? (chosen?.station ?? null) : station}
-                onChoose={choose}
-                keep={keep}
-                onUnfold={() => setUnfolded(true)}
-              />
+              <PathDrawing {...drawing} keep={keep} onUnfold={() => setUnfolded(true)} />
             </div>
           )}
         </section>

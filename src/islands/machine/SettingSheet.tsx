@@ -1,5 +1,6 @@
 import { type ReactNode, useState } from 'react'
-import type { Entry, SubjectKind } from '../../core/ledger/entry.ts'
+import type { Entry } from '../../core/ledger/entry.ts'
+import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'

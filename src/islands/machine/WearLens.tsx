@@ -36,7 +36,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
   const visible = all ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
   const hidden = standings.length - visible.length
-  const axis = dueAxis(today, 190, 366, 60)
+  const axis = dueAxis(today, 150, 366, 60)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
   const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
@@ -65,7 +65,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
               <th className="font-semibold max-xl:hidden">Months</th>
               <th className="font-semibold max-lg:hidden">Governs</th>
               <th className="font-semibold">Due window</th>
-              <th className="w-[194px] p-0 align-bottom">
+              <th className="w-[154px] p-0 align-bottom">
                 <DueScale axis={axis} bands={false} />
               </th>
               <th className="pl-3 font-semibold max-xl:hidden">Last seen</th>
@@ -81,7 +81,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                   onClick={() => onChoose(standing.key)}
                   className={`h-[29px] cursor-pointer border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
                 >
-                  <td className="narrow max-w-[196px] pr-3 pl-2.5">
+                  <td className="narrow max-w-[178px] pr-3 pl-2.5">
                     <button
                       type="button"
                       aria-pressed={on}
@@ -119,7 +119,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                   <td className="narrow pl-3 whitespace-nowrap max-xl:hidden">
                     {standing.condition ? (
                       <>
-                        <GradeBars grade={standing.condition.grade} /> {standing.condition.grade} of 4,{' '}
+                        <GradeBars grade={standing.condition.grade} /> {standing.condition.grade}{' '}
                         {conditionWords[standing.condition.grade]}
                       </>
                     ) : (

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import type { Standing } from '../../core/standing/standing.ts'
 import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
@@ -7,11 +7,12 @@ import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import { typing } from '../../ui/typing.ts'
+import { meansItself, rowAfter } from '../../ui/typing.ts'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { RoundChoices, RoundPage, RoundRow } from '../../views/round-page.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
+import { useFetched } from '../use-fetched.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 
 interface Props {
@@ -29,9 +30,15 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
   const [page, setPage] = useState(first)
   const [filter, setFilter] = useState(firstFilter)
   const [at, setAt] = useState(0)
-  const [failed, setFailed] = useState(false)
+  const [lost, setLost] = useState(false)
   const [sheet, setSheet] = useState(false)
-  const untouched = useRef(true)
+  const asked = query(filter)
+  const take = (answer: RoundPage) => {
+    history.replaceState(null, '', `?${asked}`)
+    setPage(answer)
+    setAt(0)
+  }
+  const failed = useFetched<RoundPage>(`/api/round?${asked}`, take, { answered: true }) || lost
   const rows = page.rows
   const chosen = rows[at] ?? null
   const detail = useDetail(chosen)
@@ -39,41 +46,9 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
   const phoneAxis = dueAxis(today, 128)
 
   useEffect(() => {
-    if (untouched.current) {
-      untouched.current = false
-      return
-    }
-    const stop = new AbortController()
-    const timer = setTimeout(async () => {
-      history.replaceState(null, '', `?${query(filter)}`)
-      try {
-        const response = await fetch(`/api/round?${query(filter)}`, { signal: stop.signal })
-        if (!response.ok) throw new Error(String(response.status))
-        setPage(await response.json())
-        setAt(0)
-        setFailed(false)
-      } catch {
-        if (!stop.signal.aborted) setFailed(true)
-      }
-    }, 150)
-    return () => {
-      stop.abort()
-      clearTimeout(timer)
-    }
-  }, [filter])
-
-  useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (
-        typing(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        document.querySelector('[role=dialog]')
-      )
-        return
-      if (event.key === 'j') setAt((now) => Math.min(rows.length - 1, now + 1))
-      if (event.key === 'k') setAt((now) => Math.max(0, now - 1))
+      if (meansItself(event)) return
+      setAt((now) => rowAfter(event.key, now, rows.length))
       if (event.key === 'w') setSheet(true)
       if (event.key === 'f') document.querySelector<HTMLElement>('[data-filter-word]')?.focus()
       if (
@@ -94,11 +69,12 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
   }, [at])
 
   const more = useCallback(async () => {
-    const response = await fetch(`/api/round?${query(filter)}&cursor=${page.next}`)
-    if (!response.ok) return setFailed(true)
+    const response = await fetch(`/api/round?${asked}&cursor=${page.next}`).catch(() => null)
+    setLost(!response?.ok)
+    if (!response?.ok) return
     const next = (await response.json()) as RoundPage
     setPage({ ...next, rows: [...rows, ...next.rows] })
-  }, [filter, page.next, rows])
+  }, [asked, page.next, rows])
 
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -205,16 +181,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
                 {cautionWords[chosen.standing.caution]}
               </p>
             )}
-            <p className="mt-4 flex gap-3">
-              <a href={machineHref(chosen)} className="plain inline-flex items-center">
-                Open the machine
-              </a>
-              {chosen.machineId && (
-                <a href={`/machines/${chosen.machineId}/entry`} className="plain inline-flex items-center">
-                  New entry
-                </a>
-              )}
-            </p>
+            <WhereTo row={chosen} />
           </aside>
         )}
       </div>
@@ -227,19 +194,26 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
           from="bottom"
         >
           <Detail detail={detail} />
-          <p className="mt-4 mb-0 flex gap-3">
-            <a href={machineHref(chosen)} className="act inline-flex items-center">
-              Open the machine
-            </a>
-            {chosen.machineId && (
-              <a href={`/machines/${chosen.machineId}/entry`} className="plain inline-flex items-center">
-                New entry
-              </a>
-            )}
-          </p>
+          <WhereTo row={chosen} />
         </Sheet>
       )}
     </div>
+  )
+}
+
+/** From a row to its machine, or straight to an entry there. */
+function WhereTo({ row }: { row: RoundRow }) {
+  return (
+    <p className="mt-4 mb-0 flex gap-3">
+      <a href={machineHref(row)} className="plain inline-flex items-center">
+        Open the machine
+      </a>
+      {row.machineId && (
+        <a href={`/machines/${row.machineId}/entry`} className="plain inline-flex items-center">
+          New entry
+        </a>
+      )}
+    </p>
   )
 }
 
@@ -252,26 +226,11 @@ function query(filter: RoundFilter): string {
 
 /** The working of the chosen row, fetched when somebody looks at it. */
 function useDetail(row: RoundRow | null): Standing | null | 'failed' {
-  const [detail, setDetail] = useState<Standing | null | 'failed'>(null)
-  const id = row ? `${row.subjectId}?key=${encodeURIComponent(row.standing.key)}` : null
-  useEffect(() => {
-    setDetail(null)
-    if (!id) return
-    const stop = new AbortController()
-    const timer = setTimeout(async () => {
-      try {
-        const response = await fetch(`/api/standings/${id}`, { signal: stop.signal })
-        setDetail(response.ok ? await response.json() : 'failed')
-      } catch {
-        if (!stop.signal.aborted) setDetail('failed')
-      }
-    }, 60)
-    return () => {
-      stop.abort()
-      clearTimeout(timer)
-    }
-  }, [id])
-  return detail
+  const [detail, setDetail] = useState<{ url: string; standing: Standing } | null>(null)
+  const url = row ? `/api/standings/${row.subjectId}?key=${encodeURIComponent(row.standing.key)}` : null
+  const failed = useFetched<Standing>(url, (standing) => setDetail({ url: url!, standing }), { afterMs: 60 })
+  if (detail && detail.url === url) return detail.standing
+  return failed ? 'failed' : null
 }
 
 function Detail({ detail }: { detail: Standing | null | 'failed' }) {

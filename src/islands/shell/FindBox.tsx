@@ -1,5 +1,6 @@
 import { Command } from 'cmdk'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
+import { useFetched } from '../use-fetched.ts'
 
 interface Props {
   open: boolean
@@ -26,26 +27,8 @@ const places = [
 export function FindBox({ open, onOpenChange }: Props) {
   const [text, setText] = useState('')
   const [rows, setRows] = useState<Found[]>([])
-  const [failed, setFailed] = useState(false)
-
-  useEffect(() => {
-    if (!open) return
-    const stop = new AbortController()
-    const timer = setTimeout(async () => {
-      try {
-        const answer = await fetch(`/api/find?q=${encodeURIComponent(text)}`, { signal: stop.signal })
-        if (!answer.ok) throw new Error(String(answer.status))
-        setRows((await answer.json()).rows)
-        setFailed(false)
-      } catch {
-        if (!stop.signal.aborted) setFailed(true)
-      }
-    }, 120)
-    return () => {
-      stop.abort()
-      clearTimeout(timer)
-    }
-  }, [open, text])
+  const asked = open ? `/api/find?q=${encodeURIComponent(text)}` : null
+  const failed = useFetched<{ rows: Found[] }>(asked, (answer) => setRows(answer.rows), { afterMs: 120 })
 
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const matching = places.filter((place) => words.every((word) => place.name.toLowerCase().includes(word)))

@@ -1,5 +1,6 @@
-import type { Entry, SubjectKind } from '../../../src/core/ledger/entry.ts'
+import type { Entry } from '../../../src/core/ledger/entry.ts'
 import type { EntryKind } from '../../../src/core/ledger/entry-kinds.ts'
+import type { SubjectKind } from '../../../src/core/ledger/subject.ts'
 import { fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import type { Ledgers, Level } from '../../../src/core/standing/histories.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'

@@ -1,0 +1,150 @@
+import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { hardnessSymbol } from '../quantity/hardness.ts'
+import { type Interval, scaled } from '../quantity/interval.ts'
+import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
+import { startWorking } from '../quantity/working.ts'
+import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cartridge.ts'
+import { schoolName } from '../wear/limits.ts'
+import type { RunningClock } from './duty-clocks.ts'
+import { finish } from './duty-standing.ts'
+import { entriesAt, type Histories, nearestSetting } from './histories.ts'
+import { schoolOf } from './machine-facts.ts'
+import { type Draw, litresClock } from './softener-draw.ts'
+import type { Standing } from './standing.ts'
+import { usualCarbonateShare, waterKnown } from './water-known.ts'
+
+type Add = ReturnType<typeof startWorking>['add']
+
+/**
+ * When a weak-acid cartridge must be changed: by the litres its grams give at this carbonate hardness, or
+ * by the calendar, twelve months at most.
+ *
+ * @returns null where nobody said how much it holds
+ */
+export function cartridgeStanding(histories: Histories, draw: Draw, asOf: string): Standing | null {
+  const own = entriesAt(histories, 'softener')
+  const set = nearestSetting(histories, 'cartridge')
+  if (!set) return null
+  const done = own.filter(isKind('cartridge-changed')).at(-1)
+  const since = (done ?? own.find(isKind('commissioned')))!.happenedOn
+  const asOfDay = toDay(asOf)
+  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const working = startWorking()
+  const { add } = working
+  const running: RunningClock[] = []
+
+  const fittedG = done && bodyOf(done).capacityG
+  const capacityG = fittedG ?? set.body.capacityG
+  const capacityLine = add({
+    what: 'Capacity',
+    value: capacityG,
+    unit: 'g CaCO₃',
+    origin: 'setting',
+    source: fittedG ? 'of the cartridge fitted' : `set for this ${set.level}`,
+  })
+  const bypassLine = add({ what: 'Bypass', value: set.body.bypass, origin: 'setting' })
+  const carbonate = carbonateIn(histories, add)
+  if (carbonate) {
+    const hardness = waterKnown(histories).raw?.value
+    const litresOf = (mgL: number) =>
+      cartridgeLitres(capacityG, decarbonised(mgL, hardness, set.body.bypass).removedMgL)
+    const likely = litresOf(carbonate.value)
+    if (likely !== null) {
+      // Harder water spends it sooner: the bounds cross over.
+      const gives: Interval = {
+        low: litresOf(carbonate.high) ?? likely,
+        value: likely,
+        high: litresOf(carbonate.low) ?? likely,
+      }
+      const givesLine = add({
+        what: 'Gives',
+        value: likely,
+        spread: (gives.high - gives.low) / 2,
+        unit: 'L',
+        formula: `{${capacityLine}} × 1,000 ÷ ((1 − {${bypassLine}}) × {${carbonate.line}})`,
+        origin: 'reckoned',
+      })
+      const how = done ? 'changed' : 'taken on'
+      running.push(litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives, givesLine }, add))
+    }
+  }
+  const source = 'whatever the litres, common practice'
+  running.push(
+    monthsClock(
+      since,
+      asOfDay,
+      { what: 'At the latest after', months: cartridgeMonths[school], source, mark: 'T' },
+      add,
+    ),
+  )
+  const head = {
+    key: 'change-cartridge',
+    duty: 'change-cartridge',
+    name: 'Change cartridge',
+    action: 'change' as const,
+    station: 'softener',
+    since,
+    sinceKnown: Boolean(done),
+    minutes: 15,
+  }
+  return finish(head, running, working, asOfDay)
+}
+
+/** Softened water is tested at every visit, monthly at least: a spent softener tells nobody. */
+export function outletTestStanding(histories: Histories, asOf: string): Standing {
+  const own = entriesAt(histories, 'softener')
+  const tested = own.filter(isKind('water-test')).at(-1)
+  const since = (tested ?? own.find(isKind('commissioned')))!.happenedOn
+  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
+  const working = startWorking()
+  const source = `${schoolName[school]} school, from memory`
+  const clock = monthsClock(since, toDay(asOf), { what: 'Test every', months, source, mark: 'M' }, working.add)
+  const head = {
+    key: 'outlet-test',
+    duty: 'outlet-test',
+    name: 'Test hardness after softener',
+    action: 'check' as const,
+    station: 'softener',
+    since,
+    sinceKnown: Boolean(tested),
+    minutes: 5,
+  }
+  return finish(head, [clock], working, toDay(asOf))
+}
+
+/** Carbonate hardness of the raw water, tested or as the usual share of the total; null for an unknown water. */
+function carbonateIn(histories: Histories, add: Add): (Interval & { line: number }) | null {
+  const { raw, rawCarbonate } = waterKnown(histories)
+  const what = 'Carbonate hardness in'
+  const unit = hardnessSymbol.mgL
+  if (rawCarbonate) {
+    const { said, on, value } = rawCarbonate
+    return { ...rawCarbonate, line: add({ what, value, unit, origin: 'measured', source: `${said}, ${on}` }) }
+  }
+  if (!raw) return null
+  const usual = scaled(raw, usualCarbonateShare)
+  const source = `${usualCarbonateShare} of the total (${raw.said}), from memory`
+  return { ...usual, line: add({ what, value: usual.value, unit, origin: 'default', source, mark: 'M' }) }
+}
+
+function monthsClock(
+  since: string,
+  asOfDay: number,
+  { what, months, source, mark }: { what: string; months: number; source: string; mark: 'T' | 'M' },
+  add: Add,
+): RunningClock {
+  const from = toDay(since)
+  const end = addMonths(from, months)
+  const interval = add({ what, value: months, unit: 'months', origin: 'default', source, mark })
+  return {
+    use: { clock: 'months', used: monthsBetween(from, asOfDay), limit: months, unit: 'months', perDay: 1 / 30.4375 },
+    passage: { name: 'months', dayAt: () => end },
+    leftLine: add({
+      what: 'Over by age',
+      value: fromDay(end),
+      formula: `${since} + {${interval}}`,
+      origin: 'reckoned',
+    }),
+  }
+}

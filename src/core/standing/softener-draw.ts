@@ -1,0 +1,102 @@
+import type { Interval } from '../quantity/interval.ts'
+import type { startWorking } from '../quantity/working.ts'
+import type { CounterLine } from './counter-line.ts'
+import type { RunningClock } from './duty-clocks.ts'
+import { dayOfLitres, litresADay, litresBetween, type WaterBudget } from './water-budget.ts'
+
+/** What a softener's litres are counted by: its own meter, or the machines it feeds. */
+export interface Draw {
+  said: string
+  measured: boolean
+  perOpenDay: number
+  /** Share of calendar days that are open. */
+  shareOpen: number
+  between(from: number, to: number): number
+  dayAfter(since: number, litres: number, chance: number): number | null
+}
+
+export function meteredDraw(meter: CounterLine, shareOpen: number): Draw {
+  return {
+    said: `its meter, ${meter.readings} readings`,
+    measured: true,
+    perOpenDay: meter.rate.shape / meter.rate.rate,
+    shareOpen,
+    between: (from, to) => meter.totalAt(to) - meter.totalAt(from),
+    dayAfter: meter.dayAfter,
+  }
+}
+
+/** Several machines draw together: days are found by their sum, at the busiest machine's own spread. */
+export function fedDraw(machines: { budget: WaterBudget; use: CounterLine }[], shareOpen: number): Draw {
+  const perOpenDay = machines.reduce((sum, { budget, use }) => sum + litresADay(budget, use), 0)
+  const main = [...machines].sort((a, b) => litresADay(b.budget, b.use) - litresADay(a.budget, a.use))[0]
+  return {
+    said: `${machines.length === 1 ? 'the machine' : `${machines.length} machines`} behind it, from counts`,
+    measured: false,
+    perOpenDay,
+    shareOpen,
+    between: (from, to) => machines.reduce((sum, { budget, use }) => sum + litresBetween(budget, use, from, to), 0),
+    dayAfter(since, litres, chance) {
+      if (!main || perOpenDay <= 0) return null
+      const share = litresADay(main.budget, main.use) / perOpenDay
+      return dayOfLitres(main.budget, main.use, since, litres * share, chance)
+    },
+  }
+}
+
+interface LitresGiven {
+  draw: Draw
+  /** Day number the litres count from, and how that day is said. */
+  start: number
+  since: string
+  how: string
+  asOf: string
+  asOfDay: number
+  /** Litres it gives: fewest, likely, most. */
+  gives: Interval
+  givesLine: number
+}
+
+/** The clock of a softener's litres, with the lines that say how much is left. */
+export function litresClock(given: LitresGiven, add: ReturnType<typeof startWorking>['add']): RunningClock {
+  const { draw, start, since, how, asOf, asOfDay, gives, givesLine } = given
+  const drawn = draw.between(start, asOfDay)
+  const perDay = add({
+    what: 'Draw',
+    value: draw.perOpenDay,
+    unit: 'L/open day',
+    origin: draw.measured ? 'measured' : 'reckoned',
+    source: draw.said,
+  })
+  const drawnLine = add({
+    what: `Drawn to ${asOf}`,
+    value: drawn,
+    unit: 'L',
+    formula: `since ${since}`,
+    origin: 'reckoned',
+    source: how,
+  })
+  const leftLine = add({
+    what: 'Left by litres',
+    value: draw.perOpenDay > 0 ? Math.round((gives.value - drawn) / draw.perOpenDay) : 'nothing is drawn',
+    ...(draw.perOpenDay > 0 && { unit: 'open days' }),
+    formula: `({${givesLine}} − {${drawnLine}}) ÷ {${perDay}}`,
+    origin: 'reckoned',
+  })
+  return {
+    use: {
+      clock: 'litres',
+      used: drawn,
+      limit: gives.value,
+      unit: 'L',
+      perDay: draw.perOpenDay * draw.shareOpen,
+    },
+    passage: { name: 'litres', dayAt: (chance) => draw.dayAfter(start, litresAt(gives, chance), chance) },
+    leftLine,
+  }
+}
+
+/** Litres at a chance: straight between the bounds, which stand for one chance in ten each way. */
+function litresAt({ low, value, high }: Interval, chance: number): number {
+  return chance < 0.5 ? low + ((value - low) * (chance - 0.1)) / 0.4 : value + ((high - value) * (chance - 0.5)) / 0.4
+}
