@@ -78,7 +78,7 @@ async function prepare(urls: DatabaseUrls): Promise<boolean> {
   if (steps.length > 0) console.log(`Database brought up to date: ${steps.join(', ')}`)
   const db = openDatabase(urls.appUrl, 4)
   try {
-    if ((await firmIds(db)).length === 0 && process.env.EVENSHOT_DEMO !== 'no') {
+    if ((await firmIds(db)).length === 0) {
       console.log('Making the demo world, two years of it (about twenty seconds) …')
       await seedDemo(
         db,

@@ -103,12 +103,17 @@ export async function seedDemo(
   return { entries: count }
 
   async function write(technicianId: string, entries: Entry[]): Promise<number> {
-    const answer = await writeEntries(db, { firmId, technicianId }, entries, {
-      now,
-      asOne: true,
-      recordedAt: (entry) =>
-        new Date(Math.min(Date.parse(entry.happenedAt) + 20 * 60_000, now.getTime())).toISOString(),
-    })
+    const answer = await writeEntries(
+      db,
+      { firmId, technicianId, role: technicianId === people.ines ? 'owner' : 'technician' },
+      entries,
+      {
+        now,
+        asOne: true,
+        recordedAt: (entry) =>
+          new Date(Math.min(Date.parse(entry.happenedAt) + 20 * 60_000, now.getTime())).toISOString(),
+      },
+    )
     const failed = answer.verdicts.find((verdict) => verdict.verdict !== 'saved')
     if (failed) throw new Error(`The demo world was refused: ${JSON.stringify(failed)}`)
     return entries.length

@@ -97,5 +97,6 @@ function joined(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {
   return query
 }
 
-/** At most six words are looked for; more is a paste, not a search. */
-export const words = (text: string | undefined): string[] => (text ?? '').split(/\s+/).filter(Boolean).slice(0, 6)
+/** At most six words are looked for; more is a paste, not a search. What no database keeps is left out. */
+export const words = (text: string | undefined): string[] =>
+  (text ?? '').replaceAll('\0', ' ').split(/\s+/).filter(Boolean).slice(0, 6)

@@ -15,6 +15,7 @@ import { writtenSince } from './written-since.ts'
 export interface Actor {
   firmId: string
   technicianId: string
+  role: 'owner' | 'technician'
 }
 
 export interface WriteOptions {
@@ -90,7 +91,7 @@ async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: Wr
     const there = known.get(entry.id)
     if (there && sameEntry(there, entry)) return { id, verdict: 'already' }
     if (there) return { id, verdict: 'conflict', issues: [taken(entry)] }
-    const issues = judge(entry, locked, zones, options.now)
+    const issues = judge(entry, actor, locked, zones, options.now)
     return issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' }
   })
   const twice = duplicateIds(entries)
@@ -131,7 +132,13 @@ async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: Wr
   return { verdicts, seq: seq + recorded.length }
 }
 
-function judge(entry: Entry, locked: Map<string, Subject>, zones: Map<string, string>, now: Date): Issue[] {
+function judge(
+  entry: Entry,
+  actor: Actor,
+  locked: Map<string, Subject>,
+  zones: Map<string, string>,
+  now: Date,
+): Issue[] {
   const subject = locked.get(entry.subjectId)
   if (!subject || subject.kind !== entry.subjectKind) {
     return [
@@ -142,6 +149,10 @@ function judge(entry: Entry, locked: Map<string, Subject>, zones: Map<string, st
         value: entry.subjectId,
       },
     ]
+  }
+  // What moves every machine of the firm is the owner's to decide.
+  if (entry.kind === 'setting' && entry.subjectKind === 'firm' && actor.role !== 'owner') {
+    return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
   // Without a site there is no zone: the day that is already somewhere counts as today.
   const today = localDayIn(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)

@@ -1,10 +1,11 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { entryAbout } from '../records/a-database.ts'
 import { expect, machineId, signedIn, test } from './pages.ts'
 import {
   baseUrl,
   clusterRuns,
   killEverything,
+  pinnedClock,
   startApplication,
   stopApplication,
   workFolder,
@@ -53,6 +54,35 @@ test.describe('power cuts and restarts', () => {
     })
     expect(second.stdout).toContain(`Even Shot is running already: ${baseUrl()}`)
     expect(second.status).toBe(0)
+  })
+
+  test('two starts at once do not fight: one serves, the other says where', async () => {
+    await stopApplication('SIGINT')
+    const env = { ...process.env, EVENSHOT_DATA: workFolder(), EVENSHOT_PORT: '4991', EVENSHOT_CLOCK: pinnedClock }
+    const start = () => {
+      const child = spawn(process.execPath, ['scripts/start.mjs'], { env })
+      let said = ''
+      child.stdout.on('data', (data) => {
+        said += data
+      })
+      child.stderr.on('data', (data) => {
+        said += data
+      })
+      return { child, said: () => said }
+    }
+    const both = [start(), start()]
+    await expect
+      .poll(() => both.filter(({ said }) => said().includes('Even Shot is at')).length, { timeout: 60_000 })
+      .toBe(1)
+    await expect
+      .poll(() => both.filter(({ said }) => said().includes('is running already')).length, { timeout: 60_000 })
+      .toBe(1)
+    const serving = both.find(({ said }) => said().includes('Even Shot is at'))!
+    expect((await fetch('http://127.0.0.1:4991/healthz')).ok).toBe(true)
+    serving.child.kill('SIGINT')
+    await expect.poll(() => serving.child.exitCode, { timeout: 30_000 }).toBe(0)
+    expect(clusterRuns()).toBe(false)
+    await startApplication()
   })
 
   test('Ctrl C stops all it started; the next start is quick and keeps the data', async ({ browser }) => {

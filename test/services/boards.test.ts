@@ -26,7 +26,7 @@ describe('what the pages ask for', () => {
       [firm, 'pk'],
       [other, 'c2'],
     ] as const) {
-      const actor = { firmId: owner.firmId, technicianId: owner.ines }
+      const actor = { firmId: owner.firmId, technicianId: owner.ines, role: 'owner' as const }
       await writeEntries(db, actor, firstEntries(owner[name], name), { now: testNow })
     }
   })

@@ -19,7 +19,11 @@ describe('writing entries', () => {
     await write(firstEntries(firm.c2, 'c2'))
   })
 
-  const actor = (who: 'ines' | 'odile' = 'ines') => ({ firmId: firm.firmId, technicianId: firm[who] })
+  const actor = (who: 'ines' | 'odile' = 'ines') => ({
+    firmId: firm.firmId,
+    technicianId: firm[who],
+    role: who === 'ines' ? ('owner' as const) : ('technician' as const),
+  })
   const write = (entries: unknown[], options: Partial<Parameters<typeof writeEntries>[3]> = {}) =>
     writeEntries(db, actor(), entries, { now: testNow, ...options })
   const stored = () =>
@@ -137,6 +141,15 @@ describe('writing entries', () => {
     expect((await dueOf('group-gasket@1')) > '2027-03-01').to.equal(true)
   })
 
+  it('leaves what moves the whole firm to its owner', async () => {
+    const school = () => entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'cautious' })
+    const asOdile = await writeEntries(db, actor('odile'), [school()], { now: testNow })
+    expect(asOdile.verdicts[0]).to.have.nested.property('issues[0].code', 'owner_only')
+    expect((await write([school()])).verdicts[0]!.verdict).to.equal('saved')
+    const own = entryAbout('machine', firm.c2, 'setting', { setting: 'school', school: 'longLife' })
+    expect((await writeEntries(db, actor('odile'), [own], { now: testNow })).verdicts[0]!.verdict).to.equal('saved')
+  })
+
   it('comes to the same standings in whatever order the entries arrive', async () => {
     const history = [
       ...[7600, 8100, 8700].map((count, i) => reading(count, `2026-11-1${i}`)),
@@ -171,7 +184,9 @@ describe('writing entries', () => {
     })
     const backwards = [...firstEntries(firm.c2, 'c2'), ...history, correction].reverse().map(moved)
     for (const entry of backwards) {
-      await writeEntries(db, { firmId: again.firmId, technicianId: again.ines }, [entry], { now: testNow })
+      await writeEntries(db, { firmId: again.firmId, technicianId: again.ines, role: 'owner' }, [entry], {
+        now: testNow,
+      })
     }
     const other = await withFirm(db, again.firmId, (trx) => trx('standing').orderBy('key').select('key', 'detail'))
     const plain = (details: { key: string }[]) => JSON.stringify(details.sort((a, b) => (a.key < b.key ? -1 : 1)))

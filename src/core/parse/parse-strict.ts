@@ -26,6 +26,8 @@ export function parseStrict<S extends ObjectSchema<AnyObject>>(schema: S, input:
       issues: [{ path: '', code: 'typeError', message: 'must be an object', value: input }],
     }
   }
+  const foreign = unkeepable(input, '')
+  if (foreign.length > 0) return { ok: false, issues: foreign }
   try {
     schema.validateSync(input, { strict: true, abortEarly: false })
     return { ok: true, value: schema.cast(input, { assert: false }) as InferType<S> }
@@ -34,6 +36,30 @@ export function parseStrict<S extends ObjectSchema<AnyObject>>(schema: S, input:
     const found = error.inner.length > 0 ? error.inner : [error]
     return { ok: false, issues: oneAField(found.flatMap(toIssues)) }
   }
+}
+
+/** Half of a character. */
+const halves = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/
+
+/** No database keeps text with a NUL or half a character in it. */
+const isBroken = (text: string) => text.includes('\0') || halves.test(text)
+
+/**
+ * What no schema may let through, at any depth: text that cannot be kept, and fields named like something
+ * every object inherits, where a lookup would find the inherited thing instead of nothing.
+ */
+function unkeepable(value: unknown, path: string): Issue[] {
+  if (typeof value === 'string' && isBroken(value)) {
+    return [{ path, code: 'broken_text', message: 'holds a character that cannot be kept', value }]
+  }
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value).flatMap(([field, inner]) => {
+    const at = Array.isArray(value) ? `${path}[${field}]` : path ? `${path}.${field}` : field
+    if (!Array.isArray(value) && (field in Object.prototype || isBroken(field))) {
+      return [{ path: at, code: 'unknown_field', message: 'is not a field here', value: inner }]
+    }
+    return unkeepable(inner, at)
+  })
 }
 
 function toIssues(error: ValidationError): Issue[] {

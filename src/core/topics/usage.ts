@@ -2,7 +2,7 @@ import { array, object } from 'yup'
 import { amount, closure, divisor, localDay, weekdays } from '../parse/fields.ts'
 import { fromDay, toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
-import { type Bounds, bounds, passageDay } from '../usage/first-passage.ts'
+import { type Bounds, bounds, horizonDays, passageDay } from '../usage/first-passage.ts'
 import { judgeReadings } from '../usage/judge-readings.ts'
 import { openDays } from '../usage/open-days.ts'
 import { meanRate, rateFrom, rateQuantile, sdRate } from '../usage/rate.ts'
@@ -88,15 +88,15 @@ export const usage = topic({
       const toGo = input.thresholdCount - last.count
       add({ what: 'Count to go', value: toGo, formula: 'threshold − last reading', origin: 'reckoned' })
       for (const name of names) {
-        const day = toGo <= 0 ? today : passageDay(rate, toGo, last.day, open, bounds[name])
+        const day =
+          toGo <= 0 ? today : passageDay(rate, toGo, last.day, open, bounds[name], horizonDays + today - last.day)
         if (day !== null) due[name] = fromDay(Math.max(day, today))
       }
       if (due.p50)
         add({ what: 'Passed on', value: due.p50, formula: 'first passage of {7} at {6}', origin: 'reckoned' })
     }
-    const complete = names.every((name) => due[name])
     return {
-      result: { ratePerOpenDay, ...(complete && { due }), flags },
+      result: { ratePerOpenDay, ...(due.p10 && { due }), flags },
       working: lines,
       ...(warnings.length > 0 && { warnings }),
     }

@@ -100,7 +100,11 @@ export const wear = topic({
     const result: Record<string, unknown> = { shares }
     if (window && window.due.p50 - today <= horizonDays) {
       const { p10, p50, p90 } = window.due
-      result.due = { p10: fromDay(p10), p50: fromDay(p50), p90: fromDay(p90) }
+      result.due = {
+        p10: fromDay(p10),
+        p50: fromDay(p50),
+        ...(p90 - today <= horizonDays && { p90: fromDay(p90) }),
+      }
       result.governing = window.governing
       add({
         what: 'Due',

@@ -12,12 +12,20 @@ export const horizonDays = 3653
  * The day a count is passed, as a quantile. A count is read before the day's first drink, so the first
  * open day at or after `from` is the first that adds to it.
  *
- * @returns day number, or null beyond ten years
+ * @param within - days after `from` beyond which there is no answer; ten years
+ * @returns day number, or null beyond that
  */
-export function passageDay(rate: Rate, count: number, from: number, open: OpenDays, chance: number): number | null {
+export function passageDay(
+  rate: Rate,
+  count: number,
+  from: number,
+  open: OpenDays,
+  chance: number,
+  within = horizonDays,
+): number | null {
   if (count <= 0) return from
   const days = daysUntil(rate, count, chance)
-  return nthOpenDay(open, from, days)
+  return nthOpenDay(open, from, days, within)
 }
 
 /** The open day on which a real number of open days of use is used up; null beyond `within` days. */

@@ -1,5 +1,5 @@
 import type { Bounds } from '../usage/first-passage.ts'
-import { bounds } from '../usage/first-passage.ts'
+import { bounds, horizonDays } from '../usage/first-passage.ts'
 
 /**
  * One limit's first passage: the day it is reached if use turns out at this quantile of earliness
@@ -31,7 +31,8 @@ export function dueWindow<Name extends string>(passages: Passage<Name>[]): DueWi
   const p50 = earliest(passages, bounds.p50)
   const p10 = earliest(passages, bounds.p10)
   if (p10 === null || p50 === null) return null
-  const p90 = earliest(passages, bounds.p90) ?? { day: p50.day + (p50.day - p10.day), name: p50.name }
+  // Beyond what any limit reaches, the end of what is forecast stands for "later than that".
+  const p90 = earliest(passages, bounds.p90) ?? { day: p50.day + horizonDays, name: p50.name }
   const first = new Map<Name, number>()
   // Only where the leader changes inside the window is counting worth it.
   if (p10.name === p90.name) return { due: { p10: p10.day, p50: p50.day, p90: p90.day }, governing: p50.name }

@@ -294,6 +294,9 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
     >
       <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
       <rect x={blockX - 4} y={blockY} width={90} height={44} fill="transparent" />
+      {hangs === 'band' && (
+        <rect x={placed.leaderX - 8} y={at.y} width={16} height={blockY - at.y} fill="transparent" />
+      )}
       {drawing}
     </g>
   )

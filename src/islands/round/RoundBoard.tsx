@@ -76,6 +76,11 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
     setPage({ ...next, rows: [...rows, ...next.rows] })
   }, [asked, page.next, rows])
 
+  const choose = (i: number) => {
+    setAt(i)
+    // Where there is no room for the column, the working comes as a sheet.
+    if (window.innerWidth < 1024) setSheet(true)
+  }
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <DueDefs />
@@ -135,7 +140,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
                     today={today}
                     axis={axis}
                     phoneAxis={phoneAxis}
-                    onChoose={() => (i === at && window.innerWidth < 1024 ? setSheet(true) : setAt(i))}
+                    onChoose={() => choose(i)}
                   />
                 ))}
               </ul>

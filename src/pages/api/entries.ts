@@ -23,7 +23,7 @@ export const POST = endpoint(async ({ request, locals }, { firm, technician }) =
   const parsed = parseStrict(batch, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { entries, unlessSince } = parsed.value
-  const actor = { firmId: firm.id, technicianId: technician.id }
+  const actor = { firmId: firm.id, technicianId: technician.id, role: technician.role }
   const answer = await writeEntries(locals.db, actor, entries, {
     now: locals.now,
     ...(unlessSince && { unlessSince }),

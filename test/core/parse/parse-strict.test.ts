@@ -39,6 +39,23 @@ describe('strict parsing', () => {
     ])
   })
 
+  it('refuses names that every object inherits, as a field like any other', () => {
+    expect(issues({ count: 3, toString: 1 })).to.deep.equal(['toString is not a field here'])
+    expect(issues(JSON.parse('{"count": 3, "__proto__": {"polluted": true}}'))).to.deep.equal([
+      '__proto__ is not a field here',
+    ])
+    expect(issues({ count: 3, inner: { deep: 1, constructor: 2 } })).to.deep.equal([
+      'inner.constructor is not a field here',
+    ])
+  })
+
+  it('refuses text no database keeps, at its field', () => {
+    for (const text of ['a\u0000b', '\ud800', 'x\udc00']) {
+      expect(issues({ count: 3, unit: text })[0]).to.equal('unit holds a character that cannot be kept')
+    }
+    expect(issues({ count: 3, unit: '😀' })[0]).to.match(/must be one of/)
+  })
+
   it('tells a bound from a kind from an absence', () => {
     expect(issues({})).to.deep.equal(['count is missing'])
     expect(issues({ count: -1 })).to.deep.equal(['count must be at least 0'])

@@ -1,0 +1,176 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { kinds } from '../../../src/core/kinds/index.ts'
+import type { Entry } from '../../../src/core/ledger/entry.ts'
+import { bodySchemas, entryKinds, settingSchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
+import { canonical } from '../../../src/core/ledger/same-body.ts'
+import { fromDay } from '../../../src/core/quantity/local-day.ts'
+import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
+import { reckonSoftener } from '../../../src/core/standing/reckon-softener.ts'
+
+const day = fc.integer({ min: 20_000, max: 20_783 }).map(fromDay)
+const uuid = fc.uuid({ version: 7 })
+const group = fc.option(fc.integer({ min: 1, max: 4 }), { nil: undefined })
+const slug = fc.constantFrom(
+  ...kinds.flatMap((kind) => [...kind.parts.map((part) => part.id), ...kind.duties.map((duty) => duty.id)]),
+  'unheard-of',
+)
+const amount = fc.oneof(fc.nat({ max: 500_000 }), fc.double({ min: 0, max: 1000, noNaN: true }))
+
+/** A body that its schema should take, by kind. */
+const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
+  commissioned: fc.record({
+    kind: fc.constantFrom('c2', 'sr', 'pk', 'exchanger', 'cartridge', 'other'),
+    kindVersion: fc.constant(1),
+    partsNew: fc.boolean(),
+  }),
+  reading: fc.record({ counter: fc.constantFrom('shots', 'litres'), count: fc.nat({ max: 1_000_000 }) }),
+  'water-test': fc.record({
+    point: fc.constantFrom('raw', 'softened'),
+    quantity: fc.constantFrom('total', 'carbonate'),
+    method: fc.constant('drops'),
+    unit: fc.constantFrom('dH', 'fH', 'gpg'),
+    drops: fc.nat({ max: 60 }),
+    perDrop: fc.constantFrom(0.5, 1),
+  }),
+  fitted: fc.record({ part: slug, group }),
+  removed: fc.record({ part: slug, group, condition: fc.integer({ min: 0, max: 4 }) }),
+  inspected: fc.record({ part: slug, group, condition: fc.integer({ min: 0, max: 4 }) }),
+  cleaned: fc.record({ task: slug, group }),
+  greased: fc.record({ task: slug }),
+  checked: fc.record({ task: slug }),
+  serviced: fc.record({ task: slug }),
+  descaled: fc.record({ task: fc.constant('descale') }),
+  regenerated: fc.record({ saltKg: fc.double({ min: 0, max: 20, noNaN: true }) }),
+  'cartridge-changed': fc.record({ capacityG: fc.integer({ min: 1, max: 2000 }) }),
+  measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
+  'prompt-seen': fc.record({ task: fc.constantFrom('descale', 'clean') }),
+  'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  repaired: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  note: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  withdrawn: fc.record({}),
+  setting: fc.oneof(
+    fc.record({ setting: fc.constant('school'), school: fc.constantFrom('cautious', 'usual', 'longLife') }),
+    fc.record({
+      setting: fc.constant('opening'),
+      openWeekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1 }),
+    }),
+    fc.record({
+      setting: fc.constant('life'),
+      duty: slug,
+      clock: fc.constantFrom('shots', 'litres', 'months', 'detergentCycles'),
+      value: fc.integer({ min: 1, max: 100_000 }),
+    }),
+    fc.record({
+      setting: fc.constant('budget'),
+      mlPerDrink: fc.integer({ min: 1, max: 500 }),
+      litresPerOpenDay: fc.integer({ min: 0, max: 50 }),
+    }),
+    fc.record({ setting: fc.constant('exchanger'), resinL: fc.integer({ min: 1, max: 40 }) }),
+    fc.record({
+      setting: fc.constant('cartridge'),
+      capacityG: fc.integer({ min: 1, max: 2000 }),
+      bypass: fc.constantFrom(0, 0.3, 0.6),
+    }),
+    fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
+  ),
+}
+
+const anEntry = (subjectKind: Entry['subjectKind']): fc.Arbitrary<Entry> => {
+  const takes = entryKinds.filter((kind) => subjectsOf[kind].includes(subjectKind) && kind !== 'withdrawn')
+  return fc.tuple(uuid, day, fc.constantFrom(...takes)).chain(([id, on, kind]) =>
+    bodies[kind]!.map(
+      (body): Entry => ({
+        id,
+        subjectKind,
+        subjectId: '01939000-0000-7000-8000-000000000001',
+        kind,
+        happenedAt: `${on}T10:00:00Z`,
+        happenedOn: on,
+        body: JSON.parse(JSON.stringify({ v: 1, ...body })),
+      }),
+    ),
+  )
+}
+
+describe('any history the ledger would take', () => {
+  it('has a body for every kind of entry and setting under test', () => {
+    expect(new Set(Object.keys(bodies))).to.deep.equal(new Set(Object.keys(bodySchemas)))
+    expect(Object.keys(settingSchemas)).to.include.members(['school', 'opening', 'closure', 'life', 'retired'])
+  })
+
+  it('is taken', () => {
+    for (const subjectKind of ['machine', 'softener', 'site', 'firm', 'supply', 'customer'] as const) {
+      fc.assert(
+        fc.property(anEntry(subjectKind), (entry) => {
+          const parsed = parseEntry(entry)
+          expect(parsed.ok, JSON.stringify(parsed)).to.equal(true)
+        }),
+        { numRuns: 60 },
+      )
+    }
+  })
+
+  it('is reckoned without a number that is none, whatever stands in it', () => {
+    const taken = (kind: string): Entry => ({
+      id: '01939000-0000-7000-8000-00000000000a',
+      subjectKind: 'machine',
+      subjectId: 'm',
+      kind: 'commissioned',
+      happenedAt: '2024-10-05T10:00:00Z',
+      happenedOn: '2024-10-05',
+      body: { v: 1, kind, kindVersion: 1, partsNew: true },
+    })
+    const ledgers = fc.record({
+      machine: fc.array(anEntry('machine'), { maxLength: 25 }),
+      site: fc.array(anEntry('site'), { maxLength: 6 }),
+      softener: fc.array(anEntry('softener'), { maxLength: 8 }),
+      firm: fc.array(anEntry('firm'), { maxLength: 3 }),
+    })
+    fc.assert(
+      fc.property(ledgers, fc.constantFrom('c2', 'sr', 'pk'), (given, kind) => {
+        const machine = { ...given, machine: [taken(kind), ...given.machine] }
+        const reckoned = [reckonMachine(machine), reckonSoftener({ ...given, machine: undefined } as never, [machine])]
+        expect(JSON.stringify(reckoned.filter(Boolean))).not.to.match(/NaN|Infinity|:null/)
+        for (const { due, key } of reckoned.flatMap((one) => one?.standings ?? [])) {
+          if (due) expect(due.p10 <= due.p50 && due.p50 <= due.p90, key).to.equal(true)
+        }
+      }),
+      { numRuns: 150 },
+    )
+  })
+
+  it('is refused with issues, never with an exception, when it is something else', () => {
+    const broken = fc.oneof(
+      fc.anything(),
+      fc
+        .tuple(
+          anEntry('machine'),
+          fc.constantFrom('id', 'kind', 'subjectKind', 'happenedOn', 'body', 'happenedAt'),
+          fc.anything(),
+        )
+        .map(([entry, field, value]) => ({ ...entry, [field]: value })),
+      fc
+        .tuple(anEntry('machine'), fc.dictionary(fc.string(), fc.anything()))
+        .map(([entry, extra]) => ({ ...entry, body: { ...entry.body, ...extra } })),
+    )
+    fc.assert(
+      fc.property(broken, (input) => {
+        const parsed = parseEntry(input)
+        if (!parsed.ok) for (const issue of parsed.issues) expect(issue.message).to.be.a('string').with.length.above(3)
+      }),
+      { numRuns: 600 },
+    )
+  })
+
+  it('is spelled one way whatever the order of its keys', () => {
+    fc.assert(
+      fc.property(anEntry('machine'), (entry) => {
+        const reversed = Object.fromEntries(Object.entries(entry).reverse())
+        expect(canonical(reversed)).to.equal(canonical(entry))
+        expect(JSON.parse(canonical(entry))).to.deep.equal(JSON.parse(JSON.stringify(entry)))
+      }),
+    )
+  })
+})
