@@ -34,14 +34,13 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
   const limit = own
     ? { soon: own.body.value, value: own.body.value, late: own.body.value }
     : { soon: litresFor(carbonate.high), value: litresFor(carbonate.value), late: litresFor(carbonate.low) }
+  const range = limit.late > limit.soon ? `; ${limit.soon} to ${limit.late} L over what the test leaves open` : ''
   const limitLine = add({
     what: 'Descale every',
     value: limit.value,
     unit: 'L',
-    ...(limit.late > limit.soon && {
-      source: `${limit.soon} to ${limit.late} L over what the test leaves open`,
-    }),
-    formula: own ? undefined : `{${carbonate.line}}, ${schoolName[school.value]} school`,
+    source: own ? `set for this ${own.level}` : `${schoolName[school.value]} school, from memory${range}`,
+    ...(!own && { formula: `by {${carbonate.line}}` }),
     origin: own ? 'setting' : 'default',
     mark: own ? undefined : 'M',
     adjust: { setting: 'life', position: 'descale', clock: 'litres', value: limit.value },

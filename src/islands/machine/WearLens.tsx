@@ -63,7 +63,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
               <th className="font-semibold">Since</th>
               <th className="font-semibold">Counted / life</th>
               <th className="font-semibold max-xl:hidden">Months</th>
-              <th className="font-semibold max-lg:hidden">Governs</th>
+              <th className="pr-3 font-semibold max-lg:hidden">Governs</th>
               <th className="font-semibold">Due window</th>
               <th className="w-[154px] p-0 align-bottom">
                 <DueScale axis={axis} bands={false} />
@@ -104,7 +104,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                       1,
                     )}
                   </td>
-                  <td className="narrow pr-2 max-lg:hidden">
+                  <td className="narrow pr-3 max-lg:hidden">
                     {standing.governing ? clockName[standing.governing] : '–'}
                   </td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>

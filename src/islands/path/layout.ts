@@ -271,9 +271,10 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
       ],
     })
   }
-  // Without its upper branches the drawing starts where the main line's symbols do.
+  // Without its upper branches the drawing starts where the main line's symbols do; on a desk the lens
+  // switch stands there and wants its room.
   const lanes = branches.map((line) => line.lane)
-  const top = lanes.includes(-2) ? 0 : lanes.includes(-1) ? 52 : 112
+  const top = lanes.includes(-2) ? 0 : lanes.includes(-1) ? 52 : keep ? 112 : 76
   const pleats = folded.map(({ id, count }) => ({ at: place.get(id)!.at, count }))
   const real = stations.filter((placed) => !pleats.some((pleat) => pleat.at === placed.at))
   return {
