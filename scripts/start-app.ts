@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoSignIn } from '../src/demo/sign-in.ts'
@@ -26,6 +26,7 @@ try {
 }
 
 async function start(): Promise<void> {
+  mkdirSync(dataDir, { recursive: true })
   const there = await runningAlready()
   if (there) {
     console.log(`Even Shot is running already: ${there}`)
