@@ -142,6 +142,12 @@ describe('a visit being written', () => {
     expect(new Set(entries.map(({ entry }) => entry.id)).size).to.equal(2)
   })
 
+  it('dates a visit entered later by its own day', () => {
+    const at = (happenedOn: string) => make({ note: 'x', happenedOn }).entries[0]!.entry.happenedAt
+    expect(at('2026-11-26')).to.equal('2026-11-26T10:20:00.000Z')
+    expect(at('2026-11-20')).to.equal('2026-11-20T12:00:00.000Z')
+  })
+
   it('reads decimals with a point or a comma', () => {
     expect(['9,2', ' 9.2 ', '0', '', 'x', '1,2,3'].map(decimal)).to.deep.equal([9.2, 9.2, 0, null, null, null])
   })

@@ -96,6 +96,9 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
     site: bundle.site.id,
     softener: bundle.softener?.id,
   }
+  // A visit entered later keeps its own day; the hour is no longer known.
+  const sameDay = draft.startedAt.slice(0, 10) === draft.happenedOn
+  const happenedAt = sameDay ? draft.startedAt : `${draft.happenedOn}T12:00:00.000Z`
   const add = (slot: string, subjectKind: SubjectKind, kindOf: EntryKind, body: Record<string, unknown>) => {
     const subjectId = subjects[subjectKind]
     if (!subjectId) return
@@ -105,7 +108,7 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
       subjectId,
       visitId: draft.visitId,
       kind: kindOf,
-      happenedAt: draft.startedAt,
+      happenedAt,
       happenedOn: draft.happenedOn,
       body: { v: 1, ...body },
     }

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { clockName } from '../../core/standing/duty-standing.ts'
@@ -9,6 +9,7 @@ import { dueAxis } from '../../ui/due-axis.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
+import { meansItself } from '../../ui/typing.ts'
 import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -33,6 +34,13 @@ const firstRows = 14
 export function WearLens({ bundle, kind, reckoning, standings, today, chosen, onChoose, onAdjust, onSaved }: Props) {
   const [all, setAll] = useState(false)
   const [sheet, setSheet] = useState(false)
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'w' && !meansItself(event)) setSheet(true)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [])
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
   const visible = all ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
   const hidden = standings.length - visible.length

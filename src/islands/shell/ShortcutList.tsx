@@ -18,7 +18,7 @@ const lists: { where: string; keys: [string[], string][] }[] = [
       [['j'], 'next row'],
       [['k'], 'row before'],
       [['Enter'], 'open the machine'],
-      [['w'], 'working, on a phone'],
+      [['w'], 'working, as a sheet'],
       [['n'], 'new entry'],
       [['f'], 'change a word of the first line'],
     ],
