@@ -45,6 +45,9 @@ export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]
       return under(trx, 's.supply_id', subject.id)
     case 'customer':
       return under(trx, 's.customer_id', subject.id)
+    // No reckoning reads an instrument yet: it says how far a figure is to be trusted.
+    case 'instrument':
+      return []
     case 'firm':
       return under(trx, 's.firm_id', subject.id)
   }

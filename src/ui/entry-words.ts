@@ -1,5 +1,6 @@
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
+import type { Stage, VisitTerms } from '../core/ledger/entry-kinds.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { dayLong, figure } from './format.ts'
 import { conditionWords } from './Seal.tsx'
@@ -64,7 +65,19 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'fault-reported':
       return `Fault reported: ${body.text}`
     case 'repaired':
-      return `Repaired: ${body.text}`
+      return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}`
+    case 'stage':
+      return `${stageWords[body.stage as Stage]}${note(body)}`
+    case 'moved':
+      return `${movedWords(body)}${note(body)}`
+    case 'visit':
+      return `Visit${body.terms ? `, ${termsWords[body.terms as VisitTerms]}` : ''}${body.complaint ? `: “${body.complaint}”` : ''}`
+    case 'remark':
+      return `Left open: ${body.text}`
+    case 'remark-closed':
+      return `Closed what was left open${note(body)}`
+    case 'calibrated':
+      return `Calibrated, good until ${dayLong(String(body.dueOn))}${note(body)}`
     case 'note':
       return String(body.text)
     case 'withdrawn':
@@ -72,6 +85,26 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'setting':
       return settingWords(body, kindId)
   }
+}
+
+/** What was done to a machine's life, on the day it was done. */
+const stageWords: Record<Stage, string> = {
+  working: 'Set going again',
+  still: 'Switched off: stands still',
+  winterised: 'Winterised: drained and put away',
+  retired: 'Retired',
+}
+
+export const termsWords: Record<VisitTerms, string> = {
+  contract: 'under contract',
+  chargeable: 'chargeable',
+  warranty: 'under warranty',
+  goodwill: 'goodwill',
+}
+
+const movedWords = (body: Loose) => {
+  if (body.fromSiteId === body.toSiteId) return body.toSoftenerId ? 'Put behind a softener' : 'Taken off the softener'
+  return body.loan ? 'Moved here on loan' : 'Moved to another site'
 }
 
 const note = (body: Loose) => (body.note ? `. ${body.note}` : '')
@@ -101,6 +134,8 @@ function settingWords(body: Loose, kindId: string): string {
       const duty = kindById(kindId)?.duties.find((candidate) => candidate.id === body.duty)
       return `${duty?.name ?? String(body.duty).replaceAll('-', ' ')}: ${figure(Number(body.value))} ${body.clock === 'detergentCycles' ? 'detergent cycles' : body.clock}`
     }
+    case 'groups':
+      return `${body.count} ${body.count === 1 ? 'group' : 'groups'}`
     case 'group-share':
       return `Shares of the groups: ${(body.shares as unknown as number[]).join(' / ')}`
     case 'budget':

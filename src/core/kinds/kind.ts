@@ -163,3 +163,12 @@ export interface Kind {
   /** The customer's own routine: told, not put on the round. */
   routine: { what: string; every: string; mark: Mark }[]
 }
+
+/**
+ * The same kind with another number of groups: they share the drinks alike until somebody says otherwise.
+ * Kinds without groups stay as they are.
+ */
+export const withGroups = (kind: Kind, groups: number): Kind =>
+  groups === kind.groups || !kind.duties.some((duty) => duty.each === 'group')
+    ? kind
+    : { ...kind, groups, groupShares: Array.from({ length: groups }, () => 1 / groups) }

@@ -1,4 +1,5 @@
 import type { Entry } from './entry.ts'
+import { lifted } from './upcast.ts'
 
 export interface EffectiveHistory<E extends Entry = Entry> {
   /** What counts, in order of (day, instant, id). Withdrawals and superseded entries are not in it. */
@@ -18,6 +19,10 @@ export interface EffectiveHistory<E extends Entry = Entry> {
  * @param entries - all entries of one subject, in any order
  */
 export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistory<E> {
+  // Most histories hold no correction: then what counts is what is there.
+  if (!entries.some((entry) => entry.supersedes || entry.kind === 'withdrawn')) {
+    return { entries: sorted(entries), putAside: new Map(), rivals: new Set() }
+  }
   const byId = new Map(entries.map((entry) => [entry.id, entry]))
   const corrections = new Map<string, E[]>()
   for (const entry of byId.values()) {
@@ -55,13 +60,21 @@ export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistor
   }
   // A correction whose target has not arrived yet stands for itself until it does.
   for (const entry of byId.values()) if (!entry.supersedes || !byId.has(entry.supersedes)) follow(entry)
-  return { entries: counts.sort(inOrder), putAside, rivals }
+  return { entries: sorted(counts), putAside, rivals }
 }
 
-/** Order of the ledger: local day, then instant, then id. */
-function inOrder(a: Entry, b: Entry): number {
-  return compare(a.happenedOn, b.happenedOn) || compare(instant(a), instant(b)) || compare(a.id, b.id)
+/** Local day, then instant, then id; in today's words, each once. */
+function sorted<E extends Entry>(entries: E[]): E[] {
+  const inPlace = entries.map(lifted).sort(inOrder)
+  // The same entry given twice stands beside itself by now.
+  return inPlace.filter((entry, i) => i === 0 || entry.id !== inPlace[i - 1]!.id)
 }
 
-const instant = (entry: Entry) => Date.parse(entry.happenedAt)
-const compare = <T extends string | number>(a: T, b: T) => (a < b ? -1 : a > b ? 1 : 0)
+/** The ledger's order of two entries. */
+export const inOrder = (a: Entry, b: Entry): number =>
+  compare(a.happenedOn, b.happenedOn) || earlier(a.happenedAt, b.happenedAt) || compare(a.id, b.id)
+
+/** Instants spelled alike compare as text; others are read first. */
+const earlier = (a: string, b: string) => (a.length === b.length ? compare(a, b) : Date.parse(a) - Date.parse(b))
+
+const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)

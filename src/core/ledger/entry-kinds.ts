@@ -1,5 +1,5 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
-import { amount, closure, divisor, finite, localDay, shareBelowOne, weekdays } from '../parse/fields.ts'
+import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { clocks, schools } from '../wear/limits.ts'
 import type { SubjectKind } from './subject.ts'
@@ -11,6 +11,14 @@ const words = (most: number) => string().max(most, `must be at most ${most} char
 const group = number().integer().min(1).max(4)
 const condition = number().integer().min(0).max(4)
 const position = { part: slug().required(), group }
+
+/** Where in its life a machine or softener stands. */
+export const stages = ['working', 'still', 'winterised', 'retired'] as const
+export type Stage = (typeof stages)[number]
+
+/** On whose account a visit goes. */
+export const visitTerms = ['contract', 'chargeable', 'warranty', 'goodwill'] as const
+export type VisitTerms = (typeof visitTerms)[number]
 
 /** Above this no tap water is known; a decimal point was probably lost. mg/L CaCO3. */
 const mostHardnessMgL = 2000
@@ -27,6 +35,7 @@ const waterTest = object({
   low: amount(),
   high: amount(),
   value: amount(),
+  instrument: uuid(),
 })
   .noUnknown()
   .test('method', (test, context) => {
@@ -84,11 +93,50 @@ export const bodySchemas = {
     group,
     state: string().oneOf(['found', 'left']).required(),
     value: finite().required(),
+    instrument: uuid(),
   }).noUnknown(),
   /** The machine itself asked for a task. */
   'prompt-seen': object({ v, task: slug().required() }).noUnknown(),
   'fault-reported': object({ v, text: words(2000).required() }).noUnknown(),
-  repaired: object({ v, text: words(2000).required(), part: slug(), group }).noUnknown(),
+  repaired: object({ v, text: words(2000).required(), cause: words(2000), part: slug(), group }).noUnknown(),
+  /** Switched off, put away, set going again or taken out of service, from this day on. */
+  stage: object({ v, stage: string().oneOf(stages).required(), note: words(500) }).noUnknown(),
+  /** From this day on at another site, with its history. Use is learned anew there. */
+  moved: object({
+    v,
+    fromSiteId: uuid(),
+    toSiteId: uuid().required(),
+    fromSoftenerId: uuid(),
+    toSoftenerId: uuid(),
+    /** Stands in for a machine in the workshop. */
+    loan: boolean(),
+    note: words(500),
+  }).noUnknown(),
+  /** One call at a site: who, when, why and on what terms. What was done hangs on it by its visit's id. */
+  visit: object({
+    v,
+    technicianIds: array(uuid().required()).required().min(1).max(10),
+    arrivedAt: instant(),
+    leftAt: instant(),
+    /** Time at the machines, where nobody looked at the clock on arriving and leaving. */
+    minutes: amount().integer().max(6000),
+    terms: string().oneOf(visitTerms),
+    /** In the customer's own words. */
+    complaint: words(2000),
+    cause: words(2000),
+    work: words(4000),
+  })
+    .noUnknown()
+    .test('order', 'must not be before arrival', (visit, context) =>
+      visit?.arrivedAt && visit.leftAt && visit.leftAt < visit.arrivedAt
+        ? context.createError({ path: 'leftAt' })
+        : true,
+    ),
+  /** Something left to do or to watch; open until closed. */
+  remark: object({ v, text: words(2000).required() }).noUnknown(),
+  'remark-closed': object({ v, remark: uuid().required(), note: words(500) }).noUnknown(),
+  /** An instrument was calibrated, or a reagent opened: good until that day. */
+  calibrated: object({ v, dueOn: localDay().required(), note: words(500) }).noUnknown(),
   note: object({ v, text: words(4000).required() }).noUnknown(),
   setting: object({ v, setting: string().required() }),
   withdrawn: object({ v, reason: words(500) }).noUnknown(),
@@ -152,10 +200,11 @@ export const settingSchemas = {
     setting: string().oneOf(['descale-prompt']).required(),
     litres: divisor().required(),
   }).noUnknown(),
-  retired: object({
+  /** Groups of this machine, where it is not the kind's usual number. */
+  groups: object({
     v,
-    setting: string().oneOf(['retired']).required(),
-    on: localDay().required(),
+    setting: string().oneOf(['groups']).required(),
+    count: group.required(),
   }).noUnknown(),
 } as const
 
@@ -163,7 +212,7 @@ export type SettingName = keyof typeof settingSchemas
 export type Setting<K extends SettingName> = InferType<(typeof settingSchemas)[K]>
 
 const machineOnly: SubjectKind[] = ['machine']
-const anywhere: SubjectKind[] = ['machine', 'softener', 'supply', 'site', 'customer', 'firm']
+const anywhere: SubjectKind[] = ['machine', 'softener', 'supply', 'site', 'customer', 'instrument', 'firm']
 
 /** What each kind of entry may be about. */
 export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
@@ -184,6 +233,12 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   'prompt-seen': machineOnly,
   'fault-reported': machineOnly,
   repaired: machineOnly,
+  stage: ['machine', 'softener'],
+  moved: machineOnly,
+  visit: ['site'],
+  remark: ['machine', 'softener', 'site'],
+  'remark-closed': ['machine', 'softener', 'site'],
+  calibrated: ['instrument'],
   note: anywhere,
   setting: anywhere,
   withdrawn: anywhere,

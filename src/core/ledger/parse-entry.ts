@@ -1,12 +1,9 @@
 import { object, string } from 'yup'
-import { localDay } from '../parse/fields.ts'
+import { instant, localDay, uuid } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import type { Entry } from './entry.ts'
 import { bodySchemas, type EntryKind, entryKinds, type SettingName, settingSchemas, subjectsOf } from './entry-kinds.ts'
 import { subjectKinds } from './subject.ts'
-
-const uuid = () =>
-  string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, 'is not a UUID')
 
 const envelope = object({
   id: uuid().required(),
@@ -14,14 +11,7 @@ const envelope = object({
   subjectId: uuid().required(),
   visitId: uuid(),
   kind: string().oneOf(entryKinds).required(),
-  happenedAt: string()
-    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?Z$/, 'is not an instant (ISO 8601, UTC)')
-    .test(
-      'instant',
-      'is not an instant (ISO 8601, UTC)',
-      (value) => value === undefined || !Number.isNaN(Date.parse(value)),
-    )
-    .required(),
+  happenedAt: instant().required(),
   happenedOn: localDay().required(),
   body: object().required(),
   supersedes: uuid(),

@@ -1,3 +1,3 @@
 /** What an entry can be about. */
-export const subjectKinds = ['machine', 'softener', 'supply', 'site', 'customer', 'firm'] as const
+export const subjectKinds = ['machine', 'softener', 'supply', 'site', 'customer', 'instrument', 'firm'] as const
 export type SubjectKind = (typeof subjectKinds)[number]

@@ -14,3 +14,14 @@ export const isKind =
   <K extends EntryKind>(kind: K) =>
   (entry: Entry): entry is Entry & { kind: K } =>
     entry.kind === kind
+
+/**
+ * An entry in today's words. What was written under an older name is read under the new one; the ledger
+ * keeps it as it came.
+ */
+export function lifted<E extends Entry>(entry: E): E {
+  // Retiring was a setting before machines had stages.
+  if (entry.kind === 'setting' && entry.body.setting === 'retired')
+    return { ...entry, kind: 'stage', body: { v: 1, stage: 'retired' } }
+  return entry
+}

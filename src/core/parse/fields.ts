@@ -35,3 +35,16 @@ export const closure = () =>
   object({ from: localDay().required(), to: localDay().required() })
     .noUnknown()
     .test('order', 'must not end before it begins', (value) => !value?.from || !value.to || value.from <= value.to)
+
+export const uuid = () =>
+  string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, 'is not a UUID')
+
+/** An instant as devices send it: ISO 8601, UTC. */
+export const instant = () =>
+  string()
+    .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?Z$/, 'is not an instant (ISO 8601, UTC)')
+    .test(
+      'instant',
+      'is not an instant (ISO 8601, UTC)',
+      (value) => value === undefined || !Number.isNaN(Date.parse(value)),
+    )

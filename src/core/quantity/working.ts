@@ -32,14 +32,23 @@ export interface Working {
   why?: string
 }
 
-/** Collects lines and hands out their numbers, so that formulas can name them. */
-export function startWorking() {
+/**
+ * Collects lines and hands out their numbers, so that formulas can name them.
+ *
+ * A line given as a function is made only when somebody will read it: a store of fifty thousand machines'
+ * dates keeps no workings, they are made anew from the same history when a date is opened.
+ *
+ * @param wanted - false where nobody will read the lines: none are kept
+ */
+export function startWorking(wanted = true) {
   const lines: Line[] = []
   return {
     lines,
-    /** Adds a line and returns its number, from 1. */
-    add(line: Line): number {
-      return lines.push(line)
+    /** Adds a line and returns its number, from 1; 0 where no lines are wanted. */
+    add(line: Line | (() => Line)): number {
+      return wanted ? lines.push(typeof line === 'function' ? line() : line) : 0
     },
   }
 }
+
+export type Add = ReturnType<typeof startWorking>['add']

@@ -1,19 +1,17 @@
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { bodyOf } from '../ledger/upcast.ts'
 import { hardnessSymbol } from '../quantity/hardness.ts'
 import { type Interval, scaled } from '../quantity/interval.ts'
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
+import { type Add, startWorking } from '../quantity/working.ts'
 import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cartridge.ts'
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
-import { entriesAt, type Histories, nearestSetting } from './histories.ts'
+import { type Histories, nearestSetting, ofKind } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
 import type { Standing } from './standing.ts'
 import { usualCarbonateShare, waterKnown } from './water-known.ts'
-
-type Add = ReturnType<typeof startWorking>['add']
 
 /**
  * When a weak-acid cartridge must be changed: by the litres its grams give at this carbonate hardness, or
@@ -21,28 +19,32 @@ type Add = ReturnType<typeof startWorking>['add']
  *
  * @returns null where nobody said how much it holds
  */
-export function cartridgeStanding(histories: Histories, draw: Draw, asOf: string): Standing | null {
-  const own = entriesAt(histories, 'softener')
+export function cartridgeStanding(
+  histories: Histories,
+  draw: Draw,
+  asOf: string,
+  showWorking: boolean,
+): Standing | null {
   const set = nearestSetting(histories, 'cartridge')
   if (!set) return null
-  const done = own.filter(isKind('cartridge-changed')).at(-1)
-  const since = (done ?? own.find(isKind('commissioned')))!.happenedOn
+  const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
+  const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const asOfDay = toDay(asOf)
   const school = schoolOf(nearestSetting(histories, 'school')).value
-  const working = startWorking()
+  const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []
 
   const fittedG = done && bodyOf(done).capacityG
   const capacityG = fittedG ?? set.body.capacityG
-  const capacityLine = add({
+  const capacityLine = add(() => ({
     what: 'Capacity',
     value: capacityG,
     unit: 'g CaCO₃',
     origin: 'setting',
     source: fittedG ? 'of the cartridge fitted' : `set for this ${set.level}`,
-  })
-  const bypassLine = add({ what: 'Bypass', value: set.body.bypass, origin: 'setting' })
+  }))
+  const bypassLine = add(() => ({ what: 'Bypass', value: set.body.bypass, origin: 'setting' }))
   const carbonate = carbonateIn(histories, add)
   if (carbonate) {
     const hardness = waterKnown(histories).raw?.value
@@ -56,14 +58,14 @@ export function cartridgeStanding(histories: Histories, draw: Draw, asOf: string
         value: likely,
         high: litresOf(carbonate.low) ?? likely,
       }
-      const givesLine = add({
+      const givesLine = add(() => ({
         what: 'Gives',
         value: likely,
         spread: (gives.high - gives.low) / 2,
         unit: 'L',
         formula: `{${capacityLine}} × 1,000 ÷ ((1 − {${bypassLine}}) × {${carbonate.line}})`,
         origin: 'reckoned',
-      })
+      }))
       const how = done ? 'changed' : 'taken on'
       running.push(litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives, givesLine }, add))
     }
@@ -91,13 +93,12 @@ export function cartridgeStanding(histories: Histories, draw: Draw, asOf: string
 }
 
 /** Softened water is tested at every visit, monthly at least: a spent softener tells nobody. */
-export function outletTestStanding(histories: Histories, asOf: string): Standing {
-  const own = entriesAt(histories, 'softener')
-  const tested = own.filter(isKind('water-test')).at(-1)
-  const since = (tested ?? own.find(isKind('commissioned')))!.happenedOn
+export function outletTestStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
+  const tested = ofKind(histories, 'softener', 'water-test').at(-1)
+  const since = (tested ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const school = schoolOf(nearestSetting(histories, 'school')).value
   const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
-  const working = startWorking()
+  const working = startWorking(showWorking)
   const source = `${schoolName[school]} school, from memory`
   const clock = monthsClock(since, toDay(asOf), { what: 'Test every', months, source, mark: 'M' }, working.add)
   const head = {
@@ -120,12 +121,12 @@ function carbonateIn(histories: Histories, add: Add): (Interval & { line: number
   const unit = hardnessSymbol.mgL
   if (rawCarbonate) {
     const { said, on, value } = rawCarbonate
-    return { ...rawCarbonate, line: add({ what, value, unit, origin: 'measured', source: `${said}, ${on}` }) }
+    return { ...rawCarbonate, line: add(() => ({ what, value, unit, origin: 'measured', source: `${said}, ${on}` })) }
   }
   if (!raw) return null
   const usual = scaled(raw, usualCarbonateShare)
   const source = `${usualCarbonateShare} of the total (${raw.said}), from memory`
-  return { ...usual, line: add({ what, value: usual.value, unit, origin: 'default', source, mark: 'M' }) }
+  return { ...usual, line: add(() => ({ what, value: usual.value, unit, origin: 'default', source, mark: 'M' })) }
 }
 
 function monthsClock(
@@ -136,15 +137,15 @@ function monthsClock(
 ): RunningClock {
   const from = toDay(since)
   const end = addMonths(from, months)
-  const interval = add({ what, value: months, unit: 'months', origin: 'default', source, mark })
+  const interval = add(() => ({ what, value: months, unit: 'months', origin: 'default', source, mark }))
   return {
     use: { clock: 'months', used: monthsBetween(from, asOfDay), limit: months, unit: 'months', perDay: 1 / 30.4375 },
-    passage: { name: 'months', dayAt: () => end },
-    leftLine: add({
+    passage: { name: 'months', fixed: true, dayAt: () => end },
+    leftLine: add(() => ({
       what: 'Over by age',
       value: fromDay(end),
       formula: `${since} + {${interval}}`,
       origin: 'reckoned',
-    }),
+    })),
   }
 }

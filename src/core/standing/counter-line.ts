@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, toDay } from '../quantity/local-day.ts'
 import { passageDay } from '../usage/first-passage.ts'
 import { judgeReadings } from '../usage/judge-readings.ts'
@@ -26,25 +26,29 @@ export interface CounterLine {
 /**
  * Draws a counter's line from its readings.
  *
- * @param entries - effective entries of one subject
+ * @param entries - effective readings of one subject
  * @param prior - drinks (or litres) per open day where nothing is known
  * @param asOf - day number the weights of old intervals are counted from
+ * @param start - day number it was taken on
+ * @param movedOn - days it came to another site: what it made before says nothing of what it makes after
  */
 export function counterLine(
-  entries: Entry[],
+  entries: (Entry & { kind: 'reading' })[],
   counter: 'shots' | 'litres',
   open: OpenDays,
   prior: number,
   asOf: number,
   start: number,
+  movedOn: number[] = [],
 ): CounterLine {
   const read = entries
-    .filter(isKind('reading'))
     .filter((entry) => bodyOf(entry).counter === counter)
     .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
-  const judged = judgeReadings(read, { open, priorPerOpenDay: prior })
+  const judged = judgeReadings(read, { open, priorPerOpenDay: prior, breaks: movedOn })
   const rate = rateFrom(
-    judged.rises.map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
+    judged.rises
+      .filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
+      .map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
     prior,
   )
   const kept = judged.kept
@@ -55,7 +59,7 @@ export function counterLine(
   const totalAt = (day: number): number => {
     if (day <= first.day) return first.total - mean * open.count(day, first.day)
     if (day >= last.day) return last.total + mean * open.count(last.day, day)
-    const next = kept.findIndex((reading) => reading.day > day)
+    const next = firstAfter(kept, day)
     const [a, b] = [kept[next - 1]!, kept[next]!]
     const days = open.count(a.day, b.day)
     const share = days > 0 ? open.count(a.day, day) / days : (day - a.day) / (b.day - a.day)
@@ -91,4 +95,15 @@ export function counterLine(
     totalAt,
     dayAfter,
   }
+}
+
+/** Place of the first reading after a day; readings are in order. */
+function firstAfter(kept: { day: number }[], day: number): number {
+  let [low, high] = [0, kept.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (kept[middle]!.day > day) high = middle
+    else low = middle + 1
+  }
+  return low
 }

@@ -1,11 +1,11 @@
 import type { Duty } from '../kinds/kind.ts'
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
-import type { Line, startWorking } from '../quantity/working.ts'
+import type { Add, Line } from '../quantity/working.ts'
 import { nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
 import type { Passage } from '../wear/due-window.ts'
 import { type Clock, schoolName } from '../wear/limits.ts'
-import { nearestSetting } from './histories.ts'
+import { ownLife } from './histories.ts'
 import type { LastDone } from './last-done.ts'
 import type { MachineFacts } from './machine-facts.ts'
 import type { ClockUse, Governing } from './standing.ts'
@@ -19,8 +19,6 @@ export interface RunningClock {
   leftLine: number
 }
 
-type Add = ReturnType<typeof startWorking>['add']
-
 export interface DutyContext {
   facts: MachineFacts
   duty: Duty
@@ -31,10 +29,10 @@ export interface DutyContext {
 }
 
 /** The life on a clock: somebody's own figure, nearest first, else the catalogue's by school. */
-function lifeOf(context: DutyContext, clock: Clock): { value: number; line: Line } | null {
+function lifeOf(context: DutyContext, clock: Clock): { value: number; line: () => Line } | null {
   const { facts, duty } = context
   const catalogue = duty.limits[clock]
-  const own = nearestSetting(facts.histories, 'life', (body) => body.duty === duty.id && body.clock === clock)
+  const own = ownLife(facts.histories, duty.id, clock)
   if (!own && !catalogue) return null
   const value = own?.body.value ?? catalogue![facts.school.value]
   const name =
@@ -45,7 +43,7 @@ function lifeOf(context: DutyContext, clock: Clock): { value: number; line: Line
         : clock === 'litres'
           ? 'Life in litres'
           : 'Life'
-  const line: Line = {
+  const line = (): Line => ({
     what: duty.action === 'replace' ? name : name.replace('Life', 'Interval'),
     value,
     unit: unitOf(clock, facts.kind.counter.unit),
@@ -55,7 +53,7 @@ function lifeOf(context: DutyContext, clock: Clock): { value: number; line: Line
       : `${schoolName[facts.school.value]} school${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
     mark: own ? undefined : duty.mark,
     adjust: { setting: 'life', position: duty.id, clock, value },
-  }
+  })
   return { value, line }
 }
 
@@ -74,7 +72,7 @@ function counterLines({ facts, since, index, duty, add }: DutyContext) {
   const unit = kind.counter.unit
   const start = toDay(since.on)
   const share = duty.each === 'group' ? (shares.value[(index ?? 1) - 1] ?? 1) : 1
-  const now = add(
+  const now = add(() =>
     use.last
       ? {
           what: 'Counter',
@@ -86,7 +84,7 @@ function counterLines({ facts, since, index, duty, add }: DutyContext) {
       : { what: 'Counter', value: 'not read yet', origin: 'measured' },
   )
   const gone = (use.last?.total ?? 0) - use.totalAt(start)
-  const movedSince = add({
+  const movedSince = add(() => ({
     what: 'Moved since',
     value: Math.max(0, Math.round(gone)),
     unit,
@@ -95,8 +93,8 @@ function counterLines({ facts, since, index, duty, add }: DutyContext) {
       : '{1} − then',
     origin: 'reckoned',
     source: `${since.how} ${since.on}`,
-  })
-  const rate = add({
+  }))
+  const rate = add(() => ({
     what: 'Use',
     value: meanRate(use.rate),
     spread: sdRate(use.rate),
@@ -104,16 +102,16 @@ function counterLines({ facts, since, index, duty, add }: DutyContext) {
     origin: use.readings > 1 ? 'measured' : 'default',
     source: use.readings > 1 ? `${use.readings} readings` : 'what such machines make, from memory',
     mark: use.readings > 1 ? undefined : 'M',
-  })
+  }))
   const shareLine =
     duty.each === 'group' && kind.groups > 1
-      ? add({
+      ? add(() => ({
           what: `Group ${index} takes`,
           value: share,
           origin: shares.level === 'catalogue' ? 'default' : 'setting',
           source: shares.level === 'catalogue' ? 'default, from memory' : `set for this ${shares.level}`,
           mark: shares.level === 'catalogue' ? 'M' : undefined,
-        })
+        }))
       : null
   return { start, share, now, movedSince, rate, shareLine }
 }
@@ -128,22 +126,22 @@ function shots(context: DutyContext): RunningClock | null {
   const used = Math.max(0, share * (use.totalAt(asOfDay) - from))
   const idle = use.last ? use.open.count(use.last.day, asOfDay) : 0
   const times = shareLine ? ` × {${shareLine}}` : ''
-  const usedLine = add({
+  const usedLine = add(() => ({
     what: `Used to ${facts.asOf}`,
     value: Math.round(used),
     unit: kind.counter.unit,
     formula: idle > 0 ? `({${movedSince}} + ${idle} open days × {${rate}})${times}` : `{${movedSince}}${times}`,
     origin: 'reckoned',
-  })
+  }))
   const lifeLine = add(life.line)
   const perDay = meanRate(use.rate) * share
-  const leftLine = add({
+  const leftLine = add(() => ({
     what: 'Left by count',
     value: Math.round((life.value - used) / perDay),
     unit: 'open days',
     formula: `({${lifeLine}} − {${usedLine}}) ÷ {${rate}}${shareLine ? ` ÷ {${shareLine}}` : ''}`,
     origin: 'reckoned',
-  })
+  }))
   return {
     use: {
       clock: 'shots',
@@ -171,19 +169,19 @@ function litres(context: DutyContext): RunningClock | null {
     set: 'set for this machine',
     metered: `meter, ${budget.intervals} intervals`,
   }[budget.from]
-  const perDrink = add({
+  const perDrink = add(() => ({
     what: ofGroup ? 'Brew water a drink' : 'Water a drink',
     value: mlPerDrink * budget.factor,
     unit: 'ml',
     origin: budget.from === 'catalogue' ? 'default' : budget.from === 'set' ? 'setting' : 'measured',
     source,
     mark: budget.from === 'catalogue' ? 'M' : undefined,
-  })
+  }))
   const used = ofGroup
     ? Math.max(0, ((use.totalAt(asOfDay) - use.totalAt(start)) * share * mlPerDrink * budget.factor) / 1000)
     : Math.max(0, litresBetween(budget, use, start, asOfDay))
   const perDay = ofGroup ? (meanRate(use.rate) * share * mlPerDrink * budget.factor) / 1000 : litresADay(budget, use)
-  const draw = add({
+  const draw = add(() => ({
     what: 'Draw',
     value: perDay,
     unit: 'L/open day',
@@ -191,22 +189,22 @@ function litres(context: DutyContext): RunningClock | null {
       ? `use × share × {${perDrink}}`
       : `use × {${perDrink}} + ${round(budget.litresPerOpenDay * budget.factor)} L rinses`,
     origin: 'reckoned',
-  })
-  const usedLine = add({
+  }))
+  const usedLine = add(() => ({
     what: `Drawn to ${facts.asOf}`,
     value: used,
     unit: 'L',
     formula: `since ${since.on}`,
     origin: 'reckoned',
-  })
+  }))
   const lifeLine = add(life.line)
-  const leftLine = add({
+  const leftLine = add(() => ({
     what: 'Left by litres',
     value: Math.round((life.value - used) / perDay),
     unit: 'open days',
     formula: `({${lifeLine}} − {${usedLine}}) ÷ {${draw}}`,
     origin: 'reckoned',
-  })
+  }))
   const dayAt = (chance: number) =>
     ofGroup
       ? use.dayAfter(start, (life.value * 1000) / (share * mlPerDrink * budget.factor), chance)
@@ -230,29 +228,29 @@ function detergent(context: DutyContext): RunningClock | null {
     daily !== null
       ? daily * use.open.count(start, asOfDay)
       : Math.max(0, use.totalAt(asOfDay) - use.totalAt(start)) / every!
-  const cycle = add({
+  const cycle = add(() => ({
     what: 'Detergent',
     value: daily ?? every!,
     unit: daily !== null ? 'cycles an open day' : `${kind.counter.unit} a cycle`,
     origin: 'default',
     source: 'the routine, as agreed',
     mark: 'M',
-  })
-  const usedLine = add({
+  }))
+  const usedLine = add(() => ({
     what: 'Cycles so far',
     value: Math.round(used),
     unit: 'cycles',
     formula: `since ${since.on}, by {${cycle}}`,
     origin: 'reckoned',
-  })
+  }))
   const lifeLine = add(life.line)
-  const leftLine = add({
+  const leftLine = add(() => ({
     what: 'Left by detergent',
     value: Math.round(life.value - used),
     unit: 'cycles',
     formula: `{${lifeLine}} − {${usedLine}}`,
     origin: 'reckoned',
-  })
+  }))
   const dayAt = (chance: number) =>
     daily !== null ? nthOpenDay(use.open, start, life.value / daily) : use.dayAfter(start, life.value * every!, chance)
   return {
@@ -276,16 +274,16 @@ function months(context: DutyContext): RunningClock | null {
   const end = addMonths(start, life.value)
   const used = monthsBetween(start, facts.asOfDay)
   const lifeLine = add(life.line)
-  const leftLine = add({
+  const leftLine = add(() => ({
     what: 'Over by age',
     value: fromDay(end),
     formula: `${since.on} + {${lifeLine}}`,
     origin: 'reckoned',
     source: since.known ? since.how : 'age unknown: counted from the day it was taken on',
-  })
+  }))
   return {
     use: { clock: 'months', used, limit: life.value, unit: 'months', perDay: 1 / 30.4375 },
-    passage: { name: 'months', dayAt: () => end },
+    passage: { name: 'months', fixed: true, dayAt: () => end },
     leftLine,
   }
 }

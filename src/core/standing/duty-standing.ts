@@ -5,9 +5,9 @@ import { startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
 import { dueWindow } from '../wear/due-window.ts'
 import { type RunningClock, runningClocks } from './duty-clocks.ts'
-import { entriesAt } from './histories.ts'
 import { fittedVariant, lastCondition, lastDone } from './last-done.ts'
 import type { MachineFacts } from './machine-facts.ts'
+import { putAwayOn } from './stages.ts'
 import type { Governing, Standing } from './standing.ts'
 
 /** How a clock is called where it governs. */
@@ -25,51 +25,60 @@ export const clockName: Record<Governing, string> = {
  * @returns null when the duty belongs to another material than the one fitted, or nothing can be dated
  */
 export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | undefined): Standing | null {
-  const entries = entriesAt(facts.histories, 'machine')
+  const { histories } = facts
   if (duty.variant) {
     const first = facts.kind.parts.find((part) => part.id === duty.part)?.variants?.[0]
-    if ((fittedVariant(entries, duty.part!, index) ?? first) !== duty.variant) return null
+    if ((fittedVariant(histories, duty.part!, index) ?? first) !== duty.variant) return null
   }
-  const since = lastDone(entries, duty, index)
+  const since = lastDone(histories, duty, index)
   if (!since) return null
   const key = index === undefined ? duty.id : `${duty.id}@${index}`
-  const { lines, add } = startWorking()
+  const { lines, add } = startWorking(facts.showWorking)
   const running = runningClocks({ facts, duty, key, index, since, add })
-  const condition = duty.part ? lastCondition(entries, duty.part, index) : null
-  return finish(
-    {
-      key,
-      duty: duty.id,
-      name: duty.variant ? `${duty.name}, ${duty.variant}` : duty.name,
-      action: duty.action,
-      station: duty.station,
-      ...(duty.part && { part: duty.part }),
-      ...(index !== undefined && { index, instance: instanceName(duty.each!, index) }),
-      since: since.on,
-      sinceKnown: since.known,
-      ...(condition && { condition }),
-      minutes: duty.minutes,
-      ...(duty.caution && { caution: duty.caution }),
-    },
-    running,
-    { lines, add },
-    facts.asOfDay,
-  )
+  const condition = duty.part ? lastCondition(histories, duty.part, index) : null
+  const head: Head = {
+    key,
+    duty: duty.id,
+    name: duty.variant ? `${duty.name}, ${duty.variant}` : duty.name,
+    action: duty.action,
+    station: duty.station,
+    since: since.on,
+    sinceKnown: since.known,
+    minutes: duty.minutes,
+  }
+  if (duty.part) head.part = duty.part
+  if (index !== undefined) {
+    head.index = index
+    head.instance = instanceName(duty.each!, index)
+  }
+  if (condition) head.condition = condition
+  if (duty.caution) head.caution = duty.caution
+  return finish(head, running, { lines, add }, facts.asOfDay, putAwayOn(facts.stage))
 }
 
-/** Closes a standing: the window, what governs, and the last lines of the working. */
+/** What a standing says before its clocks are read. */
+type Head = Omit<Standing, 'asOf' | 'uses' | 'working' | 'due' | 'governing'>
+
+/**
+ * Closes a standing: the window, what governs, and the last lines of the working.
+ * @param putAway - the day it was drained and put away: nothing is asked for until it runs again
+ */
 export function finish(
-  head: Omit<Standing, 'asOf' | 'uses' | 'working' | 'due' | 'governing'>,
+  head: Head,
   running: RunningClock[],
   { lines, add }: ReturnType<typeof startWorking>,
   asOfDay: number,
+  putAway: string | false = false,
 ): Standing {
   const window = dueWindow(running.map((clock) => clock.passage))
-  const standing: Standing = {
-    ...head,
+  const standing = Object.assign(head, {
     asOf: fromDay(asOfDay),
     uses: running.map((clock) => clock.use),
     working: { lines },
+  }) as Standing
+  if (putAway) {
+    standing.working.why = `Put away since ${putAway}: asked for again when it runs. Age goes on meanwhile.`
+    return standing
   }
   if (!window || window.due.p50 - asOfDay > horizonDays) {
     standing.working.why = 'No clock runs out within ten years.'
@@ -79,19 +88,19 @@ export function finish(
   standing.due = { p10: fromDay(p10), p50: fromDay(p50), p90: fromDay(p90) }
   standing.governing = window.governing
   const governs = running.find((clock) => clock.use.clock === window.governing)!
-  add({
+  add(() => ({
     what: 'Due',
     value: fromDay(p50),
     formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}`,
     origin: 'reckoned',
-  })
+  }))
   if (p10 !== p90) {
-    add({
+    add(() => ({
       what: 'Eight times in ten',
       value: `${fromDay(p10)} to ${fromDay(p90)}`,
       formula: '10 % and 90 % bounds of the first passage',
       origin: 'reckoned',
-    })
+    }))
   }
   standing.working.why =
     running.length > 1

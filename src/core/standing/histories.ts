@@ -1,8 +1,8 @@
 import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import type { Setting, SettingName } from '../ledger/entry-kinds.ts'
+import type { EntryKind, Setting, SettingName } from '../ledger/entry-kinds.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
-import { type Opening, openDays } from '../usage/open-days.ts'
+import type { Clock } from '../wear/limits.ts'
 
 /** Where a default may be set, nearest first. */
 const levels = ['machine', 'softener', 'site', 'customer', 'supply', 'firm'] as const
@@ -11,17 +11,75 @@ export type Level = (typeof levels)[number]
 /** All entries that can move one machine or softener, by level, as the ledger keeps them. */
 export type Ledgers = Partial<Record<Level, Entry[]>>
 
+/** An effective history, found by what is asked of it: a reckoning asks thousands of times. */
+export interface History extends EffectiveHistory {
+  /** Entries of a kind, in order. */
+  byKind: Map<EntryKind, Entry[]>
+  /** Settings by name, in order. */
+  settings: Map<string, Entry[]>
+  /** Entries that name a part or a task, in order. */
+  touching: Map<string, Entry[]>
+}
+
 /** The same, effective. */
-export type Histories = Partial<Record<Level, EffectiveHistory>>
+export type Histories = Partial<Record<Level, History>>
 
 export function effective(ledgers: Ledgers): Histories {
   const histories: Histories = {}
-  for (const level of levels) if (ledgers[level]) histories[level] = effectiveHistory(ledgers[level])
+  for (const level of levels) if (ledgers[level]) histories[level] = remembered(ledgers[level])
   return histories
 }
 
+/** A site's ledger is read once for all its machines: the same list has the same history. */
+function remembered(ledger: Entry[]): History {
+  const known = histories.get(ledger)
+  if (known && known.from === ledger.length) return known.history
+  const history = indexed(ledger)
+  histories.set(ledger, { history, from: ledger.length })
+  return history
+}
+
+const histories = new WeakMap<Entry[], { history: History; from: number }>()
+
+/** One subject's effective history with its indexes. */
+function indexed(entries: Entry[]): History {
+  const history = effectiveHistory(entries)
+  const byKind: History['byKind'] = new Map()
+  const settings: History['settings'] = new Map()
+  const touching: History['touching'] = new Map()
+  for (const entry of history.entries) {
+    list(byKind, entry.kind).push(entry)
+    const { setting, part, task } = entry.body as Record<string, string | undefined>
+    if (entry.kind === 'setting') {
+      list(settings, setting!).push(entry)
+      continue
+    }
+    if (part) list(touching, part).push(entry)
+    if (task && task !== part) list(touching, task).push(entry)
+  }
+  return { ...history, byKind, settings, touching }
+}
+
+function list<K>(map: Map<K, Entry[]>, key: K): Entry[] {
+  const there = map.get(key)
+  if (there) return there
+  const fresh: Entry[] = []
+  map.set(key, fresh)
+  return fresh
+}
+
+const none: Entry[] = []
+
 /** Entries that count at one level, in order. */
-export const entriesAt = (histories: Histories, level: Level): Entry[] => histories[level]?.entries ?? []
+export const entriesAt = (histories: Histories, level: Level): Entry[] => histories[level]?.entries ?? none
+
+/** Entries of one kind that count at one level, in order. */
+export const ofKind = <K extends EntryKind>(histories: Histories, level: Level, kind: K): (Entry & { kind: K })[] =>
+  (histories[level]?.byKind.get(kind) ?? none) as (Entry & { kind: K })[]
+
+/** Entries of one level that name a part or a task, in order. */
+export const touching = (histories: Histories, level: Level, partOrTask: string): Entry[] =>
+  histories[level]?.touching.get(partOrTask) ?? none
 
 /** Latest local day in any of the histories; null when all are empty. */
 export function latestDay(histories: Histories): LocalDay | null {
@@ -43,47 +101,34 @@ export interface Found<K extends SettingName> {
  * The nearest level's latest setting of a name; the working names the level.
  * @returns null when nobody set it: the catalogue speaks
  */
-export function nearestSetting<K extends SettingName>(
-  histories: Histories,
-  name: K,
-  matches: (body: Setting<K>) => boolean = () => true,
-): Found<K> | null {
+export function nearestSetting<K extends SettingName>(histories: Histories, name: K): Found<K> | null {
   for (const level of levels) {
-    const entries = entriesAt(histories, level)
-    for (let i = entries.length - 1; i >= 0; i -= 1) {
-      const entry = entries[i]!
-      if (entry.kind !== 'setting' || entry.body.setting !== name) continue
-      const body = entry.body as unknown as Setting<K>
-      if (matches(body)) return { body, level, on: entry.happenedOn }
+    const entry = histories[level]?.settings.get(name)?.at(-1)
+    if (entry) return found(entry, level)
+  }
+  return null
+}
+
+/** Somebody's own life or interval for a duty on a clock, the nearest level's latest. */
+export function ownLife(histories: Histories, duty: string, clock: Clock): Found<'life'> | null {
+  for (const level of levels) {
+    const lives = histories[level]?.settings.get('life')
+    for (let i = (lives?.length ?? 0) - 1; i >= 0; i -= 1) {
+      const { body } = lives![i]!
+      if (body.duty === duty && body.clock === clock) return found(lives![i]!, level)
     }
   }
   return null
 }
 
-/** Monday to Saturday, until a site says otherwise. From memory. */
-const usualWeekdays = [1, 2, 3, 4, 5, 6]
+const found = <K extends SettingName>(entry: Entry, level: Level): Found<K> => ({
+  body: entry.body as unknown as Setting<K>,
+  level,
+  on: entry.happenedOn,
+})
 
-export interface SiteOpening {
-  opening: Opening
-  openDays: ReturnType<typeof openDays>
-  weekdaysFrom: Level | 'catalogue'
-  /** Share of a week's days that are open. */
-  shareOpen: number
-}
-
-/** When the place is open: the nearest weekdays, and every closure of the site and the machine. */
-export function siteOpening(histories: Histories): SiteOpening {
-  const found = nearestSetting(histories, 'opening')
-  const closures = levels.flatMap((level) =>
-    entriesAt(histories, level)
-      .filter((entry) => entry.kind === 'setting' && entry.body.setting === 'closure')
-      .map((entry) => entry.body as unknown as Setting<'closure'>),
+/** Every setting of a name, of every level. */
+export const settingsOf = <K extends SettingName>(histories: Histories, name: K): Setting<K>[] =>
+  levels.flatMap((level) =>
+    (histories[level]?.settings.get(name) ?? none).map((entry) => entry.body as unknown as Setting<K>),
   )
-  const opening = { openWeekdays: found?.body.openWeekdays ?? usualWeekdays, closures }
-  return {
-    opening,
-    openDays: openDays(opening),
-    weekdaysFrom: found?.level ?? 'catalogue',
-    shareOpen: new Set(opening.openWeekdays).size / 7,
-  }
-}

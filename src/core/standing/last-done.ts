@@ -1,7 +1,9 @@
 import type { Duty } from '../kinds/kind.ts'
+import { inOrder } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
 import { bodyOf, isKind } from '../ledger/upcast.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
+import { type Histories, ofKind, touching } from './histories.ts'
 
 export interface LastDone {
   on: LocalDay
@@ -17,49 +19,48 @@ export interface LastDone {
  *
  * @returns null for a machine that was never taken on: nothing can be dated
  */
-export function lastDone(entries: Entry[], duty: Duty, index: number | undefined): LastDone | null {
-  for (let i = entries.length - 1; i >= 0; i -= 1) {
-    const entry = entries[i]!
-    if (duty.part && isKind('fitted')(entry)) {
-      const body = bodyOf(entry)
-      if (body.part === duty.part && sameIndex(body.group, index))
-        return { on: entry.happenedOn, how: 'fitted', known: true }
-    }
-    if (duty.doneBy !== 'fitted' && entry.kind === duty.doneBy && entry.body.task === duty.id) {
-      const done = entry.body as { group?: number }
-      if (done.group === undefined || sameIndex(done.group, index))
-        return { on: entry.happenedOn, how: entry.kind, known: true }
-    }
-  }
-  const taken = entries.find(isKind('commissioned'))
+export function lastDone(histories: Histories, duty: Duty, index: number | undefined): LastDone | null {
+  const fitted = duty.part ? latest(touching(histories, 'machine', duty.part), isFitting(duty.part, index)) : null
+  const done =
+    duty.doneBy === 'fitted'
+      ? null
+      : latest(touching(histories, 'machine', duty.id), (entry) => {
+          const body = entry.body as { task?: string; group?: number }
+          if (entry.kind !== duty.doneBy || body.task !== duty.id) return false
+          return body.group === undefined || sameIndex(body.group, index)
+        })
+  const later = done && fitted ? (inOrder(done, fitted) > 0 ? done : fitted) : (done ?? fitted)
+  if (later) return { on: later.happenedOn, how: later.kind, known: true }
+  const taken = ofKind(histories, 'machine', 'commissioned')[0]
   if (!taken) return null
   // A second-hand machine's parts are counted from the day it came: older than that, nobody knows.
   return { on: taken.happenedOn, how: 'taken on', known: bodyOf(taken).partsNew }
 }
 
 /** The condition last seen of a part since it was fitted. */
-export function lastCondition(entries: Entry[], part: string, index: number | undefined) {
-  for (let i = entries.length - 1; i >= 0; i -= 1) {
-    const entry = entries[i]!
-    if (isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index)) return null
-    if (isKind('inspected')(entry)) {
-      const body = bodyOf(entry)
-      if (body.part === part && sameIndex(body.group, index)) {
-        return { grade: body.condition, on: entry.happenedOn, ...(body.note && { note: body.note }) }
-      }
-    }
-  }
-  return null
+export function lastCondition(histories: Histories, part: string, index: number | undefined) {
+  const fits = isFitting(part, index)
+  const seen = latest(
+    touching(histories, 'machine', part),
+    (entry) => fits(entry) || (isKind('inspected')(entry) && sameIndex(bodyOf(entry).group, index)),
+  )
+  if (!seen || !isKind('inspected')(seen)) return null
+  const { condition, note } = bodyOf(seen)
+  return { grade: condition, on: seen.happenedOn, ...(note && { note }) }
 }
 
 /** The material fitted last; null when none was named. */
-export function fittedVariant(entries: Entry[], part: string, index: number | undefined): string | null {
-  for (let i = entries.length - 1; i >= 0; i -= 1) {
-    const entry = entries[i]!
-    if (!isKind('fitted')(entry)) continue
-    const body = bodyOf(entry)
-    if (body.part === part && sameIndex(body.group, index) && body.variant) return body.variant
-  }
+export function fittedVariant(histories: Histories, part: string, index: number | undefined): string | null {
+  const fits = isFitting(part, index)
+  const named = latest(touching(histories, 'machine', part), (entry) => fits(entry) && Boolean(entry.body.variant))
+  return (named?.body.variant as string | undefined) ?? null
+}
+
+const isFitting = (part: string, index: number | undefined) => (entry: Entry) =>
+  isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index)
+
+function latest(entries: Entry[], matches: (entry: Entry) => boolean): Entry | null {
+  for (let i = entries.length - 1; i >= 0; i -= 1) if (matches(entries[i]!)) return entries[i]!
   return null
 }
 

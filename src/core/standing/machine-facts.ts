@@ -1,19 +1,12 @@
 import { kindById } from '../kinds/index.ts'
-import type { Kind } from '../kinds/kind.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { type Kind, withGroups } from '../kinds/kind.ts'
+import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
-import {
-  entriesAt,
-  type Found,
-  type Histories,
-  type Level,
-  latestDay,
-  nearestSetting,
-  type SiteOpening,
-  siteOpening,
-} from './histories.ts'
+import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind } from './histories.ts'
+import { type SiteOpening, siteOpening } from './site-opening.ts'
+import { type StageNow, stageNow } from './stages.ts'
 import { type WaterBudget, waterBudget } from './water-budget.ts'
 
 /** What every duty of a machine is reckoned from. */
@@ -27,21 +20,27 @@ export interface MachineFacts {
   budget: WaterBudget
   shares: { value: number[]; level: Level | 'catalogue' }
   school: { value: School; level: Level | 'catalogue' }
+  stage: StageNow
+  /** Whether somebody will read the arithmetic. */
+  showWorking: boolean
 }
 
 /** @returns null for a machine that was never taken on, or whose kind does not ship */
-export function machineFacts(histories: Histories): MachineFacts | null {
-  const entries = entriesAt(histories, 'machine')
-  const taken = entries.find(isKind('commissioned'))
-  const kind = taken ? kindById(bodyOf(taken).kind) : null
+export function machineFacts(histories: Histories, showWorking = true): MachineFacts | null {
+  const taken = ofKind(histories, 'machine', 'commissioned')[0]
+  const kind = machineKind(histories)
   const asOf = latestDay(histories)
   if (!taken || !kind || !asOf) return null
+  const readings = ofKind(histories, 'machine', 'reading')
   const opening = siteOpening(histories)
   const asOfDay = toDay(asOf)
   const start = toDay(taken.happenedOn)
-  const use = counterLine(entries, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start)
-  const metered = entries.some((entry) => isKind('reading')(entry) && bodyOf(entry).counter === 'litres')
-  const meter = metered ? counterLine(entries, 'litres', opening.openDays, 10, asOfDay, start) : null
+  const movedOn = ofKind(histories, 'machine', 'moved')
+    .filter((entry) => bodyOf(entry).fromSiteId !== bodyOf(entry).toSiteId)
+    .map((entry) => toDay(entry.happenedOn))
+  const use = counterLine(readings, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start, movedOn)
+  const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
+  const meter = metered ? counterLine(readings, 'litres', opening.openDays, 10, asOfDay, start, movedOn) : null
   const shares = nearestSetting(histories, 'group-share')
   return {
     kind,
@@ -51,11 +50,22 @@ export function machineFacts(histories: Histories): MachineFacts | null {
     opening,
     use,
     budget: waterBudget(kind, histories, use, meter),
-    shares: shares
-      ? { value: shares.body.shares, level: shares.level }
-      : { value: kind.groupShares, level: 'catalogue' },
+    shares:
+      shares && shares.body.shares.length === kind.groups
+        ? { value: shares.body.shares, level: shares.level }
+        : { value: kind.groupShares, level: 'catalogue' },
     school: schoolOf(nearestSetting(histories, 'school')),
+    stage: stageNow(histories, 'machine'),
+    showWorking,
   }
+}
+
+/** The kind it was taken on as, with this machine's own number of groups; null where no such kind ships. */
+export function machineKind(histories: Histories): Kind | null {
+  const taken = ofKind(histories, 'machine', 'commissioned')[0]
+  const kind = taken ? kindById(bodyOf(taken).kind) : null
+  const groups = kind && nearestSetting(histories, 'groups')
+  return groups ? withGroups(kind, groups.body.count) : kind
 }
 
 /** The school of when to act; "usual" unless somebody chose. */

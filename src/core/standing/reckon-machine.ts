@@ -3,11 +3,17 @@ import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
 import { descaleStanding } from './descale-standing.ts'
 import { dutyStanding } from './duty-standing.ts'
-import { effective, type Ledgers, nearestSetting } from './histories.ts'
-import { machineFacts } from './machine-facts.ts'
+import { effective, type Ledgers } from './histories.ts'
+import { type MachineFacts, machineFacts } from './machine-facts.ts'
+import { restartStanding } from './restart-standing.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
 import { litresADay } from './water-budget.ts'
 import { waterKnown } from './water-known.ts'
+
+export interface ReckonOptions {
+  /** False where nobody will read the arithmetic: standings then come without lines. */
+  showWorking?: boolean
+}
 
 /**
  * Reckons a machine: what is due when, from its whole history and that of its site, supply and firm.
@@ -15,28 +21,17 @@ import { waterKnown } from './water-known.ts'
  *
  * @returns null for a machine that was never taken on
  */
-export function reckonMachine(ledgers: Ledgers): Reckoning | null {
+export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOptions = {}): Reckoning | null {
   const histories = effective(ledgers)
-  const facts = machineFacts(histories)
+  const facts = machineFacts(histories, showWorking)
   if (!facts) return null
-  const { kind, use } = facts
-  const standings: Standing[] = []
-  const retired = nearestSetting(histories, 'retired')
-  if (!retired) {
-    for (const duty of kind.duties) {
-      const many = duty.each ? instances(kind, duty.each) : 1
-      for (let n = 1; n <= many; n += 1) {
-        const standing = dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined)
-        if (standing) standings.push(standing)
-      }
-    }
-    const descale = kind.descale && descaleStanding(facts, kind.descale)
-    if (descale) standings.push(descale)
-  }
+  const { kind, use, stage } = facts
   return {
     version: reckoningVersion,
     asOf: facts.asOf,
-    standings,
+    standings: stage.stage === 'retired' ? [] : standingsOf(facts),
+    stage: stage.stage,
+    ...(stage.since && { stageSince: stage.since }),
     ...(use.last && {
       counter: { count: use.last.count, on: fromDay(use.last.day), unit: kind.counter.unit },
     }),
@@ -51,4 +46,15 @@ export function reckonMachine(ledgers: Ledgers): Reckoning | null {
     rivals: [...(histories.machine?.rivals ?? [])].sort(),
     water: waterKnown(histories),
   }
+}
+
+function standingsOf(facts: MachineFacts): Standing[] {
+  const { kind } = facts
+  const standings: (Standing | null)[] = []
+  for (const duty of kind.duties) {
+    const many = duty.each ? instances(kind, duty.each) : 1
+    for (let n = 1; n <= many; n += 1) standings.push(dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined))
+  }
+  standings.push(kind.descale && descaleStanding(facts, kind.descale), restartStanding(facts))
+  return standings.filter((standing) => standing !== null)
 }

@@ -1,11 +1,12 @@
 import type { Action, Caution } from '../kinds/kind.ts'
+import type { Stage } from '../ledger/entry-kinds.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Working } from '../quantity/working.ts'
 import type { Bounds } from '../usage/first-passage.ts'
 import type { Clock } from '../wear/limits.ts'
 
 /** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
-export const reckoningVersion = 1
+export const reckoningVersion = 2
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
 export type Governing = Clock | 'prompt' | 'hygiene'
@@ -60,6 +61,9 @@ export interface Reckoning {
   /** Latest local day in the history: the day all shares are given for. */
   asOf: LocalDay
   standings: Standing[]
+  /** Where in its life it stands, and since when if it ever changed. */
+  stage: Stage
+  stageSince?: LocalDay
   counter?: { count: number; on: LocalDay; unit: string }
   /** Drinks per open day. */
   use?: { mean: number; sd: number; readings: number; assumed: boolean }

@@ -1,9 +1,9 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { bodyOf } from '../ledger/upcast.ts'
 import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../quantity/interval.ts'
-import { entriesAt, type Histories, type Level } from './histories.ts'
+import { type Histories, type Level, ofKind } from './histories.ts'
 import type { WaterFigure, WaterKnown } from './standing.ts'
 
 /** Share of total hardness that is carbonate hardness where only the total was tested. From memory. */
@@ -44,11 +44,13 @@ export function waterKnown(histories: Histories): WaterKnown {
 
 function latest(histories: Histories, levels: Level[], point: string, quantity: string): WaterFigure | null {
   for (const level of levels) {
-    const test = entriesAt(histories, level)
-      .filter(isKind('water-test'))
-      .filter((entry) => bodyOf(entry).point === point && bodyOf(entry).quantity === quantity)
-      .at(-1)
-    if (test) return { ...testedMgL(test), on: test.happenedOn, said: testSaid(test), level }
+    const tests = ofKind(histories, level, 'water-test')
+    for (let i = tests.length - 1; i >= 0; i -= 1) {
+      const test = tests[i]!
+      const body = bodyOf(test)
+      if (body.point === point && body.quantity === quantity)
+        return { ...testedMgL(test), on: test.happenedOn, said: testSaid(test), level }
+    }
   }
   return null
 }

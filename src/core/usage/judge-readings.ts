@@ -1,5 +1,5 @@
 import type { OpenDays } from './open-days.ts'
-import { chanceReached, meanRate, type Rate, type Rise, rateFrom } from './rate.ts'
+import { chanceReached, meanRate, type Rate, rateOf, type WeighedRise, weigh } from './rate.ts'
 
 /** A counter as read on a day, before that day's first drink. */
 export interface CounterReading {
@@ -23,6 +23,11 @@ export interface JudgeOptions {
   priorPerOpenDay: number
   /** Highest value the counter shows before it starts again at 0. */
   rollover?: number
+  /**
+   * Days, in order, on which the counter's use changed for good: it went to another site. Rises on one
+   * side say nothing of the other, and one across is kept but not counted.
+   */
+  breaks?: number[]
 }
 
 /** A rise less likely than this is outside the 99.9 % predictive bound. */
@@ -39,7 +44,9 @@ const bound = 0.001
  * @param readings - in order of day
  */
 export function judgeReadings(readings: CounterReading[], options: JudgeOptions): JudgedReadings {
-  const { open, rollover } = options
+  const { open, rollover, breaks = [] } = options
+  const era = (day: number) => (breaks.length === 0 ? 0 : breaks.filter((on) => on <= day).length)
+  const neighbours = risesBetween(readings, open, era)
   const flags: JudgedReadings['flags'] = []
   const kept: JudgedReadings['kept'] = []
   const rises: JudgedReadings['rises'] = []
@@ -67,8 +74,12 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     const rise = reading.count - last.count
     const days = open.count(last.day, reading.day)
     const next = readings[i + 1]
-    const rate = typicalRate(readings, i, options)
+    const rate = typicalRate(neighbours, i, era(reading.day), options.priorPerOpenDay)
 
+    if (rise >= 0 && era(last.day) !== era(reading.day)) {
+      keep(reading, rise, false)
+      continue
+    }
     if (rise >= 0) {
       if (plausible(rise, days, rate) || confirmed(reading, next, rollover)) keep(reading, rise, true)
       else flags.push({ index: i, kind: 'outlier' })
@@ -92,8 +103,9 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
   return { kept, rises, flags }
 }
 
+// No more than the mean makes is always believed: only the rest needs its chance worked out.
 const plausible = (count: number, days: number, rate: Rate) =>
-  count === 0 || chanceReached(rate, count, Math.max(days, 0.5)) >= bound
+  count <= meanRate(rate) * days || chanceReached(rate, count, Math.max(days, 0.5)) >= bound
 
 /** Later readings confirm a jump when the counter stays up there, or rolls over from there. */
 function confirmed(reading: CounterReading, next: CounterReading | undefined, rollover?: number): boolean {
@@ -102,36 +114,47 @@ function confirmed(reading: CounterReading, next: CounterReading | undefined, ro
   return rollover !== undefined && reading.count > 0.9 * rollover && next.count < 0.1 * rollover
 }
 
-/**
- * The rate the doubtful reading is held against: from all rises that do not touch it and lie within
- * five times their median, so that one typing error cannot vouch for another.
- */
-function typicalRate(readings: CounterReading[], without: number, options: JudgeOptions): Rate {
-  const today = readings.at(-1)!.day
-  const rises: Rise[] = []
-  for (let i = 1; i < readings.length; i += 1) {
-    if (i === without || i - 1 === without) continue
-    const [a, b] = [readings[i - 1]!, readings[i]!]
-    const openDays = options.open.count(a.day, b.day)
-    if (b.count >= a.count && openDays > 0) rises.push({ count: b.count - a.count, openDays, ageDays: today - b.day })
-  }
-  const median = middle(rises.map((rise) => rise.count / rise.openDays))
-  const believable = rises.filter((rise) => rise.count / rise.openDays <= 5 * median + 5)
-  // Seasons differ: a rate learned in one part of the year must not make another impossible.
-  const rate = rateFrom(
-    believable.map((rise) => ({ ...rise, ageDays: rise.ageDays / 6 })),
-    options.priorPerOpenDay,
-  )
-  return {
-    ...rate,
-    shape: Math.min(rate.shape, 12),
-    rate: Math.min(rate.shape, 12) * (rate.rate / rate.shape),
-  }
+interface TypicalRise extends WeighedRise {
+  /** The reading it ends with. */
+  index: number
+  era: number
+  perDay: number
 }
 
-function middle(values: number[]): number {
-  if (values.length === 0) return Number.POSITIVE_INFINITY
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = Math.floor(sorted.length / 2)
-  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+/** Rises between neighbouring readings, weighed once, the slowest first. */
+function risesBetween(readings: CounterReading[], open: OpenDays, era: (day: number) => number): TypicalRise[] {
+  const today = readings.at(-1)?.day ?? 0
+  const rises: TypicalRise[] = []
+  for (let i = 1; i < readings.length; i += 1) {
+    const [a, b] = [readings[i - 1]!, readings[i]!]
+    const openDays = open.count(a.day, b.day)
+    const count = b.count - a.count
+    if (count < 0 || openDays <= 0 || era(a.day) !== era(b.day)) continue
+    // Seasons differ: a rate learned in one part of the year must not make another impossible.
+    const { weight } = weigh({ count, openDays, ageDays: (today - b.day) / 6 })
+    rises.push({ count, openDays, weight, index: i, era: era(b.day), perDay: count / openDays })
+  }
+  return rises.sort((a, b) => a.perDay - b.perDay)
+}
+
+/**
+ * The rate a doubtful reading is held against: from all rises of its era that do not touch it and lie
+ * within five times their median, so that one typing error cannot vouch for another.
+ *
+ * @param rises - sorted by rise per day
+ */
+function typicalRate(rises: TypicalRise[], without: number, era: number, priorPerOpenDay: number): Rate {
+  const others = rises.filter((rise) => rise.index !== without && rise.index - 1 !== without && rise.era === era)
+  const most = 5 * medianPerDay(others) + 5
+  while (others.length > 0 && others.at(-1)!.perDay > most) others.pop()
+  const rate = rateOf(others, priorPerOpenDay)
+  const shape = Math.min(rate.shape, 12)
+  return { ...rate, shape, rate: shape * (rate.rate / rate.shape) }
+}
+
+/** Of rises sorted by it; Infinity where there are none, so that nothing is left out. */
+function medianPerDay(sorted: TypicalRise[]): number {
+  if (sorted.length === 0) return Number.POSITIVE_INFINITY
+  const half = sorted.length >> 1
+  return sorted.length % 2 ? sorted[half]!.perDay : (sorted[half - 1]!.perDay + sorted[half]!.perDay) / 2
 }

@@ -22,30 +22,45 @@ const twentyYears = 7305
 export function openDays(opening: Opening): OpenDays {
   const open = Array.from({ length: 8 }, (_, day) => opening.openWeekdays.includes(day))
   const perWeek = open.filter(Boolean).length
+  // Open days of a week that begins on day number 0, a Thursday, before its first, second … day.
+  const before = [0]
+  for (let day = 0; day < 7; day += 1) before.push(before[day]! + (open[weekday(day)] ? 1 : 0))
+  const byWeekday = (day: number) => {
+    const week = Math.floor(day / 7)
+    return week * perWeek + before[day - week * 7]!
+  }
   const closures = merged(opening.closures)
-
-  const byWeekday = (from: number, to: number) => {
-    const weeks = Math.floor((to - from) / 7)
-    let days = weeks * perWeek
-    for (let day = from + weeks * 7; day < to; day += 1) if (open[weekday(day)]) days += 1
-    return days
-  }
-  const count = (from: number, to: number): number => {
-    if (to < from) return -count(to, from)
-    let days = byWeekday(from, to)
-    for (const [start, end] of closures) {
-      if (start >= to) break
-      if (end > from) days -= byWeekday(Math.max(start, from), Math.min(end, to))
+  // Open weekdays closed before each closure begins, so that any stretch is one subtraction.
+  const closedBefore = [0]
+  for (const [start, end] of closures) closedBefore.push(closedBefore.at(-1)! + byWeekday(end) - byWeekday(start))
+  const closed = (day: number) => {
+    let low = 0
+    let high = closures.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (closures[middle]![0] < day) low = middle + 1
+      else high = middle
     }
-    return days
+    if (low === 0) return 0
+    const [start, end] = closures[low - 1]!
+    return closedBefore[low - 1]! + byWeekday(Math.min(day, end)) - byWeekday(start)
   }
+  const until = (day: number) => byWeekday(day) - closed(day)
+  const count = (from: number, to: number): number => until(to) - until(from)
   const nth = (from: number, n: number): number | null => {
-    if (count(from, from + twentyYears) < n) return null
-    let below = from
+    const wanted = until(from) + n
+    if (perWeek === 0 || until(from + twentyYears) < wanted) return null
+    // Where it would be without closures is never too late.
+    let below = Math.max(from, from + Math.floor(((n - 1) * 7) / perWeek) - 7)
     let above = from + twentyYears
+    for (let step = 14; below + step < above; step *= 2) {
+      if (until(below + step) < wanted) continue
+      above = below + step
+      break
+    }
     while (above - below > 1) {
       const middle = Math.floor((below + above) / 2)
-      if (count(from, middle) < n) below = middle
+      if (until(middle) < wanted) below = middle
       else above = middle
     }
     return above - 1

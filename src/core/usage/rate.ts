@@ -1,4 +1,4 @@
-import { betaCdf, gammaQuantile, whereReaches } from '../quantity/special-functions.ts'
+import { betaCdf, betaQuantile, gammaQuantile, whereReaches } from '../quantity/special-functions.ts'
 
 /** A rise between two readings: `count` over `openDays`, ending `ageDays` before the day of reckoning. */
 export interface Rise {
@@ -29,17 +29,40 @@ const dispersionPrior = { value: 2, weight: 2 }
  * @param priorPerOpenDay - mean of the prior, > 0
  * @example rateFrom([{ count: 700, openDays: 7, ageDays: 0 }], 60) // mean ≈ 100
  */
-export function rateFrom(rises: Rise[], priorPerOpenDay: number): Rate {
-  const used = rises.filter((rise) => rise.openDays > 0)
-  const weights = used.map((rise) => 0.5 ** (Math.max(0, rise.ageDays) / halfLifeDays))
-  const count = sum(used.map((rise, i) => weights[i]! * rise.count))
-  const days = sum(used.map((rise, i) => weights[i]! * rise.openDays))
+export const rateFrom = (rises: Rise[], priorPerOpenDay: number): Rate => rateOf(rises.map(weigh), priorPerOpenDay)
+
+/** A rise with what its age leaves of it. */
+export interface WeighedRise {
+  count: number
+  openDays: number
+  weight: number
+}
+
+export const weigh = ({ count, openDays, ageDays }: Rise): WeighedRise => ({
+  count,
+  openDays,
+  weight: openDays > 0 ? 0.5 ** (Math.max(0, ageDays) / halfLifeDays) : 0,
+})
+
+/** The same from rises already weighed: judging a counter asks once a reading. */
+export function rateOf(rises: WeighedRise[], priorPerOpenDay: number): Rate {
+  let count = 0
+  let days = 0
+  let weights = 0
+  for (const rise of rises) {
+    count += rise.weight * rise.count
+    days += rise.weight * rise.openDays
+    weights += rise.weight
+  }
   const mean = (1 + count) / (1 / priorPerOpenDay + days)
-  const residuals = used.map((rise) => (rise.count - mean * rise.openDays) ** 2 / Math.max(mean * rise.openDays, 1))
+  let scatter = 0
+  for (const rise of rises) {
+    if (rise.weight === 0) continue
+    scatter += (rise.weight * (rise.count - mean * rise.openDays) ** 2) / Math.max(mean * rise.openDays, 1)
+  }
   const dispersion = Math.max(
     1,
-    (sum(residuals.map((residual, i) => weights[i]! * residual)) + dispersionPrior.value * dispersionPrior.weight) /
-      (sum(weights) + dispersionPrior.weight),
+    (scatter + dispersionPrior.value * dispersionPrior.weight) / (weights + dispersionPrior.weight),
   )
   return { shape: 1 + count / dispersion, rate: 1 / priorPerOpenDay + days / dispersion, dispersion }
 }
@@ -63,10 +86,11 @@ export function chanceReached(rate: Rate, count: number, days: number): number {
 /** Open days until `count` more are reached, as a quantile: real-valued, Infinity when never. */
 export function daysUntil(rate: Rate, count: number, chance: number): number {
   if (count <= 0) return 0
+  // In the share left over the quantile stays far from 1, where digits would be lost.
+  const left = betaQuantile(1 - chance, rate.shape, count / rate.dispersion)
+  if (left !== null) return (rate.dispersion * rate.rate * (1 - left)) / left
   const typical = count / meanRate(rate)
   const spread = Math.sqrt(1 / rate.shape + rate.dispersion / count)
   // A thousandth of a day decides nothing: the answer is a whole day.
   return whereReaches(chance, (days) => chanceReached(rate, count, days), typical, spread, 1e-7)
 }
-
-const sum = (values: number[]) => values.reduce((total, value) => total + value, 0)

@@ -8,6 +8,8 @@ import { bounds, horizonDays } from '../usage/first-passage.ts'
 export interface Passage<Name extends string> {
   name: Name
   dayAt(chance: number): number | null
+  /** The same day whatever the use: age, hygiene, a prompt already given. */
+  fixed?: boolean
 }
 
 export interface DueWindow<Name extends string> {
@@ -27,15 +29,19 @@ const grid = Array.from({ length: 15 }, (_, i) => (i + 0.5) / 15)
  *
  * @returns null when no limit is reached within the horizon
  */
-export function dueWindow<Name extends string>(passages: Passage<Name>[]): DueWindow<Name> | null {
+export function dueWindow<Name extends string>(all: Passage<Name>[]): DueWindow<Name> | null {
+  const p10 = earliest(all, bounds.p10)
+  // A fixed day that comes first even in the busiest of cases comes first in all.
+  const passages = p10?.fixed ? all.filter((passage) => passage.fixed) : all
   const p50 = earliest(passages, bounds.p50)
-  const p10 = earliest(passages, bounds.p10)
   if (p10 === null || p50 === null) return null
   // Beyond what any limit reaches, the end of what is forecast stands for "later than that".
   const p90 = earliest(passages, bounds.p90) ?? { day: p50.day + horizonDays, name: p50.name }
+
+  // Who leads in the middle and at one end leads most of the way: counting is for three leaders.
+  if (p50.name === p10.name || p50.name === p90.name)
+    return { due: { p10: p10.day, p50: p50.day, p90: p90.day }, governing: p50.name }
   const first = new Map<Name, number>()
-  // Only where the leader changes inside the window is counting worth it.
-  if (p10.name === p90.name) return { due: { p10: p10.day, p50: p50.day, p90: p90.day }, governing: p50.name }
   for (const chance of grid) {
     const leader = earliest(passages, chance)
     if (leader) first.set(leader.name, (first.get(leader.name) ?? 0) + 1)
@@ -45,10 +51,10 @@ export function dueWindow<Name extends string>(passages: Passage<Name>[]): DueWi
 }
 
 function earliest<Name extends string>(passages: Passage<Name>[], chance: number) {
-  let best: { day: number; name: Name } | null = null
+  let best: { day: number; name: Name; fixed?: boolean } | null = null
   for (const passage of passages) {
     const day = passage.dayAt(chance)
-    if (day !== null && (best === null || day < best.day)) best = { day, name: passage.name }
+    if (day !== null && (best === null || day < best.day)) best = { day, name: passage.name, fixed: passage.fixed }
   }
   return best
 }

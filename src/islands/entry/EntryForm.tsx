@@ -1,7 +1,8 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { parseEntry } from '../../core/ledger/parse-entry.ts'
-import { effective, siteOpening } from '../../core/standing/histories.ts'
+import { effective, type Level } from '../../core/standing/histories.ts'
+import { siteOpening } from '../../core/standing/site-opening.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
@@ -281,7 +282,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
 function withDraft(bundle: MachineBundle, made: Made): MachineBundle {
   const ledgers = { ...bundle.ledgers }
   for (const { entry } of made.entries) {
-    const level = entry.subjectKind
+    const level = entry.subjectKind as Level
     const pending: RecordedEntry = { ...entry, seq: 0, recordedAt: entry.happenedAt, recordedBy: '' }
     ledgers[level] = [...(ledgers[level] ?? []), pending]
   }

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
-import { bodySchemas, entryKinds, settingSchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { bodySchemas, entryKinds, settingSchemas, stages, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
 import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
 import { canonical } from '../../../src/core/ledger/same-body.ts'
 import { fromDay } from '../../../src/core/quantity/local-day.ts'
@@ -49,6 +49,12 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   repaired: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   note: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  stage: fc.record({ stage: fc.constantFrom(...stages) }),
+  moved: fc.record({ fromSiteId: uuid, toSiteId: uuid, toSoftenerId: fc.option(uuid, { nil: undefined }) }),
+  visit: fc.record({ technicianIds: fc.array(uuid, { minLength: 1, maxLength: 3 }), minutes: fc.nat({ max: 600 }) }),
+  remark: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  'remark-closed': fc.record({ remark: uuid }),
+  calibrated: fc.record({ dueOn: day }),
   withdrawn: fc.record({}),
   setting: fc.oneof(
     fc.record({ setting: fc.constant('school'), school: fc.constantFrom('cautious', 'usual', 'longLife') }),
@@ -73,6 +79,7 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       capacityG: fc.integer({ min: 1, max: 2000 }),
       bypass: fc.constantFrom(0, 0.3, 0.6),
     }),
+    fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
   ),
 }
@@ -97,11 +104,11 @@ const anEntry = (subjectKind: Entry['subjectKind']): fc.Arbitrary<Entry> => {
 describe('any history the ledger would take', () => {
   it('has a body for every kind of entry and setting under test', () => {
     expect(new Set(Object.keys(bodies))).to.deep.equal(new Set(Object.keys(bodySchemas)))
-    expect(Object.keys(settingSchemas)).to.include.members(['school', 'opening', 'closure', 'life', 'retired'])
+    expect(Object.keys(settingSchemas)).to.include.members(['school', 'opening', 'closure', 'life', 'groups'])
   })
 
   it('is taken', () => {
-    for (const subjectKind of ['machine', 'softener', 'site', 'firm', 'supply', 'customer'] as const) {
+    for (const subjectKind of ['machine', 'softener', 'site', 'firm', 'supply', 'customer', 'instrument'] as const) {
       fc.assert(
         fc.property(anEntry(subjectKind), (entry) => {
           const parsed = parseEntry(entry)
