@@ -1,10 +1,10 @@
+import { filledIn, type Kept, type RecordKind } from '../core/firm/records.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import { addAccount } from '../records/accounts.ts'
-import { type Db, withFirm } from '../records/database.ts'
-import { addFirm, addTechnician } from '../records/firms.ts'
-import { addMachine, addSoftener } from '../records/machines.ts'
-import { addCustomer, addSite, addSupply } from '../records/places.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { addFirm } from '../records/firms.ts'
+import { insertKept } from '../records/kept.ts'
 import { hashPassword } from '../services/sign-in.ts'
 import { writeEntries } from '../services/write-entries.ts'
 import { historyDays, monthOf } from './calendar.ts'
@@ -13,6 +13,11 @@ import { demoSignIn } from './sign-in.ts'
 import { siteHistory } from './site-history.ts'
 import { asEntries } from './visit.ts'
 import { demoSites, makers, zoneWater } from './world.ts'
+
+const adding =
+  (trx: Trx, firmId: string) =>
+  <K extends RecordKind>(kind: K, id: string, record: Partial<Kept<K>>) =>
+    insertKept(trx, firmId, kind, id, filledIn(kind, record))
 
 const timeZone = 'Europe/London'
 const seed = 'harrowmere-1'
@@ -41,21 +46,12 @@ export async function seedDemo(
   >
 
   await withFirm(db, firmId, async (trx) => {
-    await addFirm(trx, { id: firmId, name: 'Quillgate & Daughter', demo: true })
-    await addTechnician(trx, firmId, {
-      id: people.ines,
-      name: 'Ines Quillgate',
-      initials: 'IQ',
-      role: 'owner',
-    })
-    await addTechnician(trx, firmId, {
-      id: people.odile,
-      name: 'Odile Quillgate',
-      initials: 'OQ',
-      role: 'technician',
-    })
+    await addFirm(trx, { id: firmId, name: 'Quillgate & Daughter', demo: true, timeZone })
+    const add = adding(trx, firmId)
+    await add('technician', people.ines, { name: 'Ines Quillgate', initials: 'IQ', role: 'owner' })
+    await add('technician', people.odile, { name: 'Odile Quillgate', initials: 'OQ', role: 'technician' })
     for (const [area, zone] of Object.entries(zoneWater))
-      await addSupply(trx, firmId, { id: supplies[area as keyof typeof supplies], name: zone.name })
+      await add('supply', supplies[area as keyof typeof supplies], { name: zone.name })
   })
   const passwordHash = await hashPassword(demoSignIn.password)
   await addAccount(db, { email: demoSignIn.email, firmId, technicianId: people.ines, passwordHash })
@@ -68,10 +64,10 @@ export async function seedDemo(
     const softenerId = site.softener ? id() : null
     const machineIds = site.machines.map(id)
     await withFirm(db, firmId, async (trx) => {
-      await addCustomer(trx, firmId, { id: customerId, name: site.customer })
+      const add = adding(trx, firmId)
+      await add('customer', customerId, { name: site.customer })
       const { name, area, accessNote } = site
-      await addSite(trx, firmId, {
-        id: siteId,
+      await add('site', siteId, {
         customerId,
         supplyId: supplies[area],
         technicianId: people[site.technician],
@@ -80,14 +76,13 @@ export async function seedDemo(
         timeZone,
         accessNote,
       })
-      if (softenerId) await addSoftener(trx, firmId, { id: softenerId, siteId, name: site.softener!.name })
+      if (softenerId) await add('softener', softenerId, { siteId, name: site.softener!.name })
       for (const [i, machine] of site.machines.entries()) {
         const make = makers[machine.kind][i === 0 || d.chance(0.5) ? 0 : 1]!
         const serial = `${make.prefix}-${String(d.whole(100, 899) * 10 + i).padStart(4, '0')}`
-        await addMachine(trx, firmId, {
-          id: machineIds[i]!,
+        await add('machine', machineIds[i]!, {
           siteId,
-          softenerId: machine.softened ? softenerId : null,
+          ...(machine.softened && softenerId && { softenerId }),
           name: machine.name,
           maker: make.maker,
           model: make.model,

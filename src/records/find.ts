@@ -1,13 +1,13 @@
 import type { MachineRow } from '../views/machine-page.ts'
 import type { Trx } from './database.ts'
-import { words } from './round.ts'
+import { likeWord, words } from './round.ts'
 
 export type MachineCursor = [siteName: string, machineName: string, id: string]
 
 /** Machines by place and name, with what is due next; every word must be found somewhere. */
 export async function machineRows(
   trx: Trx,
-  filter: { text?: string; siteId?: string; kind?: string },
+  filter: { text?: string; siteId?: string; kind?: string; retired?: boolean },
   after: MachineCursor | null,
   limit: number,
 ): Promise<MachineRow[]> {
@@ -26,6 +26,7 @@ export async function machineRows(
       's.area',
       's.technician_id',
       'su.stale',
+      'su.stage',
       trx.raw(`su.summary -> 'counter' as counter`),
       trx.raw(
         `(select min(st.due_p50) from standing st where st.firm_id = m.firm_id and st.subject_id = m.id) as next_due`,
@@ -34,11 +35,11 @@ export async function machineRows(
     .orderBy(['s.name', 'm.name', 'm.id'])
     .limit(limit)
   for (const word of words(filter.text)) {
-    const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
-    query.whereRaw(`concat_ws(' ', s.name, s.area, m.name, m.maker, m.model, m.serial) ilike ?`, [like])
+    query.whereRaw(`m.words || ' ' || s.words like ?`, [likeWord(word)])
   }
   if (filter.siteId) query.where('m.site_id', filter.siteId)
   if (filter.kind) query.where('m.kind', filter.kind)
+  if (!filter.retired) query.whereNot('su.stage', 'retired')
   if (after) query.whereRaw('(s.name, m.name, m.id) > (?, ?, ?::uuid)', after)
   const rows = await query
   return rows.map((row) => ({
@@ -55,11 +56,13 @@ export async function machineRows(
     counter: row.counter ?? null,
     nextDue: row.next_due ?? null,
     stale: row.stale,
+    stage: row.stage,
   }))
 }
 
+/** Machines in the firm's care: those retired are history. */
 export async function countMachines(trx: Trx): Promise<number> {
-  const row = await trx('machine').count({ n: '*' }).first()
+  const row = await trx('subject').where({ kind: 'machine' }).whereNot('stage', 'retired').count({ n: '*' }).first()
   return Number(row?.n ?? 0)
 }
 
@@ -67,7 +70,8 @@ export async function countMachines(trx: Trx): Promise<number> {
 export async function countStaleReadings(trx: Trx, before: string): Promise<number> {
   const row = await trx('subject')
     .where({ kind: 'machine' })
-    .whereRaw(`coalesce(summary -> 'counter' ->> 'on', '') < ?`, [before])
+    .whereNot('stage', 'retired')
+    .where('reading_on', '<', before)
     .count({ n: '*' })
     .first()
   return Number(row?.n ?? 0)

@@ -1,3 +1,4 @@
+import { type Preferences, usualPreferences } from '../core/firm/preferences.ts'
 import type { Trx } from './database.ts'
 
 export interface Technician {
@@ -5,6 +6,8 @@ export interface Technician {
   name: string
   initials: string
   role: 'owner' | 'technician'
+  /** The day they left; they sign in no more, and what they wrote stays theirs. */
+  leftOn?: string
 }
 
 export interface Firm {
@@ -12,25 +15,64 @@ export interface Firm {
   name: string
   demo: boolean
   seq: number
+  timeZone: string
+  preferences: Preferences
 }
 
-export async function addFirm(trx: Trx, firm: { id: string; name: string; demo: boolean }): Promise<void> {
-  await trx('firm').insert(firm)
+export async function addFirm(
+  trx: Trx,
+  firm: { id: string; name: string; demo: boolean; timeZone?: string; preferences?: Preferences },
+): Promise<void> {
+  const { preferences: chosen = usualPreferences } = firm
+  await trx('firm').insert({
+    id: firm.id,
+    name: firm.name,
+    demo: firm.demo,
+    time_zone: firm.timeZone ?? 'UTC',
+    hardness_unit: chosen.hardnessUnit,
+    volume_unit: chosen.volumeUnit,
+    temperature_unit: chosen.temperatureUnit,
+    pressure_unit: chosen.pressureUnit,
+    currency: chosen.currency,
+    date_form: chosen.dateForm,
+    week_start: chosen.weekStart,
+  })
   await trx('subject').insert({ firm_id: firm.id, id: firm.id, kind: 'firm' })
 }
 
 /** The firm this transaction belongs to; null when it is gone. */
 export async function theFirm(trx: Trx): Promise<Firm | null> {
   const row = await trx('firm').first()
-  return row ? { id: row.id, name: row.name, demo: row.demo, seq: row.seq } : null
-}
-
-export async function addTechnician(trx: Trx, firmId: string, technician: Technician): Promise<void> {
-  const { id, name, initials, role } = technician
-  await trx('technician').insert({ firm_id: firmId, id, name, initials, role })
+  if (!row) return null
+  return {
+    id: row.id,
+    name: row.name,
+    demo: row.demo,
+    seq: row.seq,
+    timeZone: row.time_zone,
+    preferences: {
+      hardnessUnit: row.hardness_unit,
+      volumeUnit: row.volume_unit,
+      temperatureUnit: row.temperature_unit,
+      pressureUnit: row.pressure_unit,
+      currency: row.currency,
+      dateForm: row.date_form,
+      weekStart: row.week_start,
+    },
+  }
 }
 
 export async function technicians(trx: Trx): Promise<Technician[]> {
   const rows = await trx('technician').orderBy('name')
-  return rows.map(({ id, name, initials, role }) => ({ id, name, initials, role }))
+  return rows.map(({ id, name, initials, role, left_on: leftOn }) => ({
+    id,
+    name,
+    initials,
+    role,
+    ...(leftOn && { leftOn }),
+  }))
+}
+
+export async function technicianById(trx: Trx, id: string): Promise<Technician | null> {
+  return (await technicians(trx)).find((person) => person.id === id) ?? null
 }

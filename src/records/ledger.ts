@@ -4,7 +4,7 @@ import type { Trx } from './database.ts'
 /** Everything the ledger holds about some subjects, in any order. */
 export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<RecordedEntry[]> {
   if (subjectIds.length === 0) return []
-  const rows = await trx('entry').whereIn('subject_id', subjectIds)
+  const rows = await trx('entry').whereRaw('subject_id = any(?)', [subjectIds])
   return rows.map(toEntry)
 }
 
@@ -39,16 +39,18 @@ export async function appendEntries(trx: Trx, firmId: string, entries: Omit<Reco
     recorded_by: entry.recordedBy,
     body: entry.body,
     supersedes: entry.supersedes ?? null,
+    origin: entry.origin ?? null,
   }))
   await trx.raw(
     `with taken as (update firm set seq = seq + :count where id = :firmId returning seq)
      insert into entry (firm_id, id, seq, subject_kind, subject_id, visit_id, kind, happened_at, happened_on,
-                        recorded_at, recorded_by, body, supersedes)
+                        recorded_at, recorded_by, body, supersedes, origin)
      select :firmId, r.id, taken.seq - :count + 1 + r.n, r.subject_kind, r.subject_id, r.visit_id, r.kind,
-            r.happened_at, r.happened_on, r.recorded_at, r.recorded_by, r.body, r.supersedes
+            r.happened_at, r.happened_on, r.recorded_at, r.recorded_by, r.body, r.supersedes,
+            r.origin
      from taken, json_to_recordset(:rows::json) as r(n int, id uuid, subject_kind text, subject_id uuid,
        visit_id uuid, kind text, happened_at timestamptz, happened_on date, recorded_at timestamptz,
-       recorded_by uuid, body json, supersedes uuid)`,
+       recorded_by uuid, body json, supersedes uuid, origin text)`,
     { firmId, count: rows.length, rows: JSON.stringify(rows) },
   )
 }
@@ -67,4 +69,5 @@ const toEntry = (row: any): RecordedEntry => ({
   recordedBy: row.recorded_by,
   body: row.body,
   ...(row.supersedes && { supersedes: row.supersedes }),
+  ...(row.origin && { origin: row.origin }),
 })

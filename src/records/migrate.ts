@@ -1,9 +1,13 @@
 import type { Knex } from 'knex'
 import type { Db } from './database.ts'
 import * as first from './migrations/0001-first.ts'
+import * as ownData from './migrations/0002-own-data.ts'
 
 /** Migrations in order; a name once released is never changed. */
-const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [{ name: '0001-first', up: first.up }]
+const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
+  { name: '0001-first', up: first.up },
+  { name: '0002-own-data', up: ownData.up },
+]
 
 /**
  * Brings a database up to date, as its owner. Two that start at once wait for each other: Knex holds a

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { instanceName, kinds } from '../core/kinds/index.ts'
 import type { Trx } from './database.ts'
 
 export interface RoundFilter {
@@ -26,7 +27,16 @@ export async function roundRows(
   after: RoundCursor | null,
   limit: number,
 ): Promise<Row[]> {
-  const query = joined(trx, filter)
+  const query = narrowed(trx, filter, await wordMatches(trx, filter.text))
+    .join('subject as su', (on) => on.on('su.firm_id', 'st.firm_id').andOn('su.id', 'st.subject_id'))
+    .join('site as s', (on) => on.on('s.firm_id', 'st.firm_id').andOn('s.id', 'st.site_id'))
+    .leftJoin('softener as f', (on) => on.on('f.firm_id', 'st.firm_id').andOn('f.id', 'st.subject_id'))
+    .joinRaw(
+      `left join lateral (
+         select m.* from machine m where m.firm_id = st.firm_id
+           and (m.id = st.subject_id or (f.id is not null and m.softener_id = f.id)) order by m.id limit 1
+       ) m on true`,
+    )
     .select(
       'st.subject_id',
       'st.key',
@@ -35,7 +45,7 @@ export async function roundRows(
       'st.due_p90',
       'su.kind as subject_kind',
       'su.stale',
-      trx.raw(`su.summary -> 'counter' ->> 'on' as reading_on`),
+      trx.raw(`nullif(su.reading_on, '-infinity') as reading_on`),
       'm.id as machine_id',
       'm.name as machine_name',
       'm.maker',
@@ -55,44 +65,98 @@ export async function roundRows(
   return query
 }
 
-/** How many standings match, and how many of them are over on a day. */
+/** Nobody reads on: a count stops here, and says "and more". */
+export const mostCounted = 10_000
+
+/** How many standings match, and how many of them are over on a day; each at most one more than is counted. */
 export async function countRound(
   trx: Trx,
   filter: RoundFilter,
   today: string,
 ): Promise<{ matching: number; overdue: number }> {
-  const row = await joined(trx, filter)
-    .count({ matching: '*' })
-    .select(trx.raw('count(*) filter (where st.due_p50 < ?) as overdue', [today]))
-    .first()
+  const matches = await wordMatches(trx, filter.text)
+  const upTo = async (narrow: (query: Knex.QueryBuilder) => unknown) => {
+    const some = narrowed(trx, filter, matches)
+      .select(trx.raw('1'))
+      .limit(mostCounted + 1)
+    narrow(some)
+    const row = await trx.count({ n: '*' }).from(some.as('some')).first()
+    return Number((row as { n?: number } | undefined)?.n ?? 0)
+  }
   return {
-    matching: Number(row?.matching ?? 0),
-    overdue: Number((row as { overdue?: string })?.overdue ?? 0),
+    matching: await upTo(() => undefined),
+    overdue: await upTo((query) => query.where('st.due_p50', '<', today)),
   }
 }
 
-function joined(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {
-  const query = trx('standing as st')
-    .join('subject as su', (on) => on.on('su.firm_id', 'st.firm_id').andOn('su.id', 'st.subject_id'))
-    .join('site as s', (on) => on.on('s.firm_id', 'st.firm_id').andOn('s.id', 'st.site_id'))
-    .leftJoin('softener as f', (on) => on.on('f.firm_id', 'st.firm_id').andOn('f.id', 'st.subject_id'))
-    .joinRaw(
-      `left join lateral (
-         select m.* from machine m where m.firm_id = st.firm_id
-           and (m.id = st.subject_id or (f.id is not null and m.softener_id = f.id)) order by m.id limit 1
-       ) m on true`,
+/** What one word of a search means: these machines and softeners at these places, or these tasks. */
+type WordMatch = { keys: string[] } & ({ subjectIds: string[] } | { like: string })
+
+/** A word that names more machines than this is looked for row by row: it is found soon enough. */
+const fewSubjects = 500
+
+async function wordMatches(trx: Trx, text: string | undefined): Promise<WordMatch[]> {
+  const matches: WordMatch[] = []
+  for (const word of words(text)) {
+    const like = likeWord(word)
+    const { rows } = await trx.raw(
+      `(select m.id from machine m join site s on s.firm_id = m.firm_id and s.id = m.site_id
+          where m.words || ' ' || s.words like :like limit :most)
+       union all
+       (select f.id from softener f join site s on s.firm_id = f.firm_id and s.id = f.site_id
+          where lower(f.name) || ' ' || s.words like :like limit :most)`,
+      { like, most: fewSubjects + 1 },
     )
-    .whereNotNull('st.due_p50')
+    const keys = [...new Set(keyNames.filter(({ name }) => name.includes(word.toLowerCase())).map(({ key }) => key))]
+    matches.push(
+      rows.length <= fewSubjects ? { subjectIds: rows.map((row: { id: string }) => row.id), keys } : { like, keys },
+    )
+  }
+  return matches
+}
+
+/** Every key a standing can have, by what it is called; those of softeners and descaling stand in no kind. */
+const keyNames: { key: string; name: string }[] = [
+  ...kinds.flatMap((kind) =>
+    kind.duties.flatMap(({ id, name, each }) =>
+      each
+        ? [1, 2, 3, 4].map((n) => ({ key: `${id}@${n}`, name: `${name} ${instanceName(each, n)}`.toLowerCase() }))
+        : [{ key: id, name: name.toLowerCase() }],
+    ),
+  ),
+  { key: 'descale', name: 'descale' },
+  { key: 'regenerate', name: 'regenerate softener' },
+  { key: 'change-cartridge', name: 'change cartridge' },
+  { key: 'outlet-test', name: 'test hardness after softener' },
+  { key: 'restart', name: 'flush empty sanitise refill after standing' },
+]
+
+function narrowed(trx: Trx, filter: RoundFilter, matches: WordMatch[]): Knex.QueryBuilder {
+  const query = trx('standing as st').whereNotNull('st.due_p50')
   if (filter.until) query.where('st.due_p50', '<=', filter.until)
-  if (filter.siteId) query.where('s.id', filter.siteId)
-  if (filter.technicianId) query.where('s.technician_id', filter.technicianId)
-  if (filter.kind) query.where('m.kind', filter.kind)
-  for (const word of words(filter.text)) {
-    const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+  if (filter.siteId) query.where('st.site_id', filter.siteId)
+  if (filter.technicianId)
     query.whereRaw(
-      `concat_ws(' ', s.name, s.area, m.name, m.maker, m.model, m.serial, f.name, st.detail ->> 'name', st.detail ->> 'instance') ilike ?`,
-      [like],
+      `exists (select from site t where t.firm_id = st.firm_id and t.id = st.site_id and t.technician_id = ?)`,
+      [filter.technicianId],
     )
+  if (filter.kind)
+    query.whereRaw(
+      `exists (select from machine k where k.firm_id = st.firm_id and k.kind = ?
+         and (k.id = st.subject_id or k.softener_id = st.subject_id))`,
+      [filter.kind],
+    )
+  for (const match of matches) {
+    query.where((any) => {
+      any.whereRaw('st.key = any(?)', [match.keys])
+      if ('subjectIds' in match) any.orWhereRaw('st.subject_id = any(?::uuid[])', [match.subjectIds])
+      else
+        any.orWhereRaw(
+          `exists (select from site w left join machine x on x.firm_id = w.firm_id and x.id = st.subject_id
+             where w.firm_id = st.firm_id and w.id = st.site_id and coalesce(x.words, '') || ' ' || w.words like ?)`,
+          [match.like],
+        )
+    })
   }
   return query
 }
@@ -100,3 +164,6 @@ function joined(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {
 /** At most six words are looked for; more is a paste, not a search. What no database keeps is left out. */
 export const words = (text: string | undefined): string[] =>
   (text ?? '').replaceAll('\0', ' ').split(/\s+/).filter(Boolean).slice(0, 6)
+
+/** A word anywhere in a text kept in small letters. */
+export const likeWord = (word: string): string => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`

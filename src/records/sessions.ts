@@ -5,10 +5,19 @@ export interface Session {
   technicianId: string
 }
 
+/** A session as it is listed: who, on what, since when. */
+export interface ListedSession {
+  id: string
+  technicianId: string
+  device: string
+  createdAt: string
+  seenAt: string
+}
+
 export async function addSession(
   db: Db,
   tokenHash: Buffer,
-  session: Session,
+  session: Session & { device: string },
   now: Date,
   expiresAt: Date,
 ): Promise<void> {
@@ -16,20 +25,54 @@ export async function addSession(
     token_hash: tokenHash,
     firm_id: session.firmId,
     technician_id: session.technicianId,
+    device: session.device,
     created_at: now,
     seen_at: now,
     expires_at: expiresAt,
   })
 }
 
+/** A minute is precise enough to say when someone was last here. */
+const seenEveryMs = 60_000
+
 /** The session a token opens; null when it is unknown or over. */
-export async function sessionByToken(db: Db, tokenHash: Buffer, now: Date): Promise<Session | null> {
+export async function sessionByToken(db: Db, tokenHash: Buffer, now: Date): Promise<(Session & { id: string }) | null> {
   const row = await db('session').where({ token_hash: tokenHash }).where('expires_at', '>', now).first()
-  return row ? { firmId: row.firm_id, technicianId: row.technician_id } : null
+  if (!row) return null
+  if (now.getTime() - row.seen_at.getTime() > seenEveryMs)
+    await db('session').where({ token_hash: tokenHash }).update({ seen_at: now })
+  return { id: row.id, firmId: row.firm_id, technicianId: row.technician_id }
 }
 
 export async function endSession(db: Db, tokenHash: Buffer): Promise<void> {
   await db('session').where({ token_hash: tokenHash }).delete()
+}
+
+/** Sessions of a firm that are still open, the latest first. */
+export async function openSessions(db: Db, firmId: string, now: Date): Promise<ListedSession[]> {
+  const rows = await db('session').where({ firm_id: firmId }).where('expires_at', '>', now).orderBy('seen_at', 'desc')
+  return rows.map((row) => ({
+    id: row.id,
+    technicianId: row.technician_id,
+    device: row.device,
+    createdAt: row.created_at.toISOString(),
+    seenAt: row.seen_at.toISOString(),
+  }))
+}
+
+/** Ends sessions of a firm. @returns how many there were */
+export async function endSessions(
+  db: Db,
+  firmId: string,
+  which: { id: string } | { technicianId: string; except?: string },
+): Promise<number> {
+  const query = db('session').where({ firm_id: firmId })
+  if ('id' in which) query.where({ id: which.id })
+  else {
+    query.where({ technician_id: which.technicianId })
+    if (which.except) query.whereNot({ id: which.except })
+  }
+  return query.delete()
 }
 
 export async function dropExpiredSessions(db: Db, now: Date): Promise<void> {

@@ -5,40 +5,57 @@ import type { Reckoned } from './subjects.ts'
 /** What a board needs of a reckoning besides its standings. */
 export type Summary = Omit<Reckoning, 'standings'>
 
-/** Replaces a subject's standings by a new reckoning's; an empty one when it cannot be reckoned. */
-export async function storeReckoning(
+/**
+ * Replaces the standings of some machines and softeners by what was just reckoned, in three statements
+ * whatever their number. Nothing is kept of one that cannot be reckoned.
+ */
+export async function storeReckonings(
   trx: Trx,
   firmId: string,
-  subject: Reckoned,
-  reckoning: Reckoning | null,
+  reckoned: { subject: Reckoned; reckoning: Reckoning | null }[],
 ): Promise<void> {
-  const standings = reckoning?.standings ?? []
-  await trx('standing')
-    .where({ subject_id: subject.id })
-    .whereNotIn(
-      'key',
-      standings.map((standing) => standing.key),
-    )
-    .delete()
-  if (standings.length > 0) {
-    await trx('standing')
-      .insert(
-        standings.map((standing) => ({
-          firm_id: firmId,
-          subject_id: subject.id,
-          key: standing.key,
-          site_id: subject.siteId,
-          due_p10: standing.due?.p10 ?? null,
-          due_p50: standing.due?.p50 ?? null,
-          due_p90: standing.due?.p90 ?? null,
-          detail: JSON.stringify(standing),
-        })),
-      )
-      .onConflict(['firm_id', 'subject_id', 'key'])
-      .merge()
-  }
-  const { standings: _, ...summary } = reckoning ?? { standings: [] }
-  await trx('subject')
-    .where({ id: subject.id })
-    .update({ stale: false, reckoning_version: reckoningVersion, summary: JSON.stringify(summary) })
+  if (reckoned.length === 0) return
+  const standings = reckoned.flatMap(({ subject, reckoning }) =>
+    (reckoning?.standings ?? []).map((standing) => ({
+      subject_id: subject.id,
+      key: standing.key,
+      site_id: subject.siteId,
+      due_p10: standing.due?.p10 ?? null,
+      due_p50: standing.due?.p50 ?? null,
+      due_p90: standing.due?.p90 ?? null,
+      detail: standing,
+    })),
+  )
+  const subjects = reckoned.map(({ subject, reckoning }) => {
+    const { standings: _, ...summary } = reckoning ?? { standings: [] }
+    return {
+      id: subject.id,
+      summary,
+      stage: reckoning?.stage ?? 'working',
+      reading_on: reckoning?.counter?.on ?? '-infinity',
+    }
+  })
+  const rows = JSON.stringify(standings)
+  await trx.raw(
+    `delete from standing st where st.subject_id = any(:ids) and not exists (
+       select from json_to_recordset(:rows::json) as r(subject_id uuid, key text)
+       where r.subject_id = st.subject_id and r.key = st.key)`,
+    { ids: reckoned.map(({ subject }) => subject.id), rows },
+  )
+  await trx.raw(
+    `insert into standing (firm_id, subject_id, key, site_id, due_p10, due_p50, due_p90, detail)
+     select :firmId, r.subject_id, r.key, r.site_id, r.due_p10, r.due_p50, r.due_p90, r.detail
+     from json_to_recordset(:rows::json) as r(subject_id uuid, key text, site_id uuid,
+       due_p10 date, due_p50 date, due_p90 date, detail json)
+     on conflict (firm_id, subject_id, key) do update set site_id = excluded.site_id,
+       due_p10 = excluded.due_p10, due_p50 = excluded.due_p50, due_p90 = excluded.due_p90, detail = excluded.detail`,
+    { firmId, rows },
+  )
+  await trx.raw(
+    `update subject su set stale = false, reckoning_version = :version, summary = r.summary, stage = r.stage,
+       reading_on = r.reading_on
+     from json_to_recordset(:subjects::json) as r(id uuid, summary json, stage text, reading_on date)
+     where su.id = r.id`,
+    { version: reckoningVersion, subjects: JSON.stringify(subjects) },
+  )
 }

@@ -13,7 +13,7 @@ export interface Reckoned {
   id: string
   siteId: string
   customerId: string
-  supplyId: string
+  supplyId: string | null
   softenerId: string | null
 }
 
@@ -31,7 +31,8 @@ export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]
   switch (subject.kind) {
     case 'machine': {
       const machines = await machineRows(trx, (query) => query.where('m.id', subject.id))
-      const softeners = machines.flatMap((machine) => machine.softenerId ?? [])
+      const left = await softenersLeft(trx, subject.id)
+      const softeners = [...machines.flatMap((machine) => machine.softenerId ?? []), ...left]
       return [...machines, ...(await softenerRows(trx, (query) => query.whereIn('f.id', softeners)))]
     }
     case 'softener':
@@ -53,33 +54,85 @@ export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]
   }
 }
 
-/** Machines behind a softener, with the ids their reckoning reads. */
-export const fedBy = (trx: Trx, softenerIds: string[]): Promise<Reckoned[]> =>
-  machineRows(trx, (query) => query.whereIn('m.softener_id', softenerIds))
+/** The given machines and softeners, with the ids their reckoning reads. */
+export async function reckonedByIds(trx: Trx, subjects: Subject[]): Promise<Reckoned[]> {
+  const idsOf = (kind: SubjectKind) => subjects.filter((subject) => subject.kind === kind).map(({ id }) => id)
+  return [
+    ...(await machineRows(trx, (query) => query.whereIn('m.id', idsOf('machine')))),
+    ...(await softenerRows(trx, (query) => query.whereIn('f.id', idsOf('softener')))),
+  ]
+}
+
+/** A machine that is, or once was, behind a softener. */
+export interface FedMachine extends Reckoned {
+  /** The softener it is meant for here: its own, or one it left. */
+  behind: string
+}
+
+/** Machines behind softeners now, and those that left one: what they drew before counts on. */
+export async function fedBy(trx: Trx, softenerIds: string[]): Promise<FedMachine[]> {
+  const now = await machineRows(trx, (query) => query.whereIn('m.softener_id', softenerIds))
+  const left = await trx('entry')
+    .where({ kind: 'moved' })
+    .whereRaw(`body ->> 'fromSoftenerId' = any(?)`, [softenerIds])
+    .distinct('subject_id', trx.raw(`body ->> 'fromSoftenerId' as softener_id`))
+  const behindNow = new Set(now.map((machine) => `${machine.id} ${machine.softenerId}`))
+  const gone = left.filter((row) => !behindNow.has(`${row.subject_id} ${row.softener_id}`))
+  const machines = await machineRows(trx, (query) =>
+    query.whereIn(
+      'm.id',
+      gone.map((row) => row.subject_id),
+    ),
+  )
+  return [
+    ...now.map((machine) => ({ ...machine, behind: machine.softenerId! })),
+    ...gone.flatMap((row) =>
+      machines
+        .filter((machine) => machine.id === row.subject_id)
+        .map((machine) => ({ ...machine, behind: row.softener_id as string })),
+    ),
+  ]
+}
+
+async function softenersLeft(trx: Trx, machineId: string): Promise<string[]> {
+  const rows = await trx('entry')
+    .where({ kind: 'moved', subject_id: machineId })
+    .whereRaw(`body ->> 'fromSoftenerId' is not null`)
+    .select(trx.raw(`body ->> 'fromSoftenerId' as softener_id`))
+  return rows.map((row) => row.softener_id)
+}
 
 /** Machines and softeners that wait to be reckoned: marked stale, or reckoned by an older version. */
 export async function toReckon(trx: Trx, limit: number): Promise<Subject[]> {
-  const rows = await trx('subject')
-    .whereIn('kind', ['machine', 'softener'])
-    .where((query) => query.where({ stale: true }).orWhere('reckoning_version', '<', reckoningVersion))
-    .orderBy('id')
-    .limit(limit)
-    .forUpdate()
-    .skipLocked()
+  const waiting = (narrow: Narrow) => {
+    const query = trx('subject').whereIn('kind', ['machine', 'softener']).limit(limit).forUpdate().skipLocked()
+    narrow(query)
+    return query
+  }
+  const stale = await waiting((query) => query.where({ stale: true }).orderBy('id'))
+  // Only when nothing is stale: two indexes answer faster than one condition with an "or".
+  const rows =
+    stale.length > 0 ? stale : await waiting((query) => query.where('reckoning_version', '<', reckoningVersion))
   return rows.map((row) => ({ id: row.id, kind: row.kind }))
 }
 
 export async function markStale(trx: Trx, ids: string[]): Promise<void> {
-  await trx('subject').whereIn('id', ids).update({ stale: true })
+  for (let i = 0; i < ids.length; i += 5000) {
+    await trx('subject')
+      .whereIn('id', ids.slice(i, i + 5000))
+      .update({ stale: true })
+  }
 }
 
+/** How many machines and softeners wait to be reckoned. */
 export async function countStale(trx: Trx): Promise<number> {
-  const row = await trx('subject')
-    .whereIn('kind', ['machine', 'softener'])
-    .where((query) => query.where({ stale: true }).orWhere('reckoning_version', '<', reckoningVersion))
-    .count({ n: '*' })
-    .first()
-  return Number(row?.n ?? 0)
+  const { rows } = await trx.raw(
+    `select (select count(*) from subject where stale)
+          + (select count(*) from subject where kind in ('machine', 'softener') and not stale
+               and reckoning_version < ?) as n`,
+    [reckoningVersion],
+  )
+  return rows[0].n
 }
 
 type Narrow = (query: ReturnType<Trx>) => unknown
@@ -114,6 +167,6 @@ const toReckoned = (kind: Reckoned['kind'], row: Record<string, string | null>):
   id: row.id!,
   siteId: row.site_id!,
   customerId: row.customer_id!,
-  supplyId: row.supply_id!,
+  supplyId: row.supply_id ?? null,
   softenerId: row.softener_id ?? null,
 })

@@ -9,8 +9,8 @@ import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core
 import { effective } from '../core/standing/histories.ts'
 import { siteOpening } from '../core/standing/site-opening.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
-import { type Machine, machinesBySerial } from '../records/machines.ts'
-import { siteById } from '../records/places.ts'
+import { keptById } from '../records/kept.ts'
+import { type MachineBySerial, machinesBySerial } from '../records/machines.ts'
 import { reckonedBy } from '../records/subjects.ts'
 import type { FileRow, JudgedRow } from '../views/readings-file.ts'
 import { localDayIn } from './clock.ts'
@@ -49,7 +49,7 @@ async function judge(trx: Trx, firmId: string, rows: FileRow[], form: DateForm, 
   return judged
 }
 
-function readRow(row: FileRow, machine: Machine | undefined, form: DateForm): JudgedRow {
+function readRow(row: FileRow, machine: MachineBySerial | undefined, form: DateForm): JudgedRow {
   if (!machine) {
     const reason = row.serial.trim()
       ? `no machine has the serial number "${row.serial.trim()}"`
@@ -64,12 +64,19 @@ function readRow(row: FileRow, machine: Machine | undefined, form: DateForm): Ju
   return { ...known, verdict: 'taken', happenedOn, count }
 }
 
-async function judgeMachine(trx: Trx, firmId: string, machine: Machine, judged: JudgedRow[], own: number[], now: Date) {
+async function judgeMachine(
+  trx: Trx,
+  firmId: string,
+  machine: MachineBySerial,
+  judged: JudgedRow[],
+  own: number[],
+  now: Date,
+) {
   const self = (await reckonedBy(trx, { id: machine.id, kind: 'machine' })).find(
     (subject) => subject.id === machine.id,
   )!
   const ledgers = ledgersOf(firmId, self, await ledgersById(trx, firmId, [self]))
-  const timeZone = (await siteById(trx, machine.siteId))?.timeZone ?? 'UTC'
+  const timeZone = (await keptById(trx, 'site', machine.siteId))?.timeZone ?? 'UTC'
   const today = localDayIn(timeZone, now)
   const existing = effectiveHistory(ledgers.machine ?? [])
     .entries.filter(isKind('reading'))

@@ -1,8 +1,8 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
-import { machineById, softenerById } from '../records/machines.ts'
-import { siteById, supplyById } from '../records/places.ts'
+import { allKept, keptById } from '../records/kept.ts'
+import { entriesOf } from '../records/ledger.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
 import type { MachineBundle } from '../views/machine-bundle.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
@@ -10,37 +10,51 @@ import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 /** Everything a field screen of one machine needs; null when it is not this firm's. */
 export async function machineBundle(db: Db, firmId: string, machineId: string): Promise<MachineBundle | null> {
   return withFirm(db, firmId, async (trx) => {
-    const machine = await machineById(trx, machineId)
+    const machine = await keptById(trx, 'machine', machineId)
     if (!machine) return null
-    const site = (await siteById(trx, machine.siteId))!
-    const supply = (await supplyById(trx, site.supplyId))!
-    const softener = machine.softenerId ? await softenerById(trx, machine.softenerId) : null
+    const site = (await keptById(trx, 'site', machine.siteId))!
+    const supply = site.supplyId ? await keptById(trx, 'supply', site.supplyId) : null
+    const softener = machine.softenerId ? await keptById(trx, 'softener', machine.softenerId) : null
     const self = (await reckonedBy(trx, { id: machineId, kind: 'machine' })).find(
       (subject) => subject.id === machineId,
     )!
     const beside = softener ? (await fedBy(trx, [softener.id])).filter((fed) => fed.id !== machineId) : []
     const byId = await ledgersById(trx, firmId, [self, ...beside])
     const subject = await trx('subject').where({ id: machineId }).first('stale')
-    const { id, name, maker, model, serial, kind, version } = machine
+    const instruments = await allKept(trx, 'instrument')
+    const calibrations = await entriesOf(
+      trx,
+      instruments.map(({ id }) => id),
+    )
     return {
       firmId,
-      machine: { id, name, maker, model, serial, kind, version },
+      machine,
       site: {
         id: site.id,
         name: site.name,
         area: site.area,
         timeZone: site.timeZone,
         accessNote: site.accessNote,
-        supplyName: supply.name,
+        ...(supply && { supplyName: supply.name }),
       },
       softener: softener && { id: softener.id, name: softener.name },
       ledgers: ledgersOf(firmId, self, byId) as Record<string, RecordedEntry[]>,
       fedBeside: beside.map((fed) => ledgersOf(firmId, fed, byId) as Record<string, RecordedEntry[]>),
-      technicians: (await technicians(trx)).map((person) => ({
-        id: person.id,
-        name: person.name,
-        initials: person.initials,
+      technicians: (await technicians(trx)).map(({ id, name, initials, leftOn }) => ({
+        id,
+        name,
+        initials,
+        ...(leftOn && { leftOn }),
       })),
+      instruments: instruments
+        .filter(({ retiredOn }) => !retiredOn)
+        .map(({ id, name, kind, serial }) => ({
+          id,
+          name,
+          kind,
+          serial,
+          calibrations: calibrations.filter((entry) => entry.subjectId === id),
+        })),
       seq: (await theFirm(trx))?.seq ?? 0,
       stale: subject?.stale ?? false,
     }

@@ -1,9 +1,9 @@
 import type { Db } from '../records/database.ts'
 import { retrying, withFirm } from '../records/database.ts'
-import { type Reckoned, reckonedBy, toReckon } from '../records/subjects.ts'
+import { reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
-const batch = 25
+const batch = 100
 
 /**
  * Reckons what is stale or was reckoned by an older version, a batch a transaction, until nothing is
@@ -17,11 +17,7 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
     const count = await retrying(() =>
       withFirm(db, firmId, async (trx) => {
         const waiting = await toReckon(trx, batch)
-        const subjects: Reckoned[] = []
-        for (const subject of waiting) {
-          subjects.push(...(await reckonedBy(trx, subject)).filter((reckoned) => reckoned.id === subject.id))
-        }
-        await reckonAndStore(trx, firmId, subjects, [])
+        await reckonAndStore(trx, firmId, await reckonedByIds(trx, waiting), [])
         return waiting.length
       }),
     )

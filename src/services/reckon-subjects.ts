@@ -1,11 +1,12 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
-import { reckonMachine } from '../core/standing/reckon-machine.ts'
+import { type ReckonOptions, reckonMachine } from '../core/standing/reckon-machine.ts'
 import { reckonSoftener } from '../core/standing/reckon-softener.ts'
+import type { Reckoning } from '../core/standing/standing.ts'
 import type { Trx } from '../records/database.ts'
 import { entriesOf } from '../records/ledger.ts'
-import { storeReckoning } from '../records/standings.ts'
-import { fedBy, type Reckoned } from '../records/subjects.ts'
+import { storeReckonings } from '../records/standings.ts'
+import { type FedMachine, fedBy, type Reckoned } from '../records/subjects.ts'
 
 type ById = Map<string, RecordedEntry[]>
 
@@ -23,18 +24,36 @@ export async function reckonAndStore(
   const softenerIds = subjects.filter((subject) => subject.kind === 'softener').map((subject) => subject.id)
   const fed = softenerIds.length > 0 ? await fedBy(trx, softenerIds) : []
   const byId = await ledgersById(trx, firmId, [...subjects, ...fed], pending)
-  for (const subject of subjects) {
-    const reckoning =
-      subject.kind === 'machine'
-        ? reckonMachine(ledgersOf(firmId, subject, byId))
-        : reckonSoftener(
-            ledgersOf(firmId, subject, byId),
-            fed
-              .filter((machine) => machine.softenerId === subject.id)
-              .map((machine) => ledgersOf(firmId, machine, byId)),
-          )
-    await storeReckoning(trx, firmId, subject, reckoning)
-  }
+  const reckoned = subjects.map((subject) => ({
+    subject,
+    reckoning: reckonSubject(firmId, subject, fed, byId, { showWorking: false }),
+  }))
+  await storeReckonings(trx, firmId, reckoned)
+}
+
+/** Reckons one machine or softener from ledgers already fetched. */
+function reckonSubject(
+  firmId: string,
+  subject: Reckoned,
+  fed: FedMachine[],
+  byId: ById,
+  options: ReckonOptions,
+): Reckoning | null {
+  const ledgers = ledgersOf(firmId, subject, byId)
+  if (subject.kind === 'machine') return reckonMachine(ledgers, options)
+  const behind = fed.filter((machine) => machine.behind === subject.id)
+  return reckonSoftener(
+    ledgers,
+    behind.map((machine) => ledgersOf(firmId, machine, byId)),
+    options,
+  )
+}
+
+/** One machine or softener with its whole arithmetic: the stored standings carry none. */
+export async function reckonShown(trx: Trx, firmId: string, subject: Reckoned): Promise<Reckoning | null> {
+  const fed = subject.kind === 'softener' ? await fedBy(trx, [subject.id]) : []
+  const byId = await ledgersById(trx, firmId, [subject, ...fed])
+  return reckonSubject(firmId, subject, fed, byId, { showWorking: true })
 }
 
 /** All entries the given subjects' reckonings read, by what they are about. */
@@ -46,7 +65,8 @@ export async function ledgersById(
 ): Promise<ById> {
   const ids = new Set([firmId])
   for (const subject of subjects) {
-    for (const id of [subject.id, subject.siteId, subject.customerId, subject.supplyId]) ids.add(id)
+    for (const id of [subject.id, subject.siteId, subject.customerId]) ids.add(id)
+    if (subject.supplyId) ids.add(subject.supplyId)
     if (subject.softenerId) ids.add(subject.softenerId)
   }
   const byId: ById = new Map()
@@ -66,7 +86,7 @@ export function ledgersOf(firmId: string, subject: Reckoned, byId: ById): Ledger
     ...(softenerId && { softener: byId.get(softenerId) ?? [] }),
     site: byId.get(subject.siteId) ?? [],
     customer: byId.get(subject.customerId) ?? [],
-    supply: byId.get(subject.supplyId) ?? [],
+    supply: (subject.supplyId && byId.get(subject.supplyId)) || [],
     firm: byId.get(firmId) ?? [],
   }
 }

@@ -1,13 +1,15 @@
 import { kinds } from '../core/kinds/index.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
-import { sites } from '../records/places.ts'
+import { keptById, keptByName } from '../records/kept.ts'
 import { countRound, type RoundCursor, type RoundFilter, roundRows } from '../records/round.ts'
-import { countStale } from '../records/subjects.ts'
-import type { RoundChoices, RoundPage } from '../views/round-page.ts'
+import { countStale, reckonedByIds } from '../records/subjects.ts'
+import type { RoundChoices, RoundCounts, RoundPage } from '../views/round-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
+import { reckonShown } from './reckon-subjects.ts'
 
 /** How far ahead the board looks. */
 export const horizons = { fortnight: 14, month: 31, quarter: 92, year: 366 } as const
@@ -39,8 +41,6 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
     )
     const page = rows.slice(0, pageSize)
     const last = page.at(-1)
-    const { matching, overdue } = await countRound(trx, filter, today)
-    const unfiltered = await countRound(trx, filter.until ? { until: filter.until } : {}, today)
     return {
       rows: page.map((row) => ({
         subjectId: row.subject_id,
@@ -53,40 +53,56 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
         siteName: row.site_name,
         area: row.area,
         technicianId: row.technician_id,
-        standing: withoutWorking(row.detail),
+        standing: row.detail,
         readingOn: row.reading_on,
         stale: row.stale,
       })),
       ...(rows.length > pageSize &&
         last && { next: writeCursor([last.due_p50, last.due_p90, last.subject_id, last.key]) }),
-      matching,
-      all: unfiltered.matching,
-      overdue,
-      machines: await countMachines(trx),
-      staleReadings: await countStaleReadings(trx, fromDay(toDay(today) - staleReadingDays)),
-      waiting: await countStale(trx),
+      ...(!cursor && { counts: await count(trx, filter, today) }),
     }
   })
 }
 
-export async function roundChoices(db: Db, firmId: string): Promise<RoundChoices> {
-  return withFirm(db, firmId, async (trx) => ({
-    sites: (await sites(trx)).map(({ id, name }) => ({ id, name })),
-    kinds: kinds.map(({ id, name }) => ({ id, name })),
-    technicians: (await technicians(trx)).map(({ id, name }) => ({ id, name })),
-  }))
+async function count(trx: Trx, filter: RoundFilter, today: string): Promise<RoundCounts> {
+  const { matching, overdue } = await countRound(trx, filter, today)
+  const { until, ...narrow } = filter
+  const isWhole = Object.values(narrow).every((value) => value === undefined)
+  return {
+    matching,
+    all: isWhole ? matching : (await countRound(trx, until ? { until } : {}, today)).matching,
+    overdue,
+    machines: await countMachines(trx),
+    staleReadings: await countStaleReadings(trx, fromDay(toDay(today) - staleReadingDays)),
+    waiting: await countStale(trx),
+  }
 }
 
-/** The working of one row, asked for when somebody looks at it. */
-export async function standingDetail(db: Db, firmId: string, subjectId: string, key: string) {
+/** More sites than this are found by typing, not in a list. */
+const mostSites = 300
+
+/** @param siteId - the site now chosen: it is in the list, however many there are */
+export async function roundChoices(db: Db, firmId: string, siteId?: string): Promise<RoundChoices> {
   return withFirm(db, firmId, async (trx) => {
-    const row = await trx('standing').where({ subject_id: subjectId, key }).first('detail')
-    return row?.detail ?? null
+    const sites = await keptByName(trx, 'site', { words: [], after: null, limit: mostSites })
+    const chosen = siteId && !sites.some(({ id }) => id === siteId) ? await keptById(trx, 'site', siteId) : null
+    return {
+      sites: (chosen ? [chosen, ...sites] : sites).map(({ id, name }) => ({ id, name })),
+      kinds: kinds.map(({ id, name }) => ({ id, name })),
+      technicians: (await technicians(trx)).filter(({ leftOn }) => !leftOn).map(({ id, name }) => ({ id, name })),
+    }
   })
 }
 
-// A board of a hundred rows does not carry a hundred workings.
-const withoutWorking = (detail: RoundPage['rows'][number]['standing']) => ({
-  ...detail,
-  working: { lines: [] },
-})
+/**
+ * One row with its working, reckoned from the ledger when somebody looks at it: the board stores none.
+ * The same history gives the same figures the board shows.
+ */
+export async function standingDetail(db: Db, firmId: string, subjectId: string, key: string): Promise<Standing | null> {
+  return withFirm(db, firmId, async (trx) => {
+    const kept = await trx('subject').where({ id: subjectId }).whereIn('kind', ['machine', 'softener']).first('kind')
+    const [subject] = kept ? await reckonedByIds(trx, [{ id: subjectId, kind: kept.kind }]) : []
+    const reckoning = subject ? await reckonShown(trx, firmId, subject) : null
+    return reckoning?.standings.find((standing) => standing.key === key) ?? null
+  })
+}

@@ -3,13 +3,14 @@ import { hash, verify } from '@node-rs/argon2'
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { accountByEmail } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
-import { type Firm, type Technician, technicians, theFirm } from '../records/firms.ts'
+import { type Firm, type Technician, technicianById, theFirm } from '../records/firms.ts'
 import { addSession, dropExpiredSessions, endSession, sessionByToken } from '../records/sessions.ts'
 
 /** Who is asking, for as long as their session lasts. */
 export interface SignedIn {
   firm: Firm
   technician: Technician
+  sessionId: string
 }
 
 export type SignInAnswer =
@@ -47,7 +48,12 @@ function limiter(db: Db) {
 }
 
 /** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
-export async function signIn(db: Db, email: string, password: string, address: string): Promise<SignInAnswer> {
+export async function signIn(
+  db: Db,
+  email: string,
+  password: string,
+  { address, device }: { address: string; device: string },
+): Promise<SignInAnswer> {
   const { byEmail, byAddress } = limiter(db)
   const key = email.trim().toLowerCase().slice(0, 200)
   try {
@@ -66,12 +72,25 @@ export async function signIn(db: Db, email: string, password: string, address: s
   const right = await verify(account?.passwordHash ?? (await decoy), password)
   if (!account || !right) return { ok: false, reason: 'wrong' }
   await byEmail.delete(key)
+  const who = { firmId: account.firmId, technicianId: account.technicianId }
+  // Who has left opens nothing any more, and is told no more than a stranger.
+  const person = await withFirm(db, who.firmId, (trx) => technicianById(trx, who.technicianId))
+  if (!person || person.leftOn) return { ok: false, reason: 'wrong' }
+  return { ok: true, ...(await openSession(db, who, device)) }
+}
+
+/** Opens a session for somebody who has just shown who they are. */
+export async function openSession(
+  db: Db,
+  who: { firmId: string; technicianId: string },
+  device: string,
+): Promise<{ token: string; expiresAt: Date }> {
   const token = randomBytes(32).toString('base64url')
   const now = new Date()
   const expiresAt = new Date(now.getTime() + sessionDays * 86_400_000)
   await dropExpiredSessions(db, now)
-  await addSession(db, digest(token), { firmId: account.firmId, technicianId: account.technicianId }, now, expiresAt)
-  return { ok: true, token, expiresAt }
+  await addSession(db, digest(token), { ...who, device: device.slice(0, 200) }, now, expiresAt)
+  return { token, expiresAt }
 }
 
 /** Who holds a token; null when nobody does. */
@@ -80,15 +99,15 @@ export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> 
   if (!session) return null
   return withFirm(db, session.firmId, async (trx) => {
     const firm = await theFirm(trx)
-    const technician = (await technicians(trx)).find((person) => person.id === session.technicianId)
-    return firm && technician ? { firm, technician } : null
+    const technician = await technicianById(trx, session.technicianId)
+    return firm && technician && !technician.leftOn ? { firm, technician, sessionId: session.id } : null
   })
 }
 
 export const signOut = (db: Db, token: string): Promise<void> => endSession(db, digest(token))
 
 // Only the digest is stored: a stolen table opens nothing.
-const digest = (token: string) => createHash('sha256').update(token).digest()
+export const digest = (token: string) => createHash('sha256').update(token).digest()
 
 /** Whether this address belongs to the demo firm: only then may its sign-in be shown. */
 export async function isDemo(db: Db, email: string): Promise<boolean> {

@@ -1,31 +1,28 @@
 import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
 import { parseEntry } from '../core/ledger/parse-entry.ts'
 import { sameEntry } from '../core/ledger/same-body.ts'
-import type { Issue } from '../core/parse/parse-strict.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { theFirm } from '../records/firms.ts'
 import { appendEntries, entriesById } from '../records/ledger.ts'
-import { siteById } from '../records/places.ts'
 import { lockSubjects, markStale, type Reckoned, reckonedBy, type Subject } from '../records/subjects.ts'
 import type { EntriesAnswer, EntryVerdict } from '../views/entry-verdict.ts'
-import { localDayIn } from './clock.ts'
+import { type Actor, duplicateIds, judgeEntry, taken, timeZones } from './judge-entry.ts'
+import { placeMoved } from './place-moved.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 import { writtenSince } from './written-since.ts'
-
-export interface Actor {
-  firmId: string
-  technicianId: string
-  role: 'owner' | 'technician'
-}
 
 export interface WriteOptions {
   now: Date
   /** When each entry was recorded; `now` unless history is being laid down. */
   recordedAt?: (entry: Entry) => string
+  /** Where entries came from that nobody here wrote: another firm's passport, a spreadsheet. */
+  origin?: string
   /** Write the whole batch in one transaction, whatever visits it holds. */
   asOne?: boolean
   /** The firm's cursor the writer last saw: if a named machine has newer entries, nothing is written. */
   unlessSince?: { seq: number; subjectIds: string[] }
+  /** Leave the reckoning to the worker, however few are moved: for imports. */
+  reckonLater?: boolean
 }
 
 /** A write that moves more than this marks them stale and leaves the reckoning to the worker. */
@@ -64,16 +61,22 @@ function byVisit(inputs: unknown[]): unknown[][] {
   return [...groups.values()]
 }
 
-async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: WriteOptions): Promise<EntriesAnswer> {
+/** Whether every entry of a batch is in the ledger now. */
+export const isWritten = (answer: EntriesAnswer): boolean =>
+  !answer.writtenSince && answer.verdicts.every(({ verdict }) => verdict === 'saved' || verdict === 'already')
+
+/** One batch, whole or not at all, in the caller's transaction: a refusal has written nothing. */
+export async function writeGroup(
+  trx: Trx,
+  actor: Actor,
+  inputs: unknown[],
+  options: WriteOptions,
+): Promise<EntriesAnswer> {
   const parsed = inputs.map((input) => parseEntry(input))
   const entries = parsed.flatMap((result) => (result.ok ? [result.value] : []))
   const about = new Map(entries.map((entry) => [entry.subjectId, entry.subjectKind]))
-  const moved = new Map<string, Reckoned>()
-  for (const [id, kind] of about) {
-    for (const subject of await reckonedBy(trx, { id, kind } as Subject)) moved.set(subject.id, subject)
-  }
-  const few = moved.size <= mostReckonedAtOnce
-  const locked = await lockSubjects(trx, [...about.keys(), ...(few ? moved.keys() : [])])
+  let moved = await movedBy(trx, about)
+  const locked = await lockSubjects(trx, [...about.keys(), ...(isFew(moved, options) ? moved.keys() : [])])
   const known = new Map(
     (
       await entriesById(
@@ -84,16 +87,22 @@ async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: Wr
   )
   const zones = await timeZones(trx, locked, moved)
 
-  const verdicts = parsed.map((result, i): EntryVerdict => {
+  const verdicts: EntryVerdict[] = []
+  for (const [i, result] of parsed.entries()) {
     const id = String((inputs[i] as { id?: unknown } | null)?.id ?? '')
-    if (!result.ok) return { id, verdict: 'refused', issues: result.issues }
+    if (!result.ok) {
+      verdicts.push({ id, verdict: 'refused', issues: result.issues })
+      continue
+    }
     const entry = result.value
     const there = known.get(entry.id)
-    if (there && sameEntry(there, entry)) return { id, verdict: 'already' }
-    if (there) return { id, verdict: 'conflict', issues: [taken(entry)] }
-    const issues = judge(entry, actor, locked, zones, options.now)
-    return issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' }
-  })
+    if (there && sameEntry(there, entry)) verdicts.push({ id, verdict: 'already' })
+    else if (there) verdicts.push({ id, verdict: 'conflict', issues: [taken(entry)] })
+    else {
+      const issues = await judgeEntry(trx, entry, actor, locked, zones, options.now)
+      verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
+    }
+  }
   const twice = duplicateIds(entries)
   for (const verdict of verdicts) {
     if (twice.has(verdict.id) && verdict.verdict === 'saved') {
@@ -124,84 +133,28 @@ async function writeGroup(trx: Trx, actor: Actor, inputs: unknown[], options: Wr
     ...entry,
     recordedAt: options.recordedAt?.(entry) ?? options.now.toISOString(),
     recordedBy: actor.technicianId,
+    ...(options.origin && { origin: options.origin }),
   }))
   const pending = recorded.map((entry): RecordedEntry => ({ ...entry, seq: 0 }))
-  if (few) await reckonAndStore(trx, actor.firmId, [...moved.values()], pending)
+  if (await placeMoved(trx, pending)) {
+    // What it left and what it came to are both reckoned anew.
+    moved = new Map([...moved, ...(await movedBy(trx, about))])
+    await lockSubjects(trx, [...moved.keys()])
+  }
+  if (isFew(moved, options)) await reckonAndStore(trx, actor.firmId, [...moved.values()], pending)
   else await markStale(trx, [...moved.keys()])
   await appendEntries(trx, actor.firmId, recorded)
   return { verdicts, seq: seq + recorded.length }
 }
 
-function judge(
-  entry: Entry,
-  actor: Actor,
-  locked: Map<string, Subject>,
-  zones: Map<string, string>,
-  now: Date,
-): Issue[] {
-  const subject = locked.get(entry.subjectId)
-  if (!subject || subject.kind !== entry.subjectKind) {
-    return [
-      {
-        path: 'subjectId',
-        code: 'unknown',
-        message: `is no ${entry.subjectKind} of this firm`,
-        value: entry.subjectId,
-      },
-    ]
-  }
-  // What moves every machine of the firm is the owner's to decide.
-  if (entry.kind === 'setting' && entry.subjectKind === 'firm' && actor.role !== 'owner') {
-    return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
-  }
-  // Without a site there is no zone: the day that is already somewhere counts as today.
-  const today = localDayIn(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)
-  const issues: Issue[] = []
-  if (entry.happenedOn > today) {
-    issues.push({
-      path: 'happenedOn',
-      code: 'future',
-      message: `is in the future: today is ${today} there`,
-      value: entry.happenedOn,
-    })
-  }
-  const minutesAhead = (Date.parse(entry.happenedAt) - now.getTime()) / 60_000
-  if (minutesAhead > 24 * 60) {
-    issues.push({
-      path: 'happenedAt',
-      code: 'future',
-      message: 'is more than a day ahead',
-      value: entry.happenedAt,
-    })
-  }
-  return issues
-}
+const isFew = (moved: Map<string, Reckoned>, options: WriteOptions) =>
+  moved.size <= mostReckonedAtOnce && !options.reckonLater
 
-const taken = (entry: Entry): Issue => ({
-  path: 'id',
-  code: 'taken',
-  message: 'is already the id of another entry',
-  value: entry.id,
-})
-
-function duplicateIds(entries: Entry[]): Set<string> {
-  const seen = new Set<string>()
-  return new Set(entries.map((entry) => entry.id).filter((id) => seen.has(id) || !seen.add(id)))
-}
-
-/** Time zone of each subject that has a site. */
-async function timeZones(
-  trx: Trx,
-  locked: Map<string, Subject>,
-  moved: Map<string, Reckoned>,
-): Promise<Map<string, string>> {
-  const zones = new Map<string, string>()
-  const ofSite = new Map<string, string>()
-  for (const { id, kind } of locked.values()) {
-    const siteId = kind === 'site' ? id : moved.get(id)?.siteId
-    if (!siteId) continue
-    if (!ofSite.has(siteId)) ofSite.set(siteId, (await siteById(trx, siteId))?.timeZone ?? 'UTC')
-    zones.set(id, ofSite.get(siteId)!)
+/** Everything whose reckoning reads what these entries are about. */
+async function movedBy(trx: Trx, about: Map<string, Subject['kind']>): Promise<Map<string, Reckoned>> {
+  const moved = new Map<string, Reckoned>()
+  for (const [id, kind] of about) {
+    for (const subject of await reckonedBy(trx, { id, kind })) moved.set(subject.id, subject)
   }
-  return zones
+  return moved
 }

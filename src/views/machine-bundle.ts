@@ -1,3 +1,4 @@
+import type { InstrumentKind } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Level } from '../core/standing/histories.ts'
 
@@ -9,17 +10,23 @@ export interface MachineBundle {
     name: string
     maker: string
     model: string
+    /** Of the model. */
+    revision: string
     serial: string
     kind: string
+    siteId: string
+    softenerId?: string
     version: number
   }
-  site: { id: string; name: string; area: string; timeZone: string; accessNote: string; supplyName: string }
+  site: { id: string; name: string; area: string; timeZone: string; accessNote: string; supplyName?: string }
   softener: { id: string; name: string } | null
   /** Whole ledgers by level; entries that do not count are in them. */
   ledgers: Partial<Record<Level, RecordedEntry[]>>
   /** Ledgers of the machines behind the same softener, this one left out. */
   fedBeside: Partial<Record<Level, RecordedEntry[]>>[]
-  technicians: { id: string; name: string; initials: string }[]
+  technicians: { id: string; name: string; initials: string; leftOn?: string }[]
+  /** What can be measured with, and how long it is good. */
+  instruments: { id: string; name: string; kind: InstrumentKind; serial: string; calibrations: RecordedEntry[] }[]
   /** The firm's cursor when this was read: a save that names it learns whether somebody wrote since. */
   seq: number
   /** Stored standings wait for the worker: what is shown is reckoned from the ledger itself. */

@@ -1,3 +1,5 @@
+import type { Stage } from '../core/ledger/entry-kinds.ts'
+
 /** A machine as it stands in a list. */
 export interface MachineRow {
   id: string
@@ -13,6 +15,7 @@ export interface MachineRow {
   counter: { count: number; on: string; unit: string } | null
   nextDue: string | null
   stale: boolean
+  stage: Stage
 }
 
 export interface MachinePage {

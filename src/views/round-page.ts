@@ -23,7 +23,12 @@ export interface RoundPage {
   rows: RoundRow[]
   /** Opaque cursor of the next page; absent on the last. */
   next?: string
-  /** How many rows match in all, and without any filter. */
+  /** What is counted once, with the first page; a page that follows does not count again. */
+  counts?: RoundCounts
+}
+
+export interface RoundCounts {
+  /** How many rows match in all, and without any filter; 10,001 stands for more. */
   matching: number
   all: number
   overdue: number

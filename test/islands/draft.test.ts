@@ -10,7 +10,17 @@ const uuid = (n: number) => `01939000-0000-7000-8000-${String(n).padStart(12, '0
 
 const bundle = (kind = 'c2', softener = true): MachineBundle => ({
   firmId: uuid(9),
-  machine: { id: uuid(1), name: 'Left bar', maker: 'Varnholt', model: 'Duo 2', serial: 'X', kind, version: 1 },
+  machine: {
+    id: uuid(1),
+    siteId: uuid(2),
+    name: 'Left bar',
+    maker: 'Varnholt',
+    model: 'Duo 2',
+    revision: '',
+    serial: 'X',
+    kind,
+    version: 1,
+  },
   site: {
     id: uuid(2),
     name: 'Bakery',
@@ -23,6 +33,7 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
   ledgers: {},
   fedBeside: [],
   technicians: [],
+  instruments: [],
   seq: 0,
   stale: false,
 })

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
+import { filledIn, type Kept, type RecordKind } from '../../src/core/firm/records.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import type { EntryKind } from '../../src/core/ledger/entry-kinds.ts'
 import { addAccount } from '../../src/records/accounts.ts'
 import { type Db, openDatabase, withFirm } from '../../src/records/database.ts'
-import { addFirm, addTechnician } from '../../src/records/firms.ts'
-import { addMachine, addSoftener } from '../../src/records/machines.ts'
-import { addCustomer, addSite, addSupply } from '../../src/records/places.ts'
+import { addFirm } from '../../src/records/firms.ts'
+import { insertKept } from '../../src/records/kept.ts'
 import { hashPassword } from '../../src/services/sign-in.ts'
 
 /** The role that serves, on the throwaway cluster. */
@@ -49,40 +49,26 @@ export async function smallFirm(db: Db, name = 'Test & Daughter'): Promise<Small
   }
   await withFirm(db, firm.firmId, async (trx) => {
     const { firmId, siteId, softenerId } = firm
+    const add = <K extends RecordKind>(kind: K, id: string, record: Partial<Kept<K>>) =>
+      insertKept(trx, firmId, kind, id, filledIn(kind, record))
     await addFirm(trx, { id: firmId, name, demo: false })
-    await addTechnician(trx, firmId, { id: firm.ines, name: 'Ines Test', initials: 'IT', role: 'owner' })
-    await addTechnician(trx, firmId, { id: firm.odile, name: 'Odile Test', initials: 'OT', role: 'technician' })
-    await addCustomer(trx, firmId, { id: firm.customerId, name: 'A customer' })
-    await addSupply(trx, firmId, { id: firm.supplyId, name: 'A well' })
-    await addSite(trx, firmId, {
-      id: siteId,
+    await add('technician', firm.ines, { name: 'Ines Test', initials: 'IT', role: 'owner' })
+    await add('technician', firm.odile, { name: 'Odile Test', initials: 'OT', role: 'technician' })
+    await add('customer', firm.customerId, { name: 'A customer' })
+    await add('supply', firm.supplyId, { name: 'A well' })
+    await add('site', siteId, {
       customerId: firm.customerId,
       supplyId: firm.supplyId,
       technicianId: firm.ines,
       name: 'A bakery',
       area: 'Chalkside',
       timeZone: 'Europe/London',
-      accessNote: '',
     })
-    await addSoftener(trx, firmId, { id: softenerId, siteId, name: 'Back room' })
+    await add('softener', softenerId, { siteId, name: 'Back room' })
     const machine = { siteId, maker: 'Varnholt', model: 'Duo 2' }
-    await addMachine(trx, firmId, { ...machine, id: firm.c2, softenerId, name: 'Left bar', serial: 'C2-1', kind: 'c2' })
-    await addMachine(trx, firmId, {
-      ...machine,
-      id: firm.sr,
-      softenerId: null,
-      name: 'Office',
-      serial: 'SR-1',
-      kind: 'sr',
-    })
-    await addMachine(trx, firmId, {
-      ...machine,
-      id: firm.pk,
-      softenerId: null,
-      name: 'Pods',
-      serial: 'PK-1',
-      kind: 'pk',
-    })
+    await add('machine', firm.c2, { ...machine, softenerId, name: 'Left bar', serial: 'C2-1', kind: 'c2' })
+    await add('machine', firm.sr, { ...machine, name: 'Office', serial: 'SR-1', kind: 'sr' })
+    await add('machine', firm.pk, { ...machine, name: 'Pods', serial: 'PK-1', kind: 'pk' })
   })
   const passwordHash = await hashPassword('a good password')
   await addAccount(db, { email: firm.email, firmId: firm.firmId, technicianId: firm.ines, passwordHash })

@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
+import { filledIn } from '../../src/core/firm/records.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
+import { updateKept } from '../../src/records/kept.ts'
 import { checkReadings } from '../../src/services/check-readings.ts'
 import { machineBundle } from '../../src/services/machine-bundle.ts'
-import { editMachine, machinePage } from '../../src/services/machines.ts'
+import { machinePage } from '../../src/services/machines.ts'
 import { entriesAfter } from '../../src/services/pull-entries.ts'
 import { roundChoices, roundPage, standingDetail } from '../../src/services/round.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -42,7 +44,7 @@ describe('what the pages ask for', () => {
 
     it('narrows by time, kind, site, technician and words', async () => {
       const count = async (query: Partial<Parameters<typeof roundPage>[2]>) =>
-        (await roundPage(db, firm.firmId, { horizon: 'all', ...query }, today)).matching
+        (await roundPage(db, firm.firmId, { horizon: 'all', ...query }, today)).counts!.matching
       const all = await count({})
       expect(await count({ horizon: 'quarter' })).to.be.within(1, all - 1)
       expect(await count({ kind: 'pk' })).to.be.within(1, all - 1)
@@ -57,9 +59,9 @@ describe('what the pages ask for', () => {
     it('counts what is overdue by the day it is read on', async () => {
       const early = await roundPage(db, firm.firmId, { horizon: 'all' }, today)
       const later = await roundPage(db, firm.firmId, { horizon: 'all' }, '2027-06-01')
-      expect(later.overdue).to.be.above(early.overdue)
-      expect(early.staleReadings).to.equal(0)
-      expect(later.staleReadings).to.equal(3)
+      expect(later.counts!.overdue).to.be.above(early.counts!.overdue)
+      expect(early.counts!.staleReadings).to.equal(0)
+      expect(later.counts!.staleReadings).to.equal(3)
     })
 
     it('pages by key without losing or doubling a row', async () => {
@@ -93,7 +95,7 @@ describe('what the pages ask for', () => {
       const { rows } = await roundPage(db, firm.firmId, { horizon: 'all' }, today)
       expect(rows[0]!.standing.working.lines).to.deep.equal([])
       const detail = await standingDetail(db, firm.firmId, rows[0]!.subjectId, rows[0]!.standing.key)
-      expect(detail.working.lines.length).to.be.above(2)
+      expect(detail!.working.lines.length).to.be.above(2)
       expect(await standingDetail(db, other.firmId, rows[0]!.subjectId, rows[0]!.standing.key)).to.equal(null)
     })
 
@@ -128,26 +130,6 @@ describe('what the pages ask for', () => {
       const page = await machinePage(db, firm.firmId, {}, 2)
       const rest = await machinePage(db, firm.firmId, { cursor: page.next! }, 2)
       expect([...page.rows, ...rest.rows].map(({ name }) => name)).to.deep.equal(['Left bar', 'Office', 'Pods'])
-    })
-
-    it('keeps the first of two renamings, and says so to the second', async () => {
-      const names = { name: 'Middle bar', maker: 'Varnholt', model: 'Duo 2', serial: 'C2-1' }
-      expect(await editMachine(db, other.firmId, other.c2, 1, names)).to.deep.equal({ ok: true, version: 2 })
-      const late = await editMachine(db, other.firmId, other.c2, 1, { ...names, name: 'Mine' })
-      expect(late).to.deep.include({ ok: false, reason: 'stale' })
-      const bundle = await machineBundle(db, other.firmId, other.c2)
-      expect(bundle!.machine.name).to.equal('Middle bar')
-    })
-
-    it('refuses an empty name, a serial that is taken, and another firm’s machine', async () => {
-      const names = { name: 'A', maker: 'B', model: 'C', serial: 'SR-1' }
-      const taken = await editMachine(db, firm.firmId, firm.c2, 1, names)
-      expect(taken).to.have.nested.property('issues[0].path', 'serial')
-      const empty = await editMachine(db, firm.firmId, firm.c2, 1, { ...names, name: '' })
-      expect(empty).to.have.nested.property('issues[0].path', 'name')
-      expect(await editMachine(db, firm.firmId, other.c2, 2, { ...names, serial: 'N-1' })).to.include({
-        reason: 'unknown',
-      })
     })
   })
 
@@ -202,7 +184,8 @@ describe('what the pages ask for', () => {
     })
 
     it('does not know another firm’s machines', async () => {
-      await editMachine(db, other.firmId, other.sr, 1, { name: 'x', maker: 'x', model: 'x', serial: 'ONLY-THEIRS' })
+      const theirs = { siteId: other.siteId, name: 'x', serial: 'ONLY-THEIRS', kind: 'sr' }
+      await withFirm(db, other.firmId, (trx) => updateKept(trx, 'machine', other.sr, 1, filledIn('machine', theirs)))
       expect(await check([['ONLY-THEIRS', '20.11.2026', '5']])).to.deep.equal(['unknown-machine'])
     })
 

@@ -4,6 +4,8 @@ import { safeNext } from '../../src/server/safe-next.ts'
 import { isDemo, signIn, signOut, whoHolds } from '../../src/services/sign-in.ts'
 import { appDatabase, type SmallFirm, smallFirm } from '../records/a-database.ts'
 
+const from = (address: string) => ({ address, device: 'a test' })
+
 describe('signing in', () => {
   let db: Db
   let firm: SmallFirm
@@ -17,7 +19,7 @@ describe('signing in', () => {
   })
 
   it('opens a session for the right password, under whatever case of address', async () => {
-    const answer = await signIn(db, ` ${firm.email.toUpperCase()} `, 'a good password', '10.0.0.1')
+    const answer = await signIn(db, ` ${firm.email.toUpperCase()} `, 'a good password', from('10.0.0.1'))
     if (!answer.ok) throw new Error(answer.reason)
     const who = await whoHolds(db, answer.token)
     expect(who).to.deep.include({ technician: { id: firm.ines, name: 'Ines Test', initials: 'IT', role: 'owner' } })
@@ -27,7 +29,7 @@ describe('signing in', () => {
   })
 
   it('stores digests only: neither the token nor the password can be read back', async () => {
-    const answer = await signIn(db, firm.email, 'a good password', '10.0.0.2')
+    const answer = await signIn(db, firm.email, 'a good password', from('10.0.0.2'))
     if (!answer.ok) throw new Error(answer.reason)
     const sessions = await db('session').where({ firm_id: firm.firmId })
     expect(JSON.stringify(sessions)).not.to.contain(answer.token)
@@ -36,8 +38,11 @@ describe('signing in', () => {
   })
 
   it('tells a wrong password from nothing: the unknown address gets the same answer', async () => {
-    expect(await signIn(db, firm.email, 'a bad password', '10.0.0.3')).to.deep.equal({ ok: false, reason: 'wrong' })
-    expect(await signIn(db, 'nobody@test.example', 'a bad password', '10.0.0.3')).to.deep.equal({
+    expect(await signIn(db, firm.email, 'a bad password', from('10.0.0.3'))).to.deep.equal({
+      ok: false,
+      reason: 'wrong',
+    })
+    expect(await signIn(db, 'nobody@test.example', 'a bad password', from('10.0.0.3'))).to.deep.equal({
       ok: false,
       reason: 'wrong',
     })
@@ -45,15 +50,15 @@ describe('signing in', () => {
   })
 
   it('stops after ten tries and says how long', async () => {
-    for (let i = 0; i < 10; i += 1) await signIn(db, firm.email, 'wrong', `10.1.0.${i}`)
-    const answer = await signIn(db, firm.email, 'a good password', '10.1.0.99')
+    for (let i = 0; i < 10; i += 1) await signIn(db, firm.email, 'wrong', from(`10.1.0.${i}`))
+    const answer = await signIn(db, firm.email, 'a good password', from('10.1.0.99'))
     expect(answer).to.include({ ok: false, reason: 'too-many' })
     expect(answer).to.have.property('retryInS').that.is.within(1, 900)
   })
 
   it('stops one address that tries many accounts', async () => {
     const answers = []
-    for (let i = 0; i < 52; i += 1) answers.push(await signIn(db, `guess-${i}@test.example`, 'wrong', '10.2.0.1'))
+    for (let i = 0; i < 52; i += 1) answers.push(await signIn(db, `guess-${i}@test.example`, 'wrong', from('10.2.0.1')))
     expect(answers.at(-1)).to.include({ reason: 'too-many' })
   })
 

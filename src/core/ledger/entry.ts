@@ -24,5 +24,7 @@ export interface Entry {
 export interface RecordedEntry extends Entry {
   recordedAt: string
   recordedBy: string
+  /** Where it came from when nobody here wrote it: another firm's passport, a spreadsheet. */
+  origin?: string
   seq: number
 }

@@ -28,6 +28,7 @@ const staleDays = 60
 /** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
 export function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
   const [page, setPage] = useState(first)
+  const [counts, setCounts] = useState(first.counts!)
   const [filter, setFilter] = useState(firstFilter)
   const [at, setAt] = useState(0)
   const [lost, setLost] = useState(false)
@@ -36,6 +37,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
   const take = (answer: RoundPage) => {
     history.replaceState(null, '', `?${asked}`)
     setPage(answer)
+    if (answer.counts) setCounts(answer.counts)
     setAt(0)
   }
   const failed = useFetched<RoundPage>(`/api/round?${asked}`, take, { answered: true }) || lost
@@ -86,22 +88,24 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
       <DueDefs />
       <TitleBlock
         name="Coming due"
-        under={`${firm}, ${page.machines} machines`}
+        under={`${firm}, ${counts.machines} machines`}
         facts={[
           {
             label: 'Overdue',
-            value: page.overdue,
-            source: page.overdue === 1 ? 'task' : 'tasks',
-            ...(page.overdue > 0 && { tone: 'var(--seal)' }),
+            value: counts.overdue,
+            source: counts.overdue === 1 ? 'task' : 'tasks',
+            ...(counts.overdue > 0 && { tone: 'var(--seal)' }),
           },
-          { label: 'Here', value: page.matching, source: `of ${page.all} in this time` },
+          { label: 'Here', value: counts.matching, source: `of ${counts.all} in this time` },
           {
             label: 'Stale readings',
-            value: page.staleReadings,
+            value: counts.staleReadings,
             source: `older than ${staleDays} d`,
-            ...(page.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
+            ...(counts.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
           },
-          ...(page.waiting > 0 ? [{ label: 'Being reckoned', value: page.waiting, source: 'figures may move' }] : []),
+          ...(counts.waiting > 0
+            ? [{ label: 'Being reckoned', value: counts.waiting, source: 'figures may move' }]
+            : []),
         ]}
       />
       <div className="flex min-w-0 flex-1">
@@ -110,8 +114,8 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
             <FilterSentence
               filter={filter}
               choices={choices}
-              matching={page.matching}
-              all={page.all}
+              matching={counts.matching}
+              all={counts.all}
               onChange={setFilter}
             />
           </div>
@@ -121,7 +125,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
             </p>
           )}
           {rows.length === 0 ? (
-            <Empty filtered={page.all > 0} onClear={() => setFilter({ horizon: filter.horizon })} />
+            <Empty filtered={counts.all > 0} onClear={() => setFilter({ horizon: filter.horizon })} />
           ) : (
             <>
               <div className="slim hidden items-end px-4 text-[13px] text-second md:flex lg:px-6">
@@ -146,7 +150,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
               </ul>
               {page.next && (
                 <button type="button" className="plain m-4" onClick={more}>
-                  More: {page.matching - rows.length} later ones
+                  More: {counts.matching - rows.length} later ones
                 </button>
               )}
               <p className="m-0 hidden flex-wrap gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex">

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro'
 import { safeNext } from '../../server/safe-next.ts'
-import { sessionCookie } from '../../server/session-cookie.ts'
+import { deviceOf, holdSession } from '../../server/session-cookie.ts'
 import { signIn } from '../../services/sign-in.ts'
 
 /** Form post of the sign-in page: sets the session cookie or goes back with the reason. */
@@ -15,16 +15,11 @@ export const POST: APIRoute = async ({ request, cookies, redirect, locals, clien
     )
   const password = form.get('password') ?? ''
   if (!email || !password || password.length > 1000) return back('wrong')
-  const answer = await signIn(locals.db, email, password, address(clientAddress))
-  if (!answer.ok) return back(answer.reason === 'wrong' ? 'wrong' : `wait-${Math.ceil(answer.retryInS / 60)}`)
-  cookies.set(sessionCookie, answer.token, {
-    path: '/',
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: url.protocol === 'https:',
-    expires: answer.expiresAt,
+  const answer = await signIn(locals.db, email, password, {
+    address: clientAddress ?? 'unknown',
+    device: deviceOf(request),
   })
+  if (!answer.ok) return back(answer.reason === 'wrong' ? 'wrong' : `wait-${Math.ceil(answer.retryInS / 60)}`)
+  holdSession(cookies, answer, url)
   return redirect(next, 303)
 }
-
-const address = (text: string | undefined) => text ?? 'unknown'

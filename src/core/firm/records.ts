@@ -1,0 +1,133 @@
+import { type AnyObject, type InferType, number, type ObjectSchema, object, string } from 'yup'
+import { finite, localDay, uuid } from '../parse/fields.ts'
+import { hardnessUnits } from '../quantity/hardness.ts'
+import { dateStyles, pressureUnits, temperatureUnits, volumeUnits } from './preferences.ts'
+
+const name = (most: number) =>
+  string()
+    .trim()
+    .max(most, `must be at most ${most} characters`)
+    .test('named', 'must not be empty', (value) => value === undefined || value.trim() !== '')
+    .required()
+const line = (most: number) => string().max(most, `must be at most ${most} characters`).default('')
+
+/** A zone of the tz database that this runtime knows. */
+const timeZone = () =>
+  string()
+    .test('zone', 'is not a time zone, such as Europe/London', (value) => value === undefined || isZone(value))
+    .required()
+
+function isZone(text: string): boolean {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: text }))
+  } catch {
+    return false
+  }
+}
+
+const between = (low: number, high: number) => finite().min(low).max(high)
+
+export const instrumentKinds = ['gauge', 'meter', 'tester', 'thermometer', 'scale', 'reagent'] as const
+export type InstrumentKind = (typeof instrumentKinds)[number]
+
+export const roles = ['owner', 'technician'] as const
+
+/**
+ * What a firm keeps besides its ledger: records that carry a version. They are changed by whoever read
+ * the version before, and every change is written down with how it was.
+ */
+export const recordSchemas = {
+  customer: object({
+    name: name(80),
+    contact: line(80),
+    phone: line(40),
+    email: line(200),
+    note: line(2000),
+    retiredOn: localDay(),
+  }).noUnknown(),
+  /** A water zone: what the works delivers to many sites. */
+  supply: object({ name: name(80), note: line(2000), retiredOn: localDay() }).noUnknown(),
+  site: object({
+    customerId: uuid().required(),
+    /** Absent where nobody said which water comes in: a test at the tap says enough. */
+    supplyId: uuid(),
+    technicianId: uuid().required(),
+    name: name(80),
+    area: line(60),
+    address: line(300),
+    timeZone: timeZone(),
+    accessNote: line(2000),
+    latitude: between(-90, 90),
+    longitude: between(-180, 180),
+    altitudeM: between(-430, 6000),
+    retiredOn: localDay(),
+  })
+    .noUnknown()
+    .test('pair', 'needs the other half: latitude and longitude go together', (site, context) => {
+      if ((site?.latitude === undefined) === (site?.longitude === undefined)) return true
+      return context.createError({ path: site?.latitude === undefined ? 'latitude' : 'longitude' })
+    }),
+  softener: object({ siteId: uuid().required(), name: name(80) }).noUnknown(),
+  machine: object({
+    siteId: uuid().required(),
+    softenerId: uuid(),
+    name: name(80),
+    maker: line(60),
+    model: line(60),
+    /** Of the model: with or without valve, lamp, second board. */
+    revision: line(60),
+    serial: line(60),
+    kind: string()
+      .matches(/^[a-z0-9-]{1,40}$/, 'is not a kind')
+      .required(),
+  }).noUnknown(),
+  instrument: object({
+    name: name(80),
+    kind: string().oneOf(instrumentKinds).required(),
+    serial: line(60),
+    retiredOn: localDay(),
+  }).noUnknown(),
+  technician: object({
+    name: name(80),
+    initials: name(4),
+    role: string().oneOf(roles).required(),
+    leftOn: localDay(),
+  }).noUnknown(),
+  firm: object({
+    name: name(80),
+    timeZone: timeZone(),
+    hardnessUnit: string().oneOf(hardnessUnits).required(),
+    volumeUnit: string().oneOf(volumeUnits).required(),
+    temperatureUnit: string().oneOf(temperatureUnits).required(),
+    pressureUnit: string().oneOf(pressureUnits).required(),
+    currency: string()
+      .matches(/^[A-Z]{3}$/, 'is not a currency code, such as EUR')
+      .required(),
+    dateForm: string().oneOf(dateStyles).required(),
+    weekStart: number().integer().min(1).max(7).required(),
+  }).noUnknown(),
+} satisfies Record<string, ObjectSchema<AnyObject>>
+
+export type RecordKind = keyof typeof recordSchemas
+export const recordKinds = Object.keys(recordSchemas) as RecordKind[]
+export type Kept<K extends RecordKind> = InferType<(typeof recordSchemas)[K]>
+
+/** A record with the defaults of what was left out. */
+export const filledIn = <K extends RecordKind>(kind: K, given: Partial<Kept<K>>): Kept<K> =>
+  recordSchemas[kind].cast(given, { assert: false }) as Kept<K>
+
+/** Which record a field points at, so that a wrong one is said at its field. */
+export const pointsAt: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
+  site: { customerId: 'customer', supplyId: 'supply', technicianId: 'technician' },
+  softener: { siteId: 'site' },
+  machine: { siteId: 'site', softenerId: 'softener' },
+}
+
+/** Fields that are history once a machine is taken on: a move changes them, not an edit. */
+export const fixedFields: Partial<Record<RecordKind, readonly string[]>> = {
+  machine: ['siteId', 'softenerId', 'kind'],
+  softener: ['siteId'],
+}
+
+/** Records only the owner may change. */
+export const ownersOnly: readonly RecordKind[] = ['technician', 'firm']

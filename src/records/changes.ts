@@ -1,0 +1,62 @@
+import type { Trx } from './database.ts'
+
+/** One thing somebody did to a record, or with the firm's data. */
+export interface Change {
+  id: string
+  at: string
+  technicianId: string
+  action: ChangeAction
+  aboutKind: string
+  aboutId?: string
+  before?: unknown
+  after?: unknown
+}
+
+export type ChangeAction =
+  | 'added'
+  | 'changed'
+  | 'invited'
+  | 'joined'
+  | 'reset-asked'
+  | 'password-set'
+  | 'session-ended'
+  | 'exported'
+  | 'imported'
+
+/** Writes down what was done, in the transaction that does it. */
+export async function addChange(trx: Trx, firmId: string, change: Change): Promise<void> {
+  await trx('change').insert({
+    firm_id: firmId,
+    id: change.id,
+    at: change.at,
+    technician_id: change.technicianId,
+    action: change.action,
+    about_kind: change.aboutKind,
+    about_id: change.aboutId ?? null,
+    before: change.before === undefined ? null : JSON.stringify(change.before),
+    after: change.after === undefined ? null : JSON.stringify(change.after),
+  })
+}
+
+export type ChangeCursor = [at: string, id: string]
+
+/** Latest first. */
+export async function changes(trx: Trx, after: ChangeCursor | null, limit: number): Promise<Change[]> {
+  const query = trx('change')
+    .orderBy([
+      { column: 'at', order: 'desc' },
+      { column: 'id', order: 'desc' },
+    ])
+    .limit(limit)
+  if (after) query.whereRaw('(at, id) < (?::timestamptz, ?::uuid)', after)
+  return (await query).map((row) => ({
+    id: row.id,
+    at: row.at.toISOString(),
+    technicianId: row.technician_id,
+    action: row.action,
+    aboutKind: row.about_kind,
+    ...(row.about_id && { aboutId: row.about_id }),
+    ...(row.before && { before: row.before }),
+    ...(row.after && { after: row.after }),
+  }))
+}

@@ -1,0 +1,124 @@
+import { pointsAt, type RecordKind } from '../core/firm/records.ts'
+import type { Entry } from '../core/ledger/entry.ts'
+import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import type { Issue } from '../core/parse/parse-strict.ts'
+import type { Trx } from '../records/database.ts'
+import { keptById } from '../records/kept.ts'
+import type { Reckoned, Subject } from '../records/subjects.ts'
+import { localDayIn } from './clock.ts'
+
+/** Who writes. */
+export interface Actor {
+  firmId: string
+  technicianId: string
+  role: 'owner' | 'technician'
+}
+
+/** Records a body names, by its field: one that is not this firm's is said at its field. */
+const named: Partial<Record<Entry['kind'], Record<string, RecordKind>>> = {
+  moved: { toSiteId: 'site', toSoftenerId: 'softener' },
+  visit: { technicianIds: 'technician' },
+  reading: { instrument: 'instrument' },
+  measured: { instrument: 'instrument' },
+  'water-test': { instrument: 'instrument' },
+}
+
+/** What speaks against an entry that is well formed. */
+export async function judgeEntry(
+  trx: Trx,
+  entry: Entry,
+  actor: Actor,
+  locked: Map<string, Subject>,
+  zones: Map<string, string>,
+  now: Date,
+): Promise<Issue[]> {
+  const subject = locked.get(entry.subjectId)
+  if (!subject || subject.kind !== entry.subjectKind) {
+    const message = `is no ${entry.subjectKind} of this firm`
+    return [{ path: 'subjectId', code: 'unknown', message, value: entry.subjectId }]
+  }
+  // What moves every machine of the firm is the owner's to decide.
+  if (entry.kind === 'setting' && entry.subjectKind === 'firm' && actor.role !== 'owner') {
+    return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
+  }
+  return [
+    ...(await elsewhere(trx, entry)),
+    ...inTime(entry, zones, now),
+    ...(await strangers(trx, entry.body, 'body.', named[entry.kind] ?? {})),
+  ]
+}
+
+/** A softener stands at one site and feeds the machines there. */
+async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
+  if (!isKind('moved')(entry)) return []
+  const { toSiteId, toSoftenerId } = bodyOf(entry)
+  const softener = toSoftenerId ? await keptById(trx, 'softener', toSoftenerId) : null
+  if (!softener || softener.siteId === toSiteId) return []
+  return [{ path: 'body.toSoftenerId', code: 'elsewhere', message: 'stands at another site', value: toSoftenerId }]
+}
+
+/** Fields that point at no record of this firm. */
+export async function strangers(
+  trx: Trx,
+  holder: object,
+  path: string,
+  fields: Record<string, RecordKind>,
+): Promise<Issue[]> {
+  const issues: Issue[] = []
+  for (const [field, kind] of Object.entries(fields)) {
+    const value = (holder as Record<string, unknown>)[field]
+    for (const id of Array.isArray(value) ? value : value === undefined ? [] : [value]) {
+      if (await keptById(trx, kind, id)) continue
+      issues.push({ path: `${path}${field}`, code: 'unknown', message: `is no ${kind} of this firm`, value: id })
+    }
+  }
+  return issues
+}
+
+/** Fields of a record that point at no other record of this firm. */
+export const strangersOf = (trx: Trx, kind: RecordKind, record: object): Promise<Issue[]> =>
+  strangers(trx, record, '', pointsAt[kind] ?? {})
+
+function inTime(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
+  // Without a site there is no zone: the day that is already somewhere counts as today.
+  const today = localDayIn(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)
+  const issues: Issue[] = []
+  if (entry.happenedOn > today) {
+    const message = `is in the future: today is ${today} there`
+    issues.push({ path: 'happenedOn', code: 'future', message, value: entry.happenedOn })
+  }
+  const minutesAhead = (Date.parse(entry.happenedAt) - now.getTime()) / 60_000
+  if (minutesAhead > 24 * 60) {
+    issues.push({ path: 'happenedAt', code: 'future', message: 'is more than a day ahead', value: entry.happenedAt })
+  }
+  return issues
+}
+
+export const taken = (entry: Entry): Issue => ({
+  path: 'id',
+  code: 'taken',
+  message: 'is already the id of another entry',
+  value: entry.id,
+})
+
+export function duplicateIds(entries: Entry[]): Set<string> {
+  const seen = new Set<string>()
+  return new Set(entries.map((entry) => entry.id).filter((id) => seen.has(id) || !seen.add(id)))
+}
+
+/** Time zone of each subject that has a site. */
+export async function timeZones(
+  trx: Trx,
+  locked: Map<string, Subject>,
+  moved: Map<string, Reckoned>,
+): Promise<Map<string, string>> {
+  const zones = new Map<string, string>()
+  const ofSite = new Map<string, string>()
+  for (const { id, kind } of locked.values()) {
+    const siteId = kind === 'site' ? id : moved.get(id)?.siteId
+    if (!siteId) continue
+    if (!ofSite.has(siteId)) ofSite.set(siteId, (await keptById(trx, 'site', siteId))?.timeZone ?? 'UTC')
+    zones.set(id, ofSite.get(siteId)!)
+  }
+  return zones
+}

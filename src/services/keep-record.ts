@@ -1,0 +1,172 @@
+import { v7 } from 'uuid'
+import { fixedFields, type Kept, ownersOnly, type RecordKind, recordSchemas } from '../core/firm/records.ts'
+import { kindById } from '../core/kinds/index.ts'
+import { canonical } from '../core/ledger/same-body.ts'
+import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { addChange } from '../records/changes.ts'
+import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
+import { insertKept, type KeptRecord, keptById, updateKept } from '../records/kept.ts'
+import { lockSubjects, markStale, reckonedBy } from '../records/subjects.ts'
+import { type Actor, strangersOf } from './judge-entry.ts'
+import { isWritten, writeGroup } from './write-entries.ts'
+
+export type Keeping =
+  | { ok: true; version: number }
+  | { ok: false; why: 'refused' | 'stale' | 'unknown' | 'forbidden'; issues: Issue[] }
+
+export interface KeepRequest {
+  kind: RecordKind
+  id: string
+  /** The version the writer read; 0 for a new record. */
+  version: number
+  record: unknown
+  /** Entries that belong to it: opening days, the day it was taken on. Written with it or not at all. */
+  entries?: unknown[]
+}
+
+/** Breaks the transaction with its answer: nothing of it stays. */
+class Refused extends Error {
+  constructor(readonly answer: Keeping) {
+    super('refused')
+  }
+}
+
+/**
+ * Adds a record or changes one, with the entries that belong to it, in one transaction; what it was before
+ * is written down. The same request again succeeds and changes nothing.
+ */
+export async function keepRecord(db: Db, actor: Actor, request: KeepRequest, now: Date): Promise<Keeping> {
+  const { kind } = request
+  if (ownersOnly.includes(kind) && actor.role !== 'owner') return forbidden
+  const parsed = parseStrict(recordSchemas[kind], request.record)
+  if (!parsed.ok) return { ok: false, why: 'refused', issues: parsed.issues }
+  const record = parsed.value as Kept<RecordKind>
+  try {
+    return await retrying(() => withFirm(db, actor.firmId, (trx) => keepInto(trx, actor, { ...request, record }, now)))
+  } catch (error) {
+    if (error instanceof Refused) return error.answer
+    if ((error as { code?: string }).code !== '23505') throw error
+    const value = (record as { serial?: string }).serial
+    const issue = { path: 'serial', code: 'taken', message: 'is the serial number of another machine', value }
+    return { ok: false, why: 'refused', issues: [issue] }
+  }
+}
+
+/** The same inside the caller's transaction. @throws Refused to undo it */
+async function keepInto(
+  trx: Trx,
+  actor: Actor,
+  { kind, id, version, record, entries = [] }: KeepRequest & { record: Kept<RecordKind> },
+  now: Date,
+): Promise<Keeping> {
+  const issues = await judgeRecord(trx, actor, kind, id, record)
+  if (issues.length > 0) throw new Refused({ ok: false, why: 'refused', issues })
+  const there = await keptById(trx, kind, id)
+  if (!there && version !== 0) throw new Refused({ ok: false, why: 'unknown', issues: [] })
+  const same = there !== null && sameRecord(there, record)
+  if (there && !same && (version === 0 || there.version !== version)) throw new Refused(stale(version))
+  if (there && !same) {
+    const fixed = (fixedFields[kind] ?? []).filter(
+      (field) => canonical(of(there, field)) !== canonical(of(record, field)),
+    )
+    if (fixed.length > 0) {
+      const message = 'is part of its history: move it, and the day is kept'
+      const refused = fixed.map((path) => ({ path, code: 'fixed', message, value: of(record, path) }))
+      throw new Refused({ ok: false, why: 'refused', issues: refused })
+    }
+  }
+  if (!there) await insertKept(trx, actor.firmId, kind, id, record)
+  let kept = there?.version ?? 1
+  if (there && !same) {
+    const next = await updateKept(trx, kind, id, version, record)
+    if (next === null) throw new Refused(stale(version))
+    kept = next
+    await moveReckonings(trx, kind, there, record)
+  }
+  if (!same) {
+    const { id: _, version: __, ...before } = there ?? { id, version: 0 }
+    await addChange(trx, actor.firmId, {
+      id: v7(),
+      at: now.toISOString(),
+      technicianId: actor.technicianId,
+      action: there ? 'changed' : 'added',
+      aboutKind: kind,
+      aboutId: id,
+      ...(there && { before }),
+      after: record,
+    })
+  }
+  if (entries.length > 0) {
+    const answer = await writeGroup(trx, actor, entries, { now })
+    if (!isWritten(answer)) {
+      const refused = answer.verdicts.flatMap((verdict) => ('issues' in verdict ? verdict.issues : []))
+      throw new Refused({ ok: false, why: 'refused', issues: refused })
+    }
+  }
+  return { ok: true, version: kept }
+}
+
+async function judgeRecord(
+  trx: Trx,
+  actor: Actor,
+  kind: RecordKind,
+  id: string,
+  record: Kept<RecordKind>,
+): Promise<Issue[]> {
+  const issues = await strangersOf(trx, kind, record)
+  if (kind === 'firm' && id !== actor.firmId) issues.push({ path: 'id', code: 'unknown', message: 'is another firm' })
+  if (kind === 'machine' && !kindById((record as Kept<'machine'>).kind))
+    issues.push({
+      path: 'kind',
+      code: 'unknown',
+      message: 'is no kind we know',
+      value: (record as Kept<'machine'>).kind,
+    })
+  if (kind === 'technician' && id === actor.technicianId) {
+    const own = record as Kept<'technician'>
+    // Whoever locks the last door must not stand outside.
+    if (own.role !== 'owner' || own.leftOn)
+      issues.push({
+        path: own.leftOn ? 'leftOn' : 'role',
+        code: 'self',
+        message: 'is your own: another owner must do that',
+      })
+  }
+  return issues
+}
+
+/** Another water zone or customer gives a site's machines other defaults. */
+async function moveReckonings(trx: Trx, kind: RecordKind, before: KeptRecord, after: Kept<RecordKind>): Promise<void> {
+  if (kind !== 'site') return
+  const moved = ['supplyId', 'customerId'].some((field) => of(before, field) !== of(after, field))
+  if (!moved) return
+  const subjects = await reckonedBy(trx, { id: before.id, kind: 'site' })
+  const ids = subjects.map((subject) => subject.id)
+  await lockSubjects(trx, ids)
+  await markStale(trx, ids)
+}
+
+const of = (record: object, field: string) => (record as Record<string, unknown>)[field]
+
+function sameRecord({ id: _, version: __, ...fields }: KeptRecord, record: Kept<RecordKind>): boolean {
+  return canonical(fields) === canonical(record)
+}
+
+const forbidden: Keeping = {
+  ok: false,
+  why: 'forbidden',
+  issues: [{ path: '', code: 'owner_only', message: 'Only the owner may do that.' }],
+}
+
+const stale = (version: number): Keeping => ({
+  ok: false,
+  why: 'stale',
+  issues: [
+    {
+      path: 'version',
+      code: 'stale',
+      message: 'was changed by somebody else meanwhile: reload to see it, then change it again',
+      value: version,
+    },
+  ],
+})
