@@ -7,9 +7,10 @@ import type { Ledgers } from '../src/core/standing/histories.ts'
 /** One ledger set a machine of the demo world, in memory: what the reckoning is timed on. */
 export function machineLedgers(endDay = '2026-11-26'): Ledgers[] {
   let n = 0
+  const bag = { technicianId: '', gaugeId: '', reagentId: '' }
   const id = () => `00000000-0000-7000-8000-${String((n += 1)).padStart(12, '0')}`
   return demoSites.flatMap((site) => {
-    const ids = { siteId: id(), softenerId: site.softener ? id() : null, machineIds: site.machines.map(id) }
+    const ids = { siteId: id(), softenerId: site.softener ? id() : null, machineIds: site.machines.map(id), ...bag }
     // Parsed from JSON, as a database hands them over: entries built by hand are slower to read.
     const entries = JSON.parse(JSON.stringify(siteHistory('bench', site, ids, toDay(endDay)).entries)) as Entry[]
     const about = (subjectId: string | null): Entry[] => entries.filter((entry) => entry.subjectId === subjectId)

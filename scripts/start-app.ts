@@ -16,6 +16,9 @@ const runningFile = join(dataDir, 'running.json')
 const host = process.env.EVENSHOT_HOST ?? '127.0.0.1'
 const port = Number(process.env.EVENSHOT_PORT ?? 4870)
 
+/** `npm start -- --own`: no demo world, the first page starts a firm. */
+const ownOnly = process.argv.includes('--own')
+
 const held: { cluster: Cluster | null } = { cluster: null }
 try {
   await locked('start', start)
@@ -73,13 +76,16 @@ async function database(): Promise<DatabaseUrls> {
   return privateDatabase(held.cluster, dataDir)
 }
 
-/** Migrates, and makes the demo world where no firm is yet. @returns whether the demo firm is loaded */
+/**
+ * Migrates, and makes the demo world where no firm is yet, unless somebody asked for a place of their own.
+ * @returns whether the demo firm is loaded
+ */
 async function prepare(urls: DatabaseUrls): Promise<boolean> {
   const steps = await bringUpToDate(urls)
   if (steps.length > 0) console.log(`Database brought up to date: ${steps.join(', ')}`)
   const db = openDatabase(urls.appUrl, 4)
   try {
-    if ((await firmIds(db)).length === 0) {
+    if ((await firmIds(db)).length === 0 && !ownOnly) {
       console.log('Making the demo world, two years of it (about twenty seconds) …')
       await seedDemo(
         db,

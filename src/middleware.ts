@@ -1,10 +1,18 @@
 import { defineMiddleware } from 'astro:middleware'
+import { AsyncLocalStorage } from 'node:async_hooks'
+import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
 import { sessionCookie } from './server/session-cookie.ts'
 import { now } from './services/clock.ts'
 import { connection } from './services/connection.ts'
 import { whoHolds } from './services/sign-in.ts'
+import { readPreferencesFrom } from './ui/preferences.ts'
 
-const open = new Set(['/sign-in', '/api/sign-in', '/404', '/500'])
+/** Pages are drawn for one firm each: its way of writing figures goes with the request. */
+const ofRequest = new AsyncLocalStorage<Preferences>()
+readPreferencesFrom(() => ofRequest.getStore() ?? usualPreferences)
+
+const open = new Set(['/sign-in', '/api/sign-in', '/first-run', '/api/first-run', '/404', '/500'])
+const isOpen = (path: string) => open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path)
 
 /** Who asks, whether they may, and which headers the answer wears. */
 export const onRequest = defineMiddleware(async (context, next) => {
@@ -18,11 +26,12 @@ export const onRequest = defineMiddleware(async (context, next) => {
   locals.requestId = request.headers.get('x-request-id') ?? ''
   const token = cookies.get(sessionCookie)?.value
   locals.signedIn = token ? await whoHolds(locals.db, token) : null
-  if (!locals.signedIn && !open.has(url.pathname)) {
+  if (!locals.signedIn && !isOpen(url.pathname)) {
     if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
     return context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`)
   }
-  const response = await next()
+  const preferences = locals.signedIn?.firm.preferences ?? usualPreferences
+  const response = await ofRequest.run(preferences, () => next())
   const policy = response.headers.get('content-security-policy')
   if (policy) {
     // Charts and drawings set style attributes, which hashes cannot cover.

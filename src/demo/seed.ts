@@ -40,6 +40,8 @@ export async function seedDemo(
   const id = () => d.uuid(birth)
   const firmId = id()
   const people = { ines: id(), odile: id() }
+  const bags = { ines: { gaugeId: id(), reagentId: id() }, odile: { gaugeId: id(), reagentId: id() } }
+  const testerId = id()
   const supplies = Object.fromEntries(Object.keys(zoneWater).map((area) => [area, id()])) as Record<
     keyof typeof zoneWater,
     string
@@ -51,13 +53,25 @@ export async function seedDemo(
     await add('technician', people.ines, { name: 'Ines Quillgate', initials: 'IQ', role: 'owner' })
     await add('technician', people.odile, { name: 'Odile Quillgate', initials: 'OQ', role: 'technician' })
     for (const [area, zone] of Object.entries(zoneWater))
-      await add('supply', supplies[area as keyof typeof supplies], { name: zone.name })
+      await add('supply', supplies[area as keyof typeof supplies], { name: zone.name, note: zone.note })
+    await add('instrument', bags.ines.gaugeId, { name: 'Portafilter gauge', kind: 'gauge', serial: 'PG-16-041' })
+    await add('instrument', bags.odile.gaugeId, { name: 'Small portafilter gauge', kind: 'gauge', serial: 'PG-16-077' })
+    await add('instrument', bags.ines.reagentId, { name: 'Drop kit, total', kind: 'reagent', serial: 'batch 2618' })
+    await add('instrument', bags.odile.reagentId, {
+      name: 'Drop kit, second bag',
+      kind: 'reagent',
+      serial: 'batch 2441',
+    })
+    await add('instrument', testerId, { name: 'Electrical tester', kind: 'tester', serial: 'ET-3309' })
   })
   const passwordHash = await hashPassword(demoSignIn.password)
   await addAccount(db, { email: demoSignIn.email, firmId, technicianId: people.ines, passwordHash })
   await addAccount(db, { email: 'odile@quillgate.example', firmId, technicianId: people.odile, passwordHash })
 
-  let count = (await write(people.ines, analyses())) + (await write(people.ines, houseRules()))
+  let count =
+    (await write(people.ines, calibrations())) +
+    (await write(people.ines, analyses())) +
+    (await write(people.ines, houseRules()))
   for (const [n, site] of demoSites.entries()) {
     const siteId = id()
     const customerId = id()
@@ -65,7 +79,7 @@ export async function seedDemo(
     const machineIds = site.machines.map(id)
     await withFirm(db, firmId, async (trx) => {
       const add = adding(trx, firmId)
-      await add('customer', customerId, { name: site.customer })
+      await add('customer', customerId, { name: site.customer, phone: `0555 01${String(n).padStart(2, '0')}` })
       const { name, area, accessNote } = site
       await add('site', siteId, {
         customerId,
@@ -91,7 +105,12 @@ export async function seedDemo(
         })
       }
     })
-    const { entries } = siteHistory(seed, site, { siteId, softenerId, machineIds }, endDay)
+    const { entries } = siteHistory(
+      seed,
+      site,
+      { siteId, softenerId, machineIds, technicianId: people[site.technician], ...bags[site.technician] },
+      endDay,
+    )
     count += await write(people[site.technician], entries)
     progress?.(n + 1, demoSites.length)
   }
@@ -112,6 +131,25 @@ export async function seedDemo(
     const failed = answer.verdicts.find((verdict) => verdict.verdict !== 'saved')
     if (failed) throw new Error(`The demo world was refused: ${JSON.stringify(failed)}`)
     return entries.length
+  }
+
+  /** Stickers and opening days: the second bag's reagent ran out in summer. */
+  function calibrations(): Entry[] {
+    const sticker = (instrumentId: string, back: number, days: number) =>
+      asEntries(d, [{ kind: 'calibrated', body: { v: 1, dueOn: fromDay(endDay - back + days) } }], {
+        subjectKind: 'instrument',
+        subjectId: instrumentId,
+        happenedOn: fromDay(endDay - back),
+        atMs: (endDay - back) * 86_400_000 + 40_000_000,
+      })
+    return [
+      ...[bags.ines.gaugeId, bags.odile.gaugeId, testerId].flatMap((one, i) => [
+        ...sticker(one, 660 + i * 20, 365),
+        ...sticker(one, 290 + i * 20, 365),
+      ]),
+      ...sticker(bags.ines.reagentId, 120, 540),
+      ...sticker(bags.odile.reagentId, 700, 540),
+    ]
   }
 
   /** The firm fits larger tank filters and leaves the quick jobs to a planned visit. */

@@ -20,6 +20,10 @@ export interface SiteIds {
   siteId: string
   softenerId: string | null
   machineIds: string[]
+  technicianId: string
+  /** What this technician measures and counts drops with. */
+  gaugeId: string
+  reagentId: string
 }
 
 interface MachineLife {
@@ -112,7 +116,8 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
   const visits = visitDays(d, site, open, startDay, endDay)
   visits.forEach((day, n) => {
     const visitId = d.uuid(day * 24 * hour)
-    if (n % 4 === 0) write(siteLedger, 'site', ids.siteId, day, rawTests(d, site, day), visitId)
+    write(siteLedger, 'site', ids.siteId, day, [header(d, ids, site)], visitId)
+    if (n % 4 === 0) write(siteLedger, 'site', ids.siteId, day, rawTests(d, site, ids, day), visitId)
     if (ids.softenerId)
       write(softenerLedger, 'softener', ids.softenerId, day, [outletTest(d, site, n, visits.length)], visitId)
     for (const life of lives) {
@@ -121,12 +126,13 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       const jottings = [
         ...readingAt(d, life, day),
         ...tales(d, life, n, visits.length),
-        ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 8),
+        ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 8, ids.gaugeId),
       ]
       write(life.ledger, 'machine', life.id, day, jottings, visitId)
       putRight(d, life, day, endDay)
     }
   })
+  for (const life of lives) oddDays(d, life, ids, site, siteLedger, write, endDay)
   if (ids.softenerId && site.softener?.resinL)
     staffRegenerates(site.softener.resinL, ids.softenerId, write, softenerLedger, d, startDay, endDay)
   if (ids.softenerId && site.softener?.cartridgeG) {
@@ -201,15 +207,83 @@ function readingAt(d: Dice, life: MachineLife, day: number): Jotting[] {
   return [{ kind: 'reading', body: { v: 1, counter: 'shots', count: wrong ? mistyped(d, truth) : truth } }]
 }
 
-function rawTests(d: Dice, site: DemoSite, day: number): Jotting[] {
+function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[] {
   const zone = zoneWater[site.area]
   const total = zone.totalDh(monthOf(day))
   const drops = (dh: number) => Math.max(1, Math.ceil(dh * Math.exp(d.normal(0, 0.03))))
   const test = (quantity: string, dh: number): Jotting => ({
     kind: 'water-test',
-    body: { v: 1, point: 'raw', quantity, method: 'drops', unit: 'dH', drops: drops(dh), perDrop: 1 },
+    body: {
+      v: 1,
+      point: 'raw',
+      quantity,
+      method: 'drops',
+      unit: 'dH',
+      drops: drops(dh),
+      perDrop: 1,
+      instrument: ids.reagentId,
+    },
   })
   return [test('total', total), test('carbonate', total * zone.carbonateShare)]
+}
+
+/** Who came, how long, on whose account. */
+const header = (d: Dice, ids: SiteIds, site: DemoSite): Jotting => ({
+  kind: 'visit',
+  body: {
+    v: 1,
+    technicianIds: [ids.technicianId],
+    terms: site.machines.length > 1 ? 'contract' : 'chargeable',
+    minutes: 20 + site.machines.length * d.whole(12, 25),
+  },
+})
+
+/** What happens between planned visits: a repair that comes back, a machine put away, something left open. */
+function oddDays(
+  d: Dice,
+  life: MachineLife,
+  ids: SiteIds,
+  site: DemoSite,
+  siteLedger: Entry[],
+  write: Write,
+  endDay: number,
+): void {
+  const { tale } = life.machine
+  if (tale === 'winterised') {
+    const note = 'Drained for the season: back with the first sailing in March.'
+    write(life.ledger, 'machine', life.id, endDay - 20, [{ kind: 'stage', body: { v: 1, stage: 'winterised', note } }])
+  }
+  if (tale === 'retired') {
+    const body = { v: 1, stage: 'retired', note: 'Gave way to the one by the window.' }
+    write(life.ledger, 'machine', life.id, endDay - 40, [{ kind: 'stage', body }])
+  }
+  if (tale !== 'came-back') return
+  const call = (back: number, terms: string, jottings: Jotting[]) => {
+    const day = endDay - back
+    const visitId = d.uuid(day * 24 * hour)
+    const { body } = header(d, ids, site)
+    write(siteLedger, 'site', ids.siteId, day, [{ kind: 'visit', body: { ...body, terms, minutes: 55 } }], visitId)
+    write(life.ledger, 'machine', life.id, day, jottings, visitId)
+  }
+  const said = (kind: 'fault-reported' | 'repaired' | 'remark', body: Record<string, unknown>): Jotting => ({
+    kind,
+    body: { v: 1, ...body },
+  })
+  call(47, 'chargeable', [
+    said('fault-reported', { text: 'It grinds and then nothing comes.' }),
+    said('repaired', { text: 'Brew unit washed and greased, drive nut reset.', cause: 'Unit ran dry of grease.' }),
+  ])
+  call(30, 'goodwill', [
+    said('fault-reported', { text: 'Same again: grinds, then stops half way.' }),
+    { kind: 'removed', body: { v: 1, part: 'piston-ring', condition: 3 } },
+    { kind: 'fitted', body: { v: 1, part: 'piston-ring' } },
+    said('repaired', {
+      text: 'New piston ring; the old one bound in the cylinder.',
+      cause: 'Ring swollen.',
+      part: 'piston-ring',
+    }),
+    said('remark', { text: 'Tray rail is cracked: bring one next time.' }),
+  ])
 }
 
 /** After the softener one or two drops; where it was spent early, six in one March. */

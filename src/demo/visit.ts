@@ -27,6 +27,7 @@ export function workOn(
   standings: Standing[],
   visitDay: number,
   lookAheadDays: number,
+  gaugeId: string,
 ): Jotting[] {
   const kind = kindById(kindId)!
   const jottings: Jotting[] = []
@@ -47,7 +48,7 @@ export function workOn(
       },
     })
   }
-  return [...jottings, ...measured(dice, kind)]
+  return [...jottings, ...measured(dice, kind, gaugeId)]
 }
 
 function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
@@ -71,10 +72,10 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
 
 const which = (standing: Standing) => (standing.index === undefined ? {} : { group: standing.index })
 
-/** Two good readings as found, and again as left: now and then one outside its bounds. */
-function measured(dice: Dice, kind: Kind): Jotting[] {
-  if (!dice.chance(0.4)) return []
-  const measure = dice.pick(kind.measures)
+/** A good reading as found, and again as left: now and then one outside its bounds. Most often the first of the list. */
+function measured(dice: Dice, kind: Kind, gaugeId: string): Jotting[] {
+  if (!dice.chance(0.45)) return []
+  const measure = dice.chance(0.6) ? kind.measures[0]! : dice.pick(kind.measures)
   const { from, to } = measure.good
   const round = (value: number) => Math.round(value * 10) / 10
   const found = round(dice.normal((from + to) / 2, (to - from) / 4))
@@ -82,6 +83,7 @@ function measured(dice: Dice, kind: Kind): Jotting[] {
   const about = {
     v: 1,
     measure: measure.id,
+    ...(measure.unit === 'bar' && { instrument: gaugeId }),
     ...(measure.each === 'group' && kind.groups > 1 && { group: dice.whole(1, kind.groups) }),
   }
   return [

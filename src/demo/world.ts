@@ -14,6 +14,9 @@ export interface DemoMachine {
     | 'rival-corrections'
     | 'new-last-spring'
     | 'never-read'
+    | 'came-back'
+    | 'winterised'
+    | 'retired'
 }
 
 export interface DemoSite {
@@ -79,7 +82,7 @@ export const demoSites: DemoSite[] = [
     technician: 'ines',
     accessNote: 'Key at the ticket window. No visits around the 12:10 sailing.',
     visitWeeks: 5,
-    machines: [sr('Kiosk counter', 64), sr('Crew room', 24), pk('Harbour master', 7)],
+    machines: [sr('Kiosk counter', 64), sr('Crew room', 24), pk('Harbour master', 7, { tale: 'winterised' })],
   },
   {
     customer: 'Bellfounders',
@@ -100,7 +103,12 @@ export const demoSites: DemoSite[] = [
     technician: 'odile',
     accessNote: 'Sign in at the desk. Families first: step aside when asked.',
     visitWeeks: 5,
-    machines: [c2('Garden café', 96), sr('Day room', 49), pk('Family room', 18), pk('Night desk', 11)],
+    machines: [
+      c2('Garden café', 96),
+      sr('Day room', 49, { tale: 'came-back' }),
+      pk('Family room', 18),
+      pk('Night desk', 11),
+    ],
   },
   {
     customer: 'Harrowmere Trams',
@@ -269,7 +277,7 @@ export const demoSites: DemoSite[] = [
       sr('Floor 2', 51),
       sr('Floor 3', 39, { tale: 'new-last-spring' }),
       sr('Floor 4', 44),
-      pk('Boardroom', 8),
+      pk('Boardroom', 8, { tale: 'retired' }),
       pk('Claims', 17),
     ],
   },
@@ -288,13 +296,24 @@ export const demoSites: DemoSite[] = [
 /** Hardness of each water zone by month, °dH total, and the carbonate share. */
 export const zoneWater: Record<
   DemoSite['area'],
-  { name: string; totalDh(month: number): number; carbonateShare: number }
+  { name: string; note: string; totalDh(month: number): number; carbonateShare: number }
 > = {
-  Chalkside: { name: 'Chalkside wells', totalDh: () => 19, carbonateShare: 0.79 },
-  Moorside: { name: 'Moorside reservoir', totalDh: () => 3, carbonateShare: 0.85 },
+  Chalkside: {
+    name: 'Chalkside wells',
+    note: 'Three wells in the chalk, the same all year.',
+    totalDh: () => 19,
+    carbonateShare: 0.79,
+  },
+  Moorside: {
+    name: 'Moorside reservoir',
+    note: 'Surface water off the moor, soft and a little acid.',
+    totalDh: () => 3,
+    carbonateShare: 0.85,
+  },
   // Well water is mixed in when the reservoir runs low: hard in late summer.
   Millrace: {
     name: 'Millrace mixing works',
+    note: 'Blended, and the mix follows the season.',
     totalDh: (month) => 11 + 3 * Math.sin(((month - 5) / 12) * 2 * Math.PI),
     carbonateShare: 0.8,
   },

@@ -1,6 +1,7 @@
 import { clockName } from '../core/standing/duty-standing.ts'
 import type { Standing } from '../core/standing/standing.ts'
-import { dayLong, daysUntil, figure, halfWidth } from '../ui/format.ts'
+import { dayLong, daysUntil, halfWidth } from '../ui/format.ts'
+import { quantity, quantityWords } from '../ui/quantity.ts'
 import { usedOn } from '../ui/urgency.ts'
 
 /** How a standing is called on every screen. */
@@ -14,8 +15,8 @@ export function governs(standing: Standing, today: string): string {
   const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
   if (!one) return 'no clock runs out'
   const now = usedOn(one, standing.asOf, today)
-  const used = one.clock === 'months' ? now.toFixed(1) : figure(Math.round(now))
-  return `${clockName[one.clock]}, ${used} of ${figure(one.limit)} ${one.unit}`
+  const used = one.clock === 'months' ? now.toFixed(1) : quantity(Math.round(now), one.unit).value
+  return `${clockName[one.clock]}, ${used} of ${quantityWords(one.limit, one.unit)}`
 }
 
 /** The answer above a working. */

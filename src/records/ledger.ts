@@ -1,10 +1,18 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import type { Trx } from './database.ts'
 
 /** Everything the ledger holds about some subjects, in any order. */
 export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<RecordedEntry[]> {
   if (subjectIds.length === 0) return []
   const rows = await trx('entry').whereRaw('subject_id = any(?)', [subjectIds])
+  return rows.map(toEntry)
+}
+
+/** What the ledger holds about some subjects, of some kinds. */
+export async function entriesOfKinds(trx: Trx, subjectIds: string[], kinds: EntryKind[]): Promise<RecordedEntry[]> {
+  if (subjectIds.length === 0) return []
+  const rows = await trx('entry').whereRaw('subject_id = any(?)', [subjectIds]).whereIn('kind', kinds)
   return rows.map(toEntry)
 }
 
@@ -56,7 +64,7 @@ export async function appendEntries(trx: Trx, firmId: string, entries: Omit<Reco
 }
 
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
-const toEntry = (row: any): RecordedEntry => ({
+export const toEntry = (row: any): RecordedEntry => ({
   id: row.id,
   seq: row.seq,
   subjectKind: row.subject_kind,

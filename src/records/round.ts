@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { instanceName, kinds } from '../core/kinds/index.ts'
+import { mostCounted } from '../views/round-page.ts'
 import type { Trx } from './database.ts'
 
 export interface RoundFilter {
@@ -64,9 +65,6 @@ export async function roundRows(
   }
   return query
 }
-
-/** Nobody reads on: a count stops here, and says "and more". */
-export const mostCounted = 10_000
 
 /** How many standings match, and how many of them are over on a day; each at most one more than is counted. */
 export async function countRound(

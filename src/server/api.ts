@@ -17,6 +17,13 @@ export async function readJson(
   }
 }
 
+/** Who writes, as the services know them. */
+export const actorOf = ({ firm, technician }: NonNullable<App.Locals['signedIn']>) => ({
+  firmId: firm.id,
+  technicianId: technician.id,
+  role: technician.role,
+})
+
 export const notFound = (): Response => refuse(404, [{ path: '', code: 'unknown', message: 'is not here' }])
 
 /** An endpoint that any signed-in technician may use; the middleware has turned away the rest. */

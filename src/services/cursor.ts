@@ -3,6 +3,7 @@ const checks = {
   date: (text: string) => /^\d{4}-\d\d-\d\d$/.test(text),
   uuid: (text: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text),
   text: () => true,
+  instant: (text: string) => /^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(text) && !Number.isNaN(Date.parse(text)),
 }
 
 export const writeCursor = (parts: string[]): string => Buffer.from(JSON.stringify(parts)).toString('base64url')

@@ -58,12 +58,7 @@ async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
 }
 
 /** Fields that point at no record of this firm. */
-export async function strangers(
-  trx: Trx,
-  holder: object,
-  path: string,
-  fields: Record<string, RecordKind>,
-): Promise<Issue[]> {
+async function strangers(trx: Trx, holder: object, path: string, fields: Record<string, RecordKind>): Promise<Issue[]> {
   const issues: Issue[] = []
   for (const [field, kind] of Object.entries(fields)) {
     const value = (holder as Record<string, unknown>)[field]

@@ -1,6 +1,8 @@
 import type { RecordKind } from '../core/firm/records.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { type Db, withFirm } from '../records/database.ts'
-import { type KeptRecord, keptById, keptByName } from '../records/kept.ts'
+import { allKept, type KeptRecord, keptById, keptByName } from '../records/kept.ts'
+import { entriesOf } from '../records/ledger.ts'
 import { words } from '../records/round.ts'
 import type { RecordPage } from '../views/record-page.ts'
 import { isUuid, readCursor, writeCursor } from './cursor.ts'
@@ -17,12 +19,13 @@ export async function recordPage<K extends ListedKind>(
   db: Db,
   firmId: string,
   kind: K,
-  filter: { text?: string; cursor?: string; siteId?: string; customerId?: string },
+  filter: { text?: string; cursor?: string; siteId?: string; customerId?: string; supplyId?: string },
   size = pageSize,
 ): Promise<RecordPage<K>> {
   const where = {
     ...(kind === 'softener' && filter.siteId && isUuid(filter.siteId) && { site_id: filter.siteId }),
     ...(kind === 'site' && filter.customerId && isUuid(filter.customerId) && { customer_id: filter.customerId }),
+    ...(kind === 'site' && filter.supplyId && isUuid(filter.supplyId) && { supply_id: filter.supplyId }),
   }
   const rows = await withFirm(db, firmId, (trx) =>
     keptByName(trx, kind, {
@@ -44,3 +47,21 @@ export const recordById = <K extends RecordKind>(
   kind: K,
   id: string,
 ): Promise<KeptRecord<K> | null> => withFirm(db, firmId, (trx) => keptById(trx, kind, id))
+
+/** Everything the ledger holds about one subject. */
+export const ledgerOf = (db: Db, firmId: string, subjectId: string): Promise<RecordedEntry[]> =>
+  withFirm(db, firmId, (trx) => entriesOf(trx, [subjectId]))
+
+/** Every instrument with its calibrations, those in use first. */
+export async function instrumentsWithLedgers(db: Db, firmId: string) {
+  return withFirm(db, firmId, async (trx) => {
+    const instruments = await allKept(trx, 'instrument')
+    const entries = await entriesOf(
+      trx,
+      instruments.map(({ id }) => id),
+    )
+    return instruments
+      .map((one) => ({ ...one, ledger: entries.filter((entry) => entry.subjectId === one.id) }))
+      .sort((a, b) => Number(Boolean(a.retiredOn)) - Number(Boolean(b.retiredOn)) || (a.name < b.name ? -1 : 1))
+  })
+}

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { Line, Working } from '../core/quantity/working.ts'
-import { dayLong, dayShort, figure } from './format.ts'
+import { dayLong, dayNear } from './format.ts'
+import { differenceFigure, firmUnit, quantity } from './quantity.ts'
 
 interface Props {
   working: Working
@@ -34,7 +35,7 @@ export function WorkingColumn({ working, onAdjust }: Props) {
                 </span>
                 <span className="mono shrink-0 text-right text-[13px]">
                   <b className="font-semibold">{shown(line)}</b>
-                  {line.unit && <span className="text-second"> {line.unit}</span>}
+                  {line.unit && <span className="text-second"> {firmUnit(line.unit)}</span>}
                 </span>
               </div>
               {(line.formula || line.mark === 'M' || (line.adjust && onAdjust)) && (
@@ -64,14 +65,14 @@ export function WorkingColumn({ working, onAdjust }: Props) {
 }
 
 const shown = (line: Line): string => {
-  const value = typeof line.value === 'number' ? figure(line.value) : dated(line.value)
-  return line.spread ? `${value} ± ${figure(line.spread)}` : value
+  const unit = line.unit ?? ''
+  const value = typeof line.value === 'number' ? quantity(line.value, unit).value : dated(line.value)
+  return line.spread ? `${value} ± ${differenceFigure(line.spread, unit)}` : value
 }
 
 /** Days inside a sentence, as a person writes them. */
 const dated = (text: string) =>
-  text.replace(/\d{4}-\d\d-\d\d/g, (day) => (text.length === 10 ? dayLong(day) : dayShort(day) + yearOf(day)))
-const yearOf = (day: string) => ` ${day.slice(2, 4)}`
+  text.replace(/\d{4}-\d\d-\d\d/g, (day) => (text.length === 10 ? dayLong(day) : dayNear(day, '')))
 
 const references = (line: Line): number[] =>
   [...(line.formula ?? '').matchAll(/\{(\d+)\}/g)].map((match) => Number(match[1]))

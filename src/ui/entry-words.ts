@@ -3,6 +3,7 @@ import type { Entry } from '../core/ledger/entry.ts'
 import type { Stage, VisitTerms } from '../core/ledger/entry-kinds.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { dayLong, figure } from './format.ts'
+import { quantityWords } from './quantity.ts'
 import { conditionWords } from './Seal.tsx'
 
 // biome-ignore lint/suspicious/noExplicitAny: bodies of every kind meet here and are only put into words
@@ -36,7 +37,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'commissioned':
       return `Taken on, parts ${body.partsNew ? 'new' : 'of unknown age'}`
     case 'reading':
-      return `${body.counter === 'litres' ? 'Water meter' : 'Counter'} ${figure(Number(body.count))}${body.counter === 'litres' ? ' L' : ` ${kind?.counter.unit ?? ''}`}`
+      return `${body.counter === 'litres' ? 'Water meter' : 'Counter'} ${body.counter === 'litres' ? quantityWords(Number(body.count), 'L') : `${figure(Number(body.count))} ${kind?.counter.unit ?? ''}`}`
     case 'water-test':
       return waterWords(body)
     case 'fitted':
@@ -58,7 +59,7 @@ export function entryWords(entry: Entry, kindId: string): string {
       return 'Cartridge changed'
     case 'measured': {
       const measure = kind?.measures.find((candidate) => candidate.id === body.measure)
-      return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${figure(Number(body.value))} ${measure?.unit ?? ''}`
+      return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${quantityWords(Number(body.value), measure?.unit ?? '')}`
     }
     case 'prompt-seen':
       return `The machine asked: ${String(body.task).replaceAll('-', ' ')}`
@@ -71,7 +72,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'moved':
       return `${movedWords(body)}${note(body)}`
     case 'visit':
-      return `Visit${body.terms ? `, ${termsWords[body.terms as VisitTerms]}` : ''}${body.complaint ? `: “${body.complaint}”` : ''}`
+      return `Visit${body.terms ? `, ${termsWords[body.terms as VisitTerms]}` : ''}${body.minutes ? `, ${body.minutes} min` : ''}`
     case 'remark':
       return `Left open: ${body.text}`
     case 'remark-closed':
@@ -132,20 +133,20 @@ function settingWords(body: Loose, kindId: string): string {
       return `School: ${body.school === 'longLife' ? 'long life' : body.school}`
     case 'life': {
       const duty = kindById(kindId)?.duties.find((candidate) => candidate.id === body.duty)
-      return `${duty?.name ?? String(body.duty).replaceAll('-', ' ')}: ${figure(Number(body.value))} ${body.clock === 'detergentCycles' ? 'detergent cycles' : body.clock}`
+      return `${duty?.name ?? String(body.duty).replaceAll('-', ' ')}: ${body.clock === 'litres' ? quantityWords(Number(body.value), 'L') : `${figure(Number(body.value))} ${body.clock === 'detergentCycles' ? 'detergent cycles' : body.clock}`}`
     }
     case 'groups':
       return `${body.count} ${body.count === 1 ? 'group' : 'groups'}`
     case 'group-share':
       return `Shares of the groups: ${(body.shares as unknown as number[]).join(' / ')}`
     case 'budget':
-      return `Water: ${body.mlPerDrink} ml a drink and ${body.litresPerOpenDay} L an open day`
+      return `Water: ${body.mlPerDrink} ml a drink and ${quantityWords(Number(body.litresPerOpenDay), 'L')} an open day`
     case 'exchanger':
       return `Softener with ${body.resinL} L of resin`
     case 'cartridge':
       return `Cartridge of ${body.capacityG} g at ${Math.round(Number(body.bypass) * 100)} % bypass`
     case 'descale-prompt':
-      return `The machine asks for a descale every ${body.litres} L`
+      return `The machine asks for a descale every ${quantityWords(Number(body.litres), 'L')}`
     default:
       return String(body.setting)
   }

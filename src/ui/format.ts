@@ -1,27 +1,51 @@
+import type { DateStyle } from '../core/firm/preferences.ts'
 import { type LocalDay, toDay } from '../core/quantity/local-day.ts'
+import { preferences } from './preferences.ts'
 
 const locale = 'en-GB'
 const date = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, { timeZone: 'UTC', ...options })
 const long = date({ day: 'numeric', month: 'short', year: 'numeric' })
 const short = date({ day: 'numeric', month: 'short' })
-const withWeekday = date({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
+const weekdayName = date({ weekday: 'short' })
+const monthOnly = date({ month: 'short', year: 'numeric' })
 const asDate = (day: LocalDay) => new Date(`${day}T00:00:00Z`)
 
 // Browsers and servers disagree whether September is "Sep" or "Sept": three letters everywhere.
 const three = (text: string) => text.replace('Sept', 'Sep').replace(',', '')
 
+/** The three forms of a day, by how a firm writes dates. */
+const styles: Record<DateStyle, { long(day: LocalDay): string; short(day: LocalDay): string }> = {
+  words: { long: (day) => three(long.format(asDate(day))), short: (day) => three(short.format(asDate(day))) },
+  iso: { long: (day) => day, short: (day) => day.slice(5) },
+  dots: { long: (day) => parts(day, 'dmy', '.'), short: (day) => `${parts(day, 'dm', '.')}.` },
+  dayFirst: { long: (day) => parts(day, 'dmy', '/'), short: (day) => parts(day, 'dm', '/') },
+  monthFirst: { long: (day) => parts(day, 'mdy', '/'), short: (day) => parts(day, 'md', '/') },
+}
+
+const parts = (day: LocalDay, order: string, between: string) =>
+  [...order]
+    .map((part) => (part === 'y' ? day.slice(0, 4) : part === 'm' ? day.slice(5, 7) : day.slice(8)))
+    .join(between)
+
+const style = () => styles[preferences().dateForm]
+
 /** @example dayLong('2027-01-06') // '6 Jan 2027' */
-export const dayLong = (day: LocalDay): string => three(long.format(asDate(day)))
+export const dayLong = (day: LocalDay): string => style().long(day)
 
 /** Without the year. @example dayShort('2027-01-06') // '6 Jan' */
-export const dayShort = (day: LocalDay): string => three(short.format(asDate(day)))
+export const dayShort = (day: LocalDay): string => style().short(day)
 
 /** @example dayFull('2026-11-26') // 'Thu 26 Nov 2026' */
-export const dayFull = (day: LocalDay): string => three(withWeekday.format(asDate(day)))
+export const dayFull = (day: LocalDay): string => `${weekdayName.format(asDate(day))} ${dayLong(day)}`
 
 /** The year only where it is not the year of `today`. */
-export const dayNear = (day: LocalDay, today: LocalDay): string =>
-  day.slice(0, 4) === today.slice(0, 4) ? dayShort(day) : `${dayShort(day)} ${day.slice(2, 4)}`
+export function dayNear(day: LocalDay, today: LocalDay): string {
+  if (day.slice(0, 4) === today.slice(0, 4)) return dayShort(day)
+  return preferences().dateForm === 'words' ? `${dayShort(day)} ${day.slice(2, 4)}` : dayLong(day)
+}
+
+/** Month and year, for an axis. @example monthYear('2027-01-06') // 'Jan 2027' */
+export const monthYear = (day: LocalDay): string => three(monthOnly.format(asDate(day)))
 
 /** A figure with as many digits as a technician reads: three places that matter, thousands parted. */
 export function figure(value: number): string {

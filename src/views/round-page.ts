@@ -27,6 +27,9 @@ export interface RoundPage {
   counts?: RoundCounts
 }
 
+/** Nobody reads on: a count stops here, and the board says "and more". */
+export const mostCounted = 10_000
+
 export interface RoundCounts {
   /** How many rows match in all, and without any filter; 10,001 stands for more. */
   matching: number

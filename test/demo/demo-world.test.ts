@@ -1,8 +1,10 @@
 import { expect } from 'chai'
+import { effectiveHistory } from '../../src/core/ledger/effective-history.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { toDay } from '../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../src/core/standing/reckon-machine.ts'
+import { comebacks } from '../../src/core/visits/comebacks.ts'
 import { dice } from '../../src/demo/dice.ts'
 import { siteHistory } from '../../src/demo/site-history.ts'
 import { demoSites } from '../../src/demo/world.ts'
@@ -13,7 +15,8 @@ function historyOf(name: string, seed = 'test', end = endDay) {
   const site = demoSites.find((candidate) => candidate.name === name)!
   const d = dice(`ids ${name}`)
   const id = () => d.uuid(1_700_000_000_000)
-  const ids = { siteId: id(), softenerId: site.softener ? id() : null, machineIds: site.machines.map(id) }
+  const people = { technicianId: id(), gaugeId: id(), reagentId: id() }
+  const ids = { siteId: id(), softenerId: site.softener ? id() : null, machineIds: site.machines.map(id), ...people }
   const { entries } = siteHistory(seed, site, ids, end)
   const of = (machine: string) =>
     entries.filter(
@@ -65,6 +68,24 @@ describe('the demo world', () => {
     ).to.equal(true)
     expect(kindsOf(historyOf("Cooper's Yard workshops").of('Foundry'))).to.include.keys('prompt-seen')
     expect(kindsOf(historyOf('Glasshouse studio').of('Darkroom'))).not.to.include.keys('reading')
+  })
+
+  it('has a repair that came back, one put away for the winter, one retired', () => {
+    const dayRoom = historyOf('Moorside hospice').of('Day room')
+    const back = comebacks(effectiveHistory(dayRoom).entries)
+    expect(back.map(({ days }) => days)).to.include(17)
+    expect(reckonMachine({ machine: historyOf('Lantern Quay ferry kiosk').of('Harbour master') })!.stage).to.equal(
+      'winterised',
+    )
+    expect(reckonMachine({ machine: historyOf('Northlight offices').of('Boardroom') })!.standings).to.deep.equal([])
+  })
+
+  it('heads every visit with who came and on what terms', () => {
+    const { entries } = historyOf('Thistle & Rye bakery')
+    const headed = new Set(entries.filter(({ kind }) => kind === 'visit').map(({ visitId }) => visitId))
+    const visits = new Set(entries.flatMap(({ visitId }) => visitId ?? []))
+    expect(headed).to.deep.equal(visits)
+    expect(headed.size).to.be.above(20)
   })
 
   it('has two people correcting one entry at once', () => {

@@ -1,9 +1,11 @@
 import { expect } from 'chai'
+import { usualPreferences } from '../../src/core/firm/preferences.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
 import { type Draft, decimal, emptyDraft, entriesOfDraft } from '../../src/islands/entry/draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
 import { guessColumns, readFile, refusedCsv } from '../../src/islands/readings/read-file.ts'
+import { readPreferencesFrom } from '../../src/ui/preferences.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
 
 const uuid = (n: number) => `01939000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -52,9 +54,10 @@ function make(part: Partial<Draft>, around = bundle()) {
     if (!ids.has(slot)) ids.set(slot, uuid(100 + ids.size))
     return ids.get(slot)!
   }
-  const made = entriesOfDraft(draft(part), around, idFor)
+  const made = entriesOfDraft(draft(part), around, idFor, uuid(8))
   for (const { entry } of made.entries) expect(parseEntry(entry), JSON.stringify(entry)).to.have.property('ok', true)
-  return { ...made, said: made.entries.map(({ entry }) => [entry.subjectKind, entry.kind, entry.body]) }
+  const all = made.entries.map(({ entry }) => [entry.subjectKind, entry.kind, entry.body])
+  return { ...made, said: all.filter(([, kind]) => kind !== 'visit'), header: all.find(([, kind]) => kind === 'visit') }
 }
 
 describe('a visit being written', () => {
@@ -101,6 +104,60 @@ describe('a visit being written', () => {
     ])
     const half = { 'raw-total': { method: 'strip' as const, drops: '', low: '7', high: '' } }
     expect(make({ tests: half }).issues).to.deep.equal([{ slot: 'raw-total', message: 'needs both ends of the zone' }])
+  })
+
+  it('heads the visit once: who came, when, how long, on whose account', () => {
+    const { header } = make({ counter: '5', terms: 'warranty', minutes: '45', arrived: '09:10', went: '10:00' })
+    const [subject, , body] = header as [string, string, Record<string, unknown>]
+    expect(subject).to.equal('site')
+    expect(body).to.include({ terms: 'warranty', minutes: 45 })
+    expect(body.technicianIds).to.deep.equal([uuid(8)])
+    expect(Date.parse(String(body.leftAt)) - Date.parse(String(body.arrivedAt))).to.equal(50 * 60_000)
+    const going = bundle()
+    going.ledgers.site = [{ kind: 'visit', visitId: uuid(4), body: {} } as never]
+    expect(make({ counter: '5' }, going).header, 'the second machine of the same call').to.equal(undefined)
+    expect(make({}).entries).to.deep.equal([])
+    expect(make({ counter: '5', arrived: '10:00', went: '09:00' }).issues.map(({ slot }) => slot)).to.deep.equal([
+      'went',
+    ])
+    expect(make({ counter: '5', minutes: 'long' }).issues.map(({ slot }) => slot)).to.deep.equal(['minutes'])
+  })
+
+  it('writes what was wrong and what was done about it, naming the one part that was changed', () => {
+    const changed = { 'group-gasket@1': { changed: true } }
+    const { said } = make({
+      complaint: ' It drips. ',
+      cause: 'hard gasket',
+      repair: 'new gasket',
+      parts: changed,
+      remark: 'hose',
+    })
+    expect(
+      said.filter(([, kind]) => kind === 'fault-reported' || kind === 'repaired' || kind === 'remark'),
+    ).to.deep.equal([
+      ['machine', 'fault-reported', { v: 1, text: 'It drips.' }],
+      ['machine', 'repaired', { v: 1, text: 'new gasket', cause: 'hard gasket', part: 'group-gasket', group: 1 }],
+      ['machine', 'remark', { v: 1, text: 'hose' }],
+    ])
+    const two = { ...changed, basket: { changed: true } }
+    expect(
+      make({ repair: 'new parts', parts: two }).said.find(([, kind]) => kind === 'repaired')![2],
+    ).not.to.have.property('part')
+    expect(make({ cause: 'unknown' }).issues.map(({ slot }) => slot)).to.deep.equal(['repair'])
+  })
+
+  it('names what was measured with, and writes figures in the reckoning’s own units', () => {
+    const shown = { ...usualPreferences, pressureUnit: 'psi' as const }
+    readPreferencesFrom(() => shown)
+    try {
+      const { said } = make({ found: { 'brew-pressure@1': '130' }, instrument: uuid(70) })
+      const [, , body] = said[0] as [string, string, Record<string, unknown>]
+      expect(body).to.include({ measure: 'brew-pressure', instrument: uuid(70) })
+      // NIST SP 811: 1 psi = 6.894757 kPa.
+      expect(body.value).to.be.closeTo((130 * 6.894757) / 100, 1e-6)
+    } finally {
+      readPreferencesFrom(() => usualPreferences)
+    }
   })
 
   it('writes each task as what it is', () => {
@@ -150,7 +207,7 @@ describe('a visit being written', () => {
   it('gives one visit and lasting ids to all of it', () => {
     const { entries } = make({ counter: '5', note: 'x' })
     expect(new Set(entries.map(({ entry }) => entry.visitId))).to.deep.equal(new Set([uuid(4)]))
-    expect(new Set(entries.map(({ entry }) => entry.id)).size).to.equal(2)
+    expect(new Set(entries.map(({ entry }) => entry.id)).size).to.equal(3)
   })
 
   it('dates a visit entered later by its own day', () => {

@@ -30,7 +30,7 @@ const between = (low: number, high: number) => finite().min(low).max(high)
 export const instrumentKinds = ['gauge', 'meter', 'tester', 'thermometer', 'scale', 'reagent'] as const
 export type InstrumentKind = (typeof instrumentKinds)[number]
 
-export const roles = ['owner', 'technician'] as const
+const roles = ['owner', 'technician'] as const
 
 /**
  * What a firm keeps besides its ledger: records that carry a version. They are changed by whoever read

@@ -97,6 +97,7 @@ export const bodySchemas = {
   }).noUnknown(),
   /** The machine itself asked for a task. */
   'prompt-seen': object({ v, task: slug().required() }).noUnknown(),
+  /** In the customer's own words. */
   'fault-reported': object({ v, text: words(2000).required() }).noUnknown(),
   repaired: object({ v, text: words(2000).required(), cause: words(2000), part: slug(), group }).noUnknown(),
   /** Switched off, put away, set going again or taken out of service, from this day on. */
@@ -121,10 +122,6 @@ export const bodySchemas = {
     /** Time at the machines, where nobody looked at the clock on arriving and leaving. */
     minutes: amount().integer().max(6000),
     terms: string().oneOf(visitTerms),
-    /** In the customer's own words. */
-    complaint: words(2000),
-    cause: words(2000),
-    work: words(4000),
   })
     .noUnknown()
     .test('order', 'must not be before arrival', (visit, context) =>

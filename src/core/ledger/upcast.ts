@@ -5,14 +5,14 @@ import type { Body, EntryKind } from './entry-kinds.ts'
  * Reads a body in today's shape, whatever version it was written in. Bodies are stored as received, so
  * each new version adds one step here and none is ever removed. Version 1 is the first.
  */
-export function bodyOf<K extends EntryKind>(entry: Entry & { kind: K }): Body<K> {
+export function bodyOf<K extends EntryKind>(entry: { kind: K; body: Record<string, unknown> }): Body<K> {
   return entry.body as Body<K>
 }
 
 /** Narrows an entry to one kind. */
 export const isKind =
   <K extends EntryKind>(kind: K) =>
-  (entry: Entry): entry is Entry & { kind: K } =>
+  <E extends Entry>(entry: E): entry is E & { kind: K } =>
     entry.kind === kind
 
 /**

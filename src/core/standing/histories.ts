@@ -71,7 +71,7 @@ function list<K>(map: Map<K, Entry[]>, key: K): Entry[] {
 const none: Entry[] = []
 
 /** Entries that count at one level, in order. */
-export const entriesAt = (histories: Histories, level: Level): Entry[] => histories[level]?.entries ?? none
+const entriesAt = (histories: Histories, level: Level): Entry[] => histories[level]?.entries ?? none
 
 /** Entries of one kind that count at one level, in order. */
 export const ofKind = <K extends EntryKind>(histories: Histories, level: Level, kind: K): (Entry & { kind: K })[] =>

@@ -3,7 +3,7 @@ import { type Histories, type Level, nearestSetting, settingsOf } from './histor
 import { standstills } from './stages.ts'
 
 /** Monday to Saturday, until a site says otherwise. From memory. */
-export const usualWeekdays = [1, 2, 3, 4, 5, 6]
+const usualWeekdays = [1, 2, 3, 4, 5, 6]
 
 export interface SiteOpening {
   opening: Opening

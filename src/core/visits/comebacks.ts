@@ -16,7 +16,7 @@ export interface Comeback {
 }
 
 /** Within so many days a repair is said to have come back. Common practice. */
-export const comebackDays = 30
+const comebackDays = 30
 
 /**
  * Repairs of one machine after which a fault was reported, or something repaired, within 30 days on

@@ -12,27 +12,31 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, reckonBundle } from '../machine/use-bundle.ts'
 import { sendEntries } from '../send-entries.ts'
 import { Counters } from './Counters.tsx'
-import { type Draft, entriesOfDraft, type Made } from './draft.ts'
+import { type Draft, entriesOfDraft, headerOf, type Made } from './draft.ts'
 import { expectedCount } from './expected-count.ts'
 import { Measurements } from './Measurements.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
 import { Stop } from './Stop.tsx'
 import { TasksDone } from './TasksDone.tsx'
 import { useDraft } from './use-draft.ts'
+import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
 import { WhatMoves } from './WhatMoves.tsx'
 
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
-export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: string }) {
+export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today: string; me: string }) {
   const kind = kindOf(bundle)!
-  const { draft, setDraft, restored, idFor, clear } = useDraft(bundle.machine.id, today)
+  const going = (bundle.ledgers.site ?? []).find(
+    (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
+  )
+  const { draft, setDraft, restored, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
   const [issues, setIssues] = useState(new Map<string, string>())
   const [problem, setProblem] = useState('')
   const [others, setOthers] = useState<WrittenSince[]>([])
   const [busy, setBusy] = useState(false)
   const before = useMemo(() => reckonBundle(bundle), [bundle])
   const settled = useDeferredValue(draft)
-  const made = useMemo(() => entriesOfDraft(settled, bundle, idFor), [settled, bundle, idFor])
+  const made = useMemo(() => entriesOfDraft(settled, bundle, idFor, me), [settled, bundle, idFor, me])
   const after = useMemo(
     () => (made.entries.length === 0 ? before : reckonBundle(withDraft(bundle, made))),
     [before, bundle, made],
@@ -41,6 +45,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
   const { counter, use } = before.reckoning ?? {}
   const expected =
     counter && use && counter.on <= draft.happenedOn ? expectedCount(counter, use, open, draft.happenedOn) : null
+  const headed = headerOf(bundle, draft.visitId) !== undefined
   const lastVisit = (bundle.ledgers.machine ?? [])
     .filter((entry) => entry.visitId)
     .reduce<RecordedEntry | null>((last, entry) => (last && last.happenedOn >= entry.happenedOn ? last : entry), null)
@@ -51,7 +56,7 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
 
   const save = async (anyway = false) => {
     if (busy) return
-    const now = entriesOfDraft(draft, bundle, idFor)
+    const now = entriesOfDraft(draft, bundle, idFor, me)
     const found = new Map(now.issues.map((issue) => [issue.slot, issue.message]))
     for (const { slot, entry } of now.entries) {
       const parsed = parseEntry(entry)
@@ -194,7 +199,13 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             />
           </Stop>
           <Stop number={2} title="Water" hint={<>arrow up and down count a drop</>} done={tests}>
-            <WaterTests draft={draft} onChange={change} hasSoftener={bundle.softener !== null} issues={issues} />
+            <WaterTests
+              draft={draft}
+              onChange={change}
+              hasSoftener={bundle.softener !== null}
+              instruments={bundle.instruments}
+              issues={issues}
+            />
           </Stop>
           <Stop number={3} title="Done" hint="the letter ticks; what is due comes first" done={draft.tasks.length > 0}>
             <TasksDone draft={draft} onChange={change} standings={before.standings} today={today} />
@@ -213,17 +224,21 @@ export function EntryForm({ bundle, today }: { bundle: MachineBundle; today: str
             hint="as found and as left"
             done={Object.values({ ...draft.found, ...draft.left }).some(Boolean)}
           >
-            <Measurements draft={draft} onChange={change} kind={kind} issues={issues} />
-          </Stop>
-          <Stop number={6} title="Note" hint="" done={Boolean(draft.note)}>
-            <textarea
-              className="field mt-1 w-full"
-              rows={2}
-              maxLength={4000}
-              aria-label="Note"
-              value={draft.note}
-              onChange={(event) => change({ note: event.target.value })}
+            <Measurements
+              draft={draft}
+              onChange={change}
+              kind={kind}
+              instruments={bundle.instruments}
+              issues={issues}
             />
+          </Stop>
+          <Stop
+            number={6}
+            title="The visit"
+            hint={headed ? 'goes on from the last machine' : 'what was wrong, and on whose account'}
+            done={Boolean(draft.complaint || draft.repair || draft.terms || draft.minutes)}
+          >
+            <VisitFields draft={draft} onChange={change} issues={issues} headed={headed} />
           </Stop>
           {others.length > 0 && (
             <div role="alert" className="mt-3 border-l-4 border-seal pl-3">

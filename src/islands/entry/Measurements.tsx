@@ -1,17 +1,20 @@
 import { instances } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { figure } from '../../ui/format.ts'
+import { asReckoned, quantity } from '../../ui/quantity.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Draft, decimal } from './draft.ts'
+import { InstrumentChoice } from './InstrumentChoice.tsx'
 
 interface Props {
   draft: Draft
   onChange: (part: Partial<Draft>) => void
   kind: Kind
+  instruments: MachineBundle['instruments']
   issues: Map<string, string>
 }
 
 /** Flow, pressure, temperature as found and as left, by the kind's own list, against what is good. */
-export function Measurements({ draft, onChange, kind, issues }: Props) {
+export function Measurements({ draft, onChange, kind, instruments, issues }: Props) {
   const rows = kind.measures.flatMap((measure) => {
     const many = instances(kind, measure.each)
     return Array.from({ length: many }, (_, i) => ({
@@ -42,7 +45,9 @@ export function Measurements({ draft, onChange, kind, issues }: Props) {
         <span className="slim text-right text-[13px] text-second">as left</span>
         <span className="slim text-[13px] text-second">good</span>
         {rows.map(({ measure, key, name }) => {
-          const last = decimal(draft.left[key] ?? '') ?? decimal(draft.found[key] ?? '')
+          const typed = decimal(draft.left[key] ?? '') ?? decimal(draft.found[key] ?? '')
+          const last = typed === null ? null : asReckoned(typed, measure.unit)
+          const [from, to] = [quantity(measure.good.from, measure.unit), quantity(measure.good.to, measure.unit)]
           const outside = last !== null && (last < measure.good.from || last > measure.good.to)
           return (
             <div key={key} className="contents">
@@ -52,13 +57,20 @@ export function Measurements({ draft, onChange, kind, issues }: Props) {
               <span
                 className={`mono text-[13px] whitespace-nowrap ${outside ? 'font-semibold text-brass-ink' : 'text-second'}`}
               >
-                {figure(measure.good.from)}–{figure(measure.good.to)} {measure.unit}
+                {from.value}–{to.value} {to.unit}
                 {outside && <span className="block font-sans">outside</span>}
               </span>
             </div>
           )
         })}
       </div>
+      <InstrumentChoice
+        label="Measured with"
+        instruments={instruments.filter(({ kind: what }) => what !== 'reagent')}
+        chosen={draft.instrument}
+        day={draft.happenedOn}
+        onChoose={(instrument) => onChange({ instrument })}
+      />
       <p className="m-0 mt-1 text-[13px] text-second">
         Good figures: common practice and from memory. What is good for this machine shows in its own ledger.
       </p>

@@ -1,17 +1,20 @@
 import { dropCount } from '../../core/quantity/drop-kit.ts'
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
 import { figure } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Draft, decimal, emptyTest, type TestDraft, testSlots } from './draft.ts'
+import { InstrumentChoice } from './InstrumentChoice.tsx'
 
 interface Props {
   draft: Draft
   onChange: (part: Partial<Draft>) => void
   hasSoftener: boolean
+  instruments: MachineBundle['instruments']
   issues: Map<string, string>
 }
 
 /** Drop counts or strip zones, in any unit; a strip shows a zone, so it stays a range. */
-export function WaterTests({ draft, onChange, hasSoftener, issues }: Props) {
+export function WaterTests({ draft, onChange, hasSoftener, instruments, issues }: Props) {
   const slots = Object.entries(testSlots).filter(([slot]) => slot !== 'softened' || hasSoftener)
   const change = (slot: string, part: Partial<TestDraft>) =>
     onChange({ tests: { ...draft.tests, [slot]: { ...emptyTest, ...draft.tests[slot], ...part } } })
@@ -96,6 +99,13 @@ export function WaterTests({ draft, onChange, hasSoftener, issues }: Props) {
         </label>
         <span>kept for next time</span>
       </div>
+      <InstrumentChoice
+        label="Reagent"
+        instruments={instruments.filter(({ kind }) => kind === 'reagent')}
+        chosen={draft.reagent}
+        day={draft.happenedOn}
+        onChoose={(reagent) => onChange({ reagent })}
+      />
     </div>
   )
 }

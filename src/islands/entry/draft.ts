@@ -3,6 +3,9 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { machineKind } from '../../core/standing/machine-facts.ts'
+import { asReckoned } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** One water test as it is being typed. */
@@ -35,6 +38,19 @@ export interface Draft {
   found: Record<string, string>
   left: Record<string, string>
   note: string
+  /** In the customer's own words. */
+  complaint: string
+  cause: string
+  repair: string
+  /** What stays open. */
+  remark: string
+  terms: string
+  minutes: string
+  arrived: string
+  went: string
+  /** What was measured with, and which reagent counted the drops. */
+  instrument: string
+  reagent: string
 }
 
 export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
@@ -49,6 +65,16 @@ export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
   found: {},
   left: {},
   note: '',
+  complaint: '',
+  cause: '',
+  repair: '',
+  remark: '',
+  terms: '',
+  minutes: '',
+  arrived: '',
+  went: '',
+  instrument: '',
+  reagent: '',
 }
 
 /** A figure that could not be read, at its field. */
@@ -88,9 +114,14 @@ function splitKey(key: string): { id: string; group?: number } {
  * The entries a draft stands for. Pure, so that the preview and the save show the same thing.
  * @param idFor - the lasting id of a slot
  */
-export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot: string) => string): Made {
+export function entriesOfDraft(
+  draft: Draft,
+  bundle: MachineBundle,
+  idFor: (slot: string) => string,
+  technicianId: string,
+): Made {
   const made: Made = { entries: [], issues: [] }
-  const kind = kindById(bundle.machine.kind)!
+  const kind = machineKind(effective(bundle.ledgers)) ?? kindById(bundle.machine.kind)!
   const subjects: Record<string, string | undefined> = {
     machine: bundle.machine.id,
     site: bundle.site.id,
@@ -123,7 +154,7 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
     if (!text.trim()) continue
     const count = parseCountCell(text)
     if (count === null) wrong(slot, 'is not a count: whole numbers, such as 184220')
-    else add(slot, subject, 'reading', { counter, count })
+    else add(slot, subject, 'reading', { counter, count: counter === 'litres' ? asReckoned(count, 'L') : count })
   }
   for (const [slot, test] of Object.entries(draft.tests)) {
     const about = testSlots[slot as keyof typeof testSlots]
@@ -141,6 +172,7 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
         quantity: about.quantity,
         method: test.method,
         unit: draft.unit,
+        ...(draft.reagent && { instrument: draft.reagent }),
         ...found,
       })
     }
@@ -183,10 +215,47 @@ export function entriesOfDraft(draft: Draft, bundle: MachineBundle, idFor: (slot
           measure: id,
           ...(group && { group }),
           state,
-          value,
+          value: asReckoned(value, kind.measures.find((measure) => measure.id === id)?.unit ?? ''),
+          ...(draft.instrument && { instrument: draft.instrument }),
         })
     }
   }
-  if (draft.note.trim()) add('note', 'machine', 'note', { text: draft.note.trim() })
+  const says = (text: string) => text.trim() !== ''
+  if (says(draft.complaint)) add('complaint', 'machine', 'fault-reported', { text: draft.complaint.trim() })
+  if (says(draft.repair)) {
+    const cause = says(draft.cause) ? { cause: draft.cause.trim() } : {}
+    // One part changed is the part repaired; of several, nobody can tell which it was.
+    const changed = Object.entries(draft.parts).filter(([, part]) => part.changed)
+    const part = changed.length === 1 ? splitKey(changed[0]![0]) : null
+    const about = part && { part: part.id, ...(part.group && { group: part.group }) }
+    add('repair', 'machine', 'repaired', { text: draft.repair.trim(), ...cause, ...about })
+  } else if (says(draft.cause)) wrong('repair', 'is missing: say what was done about the cause')
+  if (says(draft.remark)) add('remark', 'machine', 'remark', { text: draft.remark.trim() })
+  if (says(draft.note)) add('note', 'machine', 'note', { text: draft.note.trim() })
+
+  const minutes = says(draft.minutes) ? decimal(draft.minutes) : undefined
+  if (minutes === null) wrong('minutes', 'is not a number of minutes')
+  const [arrivedAt, leftAt] = [instantAt(draft, draft.arrived), instantAt(draft, draft.went)]
+  const backwards = Boolean(arrivedAt && leftAt && leftAt < arrivedAt)
+  if (backwards) wrong('went', 'is before arrival')
+  // One header a call: the second machine of the same call finds it there.
+  if ((made.entries.length > 0 || draft.terms || minutes) && !headerOf(bundle, draft.visitId))
+    add('visit', 'site', 'visit', {
+      technicianIds: [technicianId],
+      ...(arrivedAt && { arrivedAt }),
+      ...(leftAt && !backwards && { leftAt }),
+      ...(minutes && { minutes }),
+      ...(draft.terms && { terms: draft.terms }),
+    })
   return made
+}
+
+/** The header of a visit that is in the ledger already. */
+export const headerOf = (bundle: MachineBundle, visitId: string) =>
+  (bundle.ledgers.site ?? []).find((entry) => entry.kind === 'visit' && entry.visitId === visitId)
+
+/** A time of the day of the visit, on the clock of this device. */
+function instantAt(draft: Draft, time: string): string | undefined {
+  const instant = /^\d\d:\d\d$/.test(time) ? new Date(`${draft.happenedOn}T${time}`) : null
+  return instant && !Number.isNaN(instant.getTime()) ? instant.toISOString() : undefined
 }

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { browserNow } from '../../ui/clock.ts'
+import { preferences } from '../../ui/preferences.ts'
 import { newId } from '../send-entries.ts'
 import { type Draft, emptyDraft } from './draft.ts'
 
@@ -7,8 +8,9 @@ const keyOf = (machineId: string) => `evenshot-draft-${machineId}`
 const kitKey = 'evenshot-drop-kit'
 
 /** A draft that survives a reload: kept on this device until it is saved or thrown away. */
-export function useDraft(machineId: string, today: string) {
-  const [draft, setDraft] = useState<Draft>(() => fresh(today, { unit: 'dH', perDrop: '1' }))
+/** @param visitId - a call of today that goes on at this machine */
+export function useDraft(machineId: string, today: string, visitId?: string) {
+  const [draft, setDraft] = useState<Draft>(() => fresh(today, usualKit()))
   const [restored, setRestored] = useState(false)
   const ids = useRef<Record<string, string>>({})
   const ready = useRef(false)
@@ -18,11 +20,12 @@ export function useDraft(machineId: string, today: string) {
     const kit = read<{ unit: string; perDrop: string }>(kitKey)
     if (kept) {
       ids.current = kept.ids
-      setDraft(kept)
+      // A draft of an earlier version of this form lacks what came since.
+      setDraft({ ...emptyDraft, ...kept })
       setRestored(true)
-    } else setDraft(fresh(today, kit ?? { unit: 'dH', perDrop: '1' }))
+    } else setDraft({ ...fresh(today, kit ?? usualKit()), ...(visitId && { visitId }) })
     ready.current = true
-  }, [machineId, today])
+  }, [machineId, today, visitId])
 
   useEffect(() => {
     if (!ready.current) return
@@ -49,6 +52,8 @@ export function useDraft(machineId: string, today: string) {
   return { draft, setDraft, restored, idFor, clear }
 }
 
+const usualKit = () => ({ unit: preferences().hardnessUnit, perDrop: '1' })
+
 const fresh = (today: string, kit: { unit: string; perDrop: string }): Draft => ({
   ...emptyDraft,
   visitId: newId(),
@@ -63,6 +68,14 @@ function isEmpty(draft: Draft): boolean {
     draft.counter,
     draft.meter,
     draft.note,
+    draft.complaint,
+    draft.cause,
+    draft.repair,
+    draft.remark,
+    draft.terms,
+    draft.minutes,
+    draft.arrived,
+    draft.went,
     ...Object.values(draft.found),
     ...Object.values(draft.left),
     ...Object.values(draft.tests).flatMap((test) => [test.drops, test.low, test.high]),

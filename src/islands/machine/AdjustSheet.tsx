@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { Line } from '../../core/quantity/working.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { asReckoned, asTyped, firmUnit } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { title } from '../standing-words.ts'
 import { SettingSheet } from './SettingSheet.tsx'
@@ -16,11 +17,18 @@ interface Props {
 
 /** Changes a life or interval where its working shows it. */
 export function AdjustSheet({ bundle, today, standing, line, onClose, onSaved }: Props) {
-  const [text, setText] = useState(String(line.adjust!.value))
+  const unit = line.unit ?? ''
+  const [text, setText] = useState(asTyped(line.adjust!.value, unit))
   const body = () => {
     const value = Number(text.replace(',', '.'))
     if (!text.trim() || !Number.isFinite(value) || value <= 0) return 'Type a number above 0.'
-    return { v: 1, setting: 'life', duty: line.adjust!.position, clock: line.adjust!.clock, value }
+    return {
+      v: 1,
+      setting: 'life',
+      duty: line.adjust!.position,
+      clock: line.adjust!.clock,
+      value: asReckoned(value, unit),
+    }
   }
   return (
     <SettingSheet
@@ -40,7 +48,7 @@ export function AdjustSheet({ bundle, today, standing, line, onClose, onSaved }:
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <span className="text-second">{line.unit}</span>
+        <span className="text-second">{firmUnit(unit)}</span>
       </label>
     </SettingSheet>
   )

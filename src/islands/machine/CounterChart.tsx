@@ -4,7 +4,7 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
 import { fromDay, toDay } from '../../core/quantity/local-day.ts'
 import type { Flag } from '../../core/standing/standing.ts'
-import { dayLong, figure } from '../../ui/format.ts'
+import { dayLong, figure, monthYear } from '../../ui/format.ts'
 
 /** The counter as it was read, with the readings that do not count as hollow rings. */
 export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags: Flag[]; unit: string }) {
@@ -47,7 +47,7 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
               dataKey="day"
               type="number"
               domain={['dataMin', 'dataMax']}
-              tickFormatter={(day: number) => dayLong(fromDay(day)).replace(/^\d+ /, '')}
+              tickFormatter={(day: number) => monthYear(fromDay(day))}
               tick={{ fontSize: 12, fill: 'var(--second)' }}
               stroke="var(--second)"
               minTickGap={24}

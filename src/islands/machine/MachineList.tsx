@@ -1,9 +1,8 @@
 import { useState } from 'react'
-import { dayNear, daysUntil, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import type { MachinePage } from '../../views/machine-page.ts'
 import { useFetched } from '../use-fetched.ts'
+import { MachineLine } from './MachineLine.tsx'
 
 interface Props {
   first: MachinePage
@@ -30,7 +29,6 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
     const next = (await response.json()) as MachinePage
     setPage({ ...next, rows: [...page.rows, ...next.rows] })
   }
-  const kindName = new Map(kinds.map((entry) => [entry.id, entry.name]))
   return (
     <div>
       <TitleBlock
@@ -38,9 +36,14 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
         under={`${firm}, ${page.all} machines`}
         facts={[]}
         action={
-          <a href="/readings" className="plain inline-flex items-center">
-            Readings from a spreadsheet
-          </a>
+          <>
+            <a href="/readings" className="plain inline-flex items-center max-md:hidden">
+              Readings from a spreadsheet
+            </a>
+            <a href="/sites" className="act inline-flex items-center whitespace-nowrap">
+              Add a machine
+            </a>
+          </>
         }
       />
       <div className="px-4 pt-3 pb-8 lg:px-6">
@@ -72,51 +75,24 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
           )}
         </div>
         {page.rows.length === 0 && (
-          <p className="text-second">No machine has all these words. Try fewer, or part of the serial number.</p>
+          <p className="text-second">
+            {page.all === 0 ? (
+              <>
+                No machine yet.{' '}
+                <a className="word" href="/first-steps">
+                  The first one
+                </a>{' '}
+                takes two minutes: where it stands, what it is, what its counter shows.
+              </>
+            ) : (
+              'No machine has all these words. Try fewer, or part of the serial number.'
+            )}
+          </p>
         )}
         <ul className="m-0 mt-3 list-none p-0">
-          {page.rows.map((row) => {
-            const urgency = urgencyOf(
-              row.nextDue ? { p10: row.nextDue, p50: row.nextDue, p90: row.nextDue } : undefined,
-              today,
-            )
-            const age = row.counter ? -daysUntil(row.counter.on, today) : null
-            return (
-              <li key={row.id} className="border-t border-hair">
-                <a
-                  href={`/machines/${row.id}`}
-                  className="grid min-h-[44px] grid-cols-2 items-center gap-x-4 py-1.5 hover:bg-copper-tint md:grid-cols-[1fr_1.3fr_1.9fr_1.2fr_0.8fr]"
-                >
-                  <span className="font-semibold">{row.name}</span>
-                  <span className="narrow max-md:text-right">
-                    {row.siteName}, <span className="text-second">{row.area}</span>
-                  </span>
-                  <span className="narrow text-[14px]">
-                    {row.maker} {row.model} <span className="text-second">· {kindName.get(row.kind)}</span>
-                  </span>
-                  <span className="mono text-[13px] max-md:hidden">
-                    {row.counter ? (
-                      <>
-                        {figure(row.counter.count)}{' '}
-                        <span className={age! > 60 ? 'text-brass-ink' : 'text-second'}>
-                          {row.counter.unit}, {dayNear(row.counter.on, today)}
-                        </span>
-                      </>
-                    ) : (
-                      <span className="text-brass-ink">not read yet</span>
-                    )}
-                  </span>
-                  <span className="mono text-right text-[13px]" style={{ color: urgencyInk[urgency] }}>
-                    {row.nextDue
-                      ? urgency === 'overdue'
-                        ? `overdue ${-daysUntil(row.nextDue, today)} d`
-                        : `next ${dayNear(row.nextDue, today)}`
-                      : 'nothing due'}
-                  </span>
-                </a>
-              </li>
-            )
-          })}
+          {page.rows.map((row) => (
+            <MachineLine key={row.id} row={row} today={today} kinds={kinds} withPlace />
+          ))}
         </ul>
         {page.next && (
           <button type="button" className="plain mt-3" onClick={more}>

@@ -1,17 +1,21 @@
 import { useEffect, useMemo, useState } from 'react'
+import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
+import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
-import { dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
+import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
 import { LensSwitch } from '../../ui/LensSwitch.tsx'
+import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
 import { AdjustSheet } from './AdjustSheet.tsx'
 import { LedgerLens } from './LedgerLens.tsx'
-import { NamesSheet } from './NamesSheet.tsx'
+import { MachineMenu } from './MachineMenu.tsx'
+import { MoveSheet, NamesSheet, StageSheet } from './MachineSheets.tsx'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
@@ -37,7 +41,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
   const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
   const [station, setStation] = useState<string | null>(null)
   const [adjusting, setAdjusting] = useState<{ standing: Standing; line: Line } | null>(null)
-  const [naming, setNaming] = useState(false)
+  const [open, setOpen] = useState<'names' | 'move' | 'stage' | null>(null)
   const [unfolded, setUnfolded] = useState(false)
   const keep = useMemo(
     () =>
@@ -113,13 +117,15 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
       <DueDefs />
       <TitleBlock
         name={bundle.machine.name}
-        under={`${bundle.site.name}, ${bundle.site.area}`}
+        under={
+          <a href={`/sites/${bundle.site.id}`} className="hover:underline">
+            {[bundle.site.name, bundle.site.area].filter(Boolean).join(', ')}
+          </a>
+        }
         facts={facts(bundle, reckoning, softener, today)}
         action={
           <>
-            <button type="button" className="plain max-md:hidden" onClick={() => setNaming(true)}>
-              Edit
-            </button>
+            <MachineMenu bundle={bundle} onOpen={setOpen} />
             <a href={`/machines/${bundle.machine.id}/entry`} className="act inline-flex items-center whitespace-nowrap">
               New entry
             </a>
@@ -129,6 +135,11 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
       {saved && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2 font-semibold">
           Saved. The dates below are reckoned with it.
+        </p>
+      )}
+      {reckoning && reckoning.stage !== 'working' && (
+        <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
+          <b>{stageName[reckoning.stage]}</b> since {dayLong(reckoning.stageSince!)}. {stageEffect[reckoning.stage]}
         </p>
       )}
       <section aria-label="Water path" className="relative border-b border-hair bg-enamel">
@@ -166,7 +177,17 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
       {adjusting && (
         <AdjustSheet bundle={bundle} today={today} {...adjusting} onClose={() => setAdjusting(null)} onSaved={reload} />
       )}
-      {naming && <NamesSheet bundle={bundle} onClose={() => setNaming(false)} onSaved={reload} />}
+      {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
+      {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}
+      {open === 'stage' && (
+        <StageSheet
+          bundle={bundle}
+          reckoning={reckoning}
+          today={today}
+          onClose={() => setOpen(null)}
+          onSaved={reload}
+        />
+      )}
     </div>
   )
 }
@@ -179,8 +200,12 @@ function facts(
 ): Fact[] {
   const kind = kindOf(bundle)
   const list: Fact[] = [
-    { label: 'Maker, model', value: `${bundle.machine.maker} ${bundle.machine.model}` },
-    { label: 'Serial', value: bundle.machine.serial },
+    {
+      label: 'Maker, model',
+      value:
+        [bundle.machine.maker, bundle.machine.model, bundle.machine.revision].filter(Boolean).join(' ') || 'not said',
+    },
+    { label: 'Serial', value: bundle.machine.serial || 'none on it' },
   ]
   if (kind && kind.groups > 1) list.push({ label: 'Groups', value: kind.groups })
   const { counter, use, litresPerOpenDay, water } = reckoning ?? {}
@@ -199,13 +224,18 @@ function facts(
       value: `${figure(use.mean)} ± ${figure(use.sd)}`,
       source: use.assumed ? '/open day, assumed' : '/open day',
     })
-  if (litresPerOpenDay) list.push({ label: 'Draw', value: figure(litresPerOpenDay), source: 'L/open day' })
+  if (litresPerOpenDay) {
+    const draw = quantity(litresPerOpenDay, 'L/open day')
+    list.push({ label: 'Draw', value: draw.value, source: draw.unit })
+  }
   const known = water?.softened ?? softener?.water?.softened ?? water?.raw
-  if (known)
+  if (known) {
+    const hardness = quantity(known.value, hardnessSymbol.mgL)
     list.push({
       label: known.level === 'softener' ? 'After softener' : 'Raw water',
-      value: figure(known.value / 17.848),
-      source: `°dH, ${dayShort(known.on)}`,
+      value: hardness.value,
+      source: `${hardness.unit}, ${dayShort(known.on)}`,
     })
+  }
   return list
 }

@@ -7,6 +7,8 @@ import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { preferences } from '../../ui/preferences.ts'
+import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { meansItself } from '../../ui/typing.ts'
@@ -241,10 +243,10 @@ function WorkingOf({
 const use = (one: ClockUse | undefined, standing: Standing, today: string, digits = 0) => {
   if (!one) return '–'
   const now = usedOn(one, standing.asOf, today)
-  const used = digits ? now.toFixed(digits) : figure(Math.round(now))
+  const used = digits ? now.toFixed(digits) : quantity(Math.round(now), one.unit).value
   return (
     <>
-      {used} <span className="text-second">/ {figure(one.limit)}</span>
+      {used} <span className="text-second">/ {quantity(one.limit, one.unit).value}</span>
     </>
   )
 }
@@ -257,7 +259,7 @@ function countUse(standing: Standing, today: string) {
   return (
     <>
       {use(fullest, standing, today)}{' '}
-      <span className="text-second">{fullest.clock === 'shots' ? '' : fullest.unit}</span>
+      <span className="text-second">{fullest.clock === 'shots' ? '' : firmUnit(fullest.unit)}</span>
     </>
   )
 }
@@ -267,7 +269,8 @@ function windowWords(standing: Standing, today: string): string {
   const { p10, p50, p90 } = standing.due
   if (daysUntil(p50, today) < 0) return `from ${dayNear(p50, today)}`
   if (p10 === p90) return dayNear(p50, today)
-  return `${p10.slice(0, 7) === p90.slice(0, 7) ? Number(p10.slice(8)) : dayShort(p10)}–${dayNear(p90, today)}`
+  const isOneMonth = p10.slice(0, 7) === p90.slice(0, 7) && preferences().dateForm === 'words'
+  return `${isOneMonth ? Number(p10.slice(8)) : dayShort(p10)}–${dayNear(p90, today)}`
 }
 
 const phoneDue = (standing: Standing, today: string): string => {

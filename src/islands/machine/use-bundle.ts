@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { machineKind } from '../../core/standing/machine-facts.ts'
 import { reckonMachine } from '../../core/standing/reckon-machine.ts'
 import { reckonSoftener } from '../../core/standing/reckon-softener.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
@@ -32,7 +34,8 @@ export function reckonBundle(bundle: MachineBundle): ReckonedBundle {
   return { reckoning, softener, standings }
 }
 
-export const kindOf = (bundle: MachineBundle) => kindById(bundle.machine.kind)
+/** The machine's kind with its own number of groups; before it is taken on, the kind it was entered as. */
+export const kindOf = (bundle: MachineBundle) => machineKind(effective(bundle.ledgers)) ?? kindById(bundle.machine.kind)
 
 /** Stations the kind has but this machine has not. */
 export const missingStations = (bundle: MachineBundle): Set<string> => new Set(bundle.softener ? [] : ['softener'])

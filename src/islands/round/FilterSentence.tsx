@@ -1,5 +1,5 @@
-import { figure } from '../../ui/format.ts'
 import type { RoundChoices } from '../../views/round-page.ts'
+import { countWords } from './count-words.ts'
 
 export interface RoundFilter {
   horizon: string
@@ -31,8 +31,8 @@ export function FilterSentence({ filter, choices, matching, all, onChange }: Pro
   return (
     <div className="flex flex-wrap items-center gap-x-1.5 gap-y-1 pb-1 text-[15px] text-second">
       <span>
-        <span className="mono text-ink">{figure(matching)}</span> of{' '}
-        <span className="mono text-ink">{figure(all)}</span> due
+        <span className="mono text-ink">{countWords(matching)}</span> of{' '}
+        <span className="mono text-ink">{countWords(all)}</span> due
       </span>
       <Word label="When" value={filter.horizon} options={horizonWords} onChange={change('horizon')} />
       at

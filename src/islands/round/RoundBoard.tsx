@@ -10,9 +10,10 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
-import type { RoundChoices, RoundPage, RoundRow } from '../../views/round-page.ts'
+import { mostCounted, type RoundChoices, type RoundPage, type RoundRow } from '../../views/round-page.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { useFetched } from '../use-fetched.ts'
+import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 
 interface Props {
@@ -88,23 +89,23 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
       <DueDefs />
       <TitleBlock
         name="Coming due"
-        under={`${firm}, ${counts.machines} machines`}
+        under={`${firm}, ${figure(counts.machines)} machines`}
         facts={[
           {
             label: 'Overdue',
-            value: counts.overdue,
+            value: countWords(counts.overdue),
             source: counts.overdue === 1 ? 'task' : 'tasks',
             ...(counts.overdue > 0 && { tone: 'var(--seal)' }),
           },
-          { label: 'Here', value: counts.matching, source: `of ${counts.all} in this time` },
+          { label: 'Here', value: countWords(counts.matching), source: `of ${countWords(counts.all)} in this time` },
           {
             label: 'Stale readings',
-            value: counts.staleReadings,
+            value: figure(counts.staleReadings),
             source: `older than ${staleDays} d`,
             ...(counts.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
           },
           ...(counts.waiting > 0
-            ? [{ label: 'Being reckoned', value: counts.waiting, source: 'figures may move' }]
+            ? [{ label: 'Being reckoned', value: figure(counts.waiting), source: 'figures may move' }]
             : []),
         ]}
       />
@@ -150,7 +151,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
               </ul>
               {page.next && (
                 <button type="button" className="plain m-4" onClick={more}>
-                  More: {counts.matching - rows.length} later ones
+                  More: {counts.matching > mostCounted ? 'later ones' : `${counts.matching - rows.length} later ones`}
                 </button>
               )}
               <p className="m-0 hidden flex-wrap gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex">

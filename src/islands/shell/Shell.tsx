@@ -101,10 +101,18 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
                 <Key>?</Key>
               </span>
             </DropdownMenu.Item>
-            <DropdownMenu.Item className={item} onSelect={() => location.assign('/readings')}>
-              <span className="w-4" />
-              Readings from a spreadsheet
-            </DropdownMenu.Item>
+            {(
+              [
+                ['/firm', 'The firm and its people'],
+                ['/data', 'Data in and out'],
+                ['/readings', 'Readings from a spreadsheet'],
+              ] as const
+            ).map(([href, words]) => (
+              <DropdownMenu.Item key={href} className={item} onSelect={() => location.assign(href)}>
+                <span className="w-4" />
+                {words}
+              </DropdownMenu.Item>
+            ))}
             <DropdownMenu.Item className={item} onSelect={leave}>
               <span className="w-4" />
               Sign out

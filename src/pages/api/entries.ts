@@ -1,6 +1,6 @@
 import { array, number, object, string } from 'yup'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
-import { endpoint, json, readJson, refuse } from '../../server/api.ts'
+import { actorOf, endpoint, json, readJson, refuse } from '../../server/api.ts'
 import { entriesAfter } from '../../services/pull-entries.ts'
 import { writeEntries } from '../../services/write-entries.ts'
 
@@ -17,14 +17,13 @@ const batch = object({
 }).noUnknown()
 
 /** The outbox: takes a batch of entries and says what became of each. Safe to send again. */
-export const POST = endpoint(async ({ request, locals }, { firm, technician }) => {
+export const POST = endpoint(async ({ request, locals }, who) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const parsed = parseStrict(batch, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { entries, unlessSince } = parsed.value
-  const actor = { firmId: firm.id, technicianId: technician.id, role: technician.role }
-  const answer = await writeEntries(locals.db, actor, entries, {
+  const answer = await writeEntries(locals.db, actorOf(who), entries, {
     now: locals.now,
     ...(unlessSince && { unlessSince }),
   })

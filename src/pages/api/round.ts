@@ -23,6 +23,11 @@ export const GET = endpoint(async ({ url, locals }, { firm }) => {
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { horizon, ...rest } = parsed.value
   return json(
-    await roundPage(locals.db, firm.id, { ...rest, horizon: horizon as Horizon }, localDayIn('UTC', locals.now)),
+    await roundPage(
+      locals.db,
+      firm.id,
+      { ...rest, horizon: horizon as Horizon },
+      localDayIn(firm.timeZone, locals.now),
+    ),
   )
 })

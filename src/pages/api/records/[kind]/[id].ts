@@ -1,7 +1,7 @@
 import { array, number, object } from 'yup'
 import { type RecordKind, recordKinds } from '../../../../core/firm/records.ts'
 import { parseStrict } from '../../../../core/parse/parse-strict.ts'
-import { endpoint, json, notFound, readJson, refuse } from '../../../../server/api.ts'
+import { actorOf, endpoint, json, notFound, readJson, refuse } from '../../../../server/api.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { keepRecord } from '../../../../services/keep-record.ts'
 import { recordById } from '../../../../services/records.ts'
@@ -15,7 +15,7 @@ const request = object({
 const status = { refused: 422, stale: 409, unknown: 404, forbidden: 403 } as const
 
 /** Adds a record (version 0) or changes the one that has this version. Safe to send again. */
-export const PUT = endpoint(async ({ params, request: sent, locals }, { firm, technician }) => {
+export const PUT = endpoint(async ({ params, request: sent, locals }, who) => {
   const kind = kindOf(params.kind)
   const id = params.id ?? ''
   if (!kind || !isUuid(id)) return notFound()
@@ -23,10 +23,9 @@ export const PUT = endpoint(async ({ params, request: sent, locals }, { firm, te
   if (!read.ok) return read.response
   const parsed = parseStrict(request, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
-  const actor = { firmId: firm.id, technicianId: technician.id, role: technician.role }
   const { version, entries } = parsed.value
   const { record } = read.body as { record: unknown }
-  const kept = await keepRecord(locals.db, actor, { kind, id, version, record, entries }, locals.now)
+  const kept = await keepRecord(locals.db, actorOf(who), { kind, id, version, record, entries }, locals.now)
   return kept.ok ? json({ version: kept.version }) : refuse(status[kept.why], kept.issues)
 })
 

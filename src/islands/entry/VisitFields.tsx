@@ -1,0 +1,85 @@
+import { type VisitTerms, visitTerms } from '../../core/ledger/entry-kinds.ts'
+import { termsWords } from '../../ui/entry-words.ts'
+import type { Draft } from './draft.ts'
+
+interface Props {
+  draft: Draft
+  onChange: (part: Partial<Draft>) => void
+  issues: Map<string, string>
+  /** The call's times and terms are in the ledger already, from another machine. */
+  headed: boolean
+}
+
+/** What the customer said, what it was and what was done; when, how long and on whose account. */
+export function VisitFields({ draft, onChange, issues, headed }: Props) {
+  const text = (slot: 'complaint' | 'cause' | 'repair' | 'remark' | 'note', label: string, hint: string) => (
+    <label className="flex flex-col gap-0.5">
+      <span className="slim text-[14px]">
+        {label} <span className="font-normal text-second">{hint}</span>
+      </span>
+      <textarea
+        className="field w-full"
+        rows={1}
+        maxLength={2000}
+        aria-invalid={issues.has(slot)}
+        value={draft[slot]}
+        onChange={(event) => onChange({ [slot]: event.target.value })}
+      />
+      {issues.has(slot) && <b className="text-[13px] text-seal-ink">{issues.get(slot)}</b>}
+    </label>
+  )
+  const time = (slot: 'arrived' | 'went', label: string) => (
+    <label className="flex items-center gap-2">
+      <span className="text-second">{label}</span>
+      <input
+        type="time"
+        className="field mono"
+        aria-invalid={issues.has(slot)}
+        value={draft[slot]}
+        onChange={(event) => onChange({ [slot]: event.target.value })}
+      />
+      {issues.has(slot) && <b className="text-[13px] text-seal-ink">{issues.get(slot)}</b>}
+    </label>
+  )
+  return (
+    <div className="flex flex-col gap-2 pt-1">
+      <div className="grid gap-x-4 gap-y-2 md:grid-cols-2">
+        {text('complaint', 'Complaint', 'in the customer’s own words')}
+        {text('cause', 'Cause', 'what it was')}
+        {text('repair', 'Repaired', 'what was done about it')}
+        {text('remark', 'Left open', 'to do or watch next time')}
+      </div>
+      {text('note', 'Note', 'anything else')}
+      {!headed && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[14px]">
+          <label className="flex items-center gap-2">
+            <span className="text-second">Terms</span>
+            <select className="field" value={draft.terms} onChange={(event) => onChange({ terms: event.target.value })}>
+              <option value="">not said</option>
+              {visitTerms.map((terms) => (
+                <option key={terms} value={terms}>
+                  {termsWords[terms as VisitTerms]}
+                </option>
+              ))}
+            </select>
+          </label>
+          {time('arrived', 'Arrived')}
+          {time('went', 'Left')}
+          <label className="flex items-center gap-2">
+            <span className="text-second">Work</span>
+            <input
+              className="field mono w-[72px] text-right"
+              inputMode="numeric"
+              aria-label="Minutes of work"
+              aria-invalid={issues.has('minutes')}
+              value={draft.minutes}
+              onChange={(event) => onChange({ minutes: event.target.value })}
+            />
+            <span className="text-second">min</span>
+            {issues.has('minutes') && <b className="text-[13px] text-seal-ink">{issues.get('minutes')}</b>}
+          </label>
+        </div>
+      )}
+    </div>
+  )
+}

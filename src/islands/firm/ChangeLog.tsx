@@ -1,0 +1,60 @@
+import { useState } from 'react'
+import { dayLong } from '../../ui/format.ts'
+import type { ChangePage, ChangeRow } from '../../views/change-page.ts'
+
+const did: Record<string, string> = {
+  added: 'added',
+  changed: 'changed',
+  invited: 'invited',
+  joined: 'joined:',
+  'reset-asked': 'gave a new password to',
+  'password-set': 'chose a new password:',
+  'session-ended': 'signed out a device of',
+  exported: 'took out',
+  imported: 'brought in',
+}
+
+/** Who did what to the firm's records, the latest first; the ledger says who wrote its entries. */
+export function ChangeLog({ first }: { first: ChangePage }) {
+  const [page, setPage] = useState(first)
+  const [lost, setLost] = useState(false)
+  const more = async () => {
+    const response = await fetch(`/api/changes?cursor=${page.next}`).catch(() => null)
+    setLost(!response?.ok)
+    if (!response?.ok) return
+    const next = (await response.json()) as ChangePage
+    setPage({ ...next, rows: [...page.rows, ...next.rows] })
+  }
+  return (
+    <section className="min-w-0 max-lg:pt-5" aria-label="Log">
+      <h2 className="head m-0 pb-1">Log</h2>
+      {page.rows.length === 0 && <p className="m-0 text-second">No record was changed yet.</p>}
+      <ul className="m-0 list-none p-0 text-[14px]">
+        {page.rows.map((row) => (
+          <li key={row.id} className="border-t border-hair py-1">
+            <span className="mono text-[13px] text-second">{dayLong(row.at.slice(0, 10))}</span> {row.by}{' '}
+            {did[row.action] ?? row.action} {row.aboutKind === 'technician' ? '' : `${row.aboutKind} `}
+            <b className="font-semibold">{row.name}</b>
+            {row.fields.length > 0 && (
+              <span className="block text-second">{row.fields.map(fieldWords).join('; ')}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+      {lost && (
+        <p role="alert" className="m-0 font-semibold text-seal-ink">
+          No connection: try again.
+        </p>
+      )}
+      {page.next && (
+        <button type="button" className="plain mt-2" onClick={more}>
+          Earlier ones
+        </button>
+      )}
+    </section>
+  )
+}
+
+const fieldWords = ({ field, before, after }: ChangeRow['fields'][number]) =>
+  `${field.replace(/([A-Z])/g, ' $1').toLowerCase()} ${said(before)} → ${said(after)}`
+const said = (value: unknown) => (value === undefined || value === '' ? 'nothing' : String(value))

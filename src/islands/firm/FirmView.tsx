@@ -1,0 +1,284 @@
+import { useState } from 'react'
+import type { Kept } from '../../core/firm/records.ts'
+import { dayLong } from '../../ui/format.ts'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { ChangePage } from '../../views/change-page.ts'
+import type { PeoplePage } from '../../views/people-page.ts'
+import { keep, send } from '../keep.ts'
+import { Form, typedText } from '../records/Form.tsx'
+import { texts, typed } from '../records/record-fields.ts'
+import { newId } from '../send-entries.ts'
+import { ChangeLog } from './ChangeLog.tsx'
+import { firmFields, firmRecord } from './firm-fields.ts'
+
+type Person = PeoplePage['people'][number]
+
+interface Props {
+  firm: { id: string; version: number } & Kept<'firm'>
+  people: PeoplePage
+  changes: ChangePage
+  isOwner: boolean
+  me: string
+  demo: boolean
+}
+
+/** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
+export function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
+  const [open, setOpen] = useState<'firm' | 'add' | { person: Person & { version?: number } } | null>(null)
+  const [link, setLink] = useState<{ name: string; link: string; purpose: string; expiresAt: string } | null>(null)
+  const [wrong, setWrong] = useState('')
+  const [id] = useState(newId)
+  const close = () => setOpen(null)
+  const names = new Map(people.people.map((person) => [person.id, person.name]))
+
+  const makeLink = async (person: Person) => {
+    const told = await send<{ link: string; purpose: string; expiresAt: string }>(
+      'POST',
+      `/api/people/${person.id}/link`,
+    )
+    if (told.ok) setLink({ name: person.name, ...told })
+    else setWrong(told.issues[0]!.message)
+  }
+  const edit = async (person: Person) => {
+    const response = await fetch(`/api/records/technician/${person.id}`).catch(() => null)
+    if (response?.ok) setOpen({ person: { ...person, ...(await response.json()) } })
+    else setWrong('No connection: try again.')
+  }
+  const endSession = async (sessionId: string) => {
+    const told = await send<object>('DELETE', `/api/sessions/${sessionId}`)
+    if (told.ok) location.reload()
+    else setWrong(told.issues[0]!.message)
+  }
+  return (
+    <div className="flex flex-1 flex-col">
+      <TitleBlock
+        name={firm.name}
+        under={demo ? 'The demo world: made-up people, places and machines' : 'Your firm'}
+        facts={[
+          { label: 'People', value: people.people.filter(({ leftOn }) => !leftOn).length },
+          { label: 'Time zone', value: firm.timeZone },
+        ]}
+        action={
+          isOwner ? (
+            <button type="button" className="plain" onClick={() => setOpen('firm')}>
+              Edit
+            </button>
+          ) : undefined
+        }
+      />
+      <div className="grid flex-1 gap-x-8 bg-enamel px-4 py-3 lg:grid-cols-[1fr_440px] lg:px-6">
+        <div className="min-w-0">
+          <div className="flex items-baseline gap-4 pb-1">
+            <h2 className="head m-0">People</h2>
+            {isOwner && (
+              <button
+                type="button"
+                className="ml-auto min-h-[44px] font-semibold text-copper lg:min-h-[32px]"
+                onClick={() => setOpen('add')}
+              >
+                Add a technician
+              </button>
+            )}
+          </div>
+          {wrong && (
+            <p role="alert" className="m-0 font-semibold text-seal-ink">
+              {wrong}
+            </p>
+          )}
+          <ul className="m-0 list-none p-0">
+            {people.people.map((person) => (
+              <li
+                key={person.id}
+                className="flex min-h-[44px] flex-wrap items-center gap-x-4 border-t border-hair py-1"
+              >
+                <span className="mono w-9 text-[13px] text-second">{person.initials}</span>
+                <span className="min-w-0 flex-1">
+                  <b className="font-semibold">{person.name}</b>{' '}
+                  <span className="text-[14px] text-second">
+                    {person.role === 'owner' ? 'owner, ' : ''}
+                    {person.leftOn
+                      ? `left ${dayLong(person.leftOn)}`
+                      : (person.email ?? (person.link ? 'invited, has not joined yet' : 'cannot sign in yet'))}
+                  </span>
+                </span>
+                {isOwner && !person.leftOn && (
+                  <button
+                    type="button"
+                    className="min-h-[44px] font-semibold text-copper"
+                    onClick={() => makeLink(person)}
+                  >
+                    {person.email ? 'New password' : 'Invite'}
+                  </button>
+                )}
+                {isOwner && (
+                  <button
+                    type="button"
+                    className="min-h-[44px] font-semibold text-copper"
+                    aria-label={`Edit ${person.name}`}
+                    onClick={() => edit(person)}
+                  >
+                    Edit
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          <h2 className="head m-0 pt-5 pb-1">Signed in</h2>
+          <ul className="m-0 list-none p-0">
+            {people.sessions.map((session) => (
+              <li key={session.id} className="flex min-h-[44px] flex-wrap items-center gap-x-4 border-t border-hair">
+                <span className="min-w-0 flex-1">
+                  {session.device || 'a device'}{' '}
+                  <span className="text-[14px] text-second">
+                    {names.get(session.technicianId)}, since {dayLong(session.createdAt.slice(0, 10))}, last here{' '}
+                    {dayLong(session.seenAt.slice(0, 10))}
+                    {session.own && ': this one'}
+                  </span>
+                </span>
+                {!session.own && (
+                  <button
+                    type="button"
+                    className="min-h-[44px] font-semibold text-copper"
+                    onClick={() => endSession(session.id)}
+                  >
+                    Sign out there
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          <h2 className="head m-0 pt-5 pb-1">Your data</h2>
+          <p className="m-0">
+            <a className="word" href="/data">
+              Bring machines in, take everything out
+            </a>
+          </p>
+        </div>
+        <ChangeLog first={changes} />
+      </div>
+      {open === 'firm' && (
+        <Sheet
+          open
+          onOpenChange={close}
+          title="The firm"
+          about="Units change what is shown. What is in the ledger stays as it was written."
+        >
+          <Form
+            fields={firmFields}
+            values={typed(firm)}
+            save="Save"
+            onCancel={close}
+            onSave={async (values) => {
+              const told = await keep('firm', firm.id, firm.version, firmRecord(values))
+              if (told.ok) location.reload()
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+      {(open === 'add' || (open && typeof open === 'object')) && (
+        <PersonSheet
+          person={typeof open === 'object' ? open.person : null}
+          id={id}
+          self={typeof open === 'object' && open.person.id === me}
+          onClose={close}
+        />
+      )}
+      {link && (
+        <Sheet
+          open
+          onOpenChange={() => {
+            setLink(null)
+            location.reload()
+          }}
+          title={link.purpose === 'join' ? `A link for ${link.name}` : `A new password for ${link.name}`}
+          about={`It opens once, until ${dayLong(link.expiresAt.slice(0, 10))}, and is shown only now: hand it over yourself.`}
+        >
+          <input
+            className="field mono w-full text-[13px]"
+            readOnly
+            value={link.link}
+            aria-label="One-time link"
+            onFocus={(event) => event.target.select()}
+          />
+          <button
+            type="button"
+            className="act mt-3"
+            onClick={() =>
+              navigator.clipboard?.writeText(link.link).catch(() => setWrong('Select the link and copy it by hand.'))
+            }
+          >
+            Copy it
+          </button>
+        </Sheet>
+      )}
+    </div>
+  )
+}
+
+function PersonSheet({
+  person,
+  id,
+  self,
+  onClose,
+}: {
+  person: (Person & { version?: number }) | null
+  id: string
+  self: boolean
+  onClose: () => void
+}) {
+  return (
+    <Sheet
+      open
+      onOpenChange={onClose}
+      title={person ? `Edit ${person.name}` : 'Add a technician'}
+      about={
+        person
+          ? 'What they wrote stays theirs, also when they leave.'
+          : 'They join by a one-time link, which you make next.'
+      }
+    >
+      <Form
+        fields={[
+          { id: 'name', label: 'Name' },
+          { id: 'initials', label: 'Initials', half: true },
+          {
+            id: 'role',
+            label: 'May',
+            kind: 'choice',
+            half: true,
+            options: [
+              ['technician', 'do all the work'],
+              ['owner', 'also run the firm'],
+            ],
+          },
+          ...(person && !self
+            ? [
+                {
+                  id: 'leftOn',
+                  label: 'Left the firm on',
+                  hint: 'empty while they are here',
+                  kind: 'day' as const,
+                  half: true,
+                },
+              ]
+            : []),
+        ]}
+        values={typed(person, { name: '', initials: '', role: 'technician', leftOn: '' })}
+        save={person ? 'Save' : 'Add'}
+        onCancel={onClose}
+        onSave={async (values) => {
+          const leftOn = typedText(values, 'leftOn')
+          const record = {
+            ...(texts(values, ['name', 'initials', 'role']) as { name: string; initials: string; role: 'owner' }),
+            ...(leftOn && { leftOn }),
+          }
+          const told = await keep('technician', person?.id ?? id, person?.version ?? 0, record)
+          if (told.ok) location.reload()
+          return told
+        }}
+      />
+    </Sheet>
+  )
+}

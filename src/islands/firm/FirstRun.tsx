@@ -1,0 +1,77 @@
+import { schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
+import { send } from '../keep.ts'
+import { Form, typedText, wrongAt } from '../records/Form.tsx'
+import { firmFields, firmRecord, usualFirm } from './firm-fields.ts'
+
+/** The firm and its owner: all that is needed before the first machine. */
+export function FirstRun() {
+  return (
+    <Form
+      fields={[
+        { id: 'name', label: 'Your firm', half: true, paths: ['firm.name'] },
+        { id: 'ownName', label: 'Your name', half: true, paths: ['owner.name'], autoComplete: 'name' },
+        { id: 'initials', label: 'Initials', hint: 'as you sign', half: true, paths: ['owner.initials'] },
+        {
+          id: 'email',
+          label: 'E-mail address',
+          kind: 'email',
+          half: true,
+          paths: ['owner.email'],
+          autoComplete: 'username',
+        },
+        {
+          id: 'password',
+          label: 'Password',
+          hint: '10 characters or more',
+          kind: 'password',
+          half: true,
+          paths: ['owner.password'],
+          autoComplete: 'new-password',
+        },
+        ...firmFields.slice(1).map((field) => ({ ...field, paths: [`firm.${field.id}`] })),
+        {
+          id: 'school',
+          label: 'When to act',
+          hint: 'practitioners disagree; each machine can have its own',
+          kind: 'choice' as const,
+          options: schools.map((school): [string, string] => [
+            school,
+            `${schoolName[school]}: ${schoolReason[school]}`,
+          ]),
+        },
+      ]}
+      values={{
+        ...usualFirm(browserZone()),
+        name: '',
+        ownName: '',
+        initials: '',
+        email: '',
+        password: '',
+        school: 'usual',
+      }}
+      save="Start the firm"
+      onSave={async (values) => {
+        const ownName = typedText(values, 'ownName')
+        if (!typedText(values, 'name')) return wrongAt('name', 'is missing')
+        if (!ownName) return wrongAt('ownName', 'is missing')
+        const initials =
+          typedText(values, 'initials') ||
+          ownName
+            .split(/\s+/)
+            .map((word) => word[0])
+            .join('')
+            .slice(0, 4)
+            .toUpperCase()
+        const told = await send<object>('POST', '/api/first-run', {
+          firm: firmRecord(values),
+          school: values.school,
+          owner: { name: ownName, initials, email: typedText(values, 'email'), password: String(values.password) },
+        })
+        if (told.ok) location.assign('/first-steps')
+        return told
+      }}
+    />
+  )
+}
+
+const browserZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC'

@@ -1,0 +1,32 @@
+import { send } from '../keep.ts'
+import { Form, typedText } from '../records/Form.tsx'
+
+/** Follows a one-time link: an address and a password to join, a password alone to choose a new one. */
+export function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 'reset' }) {
+  return (
+    <Form
+      fields={[
+        ...(purpose === 'join'
+          ? [{ id: 'email', label: 'E-mail address', kind: 'email' as const, autoComplete: 'username' }]
+          : []),
+        {
+          id: 'password',
+          label: 'Password',
+          hint: '10 characters or more',
+          kind: 'password',
+          autoComplete: 'new-password',
+        },
+      ]}
+      values={{ email: '', password: '' }}
+      save={purpose === 'join' ? 'Join' : 'Set the password'}
+      onSave={async (values) => {
+        const told = await send<object>('POST', `/api/join/${token}`, {
+          ...(purpose === 'join' && { email: typedText(values, 'email') }),
+          password: String(values.password),
+        })
+        if (told.ok) location.assign('/round')
+        return told
+      }}
+    />
+  )
+}

@@ -1,0 +1,43 @@
+import { DropdownMenu } from 'radix-ui'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+
+interface Props {
+  bundle: MachineBundle
+  onOpen: (what: 'names' | 'move' | 'stage') => void
+}
+
+const item = 'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
+
+/** What else can be done with a machine, besides an entry. */
+export function MachineMenu({ bundle, onOpen }: Props) {
+  const go = (href: string) => () => location.assign(href)
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="plain whitespace-nowrap">Change</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 min-w-[230px] border border-deep bg-enamel p-1 text-[15px] text-ink"
+        >
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('names')}>
+            Edit names and numbers
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('move')}>
+            Move, or change softener
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('stage')}>
+            Stand still, winterise, retire
+          </DropdownMenu.Item>
+          <DropdownMenu.Separator className="my-1 h-px bg-hair" />
+          <DropdownMenu.Item className={item} onSelect={go(`/visits?machineId=${bundle.machine.id}`)}>
+            Its visits
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => window.print()}>
+            Print
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

@@ -1,0 +1,218 @@
+import { useState } from 'react'
+import { stages } from '../../core/ledger/entry-kinds.ts'
+import { stageEffect, stageName } from '../../core/standing/stages.ts'
+import type { Reckoning } from '../../core/standing/standing.ts'
+import { dayLong } from '../../ui/format.ts'
+import { Sheet } from '../../ui/Sheet.tsx'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import type { RecordPage } from '../../views/record-page.ts'
+import { keep } from '../keep.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { Form, typedNumber, typedText, wrongAt } from '../records/Form.tsx'
+import { texts, typed } from '../records/record-fields.ts'
+import { newId } from '../send-entries.ts'
+import { useFetched } from '../use-fetched.ts'
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  onClose: () => void
+  onSaved: () => Promise<void>
+}
+
+/** Changes what a machine is called; somebody else's change meanwhile is not overwritten. */
+export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
+  const { machine, site } = bundle
+  return (
+    <Sheet
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Edit the machine"
+      about={`${[site.name, site.area].filter(Boolean).join(', ')}. ${site.accessNote}`}
+    >
+      <Form
+        fields={[
+          { id: 'name', label: 'Called' },
+          { id: 'maker', label: 'Maker', half: true },
+          { id: 'model', label: 'Model', half: true },
+          { id: 'revision', label: 'Revision', hint: 'with or without valve, lamp', half: true },
+          { id: 'serial', label: 'Serial number', half: true },
+        ]}
+        values={typed(machine)}
+        save="Save"
+        onCancel={onClose}
+        onSave={async (values) => {
+          const told = await keep('machine', machine.id, machine.version, {
+            siteId: machine.siteId,
+            ...(machine.softenerId && { softenerId: machine.softenerId }),
+            kind: machine.kind,
+            ...texts(values, ['name', 'maker', 'model', 'revision', 'serial']),
+          })
+          if (!told.ok) return told
+          await onSaved()
+          onClose()
+          return told
+        }}
+      />
+    </Sheet>
+  )
+}
+
+/** Moves a machine to another site, or behind another softener, from a day on: its history goes with it. */
+export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
+  const { machine, site } = bundle
+  const [text, setText] = useState('')
+  const [sites, setSites] = useState<{ id: string; name: string; area: string }[]>([])
+  const [softeners, setSofteners] = useState<{ id: string; name: string }[]>([])
+  const [siteId, setSiteId] = useState('')
+  const [ids] = useState(() => [newId(), newId()] as const)
+  useFetched<RecordPage<'site'>>(`/api/records/site?text=${encodeURIComponent(text)}`, (page) =>
+    setSites(page.rows.slice(0, 30)),
+  )
+  useFetched<RecordPage<'softener'>>(siteId ? `/api/records/softener?siteId=${siteId}` : null, (page) =>
+    setSofteners(page.rows),
+  )
+  const same = siteId === site.id
+  return (
+    <Sheet
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Move the machine"
+      about="It takes its history along. Wear goes on; open days and water are the new place's, and its use is learned anew there."
+    >
+      <label className="flex flex-col gap-0.5 pb-3">
+        <span className="slim text-[14px]">Find the site</span>
+        <input
+          className="field"
+          value={text}
+          placeholder="Type a name"
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <fieldset className="m-0 mb-3 max-h-[180px] overflow-auto border-0 p-0">
+        <legend className="sr-only">Site</legend>
+        {sites.map((one) => (
+          <label key={one.id} className="flex min-h-[44px] items-center gap-2 border-t border-hair">
+            <input type="radio" name="site" checked={siteId === one.id} onChange={() => setSiteId(one.id)} />
+            {one.name}{' '}
+            <span className="text-[14px] text-second">{one.id === site.id ? 'it stands here' : one.area}</span>
+          </label>
+        ))}
+      </fieldset>
+      <Form
+        key={`${siteId} ${softeners.length}`}
+        fields={[
+          ...(softeners.length > 0
+            ? [
+                {
+                  id: 'softenerId',
+                  label: 'Behind',
+                  kind: 'choice' as const,
+                  half: true,
+                  options: [['', 'no softener'], ...softeners.map(({ id, name }): [string, string] => [id, name])] as [
+                    string,
+                    string,
+                  ][],
+                  paths: ['body.toSoftenerId'],
+                },
+              ]
+            : []),
+          { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
+          {
+            id: 'count',
+            label: 'Counter on moving',
+            hint: 'so that use is told apart',
+            kind: 'number',
+            half: true,
+            paths: ['body.count'],
+          },
+          { id: 'loan', label: 'On loan', hint: 'while their own is in the workshop', kind: 'tick' },
+        ]}
+        values={{ softenerId: softeners[0]?.id ?? '', on: today, count: '', loan: false }}
+        save={same ? 'Change what it stands behind' : 'Move it'}
+        onCancel={onClose}
+        onSave={async (values) => {
+          if (!siteId) return wrongAt('', 'Choose a site first.')
+          const count = typedNumber(values, 'count')
+          if (Number.isNaN(count)) return wrongAt('count', 'is not a number')
+          const softenerId = softeners.length > 0 ? typedText(values, 'softenerId') : ''
+          const on = typedText(values, 'on') || today
+          const told = await writeFrom([
+            ...(count === undefined
+              ? []
+              : [makeEntry('machine', machine.id, 'reading', { counter: 'shots', count }, on, { id: ids[0] })]),
+            makeEntry(
+              'machine',
+              machine.id,
+              'moved',
+              {
+                fromSiteId: site.id,
+                ...(bundle.softener && { fromSoftenerId: bundle.softener.id }),
+                toSiteId: siteId,
+                ...(softenerId && { toSoftenerId: softenerId }),
+                ...(values.loan === true && !same && { loan: true }),
+              },
+              on,
+              { id: ids[1] },
+            ),
+          ])
+          if (told.ok) location.assign(`/machines/${machine.id}?saved`)
+          return told
+        }}
+      />
+    </Sheet>
+  )
+}
+
+/** Says where in its life a machine stands, and what that does to its dates. */
+export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props & { reckoning: Reckoning | null }) {
+  const now = reckoning?.stage ?? 'working'
+  const [stage, setStage] = useState<(typeof stages)[number]>(now)
+  const [id] = useState(newId)
+  return (
+    <Sheet
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Where in its life it stands"
+      about={`Now ${stageName[now]}${reckoning?.stageSince ? ` since ${dayLong(reckoning.stageSince)}` : ''}.`}
+    >
+      <fieldset className="m-0 mb-3 border-0 p-0">
+        <legend className="sr-only">Stage</legend>
+        {stages.map((one) => (
+          <label key={one} className="flex min-h-[52px] items-start gap-2 border-t border-hair py-2">
+            <input type="radio" name="stage" className="mt-1" checked={stage === one} onChange={() => setStage(one)} />
+            <span>
+              <b>{stageName[one]}</b>
+              <span className="block text-[14px] text-second">{stageEffect[one]}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      {stage === 'winterised' && (
+        <p className="m-0 mb-3 border-l-4 border-brass pl-3 text-[14px]">
+          Drained means drained: pump, valves and boiler hold water that bursts them in frost. Cold, unplugged and at 0
+          bar before anything is opened; local rules come first.
+        </p>
+      )}
+      <Form
+        fields={[
+          { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
+          { id: 'note', label: 'Note', paths: ['body.note'] },
+        ]}
+        values={{ on: today, note: '' }}
+        save="Save"
+        onCancel={onClose}
+        onSave={async (values) => {
+          const note = typedText(values, 'note')
+          const body = { stage, ...(note && { note }) }
+          const on = typedText(values, 'on') || today
+          const told = await writeFrom([makeEntry('machine', bundle.machine.id, 'stage', body, on, { id })])
+          if (!told.ok) return told
+          await onSaved()
+          onClose()
+          return told
+        }}
+      />
+    </Sheet>
+  )
+}

@@ -1,0 +1,150 @@
+import { useState } from 'react'
+import type { Kept } from '../../core/firm/records.ts'
+import { dayLong } from '../../ui/format.ts'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { RecordPage } from '../../views/record-page.ts'
+import { keep } from '../keep.ts'
+import { newId } from '../send-entries.ts'
+import { Form } from './Form.tsx'
+import { RecordList } from './RecordList.tsx'
+import { customerFields, retired, texts, typed } from './record-fields.ts'
+
+const ids = ['name', 'contact', 'phone', 'email', 'note']
+
+/** Whom the firm works for. */
+export function CustomerList({ first, firm }: { first: RecordPage<'customer'>; firm: string }) {
+  const [adding, setAdding] = useState(false)
+  const [id] = useState(newId)
+  return (
+    <>
+      <RecordList
+        kind="customer"
+        first={first}
+        title="Customers"
+        under={firm}
+        href={(row) => `/customers/${row.id}`}
+        describe={(row: { id: string } & Kept<'customer'>) =>
+          [row.contact, row.phone, row.retiredOn && 'no longer a customer'].filter(Boolean).join(' · ')
+        }
+        empty={<p className="m-0">A customer is whom you work for; their sites are where machines stand.</p>}
+        action={
+          <button type="button" className="act whitespace-nowrap" onClick={() => setAdding(true)}>
+            Add a customer
+          </button>
+        }
+      />
+      {adding && (
+        <Sheet open onOpenChange={() => setAdding(false)} title="Add a customer" about="Only the name is needed.">
+          <Form
+            fields={customerFields}
+            values={typed(null, { name: '', contact: '', phone: '', email: '', note: '' })}
+            save="Add it"
+            onCancel={() => setAdding(false)}
+            onSave={async (values) => {
+              const told = await keep('customer', id, 0, texts(values, ids))
+              if (told.ok) location.assign(`/customers/${id}`)
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+    </>
+  )
+}
+
+interface Props {
+  customer: { id: string; version: number } & Kept<'customer'>
+  sites: { id: string; name: string; area: string; retiredOn?: string }[]
+}
+
+/** One customer: how to reach them, and where their machines stand. */
+export function CustomerView({ customer, sites }: Props) {
+  const [editing, setEditing] = useState(false)
+  const said: [string, string][] = [
+    ['Contact', customer.contact],
+    ['Phone', customer.phone],
+    ['E-mail', customer.email],
+    ['Note', customer.note],
+  ]
+  return (
+    <div className="flex flex-1 flex-col">
+      <TitleBlock
+        name={customer.name}
+        under={customer.retiredOn ? `no longer a customer since ${dayLong(customer.retiredOn)}` : 'Customer'}
+        facts={[{ label: 'Sites', value: sites.length }]}
+        action={
+          <button type="button" className="plain" onClick={() => setEditing(true)}>
+            Edit
+          </button>
+        }
+      />
+      <div className="grid flex-1 gap-x-8 bg-enamel px-4 py-3 lg:grid-cols-[1fr_360px] lg:px-6">
+        <section>
+          <h2 className="head m-0 pb-1">Sites</h2>
+          {sites.length === 0 && (
+            <p className="m-0 text-second">
+              None yet.{' '}
+              <a className="word" href="/sites">
+                Add one
+              </a>{' '}
+              and choose this customer there.
+            </p>
+          )}
+          <ul className="m-0 list-none p-0">
+            {sites.map((site) => (
+              <li key={site.id} className="border-t border-hair">
+                <a href={`/sites/${site.id}`} className="flex min-h-[44px] items-center gap-3 hover:bg-copper-tint">
+                  <b className="font-semibold">{site.name}</b>
+                  <span className="text-[14px] text-second">{site.area}</span>
+                </a>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <dl className="m-0 max-lg:pt-4">
+          {said
+            .filter(([, value]) => value)
+            .map(([label, value]) => (
+              <div key={label} className="border-t border-hair py-1.5">
+                <dt className="slim text-[13px] text-second">{label}</dt>
+                <dd className="m-0">{value}</dd>
+              </div>
+            ))}
+        </dl>
+      </div>
+      {editing && (
+        <Sheet
+          open
+          onOpenChange={() => setEditing(false)}
+          title="Edit the customer"
+          about="What is changed is kept in the firm's log."
+        >
+          <Form
+            fields={[
+              ...customerFields,
+              {
+                id: 'retiredOn',
+                label: 'No longer a customer since',
+                hint: 'empty while they are',
+                kind: 'day',
+                half: true,
+              },
+            ]}
+            values={typed(customer, { retiredOn: '' })}
+            save="Save"
+            onCancel={() => setEditing(false)}
+            onSave={async (values) => {
+              const told = await keep('customer', customer.id, customer.version, {
+                ...texts(values, ids),
+                ...retired(values),
+              })
+              if (told.ok) location.reload()
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+    </div>
+  )
+}

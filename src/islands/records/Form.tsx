@@ -1,0 +1,171 @@
+import type { ReactNode } from 'react'
+import { type FieldValues, type UseFormReturn, useForm } from 'react-hook-form'
+import type { Issue } from '../../core/parse/parse-strict.ts'
+import type { Told } from '../keep.ts'
+
+/** One field of a form: what it is called, what it takes. */
+export interface FieldSpec {
+  id: string
+  label: string
+  /** Said beside the label: what for, an example. */
+  hint?: string
+  kind?: 'line' | 'text' | 'number' | 'day' | 'choice' | 'email' | 'password' | 'tick' | 'weekdays'
+  options?: [value: string, words: string][]
+  unit?: string
+  /** Where the server names it otherwise: the body of an entry that goes with the record. */
+  paths?: string[]
+  /** As wide as the form, or half of it. */
+  half?: boolean
+  autoComplete?: string
+}
+
+export type Values = Record<string, string | boolean | string[]>
+
+interface Props {
+  fields: FieldSpec[]
+  values: Values
+  save: string
+  /** Sends what was typed. The form shows what the answer says is wrong, each at its field. */
+  onSave: (values: Values) => Promise<Told<object>>
+  onCancel?: () => void
+  children?: ReactNode
+}
+
+const weekdayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+/** A form of labelled fields: every complaint stands at its field, and nothing typed is lost. */
+export function Form({ fields, values, save, onSave, onCancel, children }: Props) {
+  const form = useForm<Values>({ defaultValues: values })
+  const { errors, isSubmitting } = form.formState
+  const submit = form.handleSubmit(async (typed) => {
+    const told = await onSave(typed)
+    if (told.ok) return
+    for (const issue of told.issues) {
+      const field = fields.find(({ id, paths }) => id === issue.path || paths?.includes(issue.path))
+      form.setError(field ? field.id : 'root', {
+        message: field ? `${field.label} ${issue.message}` : wholeWords(issue),
+      })
+    }
+  })
+  return (
+    <form onSubmit={submit} noValidate className="flex flex-col gap-3">
+      <div className="grid gap-x-4 gap-y-3 md:grid-cols-2">
+        {fields.map((field) => (
+          <div key={field.id} className={field.half ? '' : 'md:col-span-2'}>
+            <Field spec={field} form={form as unknown as UseFormReturn<FieldValues>} />
+            {errors[field.id] && (
+              <p role="alert" className="m-0 text-[14px] font-semibold text-seal-ink">
+                {String(errors[field.id]?.message)}
+              </p>
+            )}
+          </div>
+        ))}
+      </div>
+      {children}
+      {errors.root && (
+        <p role="alert" className="m-0 font-semibold text-seal-ink">
+          {errors.root.message}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button type="submit" className="act" disabled={isSubmitting}>
+          {isSubmitting ? 'Saving …' : save}
+        </button>
+        {onCancel && (
+          <button type="button" className="plain" onClick={onCancel}>
+            Leave as it is
+          </button>
+        )}
+      </div>
+    </form>
+  )
+}
+
+/** A message that names no field of this form: said whole, with what it is about. */
+const wholeWords = ({ path, message }: Issue) =>
+  /^[A-Z]/.test(message)
+    ? message
+    : `${
+        path
+          .replace(/^body\./, '')
+          .replace(/([A-Z])/g, ' $1')
+          .toLowerCase() || 'This'
+      } ${message}`
+
+function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValues> }) {
+  const { id, label, hint, kind = 'line', options = [], unit } = spec
+  const wrong = form.formState.errors[id] ? true : undefined
+  const name = (
+    <span className="slim text-[14px]">
+      {label} {hint && <span className="font-normal text-second">{hint}</span>}
+    </span>
+  )
+  const register = form.register(id)
+  if (kind === 'tick')
+    return (
+      <label className="flex min-h-[44px] items-center gap-2">
+        <input type="checkbox" className="h-5 w-5" {...form.register(id)} />
+        <span>
+          {label} {hint && <span className="text-[14px] text-second">{hint}</span>}
+        </span>
+      </label>
+    )
+  if (kind === 'weekdays')
+    return (
+      <fieldset className="m-0 border-0 p-0">
+        <legend>{name}</legend>
+        <div className="flex flex-wrap gap-x-1">
+          {weekdayNames.map((day, i) => (
+            <label key={day} className="flex min-h-[44px] items-center gap-1 pr-2">
+              <input type="checkbox" className="h-5 w-5" value={String(i + 1)} {...form.register(id)} />
+              {day}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    )
+  return (
+    <label className="flex flex-col gap-0.5" htmlFor={`field-${id}`}>
+      {name}
+      {kind === 'text' ? (
+        <textarea id={`field-${id}`} className="field" rows={2} aria-invalid={wrong} {...register} />
+      ) : kind === 'choice' ? (
+        <select id={`field-${id}`} className="field" aria-invalid={wrong} {...register}>
+          {options.map(([value, words]) => (
+            <option key={value} value={value}>
+              {words}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <span className="flex items-center gap-2">
+          <input
+            id={`field-${id}`}
+            className={`field min-w-0 flex-1 ${kind === 'number' || kind === 'day' ? 'mono' : ''}`}
+            type={kind === 'day' ? 'date' : kind === 'email' ? 'email' : kind === 'password' ? 'password' : 'text'}
+            inputMode={kind === 'number' ? 'decimal' : undefined}
+            autoComplete={spec.autoComplete ?? 'off'}
+            aria-invalid={wrong}
+            {...register}
+          />
+          {unit && <span className="text-second">{unit}</span>}
+        </span>
+      )}
+    </label>
+  )
+}
+
+/** Text without blanks at its ends; absent when there is none. */
+export const typedText = (values: Values, id: string): string => String(values[id] ?? '').trim()
+
+/** A number as people write it; undefined when empty, NaN when it is none. */
+export function typedNumber(values: Values, id: string): number | undefined {
+  const text = typedText(values, id).replace(',', '.')
+  return text === '' ? undefined : Number(text)
+}
+
+/** An issue at a field, found before anything is sent. */
+export const wrongAt = (path: string, message: string): Told<never> => ({
+  ok: false,
+  issues: [{ path, code: 'typed', message }],
+})

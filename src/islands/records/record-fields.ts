@@ -1,0 +1,103 @@
+import type { Kept } from '../../core/firm/records.ts'
+import { instrumentKinds } from '../../core/firm/records.ts'
+import { type FieldSpec, typedNumber, typedText, type Values } from './Form.tsx'
+
+/** Fields of the records a firm keeps, and how what is typed becomes a record. */
+export const customerFields: FieldSpec[] = [
+  { id: 'name', label: 'Name' },
+  { id: 'contact', label: 'Contact', hint: 'who to ask for', half: true },
+  { id: 'phone', label: 'Phone', half: true },
+  { id: 'email', label: 'E-mail', kind: 'email' },
+  { id: 'note', label: 'Note', kind: 'text' },
+]
+
+export const supplyFields: FieldSpec[] = [
+  { id: 'name', label: 'Name', hint: 'as the waterworks call the zone' },
+  { id: 'note', label: 'Note', hint: 'wells, blending, seasons', kind: 'text' },
+]
+
+export const instrumentKindWords: Record<(typeof instrumentKinds)[number], string> = {
+  gauge: 'pressure gauge',
+  meter: 'conductivity or pH meter',
+  tester: 'electrical tester',
+  thermometer: 'thermometer',
+  scale: 'scale',
+  reagent: 'drop reagent or strips',
+}
+
+export const instrumentFields: FieldSpec[] = [
+  { id: 'name', label: 'Name', hint: 'as you call it' },
+  {
+    id: 'kind',
+    label: 'What it is',
+    kind: 'choice',
+    half: true,
+    options: instrumentKinds.map((kind) => [kind, instrumentKindWords[kind]]),
+  },
+  { id: 'serial', label: 'Serial or batch number', half: true },
+]
+
+export interface SiteChoices {
+  customers: { id: string; name: string }[]
+  supplies: { id: string; name: string }[]
+  technicians: { id: string; name: string }[]
+}
+
+export function siteFields({ customers, supplies, technicians }: SiteChoices): FieldSpec[] {
+  const choice = (list: { id: string; name: string }[]): [string, string][] => list.map(({ id, name }) => [id, name])
+  return [
+    { id: 'name', label: 'Name', hint: 'of the place' },
+    { id: 'customerId', label: 'Customer', kind: 'choice', half: true, options: choice(customers) },
+    { id: 'technicianId', label: 'Who goes there', kind: 'choice', half: true, options: choice(technicians) },
+    { id: 'area', label: 'Area', hint: 'part of town', half: true },
+    {
+      id: 'supplyId',
+      label: 'Water zone',
+      kind: 'choice',
+      half: true,
+      options: [['', 'not known: tests at the tap say enough'], ...choice(supplies)],
+    },
+    { id: 'address', label: 'Address' },
+    { id: 'accessNote', label: 'Access', hint: 'key, hours, where the shut-off is', kind: 'text' },
+    { id: 'timeZone', label: 'Time zone', half: true },
+    { id: 'altitudeM', label: 'Altitude', hint: 'water boils lower up high', kind: 'number', unit: 'm', half: true },
+    { id: 'latitude', label: 'Latitude', kind: 'number', unit: '°', half: true },
+    { id: 'longitude', label: 'Longitude', kind: 'number', unit: '°', half: true },
+  ]
+}
+
+export function siteRecord(values: Values): Kept<'site'> {
+  const number = (id: string) => {
+    const value = typedNumber(values, id)
+    return value === undefined ? {} : { [id]: value }
+  }
+  const supplyId = typedText(values, 'supplyId')
+  return {
+    ...texts(values, ['customerId', 'technicianId', 'name', 'area', 'address', 'timeZone', 'accessNote']),
+    ...(supplyId && { supplyId }),
+    ...number('altitudeM'),
+    ...number('latitude'),
+    ...number('longitude'),
+    ...retired(values),
+  } as Kept<'site'>
+}
+
+/** The named fields as trimmed text. */
+export const texts = (values: Values, ids: string[]): Record<string, string> =>
+  Object.fromEntries(ids.map((id) => [id, typedText(values, id)]))
+
+/** The day a record went out of use, kept as it was unless the form asks. */
+export const retired = (values: Values) => {
+  const retiredOn = typedText(values, 'retiredOn')
+  return retiredOn ? { retiredOn } : {}
+}
+
+/** What a form starts from: a record's fields as they are typed. */
+export const typed = (record: object | null, defaults: Values = {}): Values => ({
+  ...defaults,
+  ...Object.fromEntries(
+    Object.entries(record ?? {})
+      .filter(([, value]) => value !== undefined && value !== null)
+      .map(([id, value]) => [id, typeof value === 'number' ? String(value) : (value as string)]),
+  ),
+})

@@ -1,0 +1,369 @@
+import { type ReactNode, useState } from 'react'
+import { effectiveHistory } from '../../core/ledger/effective-history.ts'
+import { effective, ofKind } from '../../core/standing/histories.ts'
+import { siteOpening } from '../../core/standing/site-opening.ts'
+import { entryWords } from '../../ui/entry-words.ts'
+import { dayLong, dayNear } from '../../ui/format.ts'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { SitePage } from '../../views/site-page.ts'
+import { keep } from '../keep.ts'
+import { MachineLine } from '../machine/MachineLine.tsx'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { Form, typedText, wrongAt } from '../records/Form.tsx'
+import { siteFields, siteRecord, typed } from '../records/record-fields.ts'
+import { VisitLine } from '../visits/VisitLine.tsx'
+import { ClosureStrip } from './ClosureStrip.tsx'
+import { MachineForm } from './MachineForm.tsx'
+import { SoftenerForm } from './SoftenerForm.tsx'
+
+interface Props {
+  page: SitePage
+  today: string
+  kinds: { id: string; name: string }[]
+}
+
+type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | null
+const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const reload = () => location.reload()
+
+/** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
+export function SiteView({ page, today, kinds }: Props) {
+  const [open, setOpen] = useState<Open>(null)
+  const { site, customer, supply, technician, machines, softeners } = page
+  const histories = effective({ site: page.ledger })
+  const { opening, weekdaysFrom } = siteOpening(histories)
+  const closures = effectiveHistory(page.ledger)
+    .entries.filter((entry) => entry.kind === 'setting' && entry.body.setting === 'closure')
+    .map((entry) => ({ id: entry.id, ...(entry.body as { from: string; to: string; name?: string }) }))
+    .sort((a, b) => (a.from < b.from ? -1 : 1))
+  const coming = closures.filter(({ to }) => to >= today)
+  const tests = ofKind(histories, 'site', 'water-test').slice(-4).reverse()
+  const close = () => setOpen(null)
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <TitleBlock
+        name={site.name}
+        under={[customer.name, site.area].filter(Boolean).join(', ')}
+        facts={[
+          { label: 'Machines', value: machines.filter(({ stage }) => stage !== 'retired').length },
+          { label: 'Who goes there', value: technician.name },
+          { label: 'Water zone', value: supply?.name ?? 'not known' },
+          { label: 'Time zone', value: site.timeZone },
+          ...(site.altitudeM === undefined ? [] : [{ label: 'Altitude', value: site.altitudeM, source: 'm' }]),
+        ]}
+        action={
+          <>
+            <button type="button" className="plain" onClick={() => setOpen('site')}>
+              Edit
+            </button>
+            <button type="button" className="act whitespace-nowrap" onClick={() => setOpen('machine')}>
+              Add a machine
+            </button>
+          </>
+        }
+      />
+      {site.retiredOn && (
+        <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
+          Out of service since {dayLong(site.retiredOn)}: its history stays.
+        </p>
+      )}
+      <div className="grid flex-1 bg-enamel lg:grid-cols-[1fr_420px]">
+        <div className="min-w-0 px-4 py-3 lg:px-6">
+          <Part title="Machines">
+            {machines.length === 0 ? (
+              <p className="m-0 text-second">
+                Nothing stands here yet. <Add onClick={() => setOpen('machine')}>Add the first machine</Add>: its kind,
+                and what its counter shows.
+              </p>
+            ) : (
+              <ul className="m-0 list-none p-0">
+                {machines.map((row) => (
+                  <MachineLine key={row.id} row={row} today={today} kinds={kinds} withPlace={false} />
+                ))}
+              </ul>
+            )}
+          </Part>
+          <Part title="Softeners" action={<Add onClick={() => setOpen('softener')}>Add</Add>}>
+            {softeners.length === 0 ? (
+              <p className="m-0 text-second">None. A machine is put behind one on its own page.</p>
+            ) : (
+              <ul className="m-0 list-none p-0">
+                {softeners.map((softener) => (
+                  <li
+                    key={softener.id}
+                    className="flex min-h-[36px] flex-wrap items-center gap-x-4 border-t border-hair"
+                  >
+                    <b className="font-semibold">{softener.name}</b>
+                    <span className="text-[14px] text-second">
+                      {softener.treatment === 'cartridge' ? 'decarbonising cartridge' : 'salt softener'}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </Part>
+          <Part title="Left open">
+            {page.remarks.length === 0 ? (
+              <p className="m-0 text-second">Nothing is left open here.</p>
+            ) : (
+              <ul className="m-0 list-none p-0">
+                {page.remarks.map((remark) => (
+                  <li key={remark.id} className="flex min-h-[44px] flex-wrap items-center gap-x-4 border-t border-hair">
+                    <span className="min-w-0 flex-1">
+                      {remark.text}{' '}
+                      <span className="text-[14px] text-second">
+                        {remark.about.name}, {dayNear(remark.on, today)}
+                      </span>
+                    </span>
+                    <CloseRemark remark={remark} today={today} />
+                  </li>
+                ))}
+              </ul>
+            )}
+          </Part>
+          <Part
+            title="Visits"
+            action={
+              <a className="word" href={`/visits?siteId=${site.id}`}>
+                All visits here
+              </a>
+            }
+          >
+            {page.visits.length === 0 ? (
+              <p className="m-0 text-second">
+                No visit is in the ledger yet. A new entry at one of the machines is one.
+              </p>
+            ) : (
+              <ul className="m-0 list-none p-0">
+                {page.visits.map((visit) => (
+                  <VisitLine key={visit.visitId} visit={visit} today={today} withSite={false} />
+                ))}
+              </ul>
+            )}
+          </Part>
+        </div>
+        <aside className="min-w-0 border-hair px-4 py-3 max-lg:border-t lg:border-l lg:px-5">
+          <Part title="Open" action={<Add onClick={() => setOpen('opening')}>Change</Add>}>
+            <p className="m-0">
+              {opening.openWeekdays.map((day) => dayNames[day - 1]).join(', ')}
+              {weekdaysFrom === 'catalogue' && (
+                <span className="text-[14px] text-second">, as most are: from memory until set</span>
+              )}
+            </p>
+            <ClosureStrip today={today} openWeekdays={opening.openWeekdays} closures={closures} />
+          </Part>
+          <Part title="Closed" action={<Add onClick={() => setOpen('closure')}>Add a closure</Add>}>
+            {coming.length === 0 && <p className="m-0 text-second">No closure ahead.</p>}
+            <ul className="m-0 list-none p-0">
+              {coming.map((closure) => (
+                <li key={closure.id} className="flex min-h-[44px] items-center gap-3 border-t border-hair">
+                  <span className="min-w-0 flex-1">
+                    {closure.name || 'closed'}{' '}
+                    <span className="mono text-[13px] text-second">
+                      {dayNear(closure.from, today)} to {dayNear(closure.to, today)}
+                    </span>
+                  </span>
+                  <Withdraw entryId={closure.id} siteId={site.id} today={today} />
+                </li>
+              ))}
+            </ul>
+          </Part>
+          <Part title="Water at the tap">
+            {tests.length === 0 ? (
+              <p className="m-0 text-second">Not tested here yet{supply ? `: ${supply.name} speaks for it` : ''}.</p>
+            ) : (
+              <ul className="m-0 list-none p-0">
+                {tests.map((test) => (
+                  <li key={test.id} className="flex gap-3 border-t border-hair py-1 text-[14px]">
+                    <span className="min-w-0 flex-1">{entryWords(test, '').replace('Water raw, ', '')}</span>
+                    <span className="mono text-[13px] text-second">{dayNear(test.happenedOn, today)}</span>
+                  </li>
+                ))}
+              </ul>
+            )}
+            {supply && (
+              <p className="m-0 mt-1 text-[14px]">
+                <a className="word" href={`/supplies/${supply.id}`}>
+                  {supply.name}
+                </a>
+              </p>
+            )}
+          </Part>
+          <Part title="Place">
+            {site.address && <p className="m-0">{site.address}</p>}
+            <p className="m-0">{site.accessNote || <span className="text-second">No note on access.</span>}</p>
+            {site.latitude !== undefined && (
+              <p className="mono m-0 text-[13px] text-second">
+                {site.latitude}° {site.longitude}°
+              </p>
+            )}
+            <p className="m-0 text-[14px]">
+              <a className="word" href={`/customers/${customer.id}`}>
+                {customer.name}
+              </a>
+            </p>
+          </Part>
+        </aside>
+      </div>
+      {open === 'site' && (
+        <Sheet open onOpenChange={close} title="Edit the site" about="What is changed is kept in the firm's log.">
+          <Form
+            fields={[
+              ...siteFields(page.choices),
+              {
+                id: 'retiredOn',
+                label: 'Out of service since',
+                hint: 'empty while it is served',
+                kind: 'day',
+                half: true,
+              },
+            ]}
+            values={typed(site, { supplyId: '', altitudeM: '', latitude: '', longitude: '', retiredOn: '' })}
+            save="Save"
+            onCancel={close}
+            onSave={async (values) => {
+              const told = await keep('site', site.id, site.version, siteRecord(values))
+              if (told.ok) reload()
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+      {open === 'machine' && (
+        <Sheet
+          open
+          onOpenChange={close}
+          title="Add a machine"
+          about={`It stands at ${site.name} from the day it is taken on.`}
+        >
+          <MachineForm
+            site={site}
+            softeners={softeners}
+            today={today}
+            asksWater={tests.length === 0 && !supply}
+            onSaved={(id) => location.assign(`/machines/${id}`)}
+            onCancel={close}
+          />
+        </Sheet>
+      )}
+      {open === 'softener' && (
+        <Sheet
+          open
+          onOpenChange={close}
+          title="Add a softener"
+          about="Its litres are counted from the machines behind it."
+        >
+          <SoftenerForm siteId={site.id} today={today} onSaved={reload} onCancel={close} />
+        </Sheet>
+      )}
+      {open === 'closure' && (
+        <Sheet
+          open
+          onOpenChange={close}
+          title="Add a closure"
+          about="While it is closed nothing is drawn: every counted date behind it moves."
+        >
+          <Form
+            fields={[
+              { id: 'name', label: 'Why', hint: 'holidays, works; may be empty', paths: ['body.name'] },
+              { id: 'from', label: 'First day closed', kind: 'day', half: true, paths: ['body.from'] },
+              { id: 'to', label: 'Last day closed', kind: 'day', half: true, paths: ['body.to', 'body'] },
+            ]}
+            values={{ name: '', from: '', to: '' }}
+            save="Add it"
+            onCancel={close}
+            onSave={async (values) => {
+              const [from, to, name] = ['from', 'to', 'name'].map((id) => typedText(values, id)) as [
+                string,
+                string,
+                string,
+              ]
+              if (!from) return wrongAt('from', 'is missing')
+              if (!to) return wrongAt('to', 'is missing')
+              if (to < from) return wrongAt('to', 'must not be before the first')
+              const body = { setting: 'closure', from, to, ...(name && { name }) }
+              const told = await writeFrom([makeEntry('site', site.id, 'setting', body, today)])
+              if (told.ok) reload()
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+      {open === 'opening' && (
+        <Sheet
+          open
+          onOpenChange={close}
+          title="Open days"
+          about="Days on which drinks are made. Every count a day is a count an open day."
+        >
+          <Form
+            fields={[{ id: 'days', label: 'Open on', kind: 'weekdays', paths: ['body.openWeekdays'] }]}
+            values={{ days: opening.openWeekdays.map(String) }}
+            save="Save"
+            onCancel={close}
+            onSave={async (values) => {
+              const openWeekdays = (values.days as string[]).map(Number).sort()
+              if (openWeekdays.length === 0) return wrongAt('days', 'must name at least one day')
+              const told = await writeFrom([
+                makeEntry('site', site.id, 'setting', { setting: 'opening', openWeekdays }, today),
+              ])
+              if (told.ok) reload()
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+    </div>
+  )
+}
+
+function Part({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
+  return (
+    <section className="pb-5">
+      <div className="flex items-baseline gap-4 pb-1">
+        <h2 className="head m-0">{title}</h2>
+        {action && <span className="ml-auto text-[14px]">{action}</span>}
+      </div>
+      {children}
+    </section>
+  )
+}
+
+const Add = ({ onClick, children }: { onClick: () => void; children: ReactNode }) => (
+  <button type="button" className="min-h-[44px] font-semibold text-copper lg:min-h-[32px]" onClick={onClick}>
+    {children}
+  </button>
+)
+
+/** Takes an entry back by another entry: both stay in the ledger. */
+function Withdraw({ entryId, siteId, today }: { entryId: string; siteId: string; today: string }) {
+  const [wrong, setWrong] = useState('')
+  const withdraw = async () => {
+    const told = await writeFrom([makeEntry('site', siteId, 'withdrawn', {}, today, { supersedes: entryId })])
+    if (told.ok) reload()
+    else setWrong(told.issues[0]!.message)
+  }
+  return (
+    <>
+      {wrong && <b role="alert">{wrong}</b>}
+      <Add onClick={withdraw}>Take back</Add>
+    </>
+  )
+}
+
+function CloseRemark({ remark, today }: { remark: SitePage['remarks'][number]; today: string }) {
+  const [wrong, setWrong] = useState('')
+  const closeIt = async () => {
+    const { kind, id } = remark.about
+    const told = await writeFrom([makeEntry(kind, id, 'remark-closed', { remark: remark.id }, today)])
+    if (told.ok) reload()
+    else setWrong(told.issues[0]!.message)
+  }
+  return (
+    <>
+      {wrong && <b role="alert">{wrong}</b>}
+      <Add onClick={closeIt}>Done</Add>
+    </>
+  )
+}

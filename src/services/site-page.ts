@@ -1,0 +1,107 @@
+import { effectiveHistory } from '../core/ledger/effective-history.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { openRemarks } from '../core/visits/open-remarks.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { machineRows } from '../records/find.ts'
+import { technicians } from '../records/firms.ts'
+import { keptById, keptByName } from '../records/kept.ts'
+import { entriesOf, entriesOfKinds } from '../records/ledger.ts'
+import type { SitePage } from '../views/site-page.ts'
+import { visitPage } from './visits.ts'
+
+/** More than this is chosen by typing its name on its own page. */
+const mostChoices = 300
+const mostMachines = 100
+const lastVisits = 12
+
+/** One site with all that stands there; null when it is not this firm's. */
+export async function sitePage(db: Db, firmId: string, siteId: string): Promise<SitePage | null> {
+  const page = await withFirm(db, firmId, async (trx): Promise<Omit<SitePage, 'visits'> | null> => {
+    const site = await keptById(trx, 'site', siteId)
+    if (!site) return null
+    const choices = await siteChoices(trx, site)
+    const machines = await machineRows(trx, { siteId, retired: true }, null, mostMachines)
+    const softeners = await keptByName(trx, 'softener', {
+      words: [],
+      after: null,
+      limit: 50,
+      where: { site_id: siteId },
+    })
+    const ledger = await entriesOf(trx, [siteId])
+    const aboutSofteners = await entriesOf(
+      trx,
+      softeners.map(({ id }) => id),
+    )
+    const remarked = await entriesOfKinds(
+      trx,
+      [...machines.map(({ id }) => id), ...softeners.map(({ id }) => id)],
+      ['remark', 'remark-closed', 'withdrawn'],
+    )
+    return {
+      firmId,
+      site,
+      customer: choices.customers.find(({ id }) => id === site.customerId)!,
+      supply: choices.supplies.find(({ id }) => id === site.supplyId) ?? null,
+      technician: choices.technicians.find(({ id }) => id === site.technicianId)!,
+      machines,
+      softeners: softeners.map((softener) => ({
+        ...softener,
+        ...treatmentOf(aboutSofteners.filter((entry) => entry.subjectId === softener.id)),
+      })),
+      ledger,
+      remarks: [
+        ...remarksOf(ledger, 'site', siteId, site.name),
+        ...machines.flatMap(({ id, name }) => remarksOf(remarked, 'machine', id, name)),
+        ...softeners.flatMap(({ id, name }) => remarksOf(remarked, 'softener', id, name)),
+      ],
+      choices,
+    }
+  })
+  return page && { ...page, visits: (await visitPage(db, firmId, { siteId }, lastVisits)).rows }
+}
+
+/** What a new site can be given to, and what comes in there. */
+export const newSiteChoices = (db: Db, firmId: string): Promise<SitePage['choices']> =>
+  withFirm(db, firmId, (trx) => siteChoices(trx, null))
+
+async function siteChoices(
+  trx: Trx,
+  site: { customerId: string; supplyId?: string } | null,
+): Promise<SitePage['choices']> {
+  const some = async (kind: 'customer' | 'supply', chosen: string | undefined) => {
+    const list = await keptByName(trx, kind, { words: [], after: null, limit: mostChoices })
+    const missing = chosen && !list.some(({ id }) => id === chosen) ? await keptById(trx, kind, chosen) : null
+    return [...list, ...(missing ? [missing] : [])]
+      .filter(({ id, retiredOn }) => !retiredOn || id === chosen)
+      .map(({ id, name }) => ({ id, name }))
+  }
+  return {
+    customers: await some('customer', site?.customerId),
+    supplies: await some('supply', site?.supplyId),
+    technicians: (await technicians(trx)).map(({ id, name }) => ({ id, name })),
+  }
+}
+
+function remarksOf(
+  entries: RecordedEntry[],
+  kind: 'site' | 'machine' | 'softener',
+  id: string,
+  name: string,
+): SitePage['remarks'] {
+  const own = effectiveHistory(entries.filter((entry) => entry.subjectId === id)).entries
+  return openRemarks(own).map((entry) => ({
+    id: entry.id,
+    on: entry.happenedOn,
+    text: bodyOf(entry).text,
+    about: { kind, id, name },
+  }))
+}
+
+/** What kind of treatment it is and whether it works, from its own entries. */
+function treatmentOf(entries: RecordedEntry[]): { stage: string; treatment: string } {
+  const own = effectiveHistory(entries).entries
+  const taken = own.find(isKind('commissioned'))
+  const stage = own.filter(isKind('stage')).at(-1)
+  return { stage: stage ? bodyOf(stage).stage : 'working', treatment: taken ? bodyOf(taken).kind : '' }
+}

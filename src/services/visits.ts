@@ -1,0 +1,133 @@
+import { effectiveHistory } from '../core/ledger/effective-history.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { type Comeback, comebacks } from '../core/visits/comebacks.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { technicians } from '../records/firms.ts'
+import { entriesOfKinds } from '../records/ledger.ts'
+import { entriesOfVisits, troublesOf, type VisitCursor, type VisitFilter, visitHeaders } from '../records/visits.ts'
+import type { VisitPage, VisitRow, VisitSubject } from '../views/visit-page.ts'
+import { readCursor, writeCursor } from './cursor.ts'
+
+const pageSize = 50
+
+/** One page of visits, the latest first, with what was done and whether it held. */
+export async function visitPage(
+  db: Db,
+  firmId: string,
+  { cursor, ...filter }: VisitFilter & { cursor?: string },
+  size = pageSize,
+): Promise<VisitPage> {
+  return withFirm(db, firmId, async (trx) => {
+    const after = readCursor<VisitCursor>(cursor, ['date', 'uuid'])
+    const headers = await visitHeaders(trx, filter, after, size + 1)
+    const page = headers.slice(0, size)
+    const last = page.at(-1)
+    return {
+      rows: await visitRows(trx, page),
+      ...(headers.length > size && last && { next: writeCursor([last.happenedOn, last.id]) }),
+    }
+  })
+}
+
+/** One visit; null when this firm has none. */
+export async function visitById(db: Db, firmId: string, visitId: string): Promise<VisitRow | null> {
+  return withFirm(db, firmId, async (trx) => {
+    const [header] = await visitHeaders(trx, { visitId }, null, 1)
+    return header ? ((await visitRows(trx, [header]))[0] ?? null) : null
+  })
+}
+
+async function visitRows(trx: Trx, headers: RecordedEntry[]): Promise<VisitRow[]> {
+  const visitIds = headers.flatMap((header) => header.visitId ?? [])
+  const { entries } = effectiveHistory(await entriesOfVisits(trx, visitIds))
+  const names = await namesOf(trx, [...new Set(entries.map((entry) => entry.subjectId))])
+  const people = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
+  const returned = await comebacksOf(trx, entries)
+  const rivals = new Set<string>()
+  return headers.filter(isKind('visit')).flatMap((header): VisitRow[] => {
+    const visitId = header.visitId ?? header.id
+    // Two corrections of one header are rivals: the greatest id comes first here, and is the one that counts.
+    if (rivals.has(visitId)) return []
+    rivals.add(visitId)
+    const body = bodyOf(header)
+    const done = entries.filter((entry) => entry.visitId === visitId && entry.kind !== 'visit')
+    const ids = new Set(done.map((entry) => entry.id))
+    const site = names.get(header.subjectId)
+    return [
+      {
+        visitId,
+        headerId: header.id,
+        on: header.happenedOn,
+        siteId: header.subjectId,
+        siteName: site?.name ?? '',
+        area: site?.area ?? '',
+        technicians: body.technicianIds.map((id) => people.get(id) ?? 'someone'),
+        ...(body.terms && { terms: body.terms }),
+        ...(body.minutes !== undefined && { minutes: body.minutes }),
+        ...(body.arrivedAt && { arrivedAt: body.arrivedAt }),
+        ...(body.leftAt && { leftAt: body.leftAt }),
+        about: subjects(done, names),
+        returns: returned.filter((comeback) => ids.has(comeback.againId)),
+        cameBack: returned.filter((comeback) => ids.has(comeback.repairId)),
+      },
+    ]
+  })
+}
+
+interface Named {
+  name: string
+  area?: string
+  kind?: string
+}
+
+function subjects(entries: RecordedEntry[], names: Map<string, Named>): VisitSubject[] {
+  const bySubject = new Map<string, RecordedEntry[]>()
+  for (const entry of entries) bySubject.set(entry.subjectId, [...(bySubject.get(entry.subjectId) ?? []), entry])
+  return [...bySubject].map(([id, own]) => {
+    const { name = '', kind } = names.get(id) ?? {}
+    return {
+      kind: own[0]!.subjectKind as VisitSubject['kind'],
+      id,
+      name,
+      ...(kind && { machineKind: kind }),
+      entries: own,
+    }
+  })
+}
+
+async function namesOf(trx: Trx, ids: string[]): Promise<Map<string, Named>> {
+  const { rows } = await trx.raw(
+    `select id, name, kind, null as area from machine where id = any(:ids)
+     union all select id, name, null, null from softener where id = any(:ids)
+     union all select id, name, null, area from site where id = any(:ids)`,
+    { ids },
+  )
+  return new Map(
+    rows.map((row: Record<string, string | null>) => [
+      row.id,
+      { name: row.name, ...(row.kind && { kind: row.kind }), ...(row.area && { area: row.area }) },
+    ]),
+  )
+}
+
+/** Repairs that came back, of every machine these entries are about. */
+async function comebacksOf(trx: Trx, entries: RecordedEntry[]): Promise<Comeback[]> {
+  const machineIds = new Set(
+    entries
+      .filter((entry) => isKind('repaired')(entry) || isKind('fault-reported')(entry))
+      .map((entry) => entry.subjectId),
+  )
+  if (machineIds.size === 0) return []
+  const troubles = await troublesOf(trx, [...machineIds])
+  return [...machineIds].flatMap((id) =>
+    comebacks(effectiveHistory(troubles.filter((entry) => entry.subjectId === id)).entries),
+  )
+}
+
+/** Everything measured on the machines of a visit, by machine: what its figures are held against. */
+export async function measuredOn(db: Db, firmId: string, visit: VisitRow): Promise<Record<string, RecordedEntry[]>> {
+  const machineIds = visit.about.filter(({ kind }) => kind === 'machine').map(({ id }) => id)
+  const entries = await withFirm(db, firmId, (trx) => entriesOfKinds(trx, machineIds, ['measured', 'withdrawn']))
+  return Object.fromEntries(machineIds.map((id) => [id, entries.filter((entry) => entry.subjectId === id)]))
+}

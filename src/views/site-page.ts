@@ -1,0 +1,32 @@
+import type { Kept } from '../core/firm/records.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { MachineRow } from './machine-page.ts'
+import type { VisitRow } from './visit-page.ts'
+
+type Versioned<T> = T & { id: string; version: number }
+
+/** One site with all that stands there. */
+export interface SitePage {
+  firmId: string
+  site: Versioned<Kept<'site'>>
+  customer: { id: string; name: string }
+  supply: { id: string; name: string } | null
+  technician: { id: string; name: string }
+  machines: MachineRow[]
+  softeners: (Versioned<Kept<'softener'>> & { stage: string; treatment: string })[]
+  /** The site's own ledger: opening days, closures, tests at the tap, remarks. */
+  ledger: RecordedEntry[]
+  /** Remarks left open at the site and at its machines. */
+  remarks: {
+    id: string
+    on: string
+    text: string
+    about: { kind: 'site' | 'machine' | 'softener'; id: string; name: string }
+  }[]
+  visits: VisitRow[]
+  choices: {
+    customers: { id: string; name: string }[]
+    supplies: { id: string; name: string }[]
+    technicians: { id: string; name: string }[]
+  }
+}
