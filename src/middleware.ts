@@ -11,7 +11,15 @@ import { readPreferencesFrom } from './ui/preferences.ts'
 const ofRequest = new AsyncLocalStorage<Preferences>()
 readPreferencesFrom(() => ofRequest.getStore() ?? usualPreferences)
 
-const open = new Set(['/sign-in', '/api/sign-in', '/first-run', '/api/first-run', '/404', '/500'])
+const open = new Set([
+  '/sign-in',
+  '/api/sign-in',
+  '/first-run',
+  '/api/first-run',
+  '/api/first-run-data',
+  '/404',
+  '/500',
+])
 const isOpen = (path: string) => open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path)
 
 /** Who asks, whether they may, and which headers the answer wears. */

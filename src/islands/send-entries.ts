@@ -13,17 +13,21 @@ export type Sent =
 /** An id for an entry made here and now. */
 export const newId = (): string => v7({ msecs: browserNow().getTime() })
 
-/** Posts entries and says what became of them. Sending the same again is safe: ids make it one write. */
+/**
+ * Posts entries and says what became of them. Sending the same again is safe: ids make it one write.
+ * @param origin - where they came from when nobody wrote them here
+ */
 export async function sendEntries(
   entries: Entry[],
   unlessSince?: { seq: number; subjectIds: string[] },
+  origin?: string,
 ): Promise<Sent> {
   let response: Response
   try {
     response = await fetch('/api/entries', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ entries, ...(unlessSince && { unlessSince }) }),
+      body: JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }) }),
     })
   } catch {
     return {

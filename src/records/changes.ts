@@ -24,18 +24,37 @@ export type ChangeAction =
   | 'imported'
 
 /** Writes down what was done, in the transaction that does it. */
-export async function addChange(trx: Trx, firmId: string, change: Change): Promise<void> {
-  await trx('change').insert({
-    firm_id: firmId,
-    id: change.id,
-    at: change.at,
-    technician_id: change.technicianId,
-    action: change.action,
-    about_kind: change.aboutKind,
-    about_id: change.aboutId ?? null,
-    before: change.before === undefined ? null : JSON.stringify(change.before),
-    after: change.after === undefined ? null : JSON.stringify(change.after),
-  })
+export const addChange = (trx: Trx, firmId: string, change: Change): Promise<void> => addChanges(trx, firmId, [change])
+
+/** The same for many: a log that is read back. */
+export async function addChanges(trx: Trx, firmId: string, list: Change[]): Promise<void> {
+  for (let i = 0; i < list.length; i += 1000) {
+    await trx('change').insert(
+      list.slice(i, i + 1000).map((change) => ({
+        firm_id: firmId,
+        id: change.id,
+        at: change.at,
+        technician_id: change.technicianId,
+        action: change.action,
+        about_kind: change.aboutKind,
+        about_id: change.aboutId ?? null,
+        before: change.before === undefined ? null : JSON.stringify(change.before),
+        after: change.after === undefined ? null : JSON.stringify(change.after),
+      })),
+    )
+  }
+}
+
+/** Changes of some kinds, the oldest first: for a file of everything. */
+export async function changesOf(
+  trx: Trx,
+  actions: ChangeAction[],
+  after: ChangeCursor | null,
+  limit: number,
+): Promise<Change[]> {
+  const query = trx('change').whereIn('action', actions).orderBy(['at', 'id']).limit(limit)
+  if (after) query.whereRaw('(at, id) > (?::timestamptz, ?::uuid)', after)
+  return (await query).map(toChange)
 }
 
 export type ChangeCursor = [at: string, id: string]
@@ -49,14 +68,17 @@ export async function changes(trx: Trx, after: ChangeCursor | null, limit: numbe
     ])
     .limit(limit)
   if (after) query.whereRaw('(at, id) < (?::timestamptz, ?::uuid)', after)
-  return (await query).map((row) => ({
-    id: row.id,
-    at: row.at.toISOString(),
-    technicianId: row.technician_id,
-    action: row.action,
-    aboutKind: row.about_kind,
-    ...(row.about_id && { aboutId: row.about_id }),
-    ...(row.before && { before: row.before }),
-    ...(row.after && { after: row.after }),
-  }))
+  return (await query).map(toChange)
 }
+
+// biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over
+const toChange = (row: any): Change => ({
+  id: row.id,
+  at: row.at.toISOString(),
+  technicianId: row.technician_id,
+  action: row.action,
+  aboutKind: row.about_kind,
+  ...(row.about_id && { aboutId: row.about_id }),
+  ...(row.before && { before: row.before }),
+  ...(row.after && { after: row.after }),
+})

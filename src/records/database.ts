@@ -23,11 +23,16 @@ export function openDatabase(url: string, poolMax = 10): Db {
  * Runs work inside one transaction that sees this firm's rows and no other's: row-level security reads
  * the setting, which lasts as long as the transaction.
  */
-export async function withFirm<T>(db: Db, firmId: string, work: (trx: Trx) => Promise<T>): Promise<T> {
+export async function withFirm<T>(
+  db: Db,
+  firmId: string,
+  work: (trx: Trx) => Promise<T>,
+  config: Knex.TransactionConfig = {},
+): Promise<T> {
   return db.transaction(async (trx) => {
     await trx.raw(`select set_config('evenshot.firm', ?, true)`, [firmId])
     return work(trx)
-  })
+  }, config)
 }
 
 const transient = new Set(['40001', '40P01'])

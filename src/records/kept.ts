@@ -90,6 +90,17 @@ export async function keptByName<K extends RecordKind>(
   return (await query).map((row) => toRecord(kind, row))
 }
 
+/** Records that have one of these names, whatever their capitals. */
+export async function keptNamed<K extends 'customer' | 'site'>(
+  trx: Trx,
+  kind: K,
+  names: string[],
+): Promise<KeptRecord<K>[]> {
+  const wanted = [...new Set(names.map((name) => name.toLowerCase()))]
+  const rows = await trx(shapes[kind].table).whereRaw('lower(name) = any(?)', [wanted]).orderBy('id')
+  return rows.map((row) => toRecord(kind, row))
+}
+
 /** Adds a record, and the subject row entries about it hang on. */
 export async function insertKept<K extends RecordKind>(
   trx: Trx,
@@ -101,6 +112,35 @@ export async function insertKept<K extends RecordKind>(
   const { table, subject } = shapes[kind]
   if (subject) await trx('subject').insert({ firm_id: firmId, id, kind: subject })
   await trx(table).insert({ firm_id: firmId, id, ...toRow(kind, record) })
+}
+
+/** Adds records as they were kept elsewhere, versions and all. */
+export async function insertManyKept<K extends RecordKind>(
+  trx: Trx,
+  firmId: string,
+  kind: K,
+  records: KeptRecord<K>[],
+): Promise<void> {
+  const { table, subject } = shapes[kind]
+  for (let i = 0; i < records.length; i += 1000) {
+    const some = records.slice(i, i + 1000)
+    if (subject) await trx('subject').insert(some.map(({ id }) => ({ firm_id: firmId, id, kind: subject })))
+    await trx(table).insert(
+      some.map(({ id, version, ...record }) => ({ firm_id: firmId, id, version, ...toRow(kind, record) })),
+    )
+  }
+}
+
+/** A page of records by id: for a file of everything. */
+export async function keptAfter<K extends RecordKind>(
+  trx: Trx,
+  kind: K,
+  after: string | null,
+  limit: number,
+): Promise<KeptRecord<K>[]> {
+  const query = trx(shapes[kind].table).orderBy('id').limit(limit)
+  if (after) query.where('id', '>', after)
+  return (await query).map((row) => toRecord(kind, row))
 }
 
 /** Changes a record if it still has this version. @returns the new version, or null when it has another */

@@ -34,21 +34,7 @@ export async function entriesSince(trx: Trx, seq: number, limit: number): Promis
  */
 export async function appendEntries(trx: Trx, firmId: string, entries: Omit<RecordedEntry, 'seq'>[]): Promise<void> {
   if (entries.length === 0) return
-  const rows = entries.map((entry, i) => ({
-    n: i,
-    id: entry.id,
-    subject_kind: entry.subjectKind,
-    subject_id: entry.subjectId,
-    visit_id: entry.visitId ?? null,
-    kind: entry.kind,
-    happened_at: entry.happenedAt,
-    happened_on: entry.happenedOn,
-    recorded_at: entry.recordedAt,
-    recorded_by: entry.recordedBy,
-    body: entry.body,
-    supersedes: entry.supersedes ?? null,
-    origin: entry.origin ?? null,
-  }))
+  const rows = entries.map((entry, i) => ({ n: i, ...toColumns(entry) }))
   await trx.raw(
     `with taken as (update firm set seq = seq + :count where id = :firmId returning seq)
      insert into entry (firm_id, id, seq, subject_kind, subject_id, visit_id, kind, happened_at, happened_on,
@@ -62,6 +48,35 @@ export async function appendEntries(trx: Trx, firmId: string, entries: Omit<Reco
     { firmId, count: rows.length, rows: JSON.stringify(rows) },
   )
 }
+
+/** Puts in entries as they were kept elsewhere, under the numbers they had. */
+export async function insertEntries(trx: Trx, firmId: string, entries: RecordedEntry[]): Promise<void> {
+  for (let i = 0; i < entries.length; i += 1000) {
+    await trx('entry').insert(
+      entries.slice(i, i + 1000).map((entry) => ({
+        firm_id: firmId,
+        seq: entry.seq,
+        ...toColumns(entry),
+        body: JSON.stringify(entry.body),
+      })),
+    )
+  }
+}
+
+const toColumns = (entry: Omit<RecordedEntry, 'seq'>) => ({
+  id: entry.id,
+  subject_kind: entry.subjectKind,
+  subject_id: entry.subjectId,
+  visit_id: entry.visitId ?? null,
+  kind: entry.kind,
+  happened_at: entry.happenedAt,
+  happened_on: entry.happenedOn,
+  recorded_at: entry.recordedAt,
+  recorded_by: entry.recordedBy,
+  body: entry.body,
+  supersedes: entry.supersedes ?? null,
+  origin: entry.origin ?? null,
+})
 
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
 export const toEntry = (row: any): RecordedEntry => ({

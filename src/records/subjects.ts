@@ -170,3 +170,33 @@ const toReckoned = (kind: Reckoned['kind'], row: Record<string, string | null>):
   supplyId: row.supply_id ?? null,
   softenerId: row.softener_id ?? null,
 })
+
+/** What subjects are called, and where: for lists that name them. */
+export async function subjectNames(
+  trx: Trx,
+  ids: string[],
+): Promise<Map<string, { name: string; siteName?: string; serial?: string; kind?: string }>> {
+  const { rows } = await trx.raw(
+    `select m.id, m.name, s.name as site_name, m.serial, m.kind from machine m
+       join site s on s.firm_id = m.firm_id and s.id = m.site_id where m.id = any(:ids)
+     union all select f.id, f.name, s.name, null, null from softener f
+       join site s on s.firm_id = f.firm_id and s.id = f.site_id where f.id = any(:ids)
+     union all select id, name, name, null, null from site where id = any(:ids)
+     union all select id, name, null, null, null from customer where id = any(:ids)
+     union all select id, name, null, null, null from supply where id = any(:ids)
+     union all select id, name, null, serial, null from instrument where id = any(:ids)
+     union all select id, name, null, null, null from firm where id = any(:ids)`,
+    { ids },
+  )
+  return new Map(
+    rows.map((row: Record<string, string | null>) => [
+      row.id,
+      {
+        name: row.name,
+        ...(row.site_name && { siteName: row.site_name }),
+        ...(row.serial && { serial: row.serial }),
+        ...(row.kind && { kind: row.kind }),
+      },
+    ]),
+  )
+}

@@ -16,6 +16,8 @@ export interface Running {
 }
 
 const bodyLimit = '2mb'
+/** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
+const firmDataLimit = '300mb'
 /** How often the worker looks for machines that wait to be reckoned. */
 const workerEveryMs = 2000
 
@@ -47,6 +49,8 @@ export async function serve(root: string, databaseUrl: string, host: string, por
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
+  app.use('/api/first-run-data', express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }))
+  app.use('/api/import/passport', express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }))
   app.use(express.text({ type: () => true, limit: bodyLimit, defaultCharset: 'utf-8' }))
   app.use(handler)
   app.use(unknown(handler))
@@ -119,7 +123,8 @@ const failed: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error)
   const status = typeof error.status === 'number' ? error.status : 500
   if (status >= 500) log.error({ err: error, id: request.headers['x-request-id'] }, 'request failed')
-  const message = status === 413 ? 'is larger than 2 MB: send less at once' : 'could not be read'
+  const message =
+    status === 413 ? 'is larger than this address takes (2 MB, most of them): send less at once' : 'could not be read'
   response.status(status).json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
 }
 

@@ -1,4 +1,4 @@
-import { type Change, type ChangeCursor, changes } from '../records/changes.ts'
+import { addChange, type Change, type ChangeCursor, changes } from '../records/changes.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import type { ChangePage, ChangeRow } from '../views/change-page.ts'
@@ -38,3 +38,21 @@ function toRow(change: Change, people: Map<string, string>): ChangeRow {
 }
 
 const fieldsOf = (record: unknown): Record<string, unknown> => (record as Record<string, unknown> | undefined) ?? {}
+
+/** Writes down that somebody took all data out. */
+export const noteExport = (
+  db: Db,
+  who: { firmId: string; technicianId: string },
+  id: string,
+  now: Date,
+): Promise<void> =>
+  withFirm(db, who.firmId, (trx) =>
+    addChange(trx, who.firmId, {
+      id,
+      at: now.toISOString(),
+      technicianId: who.technicianId,
+      action: 'exported',
+      aboutKind: 'firm',
+      aboutId: who.firmId,
+    }),
+  )

@@ -30,7 +30,7 @@ export async function judgeEntry(
   actor: Actor,
   locked: Map<string, Subject>,
   zones: Map<string, string>,
-  now: Date,
+  { now, told = false }: { now: Date; told?: boolean },
 ): Promise<Issue[]> {
   const subject = locked.get(entry.subjectId)
   if (!subject || subject.kind !== entry.subjectKind) {
@@ -41,6 +41,7 @@ export async function judgeEntry(
   if (entry.kind === 'setting' && entry.subjectKind === 'firm' && actor.role !== 'owner') {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
+  if (told) return inTime(entry, zones, now)
   return [
     ...(await elsewhere(trx, entry)),
     ...inTime(entry, zones, now),

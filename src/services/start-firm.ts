@@ -98,7 +98,7 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
   return { ok: true, firmId, technicianId }
 }
 
-const emailTaken = (value: string): Issue => ({
+export const emailTaken = (value: string): Issue => ({
   path: 'owner.email',
   code: 'taken',
   message: 'is the address of another account',

@@ -21,6 +21,8 @@ export interface WriteOptions {
   asOne?: boolean
   /** The firm's cursor the writer last saw: if a named machine has newer entries, nothing is written. */
   unlessSince?: { seq: number; subjectIds: string[] }
+  /** Another firm tells this: instruments, sites and people in it are not ours, and need not be. */
+  told?: boolean
   /** Leave the reckoning to the worker, however few are moved: for imports. */
   reckonLater?: boolean
 }
@@ -99,7 +101,7 @@ export async function writeGroup(
     if (there && sameEntry(there, entry)) verdicts.push({ id, verdict: 'already' })
     else if (there) verdicts.push({ id, verdict: 'conflict', issues: [taken(entry)] })
     else {
-      const issues = await judgeEntry(trx, entry, actor, locked, zones, options.now)
+      const issues = await judgeEntry(trx, entry, actor, locked, zones, options)
       verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
     }
   }

@@ -4,7 +4,7 @@ import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
 import { type Draft, decimal, emptyDraft, entriesOfDraft } from '../../src/islands/entry/draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
-import { guessColumns, readFile, refusedCsv } from '../../src/islands/readings/read-file.ts'
+import { guessColumns, readFile, refusedCsv } from '../../src/islands/import/read-file.ts'
 import { readPreferencesFrom } from '../../src/ui/preferences.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
 
@@ -277,8 +277,13 @@ describe('a spreadsheet in the browser', () => {
   })
 
   it('guesses columns by their names', () => {
-    expect(guessColumns(['Read on', 'Serial no.', 'Shots'])).to.deep.equal({ serial: 1, date: 0, count: 2 })
-    expect(guessColumns(['Datum', 'Zähler', 'x'])).to.deep.equal({ serial: -1, date: 0, count: 1 })
+    const columns = [
+      { id: 'serial', guess: /serial/ },
+      { id: 'date', guess: /read on|datum/ },
+      { id: 'count', guess: /shots|z(ä|ae)hler/ },
+    ]
+    expect(guessColumns(['Read on', 'Serial no.', 'Shots'], columns)).to.deep.equal({ serial: 1, date: 0, count: 2 })
+    expect(guessColumns(['Datum', 'Zähler', 'x'], columns)).to.deep.equal({ serial: -1, date: 0, count: 1 })
   })
 
   it('gives refused rows back with the reason, and no formula that runs', () => {

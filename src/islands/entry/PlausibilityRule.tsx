@@ -1,4 +1,4 @@
-import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
+import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { figure } from '../../ui/format.ts'
 import type { Expected } from './expected-count.ts'
 

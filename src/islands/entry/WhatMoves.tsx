@@ -3,6 +3,7 @@ import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { byDue } from '../path/PathDrawing.tsx'
 import { title } from '../standing-words.ts'
 
@@ -79,10 +80,10 @@ export function WhatMoves({ before, after, today, entries }: Props) {
           <Pair name="Use, an open day" before={before.reckoning.use} after={after.reckoning.use} />
           {before.reckoning.litresPerOpenDay !== undefined && after.reckoning.litresPerOpenDay !== undefined && (
             <div className="flex justify-between py-0.5">
-              <dt>Draw, litres an open day</dt>
+              <dt>Draw, {firmUnit('L')} an open day</dt>
               <dd className="mono m-0 text-[13px]">
-                <span className="text-second">{figure(before.reckoning.litresPerOpenDay)} → </span>
-                <b>{figure(after.reckoning.litresPerOpenDay)}</b>
+                <span className="text-second">{quantity(before.reckoning.litresPerOpenDay, 'L').value} → </span>
+                <b>{quantity(after.reckoning.litresPerOpenDay, 'L').value}</b>
               </dd>
             </div>
           )}

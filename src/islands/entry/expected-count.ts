@@ -1,5 +1,5 @@
+import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { toDay } from '../../core/quantity/local-day.ts'
-import { parseCountCell } from '../../core/readings-file/parse-cells.ts'
 import type { OpenDays } from '../../core/usage/open-days.ts'
 import { figure } from '../../ui/format.ts'
 

@@ -105,7 +105,7 @@ export function FirstSteps({ firm, timeZone, me, today }: Props) {
           </Stop>
           <p className="mt-4 text-second">
             Many machines already in a spreadsheet?{' '}
-            <a className="word" href="/import">
+            <a className="word" href="/import/machines">
               Bring them in from a CSV file
             </a>
             .

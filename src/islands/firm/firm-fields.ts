@@ -27,7 +27,7 @@ const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'
 /** What a firm is called and how it reads its figures. */
 export const firmFields: FieldSpec[] = [
   { id: 'name', label: 'Firm' },
-  { id: 'timeZone', label: 'Time zone', hint: 'of the office', half: true },
+  { id: 'timeZone', label: 'Time zone', hint: 'of the office', kind: 'zone', half: true },
   {
     id: 'hardnessUnit',
     label: 'Hardness in',

@@ -33,6 +33,9 @@ export function MachineMenu({ bundle, onOpen }: Props) {
           <DropdownMenu.Item className={item} onSelect={go(`/visits?machineId=${bundle.machine.id}`)}>
             Its visits
           </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={go(`/api/machines/${bundle.machine.id}/passport.json`)}>
+            Its passport, as a file
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => window.print()}>
             Print
           </DropdownMenu.Item>

@@ -9,7 +9,7 @@ export interface FieldSpec {
   label: string
   /** Said beside the label: what for, an example. */
   hint?: string
-  kind?: 'line' | 'text' | 'number' | 'day' | 'choice' | 'email' | 'password' | 'tick' | 'weekdays'
+  kind?: 'line' | 'text' | 'number' | 'day' | 'choice' | 'zone' | 'email' | 'password' | 'tick' | 'weekdays'
   options?: [value: string, words: string][]
   unit?: string
   /** Where the server names it otherwise: the body of an entry that goes with the record. */
@@ -51,7 +51,7 @@ export function Form({ fields, values, save, onSave, onCancel, children }: Props
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid gap-x-4 gap-y-3 md:grid-cols-2">
         {fields.map((field) => (
-          <div key={field.id} className={field.half ? '' : 'md:col-span-2'}>
+          <div key={field.id} className={`min-w-0 ${field.half ? '' : 'md:col-span-2'}`}>
             <Field spec={field} form={form as unknown as UseFormReturn<FieldValues>} />
             {errors[field.id] && (
               <p role="alert" className="m-0 text-[14px] font-semibold text-seal-ink">
@@ -130,7 +130,7 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
       {kind === 'text' ? (
         <textarea id={`field-${id}`} className="field" rows={2} aria-invalid={wrong} {...register} />
       ) : kind === 'choice' ? (
-        <select id={`field-${id}`} className="field" aria-invalid={wrong} {...register}>
+        <select id={`field-${id}`} className="field w-full" aria-invalid={wrong} {...register}>
           {options.map(([value, words]) => (
             <option key={value} value={value}>
               {words}
@@ -146,8 +146,16 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
             inputMode={kind === 'number' ? 'decimal' : undefined}
             autoComplete={spec.autoComplete ?? 'off'}
             aria-invalid={wrong}
+            {...(kind === 'zone' && { list: `zones-${id}` })}
             {...register}
           />
+          {kind === 'zone' && (
+            <datalist id={`zones-${id}`}>
+              {Intl.supportedValuesOf('timeZone').map((zone) => (
+                <option key={zone} value={zone} />
+              ))}
+            </datalist>
+          )}
           {unit && <span className="text-second">{unit}</span>}
         </span>
       )}

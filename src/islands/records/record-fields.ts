@@ -59,7 +59,7 @@ export function siteFields({ customers, supplies, technicians }: SiteChoices): F
     },
     { id: 'address', label: 'Address' },
     { id: 'accessNote', label: 'Access', hint: 'key, hours, where the shut-off is', kind: 'text' },
-    { id: 'timeZone', label: 'Time zone', half: true },
+    { id: 'timeZone', label: 'Time zone', kind: 'zone', half: true },
     { id: 'altitudeM', label: 'Altitude', hint: 'water boils lower up high', kind: 'number', unit: 'm', half: true },
     { id: 'latitude', label: 'Latitude', kind: 'number', unit: '°', half: true },
     { id: 'longitude', label: 'Longitude', kind: 'number', unit: '°', half: true },

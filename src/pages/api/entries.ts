@@ -14,6 +14,8 @@ const batch = object({
   })
     .noUnknown()
     .default(undefined),
+  /** Where the entries came from when nobody wrote them here. */
+  origin: string().max(200),
 }).noUnknown()
 
 /** The outbox: takes a batch of entries and says what became of each. Safe to send again. */
@@ -22,10 +24,11 @@ export const POST = endpoint(async ({ request, locals }, who) => {
   if (!read.ok) return read.response
   const parsed = parseStrict(batch, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
-  const { entries, unlessSince } = parsed.value
+  const { entries, unlessSince, origin } = parsed.value
   const answer = await writeEntries(locals.db, actorOf(who), entries, {
     now: locals.now,
     ...(unlessSince && { unlessSince }),
+    ...(origin && { origin }),
   })
   const verdicts = new Set(answer.verdicts.map(({ verdict }) => verdict))
   const status = answer.writtenSince || verdicts.has('conflict') ? 409 : verdicts.has('refused') ? 422 : 200

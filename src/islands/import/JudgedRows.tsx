@@ -1,9 +1,10 @@
-import { dayLong, figure } from '../../ui/format.ts'
-import type { JudgedRow } from '../../views/readings-file.ts'
+import { figure } from '../../ui/format.ts'
+import type { Judged, RowVerdict } from '../../views/judged-row.ts'
+import type { ImportKind } from './FileImport.tsx'
 import { type FileTable, refusedCsv } from './read-file.ts'
 
 /** A verdict as it is called on the screen and in the refused rows. */
-export const verdictWords: Record<JudgedRow['verdict'], string> = {
+export const verdictWords: Record<RowVerdict, string> = {
   taken: 'taken',
   duplicate: 'duplicate',
   impossible: 'impossible',
@@ -39,15 +40,17 @@ export function Download({
 const mostShown = 300
 
 /** Each row of the file with what becomes of it. */
-export function Rows({
+export function Rows<R extends Judged>({
   table,
   judged,
-  columns,
+  kind,
+  cell,
   only,
 }: {
   table: FileTable
-  judged: JudgedRow[]
-  columns: { serial: number; date: number; count: number }
+  judged: R[]
+  kind: ImportKind<R>
+  cell: (row: string[], column: string) => string
   only: string
 }) {
   const rows = judged.map((row, i) => ({ row, i })).filter(({ row }) => only === '' || row.verdict === only)
@@ -57,10 +60,11 @@ export function Rows({
         <thead>
           <tr className="slim text-left text-[13px] text-second">
             <th className="py-1 pr-3 font-semibold">Row</th>
-            <th className="pr-3 font-semibold">Serial</th>
-            <th className="pr-3 font-semibold">Machine</th>
-            <th className="pr-3 font-semibold">Day</th>
-            <th className="pr-3 text-right font-semibold">Counter</th>
+            {kind.heads.map((head) => (
+              <th key={head} className="pr-3 font-semibold">
+                {head}
+              </th>
+            ))}
             <th className="font-semibold">Verdict</th>
           </tr>
         </thead>
@@ -68,14 +72,13 @@ export function Rows({
           {rows.slice(0, mostShown).map(({ row, i }) => (
             <tr key={i} className="border-t border-hair align-baseline">
               <td className="mono py-1 pr-3 text-[13px] text-second">{i + 2}</td>
-              <td className="mono pr-3 text-[13px] whitespace-nowrap">{table.rows[i]![columns.serial]}</td>
-              <td className="narrow pr-3 whitespace-nowrap">{row.machineName}</td>
-              <td className="mono pr-3 text-[13px] whitespace-nowrap">
-                {row.happenedOn ? dayLong(row.happenedOn) : table.rows[i]![columns.date]}
-              </td>
-              <td className="mono pr-3 text-right text-[13px]">
-                {row.count === undefined ? table.rows[i]![columns.count] : figure(row.count)}
-              </td>
+              {kind
+                .cells(row, (column) => cell(table.rows[i]!, column))
+                .map((content, n) => (
+                  <td key={kind.heads[n]} className="pr-3 text-[13.5px]">
+                    {content}
+                  </td>
+                ))}
               <td>
                 <b
                   className={

@@ -1,11 +1,9 @@
-import { useMemo, useRef, useState } from 'react'
-import type { Entry } from '../../core/ledger/entry.ts'
-import { type DateForm, fittingForms } from '../../core/readings-file/parse-cells.ts'
-import { browserNow } from '../../ui/clock.ts'
+import { type ReactNode, useMemo, useRef, useState } from 'react'
+import { type DateForm, fittingForms } from '../../core/files/parse-cells.ts'
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { JudgedRow } from '../../views/readings-file.ts'
-import { newId, sendEntries } from '../send-entries.ts'
+import type { Judged, RowVerdict } from '../../views/judged-row.ts'
+import { newId } from '../send-entries.ts'
 import { Download, Rows, verdictWords } from './JudgedRows.tsx'
 import { type FileTable, guessColumns, readFile } from './read-file.ts'
 
@@ -15,34 +13,75 @@ const formWords: Record<DateForm, string> = {
   'year-first': 'year, month, day',
 }
 
-const batch = 200
+/** One column the user maps: what it is called, and the names it goes by in other people's files. */
+export interface Column {
+  id: string
+  label: string
+  guess: RegExp
+  required: boolean
+}
 
-/** Counter readings from a CSV: columns mapped by the user, each row's verdict shown, nothing written until confirmed. */
-export function ReadingsImport({ firm }: { firm: string }) {
+/** A kind of file: its columns, how its rows are judged, and how one that is taken is written. */
+export interface ImportKind<R extends Judged> {
+  title: string
+  about: string
+  /** What a row is, in the plural: readings, machines. */
+  things: string
+  columns: Column[]
+  /** The column whose cells are days, if any. */
+  dateColumn: string
+  checkUrl: string
+  /** More that goes with the check. */
+  extra?: Record<string, unknown>
+  /** Writes rows that are taken, some at a time. @param ids - a lasting id for each row: written twice is written once */
+  write(rows: { row: R; id: string }[], stop: AbortSignal, progress: (done: number) => void): Promise<Written>
+  /** The row as it will be, cell by cell under the same heads. */
+  heads: string[]
+  cells(row: R, raw: (column: string) => string): ReactNode[]
+}
+
+/** How far the writing came, and why it stopped where it did not come to the end. */
+export interface Written {
+  done: number
+  problem?: string
+}
+
+/** A spreadsheet brought in: columns mapped by the user, each row's verdict shown, nothing written until confirmed. */
+export function FileImport<R extends Judged>({
+  kind,
+  firm,
+  children,
+}: {
+  kind: ImportKind<R>
+  firm: string
+  children?: ReactNode
+}) {
   const [table, setTable] = useState<FileTable | null>(null)
-  const [columns, setColumns] = useState({ serial: -1, date: -1, count: -1 })
+  const [columns, setColumns] = useState<Record<string, number>>({})
   const [form, setForm] = useState<DateForm>('day-first')
-  const [judged, setJudged] = useState<JudgedRow[] | null>(null)
+  const [judged, setJudged] = useState<R[] | null>(null)
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState('')
   const [written, setWritten] = useState<number | null>(null)
-  const [only, setOnly] = useState<JudgedRow['verdict'] | ''>('')
+  const [only, setOnly] = useState<RowVerdict | ''>('')
   const ids = useRef<string[]>([])
   const stop = useRef<AbortController | null>(null)
+  const dates = columns[kind.dateColumn] ?? -1
 
   const forms = useMemo(
     () =>
-      table && columns.date >= 0
+      table && dates >= 0
         ? fittingForms(
             table.rows
-              .map((row) => row[columns.date]!)
+              .map((row) => row[dates]!)
               .filter(Boolean)
               .slice(0, 500),
           )
         : [],
-    [table, columns.date],
+    [table, dates],
   )
-  const mapped = columns.serial >= 0 && columns.date >= 0 && columns.count >= 0
+  const mapped = kind.columns.every(({ id, required }) => !required || (columns[id] ?? -1) >= 0)
+  const cell = (row: string[], id: string) => ((columns[id] ?? -1) >= 0 ? row[columns[id]!]! : '').slice(0, 2000)
 
   const choose = async (file: File | undefined) => {
     if (!file) return
@@ -54,13 +93,14 @@ export function ReadingsImport({ firm }: { firm: string }) {
       setTable(null)
       return setProblem(read.why)
     }
-    const guess = guessColumns(read.table.head)
+    const guess = guessColumns(read.table.head, kind.columns)
+    const day = guess[kind.dateColumn] ?? -1
     setTable(read.table)
     setColumns(guess)
-    if (guess.date >= 0) {
+    if (day >= 0) {
       const fitting = fittingForms(
         read.table.rows
-          .map((row) => row[guess.date]!)
+          .map((row) => row[day]!)
           .filter(Boolean)
           .slice(0, 500),
       )
@@ -74,15 +114,11 @@ export function ReadingsImport({ firm }: { firm: string }) {
     setProblem('')
     stop.current = new AbortController()
     try {
-      const rows = table.rows.map((row) => ({
-        serial: row[columns.serial]!.slice(0, 200),
-        date: row[columns.date]!.slice(0, 200),
-        count: row[columns.count]!.slice(0, 200),
-      }))
-      const response = await fetch('/api/readings/check', {
+      const rows = table.rows.map((row) => Object.fromEntries(kind.columns.map(({ id }) => [id, cell(row, id)])))
+      const response = await fetch(kind.checkUrl, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ dateForm: form, rows }),
+        body: JSON.stringify({ dateForm: form, ...kind.extra, rows }),
         signal: stop.current.signal,
       })
       const answer = await response.json()
@@ -98,34 +134,20 @@ export function ReadingsImport({ firm }: { firm: string }) {
 
   const write = async () => {
     if (!judged) return
-    const entries = judged.flatMap((row, i): Entry[] =>
-      row.verdict === 'taken' ? [toEntry(row, ids.current[i]!)] : [],
-    )
+    const rows = judged.flatMap((row, i) => (row.verdict === 'taken' ? [{ row, id: ids.current[i]! }] : []))
     setProblem('')
     stop.current = new AbortController()
-    let done = 0
-    for (let at = 0; at < entries.length; at += batch) {
-      if (stop.current.signal.aborted) break
-      setBusy(`Writing ${Math.min(at + batch, entries.length)} of ${entries.length} …`)
-      const sent = await sendEntries(entries.slice(at, at + batch))
-      if (!sent.ok) {
-        setBusy('')
-        setProblem(
-          `${done} of ${entries.length} readings are written. ${'message' in sent ? sent.message : sent.why === 'refused' ? `Then one was refused: ${sent.issues[0]?.message}` : ''} Pressing the button again writes the rest; none is written twice.`,
-        )
-        return
-      }
-      done += sent.answer.verdicts.length
-    }
+    const { done, problem: why } = await kind.write(rows, stop.current.signal, (n) =>
+      setBusy(`Writing ${n} of ${rows.length} …`),
+    )
     setBusy('')
-    if (done === entries.length) setWritten(done)
-    else
-      setProblem(
-        `Stopped: ${done} of ${entries.length} readings are written. Pressing the button again writes the rest.`,
-      )
+    if (done === rows.length) return setWritten(done)
+    setProblem(
+      `${why ? '' : 'Stopped: '}${done} of ${rows.length} ${kind.things} are written. ${why ?? ''} Pressing the button again writes the rest; none is written twice.`,
+    )
   }
 
-  const counts = (verdict: JudgedRow['verdict']) => judged?.filter((row) => row.verdict === verdict).length ?? 0
+  const counts = (verdict: RowVerdict) => judged?.filter((row) => row.verdict === verdict).length ?? 0
   const refused =
     judged?.flatMap((row, i) =>
       row.verdict === 'taken'
@@ -134,20 +156,13 @@ export function ReadingsImport({ firm }: { firm: string }) {
     ) ?? []
   return (
     <div>
-      <TitleBlock
-        name="Readings from a spreadsheet"
-        under={`${firm}: counters read elsewhere, brought into the ledger`}
-        facts={[]}
-      />
+      <TitleBlock name={kind.title} under={firm} facts={[]} />
       <div className="max-w-[980px] px-4 pt-4 pb-12 lg:px-6">
         <section aria-labelledby="file">
           <h2 id="file" className="head m-0">
             1 The file
           </h2>
-          <p className="m-0 mt-1 text-second">
-            A CSV with a line of column names; one row a reading, with the machine's serial number, a day and what the
-            counter showed. Commas, semicolons or tabs; up to 5 MB.
-          </p>
+          <p className="m-0 mt-1 text-second">{kind.about} Commas, semicolons or tabs; up to 5 MB.</p>
           <label className="plain mt-2 inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
             {table ? 'Another file' : 'Choose a file'}
             <input
@@ -175,32 +190,26 @@ export function ReadingsImport({ firm }: { firm: string }) {
               2 Which column is what
             </h2>
             <div className="mt-2 flex flex-wrap gap-4">
-              {(
-                [
-                  ['serial', 'Serial number'],
-                  ['date', 'Day'],
-                  ['count', 'Counter'],
-                ] as const
-              ).map(([field, label]) => (
-                <label key={field} className="flex flex-col gap-1">
+              {kind.columns.map(({ id, label, required }) => (
+                <label key={id} className="flex flex-col gap-1">
                   <span className="slim text-[14px]">{label}</span>
                   <select
                     className="field"
-                    value={columns[field]}
+                    value={columns[id] ?? -1}
                     onChange={(event) => {
-                      setColumns({ ...columns, [field]: Number(event.target.value) })
+                      setColumns({ ...columns, [id]: Number(event.target.value) })
                       setJudged(null)
                     }}
                   >
-                    <option value={-1}>choose …</option>
+                    <option value={-1}>{required ? 'choose …' : 'not in the file'}</option>
                     {table.head.map((name, i) => (
                       <option key={i} value={i}>
                         {name}
                       </option>
                     ))}
                   </select>
-                  <span className="mono text-[12.5px] text-second">
-                    {columns[field] >= 0 ? `such as ${table.rows[0]![columns[field]] || '(empty)'}` : ''}
+                  <span className="mono max-w-[180px] truncate text-[12.5px] text-second">
+                    {(columns[id] ?? -1) >= 0 ? `such as ${table.rows[0]![columns[id]!] || '(empty)'}` : ''}
                   </span>
                 </label>
               ))}
@@ -225,12 +234,22 @@ export function ReadingsImport({ firm }: { firm: string }) {
                 </span>
               </label>
             </div>
+            {children}
             <p className="mt-3 mb-0 flex items-center gap-3">
               <button type="button" className="act" disabled={!mapped || busy !== ''} onClick={check}>
                 Check the rows
               </button>
               {busy && <Progress words={busy} onStop={() => stop.current?.abort()} />}
-              {!mapped && <span className="text-second">Choose all three columns first.</span>}
+              {!mapped && (
+                <span className="text-second">
+                  Choose first:{' '}
+                  {kind.columns
+                    .filter(({ id, required }) => required && (columns[id] ?? -1) < 0)
+                    .map(({ label }) => label.toLowerCase())
+                    .join(', ')}
+                  .
+                </span>
+              )}
             </p>
           </section>
         )}
@@ -241,7 +260,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
             </h2>
             <p className="m-0 mt-1">
               <Verdict name="" n={judged.length} on={only} set={setOnly} words="all rows" />
-              {(Object.keys(verdictWords) as JudgedRow['verdict'][]).map(
+              {(Object.keys(verdictWords) as RowVerdict[]).map(
                 (verdict) =>
                   counts(verdict) > 0 && (
                     <Verdict
@@ -258,7 +277,7 @@ export function ReadingsImport({ firm }: { firm: string }) {
             {written === null ? (
               <p className="mt-2 mb-2 flex flex-wrap items-center gap-3">
                 <button type="button" className="act" disabled={counts('taken') === 0 || busy !== ''} onClick={write}>
-                  Write {figure(counts('taken'))} readings
+                  Write {figure(counts('taken'))} {kind.things}
                 </button>
                 {busy ? (
                   <Progress words={busy} onStop={() => stop.current?.abort()} />
@@ -269,34 +288,21 @@ export function ReadingsImport({ firm }: { firm: string }) {
               </p>
             ) : (
               <p role="status" className="mt-2 mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3">
-                <b>{figure(written)} readings are in the ledger.</b>
+                <b>
+                  {figure(written)} {kind.things} are in the ledger.
+                </b>
                 <a className="plain inline-flex items-center" href="/round">
                   See what is due
                 </a>
                 {refused.length > 0 && <Download head={table.head} refused={refused} name={table.name} />}
               </p>
             )}
-            <Rows table={table} judged={judged} columns={columns} only={only} />
+            <Rows table={table} judged={judged} kind={kind} cell={cell} only={only} />
           </section>
         )}
       </div>
     </div>
   )
-}
-
-function toEntry(row: JudgedRow, id: string): Entry {
-  // Read before the day's first drink: six in the morning is as good an hour as any, unless it is still to come.
-  const morning = new Date(`${row.happenedOn}T06:00:00.000Z`)
-  const now = browserNow()
-  return {
-    id,
-    subjectKind: 'machine',
-    subjectId: row.machineId!,
-    kind: 'reading',
-    happenedAt: (morning < now ? morning : now).toISOString(),
-    happenedOn: row.happenedOn!,
-    body: { v: 1, counter: 'shots', count: row.count },
-  }
 }
 
 function Progress({ words, onStop }: { words: string; onStop: () => void }) {
@@ -317,10 +323,10 @@ function Verdict({
   set,
   words,
 }: {
-  name: JudgedRow['verdict'] | ''
+  name: RowVerdict | ''
   n: number
   on: string
-  set: (name: JudgedRow['verdict'] | '') => void
+  set: (name: RowVerdict | '') => void
   words: string
 }) {
   return (

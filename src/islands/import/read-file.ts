@@ -21,7 +21,7 @@ export async function readFile(file: File): Promise<FileRead> {
   if (file.size > mostBytes)
     return {
       ok: false,
-      why: `${file.name} has ${megabytes(file.size)} MB; readings fit into 5 MB. Is it the right file?`,
+      why: `${file.name} has ${megabytes(file.size)} MB; such a file fits into 5 MB. Is it the right file?`,
     }
   if (file.size === 0) return { ok: false, why: `${file.name} is empty.` }
   const bytes = new Uint8Array(await file.arrayBuffer())
@@ -83,14 +83,11 @@ function decode(bytes: Uint8Array): { text: string; encoding: string } | null {
 
 const megabytes = (bytes: number) => (bytes / 1e6).toFixed(1)
 
-/** Which column looks like what, by its name. */
-export function guessColumns(head: string[]): { serial: number; date: number; count: number } {
-  const find = (words: RegExp) => head.findIndex((name) => words.test(name.toLowerCase()))
-  return {
-    serial: find(/serial|machine no|s\/n|seriennummer|matricule/),
-    date: find(/date|day|datum|read on|when/),
-    count: find(/count|reading|shots|drinks|z(ä|ae)hler|cycles|total/),
-  }
+/** Which column looks like what, by its name; −1 where none does. */
+export function guessColumns(head: string[], columns: { id: string; guess: RegExp }[]): Record<string, number> {
+  return Object.fromEntries(
+    columns.map(({ id, guess }) => [id, head.findIndex((name) => guess.test(name.toLowerCase()))]),
+  )
 }
 
 /** Refused rows as a CSV, with the reason; cells that a spreadsheet would run as a formula are made plain. */

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { judgeRows } from '../../../src/core/files/judge-rows.ts'
+import { fittingForms, parseCountCell, parseDateCell } from '../../../src/core/files/parse-cells.ts'
 import { fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
-import { judgeRows } from '../../../src/core/readings-file/judge-rows.ts'
-import { fittingForms, parseCountCell, parseDateCell } from '../../../src/core/readings-file/parse-cells.ts'
 import { openDays } from '../../../src/core/usage/open-days.ts'
 
 describe('cells of a spreadsheet', () => {

@@ -1,0 +1,74 @@
+import type { Kind } from '../kinds/kind.ts'
+import type { EntryKind } from '../ledger/entry-kinds.ts'
+
+/** What a line of somebody's service record says was done. */
+export interface Work {
+  kind: EntryKind
+  body: Record<string, unknown>
+}
+
+const changed = /\b(chang|replac|new|fit|renew|swap|exchang)/i
+const looked = /\b(check|look|inspect|test|ok)\b/i
+const greased = /\bgreas|\blubric/i
+const cleaned = /\bclean|\bsoak|\brins|\bback-?flush|\bdetergent/i
+const descaled = /\bde-?scal/i
+const repaired = /\brepair|\bmend|\bfixed/i
+const faulty = /\bfault|\bcomplain|\bleak|\bdoes not|\bdoesn't|\bno (coffee|steam|water|power)/i
+const serviced = /\bservice(d|s)?\b/i
+
+/**
+ * Reads what was done from the words of an old service record. What matches no part or task of the machine
+ * is kept as a note: nothing in the file is lost, and nothing is guessed that would move a date.
+ *
+ * @param text - as it stands in the file: "group gasket group 1 replaced"
+ * @param group - which of several, where a column says so
+ * @example readWork(c2, 'Group gasket replaced', 1) // { kind: 'fitted', body: { v: 1, part: 'group-gasket', group: 1 } }
+ */
+export function readWork(kind: Kind, text: string, group?: number): Work {
+  const words = text.toLowerCase()
+  const which = group ?? numbered(words)
+  const part = longest(kind.parts, words)
+  const note: Work = { kind: 'note', body: { v: 1, text } }
+  if (descaled.test(text) && kind.descale) return { kind: 'descaled', body: { v: 1, task: 'descale' } }
+  if (part && changed.test(text))
+    return { kind: 'fitted', body: { v: 1, part: part.id, ...of(kind, part.each, which) } }
+  const action = greased.test(text) ? 'grease' : cleaned.test(text) ? 'clean' : looked.test(text) ? 'check' : null
+  const duties = kind.duties.filter((duty) => duty.action !== 'replace')
+  const ofPart = part && action && duties.find((duty) => duty.part === part.id && duty.action === action)
+  const duty = ofPart ?? longest(duties, words)
+  if (duty && (ofPart || duty.action === action || duty.action === 'service')) {
+    const many = duty.doneBy === 'serviced' ? {} : of(kind, duty.each, which)
+    return { kind: duty.doneBy, body: { v: 1, task: duty.id, ...many } }
+  }
+  if (serviced.test(text)) {
+    const service = duties.find((one) => one.action === 'service')
+    if (service) return { kind: 'serviced', body: { v: 1, task: service.id } }
+  }
+  if (repaired.test(text)) return { kind: 'repaired', body: { v: 1, text, ...(part && { part: part.id }) } }
+  if (faulty.test(text)) return { kind: 'fault-reported', body: { v: 1, text } }
+  return note
+}
+
+/** The part or task whose name stands in the words, all of it; of several the longest. */
+function longest<T extends { name: string }>(list: T[], words: string): T | null {
+  const found = list.filter(({ name }) =>
+    name
+      .toLowerCase()
+      .split(/[^a-z0-9]+/)
+      .filter(Boolean)
+      .every((word) => words.includes(word.replace(/s$/, ''))),
+  )
+  return found.sort((a, b) => b.name.length - a.name.length)[0] ?? null
+}
+
+function numbered(words: string): number | undefined {
+  const group = /\bgroup\s*([1-4])\b/.exec(words)
+  if (group) return Number(group[1])
+  return /\bleft\b/.test(words) ? 1 : /\bright\b/.test(words) ? 2 : undefined
+}
+
+/** Which of several, where the machine has several; the first where nobody said. */
+const of = (kind: Kind, each: 'group' | 'side' | undefined, which: number | undefined) => {
+  const many = each === 'group' ? kind.groups : each === 'side' ? kind.sides : 1
+  return many > 1 ? { group: Math.min(which ?? 1, many) } : {}
+}

@@ -1,0 +1,54 @@
+import { useState } from 'react'
+import { Form, typedText, wrongAt } from '../records/Form.tsx'
+
+/** Reads a firm's whole data back into an empty place: its file, and how its owner signs in here. */
+export function BringInFirm() {
+  const [file, setFile] = useState<File | null>(null)
+  return (
+    <div className="flex flex-col gap-3">
+      <label className="plain inline-flex cursor-pointer items-center self-start has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
+        {file ? file.name : 'Choose the file'}
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="sr-only"
+          onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+        />
+      </label>
+      <Form
+        fields={[
+          { id: 'email', label: 'E-mail address', kind: 'email', half: true, autoComplete: 'username' },
+          {
+            id: 'password',
+            label: 'Password',
+            hint: '10 characters or more',
+            kind: 'password',
+            half: true,
+            autoComplete: 'new-password',
+          },
+        ]}
+        values={{ email: '', password: '' }}
+        save="Bring it in"
+        onSave={async (values) => {
+          if (!file) return wrongAt('', 'Choose the file first.')
+          const owner = { email: typedText(values, 'email'), password: String(values.password) }
+          try {
+            // The file goes as it is: it may be large, and is checked where it arrives.
+            const body = new Blob([`{"owner":${JSON.stringify(owner)},"data":`, file, '}'])
+            const response = await fetch('/api/first-run-data', {
+              method: 'POST',
+              headers: { 'content-type': 'application/json' },
+              body,
+            })
+            const answer = await response.json()
+            if (!response.ok) return { ok: false, issues: answer.issues }
+            location.assign('/round')
+            return { ok: true }
+          } catch {
+            return wrongAt('', 'No connection: nothing was read.')
+          }
+        }}
+      />
+    </div>
+  )
+}

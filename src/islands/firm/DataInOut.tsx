@@ -1,0 +1,184 @@
+import { useState } from 'react'
+import { Sheet } from '../../ui/Sheet.tsx'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { RecordPage } from '../../views/record-page.ts'
+import { send } from '../keep.ts'
+import { useFetched } from '../use-fetched.ts'
+
+interface Props {
+  firm: string
+  isOwner: boolean
+}
+
+/** What comes in and what goes out: everything a firm has is its own. */
+export function DataInOut({ firm, isOwner }: Props) {
+  const [open, setOpen] = useState(false)
+  return (
+    <div className="flex flex-1 flex-col">
+      <TitleBlock name="Data in and out" under={firm} facts={[]} />
+      <div className="grid flex-1 gap-x-10 bg-enamel px-4 py-3 lg:grid-cols-2 lg:px-6">
+        <section>
+          <h2 className="head m-0 pb-1">In</h2>
+          <Way
+            href="/import/machines"
+            name="Machines, customers, sites"
+            about="from a CSV, with a preview of every row"
+          />
+          <Way href="/import/work" name="Past work" about="an old service record from a CSV: parts, tasks, counts" />
+          <Way href="/readings" name="Readings" about="counters from a CSV" />
+          <button
+            type="button"
+            className="flex min-h-[56px] w-full flex-col justify-center border-t border-hair py-1 text-left hover:bg-copper-tint"
+            onClick={() => setOpen(true)}
+          >
+            <b className="font-semibold text-copper">A machine's passport</b>
+            <span className="text-[14px] text-second">one machine with its history, from another firm</span>
+          </button>
+          <p className="mt-3 mb-0 text-[14px] text-second">
+            A whole firm's data is read back into an empty place: start one, and choose the file there.
+          </p>
+        </section>
+        <section className="max-lg:pt-6">
+          <h2 className="head m-0 pb-1">Out</h2>
+          {isOwner ? (
+            <Way
+              href="/api/export/firm.json"
+              name="Everything"
+              about="records, ledger and log as one JSON file, as described in the project's docs"
+              download
+            />
+          ) : (
+            <p className="m-0 border-t border-hair py-2 text-[14px] text-second">
+              Everything at once is for the owner to take out.
+            </p>
+          )}
+          <Way
+            href="/api/export/ledger.csv"
+            name="The ledger"
+            about="every entry as a CSV, in words and in full"
+            download
+          />
+          <Way href="/api/export/due.csv?days=92" name="What is due" about="within a quarter, as a CSV" download />
+          <Way href="/api/export/due.csv" name="What is due at any time" about="as a CSV" download />
+          <p className="mt-3 mb-0 text-[14px] text-second">
+            One machine's passport is taken out on its own page. Cells that a spreadsheet would run as a formula are
+            made plain text.
+          </p>
+        </section>
+      </div>
+      {open && <PassportSheet onClose={() => setOpen(false)} />}
+    </div>
+  )
+}
+
+const Way = ({
+  href,
+  name,
+  about,
+  download = false,
+}: {
+  href: string
+  name: string
+  about: string
+  download?: boolean
+}) => (
+  <a
+    href={href}
+    {...(download && { download: '' })}
+    className="flex min-h-[56px] flex-col justify-center border-t border-hair py-1 hover:bg-copper-tint"
+  >
+    <b className="font-semibold text-copper">{name}</b>
+    <span className="text-[14px] text-second">{about}</span>
+  </a>
+)
+
+interface Told {
+  machine: { name: string; maker: string; model: string; serial: string }
+  firm: string
+  entries: unknown[]
+}
+
+/** Takes a machine on with the history another firm tells: what it is, where it stands from now on. */
+function PassportSheet({ onClose }: { onClose: () => void }) {
+  const [passport, setPassport] = useState<Told | null>(null)
+  const [sites, setSites] = useState<{ id: string; name: string }[]>([])
+  const [text, setText] = useState('')
+  const [siteId, setSiteId] = useState('')
+  const [wrong, setWrong] = useState('')
+  const [busy, setBusy] = useState(false)
+  useFetched<RecordPage<'site'>>(`/api/records/site?text=${encodeURIComponent(text)}`, (page) =>
+    setSites(page.rows.slice(0, 20)),
+  )
+  const choose = async (file: File | undefined) => {
+    if (!file) return
+    setWrong('')
+    try {
+      const read = JSON.parse(await file.text())
+      if (read?.format !== 'evenshot-machine') throw new Error('other')
+      setPassport(read)
+    } catch {
+      setPassport(null)
+      setWrong(`${file.name} is no machine's passport.`)
+    }
+  }
+  const take = async () => {
+    setBusy(true)
+    const told = await send<{ machineId: string }>('POST', '/api/import/passport', { siteId, passport })
+    setBusy(false)
+    if (told.ok) location.assign(`/machines/${told.machineId}?lens=ledger`)
+    else setWrong(told.issues.map(({ path, message }) => `${path} ${message}`).join('; '))
+  }
+  return (
+    <Sheet
+      open
+      onOpenChange={onClose}
+      title="A machine's passport"
+      about="Its entries keep their days and say whom they come from. Nothing of another firm's places comes with it."
+    >
+      <label className="plain inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
+        Choose the file
+        <input
+          type="file"
+          accept="application/json,.json"
+          className="sr-only"
+          onChange={(event) => void choose(event.target.files?.[0])}
+        />
+      </label>
+      {passport && (
+        <>
+          <p className="mt-3 mb-2">
+            <b>{passport.machine.name}</b>, {passport.machine.maker} {passport.machine.model}{' '}
+            <span className="mono text-[13px]">{passport.machine.serial}</span>: {passport.entries.length} entries, told
+            by {passport.firm}.
+          </p>
+          <label className="flex flex-col gap-0.5">
+            <span className="slim text-[14px]">Where it stands from now on</span>
+            <input
+              className="field"
+              value={text}
+              placeholder="Type a name"
+              onChange={(event) => setText(event.target.value)}
+            />
+          </label>
+          <fieldset className="m-0 mt-1 max-h-[180px] overflow-auto border-0 p-0">
+            <legend className="sr-only">Site</legend>
+            {sites.map((site) => (
+              <label key={site.id} className="flex min-h-[44px] items-center gap-2 border-t border-hair">
+                <input type="radio" name="site" checked={siteId === site.id} onChange={() => setSiteId(site.id)} />
+                {site.name}
+              </label>
+            ))}
+          </fieldset>
+          <button type="button" className="act mt-3" disabled={!siteId || busy} onClick={take}>
+            {busy ? 'Taking it on …' : 'Take it on'}
+          </button>
+        </>
+      )}
+      {wrong && (
+        <p role="alert" className="mt-3 mb-0 font-semibold text-seal-ink">
+          {wrong}
+        </p>
+      )}
+    </Sheet>
+  )
+}

@@ -1,0 +1,61 @@
+import { v7 } from 'uuid'
+import type { Entry } from '../../core/ledger/entry.ts'
+import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import { entryWords } from '../../ui/entry-words.ts'
+import { dayLong } from '../../ui/format.ts'
+import type { JudgedWork } from '../../views/judged-row.ts'
+import { FileImport, type ImportKind } from './FileImport.tsx'
+import { writeInBatches } from './write-in-batches.ts'
+
+const work: ImportKind<JudgedWork> = {
+  title: 'Past work from a spreadsheet',
+  about:
+    "A CSV with a line of column names; one row a piece of work, with the machine's serial number, a day and what was done in words. What matches no part or task is kept as a note.",
+  things: 'rows of work',
+  columns: [
+    { id: 'serial', label: 'Serial number', guess: /serial|machine no|s\/n/, required: true },
+    { id: 'date', label: 'Day', guess: /date|day|datum|when/, required: true },
+    { id: 'what', label: 'What was done', guess: /what|work|done|descr|part|task|remark|note/, required: true },
+    { id: 'group', label: 'Group', guess: /group|side/, required: false },
+    { id: 'count', label: 'Counter', guess: /count|shots|drinks/, required: false },
+  ],
+  dateColumn: 'date',
+  checkUrl: '/api/import/work',
+  write: (rows, stop, progress) =>
+    writeInBatches(
+      rows.map(({ row, id }) => toEntries(row, id)),
+      stop,
+      progress,
+    ),
+  heads: ['Machine', 'Day', 'In the file', 'Becomes'],
+  cells: (row, raw) => [
+    row.machineName ?? raw('serial'),
+    <span key="day" className="mono whitespace-nowrap">
+      {row.happenedOn ? dayLong(row.happenedOn) : raw('date')}
+    </span>,
+    raw('what'),
+    row.work?.map(({ kind, body }) => entryWords({ kind, body } as unknown as Entry, row.machineKind!)).join('; '),
+  ],
+}
+
+/** An old service record from a CSV. */
+export const WorkImport = ({ firm }: { firm: string }) => <FileImport kind={work} firm={firm} />
+
+function toEntries(row: JudgedWork, id: string): Entry[] {
+  return row.work!.map(({ kind, body }, i) => ({
+    // The row's own id, and ones that follow from it: sent again, they are the same.
+    id: i === 0 ? id : follows(id, i),
+    subjectKind: 'machine',
+    subjectId: row.machineId!,
+    kind: kind as EntryKind,
+    happenedAt: `${row.happenedOn}T12:00:00.000Z`,
+    happenedOn: row.happenedOn!,
+    body,
+  }))
+}
+
+const follows = (id: string, i: number) => {
+  const bytes = Uint8Array.from(id.replaceAll('-', '').match(/../g)!, (byte) => Number.parseInt(byte, 16))
+  bytes[15] = bytes[15]! ^ i
+  return v7({ msecs: Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16), random: bytes })
+}

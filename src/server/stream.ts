@@ -1,0 +1,39 @@
+/**
+ * Answers with a file made piece by piece: the first byte leaves before the last is made, and a reader who
+ * goes away stops the making.
+ */
+export function streamed(
+  type: string,
+  name: string,
+  make: (write: (text: string) => Promise<void>) => Promise<void>,
+): Response {
+  const encoder = new TextEncoder()
+  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>(undefined, { highWaterMark: 4 })
+  const writer = writable.getWriter()
+  // Small pieces are gathered: a chunk a record would be all overhead.
+  let held: string[] = []
+  let size = 0
+  const flush = async () => {
+    const text = held.join('')
+    held = []
+    size = 0
+    await writer.ready
+    await writer.write(encoder.encode(text))
+  }
+  const write = async (text: string) => {
+    held.push(text)
+    size += text.length
+    if (size > 64_000) await flush()
+  }
+  make(write)
+    .then(flush)
+    .then(() => writer.close())
+    .catch((error) => writer.abort(error))
+  return new Response(readable, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
+      'cache-control': 'no-store',
+    },
+  })
+}

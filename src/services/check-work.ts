@@ -1,0 +1,104 @@
+import { array, object, string } from 'yup'
+import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
+import { readWork } from '../core/files/read-work.ts'
+import { kindById } from '../core/kinds/index.ts'
+import { effectiveHistory } from '../core/ledger/effective-history.ts'
+import { canonical } from '../core/ledger/same-body.ts'
+import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { type Db, withFirm } from '../records/database.ts'
+import { entriesOf } from '../records/ledger.ts'
+import { type MachineBySerial, machinesBySerial } from '../records/machines.ts'
+import type { JudgedWork } from '../views/judged-row.ts'
+import { localDayIn } from './clock.ts'
+
+const mostRows = 5000
+const cell = (most = 200) => string().max(most, `must be at most ${most} characters`).defined()
+
+const request = object({
+  dateForm: string().oneOf(dateForms).required(),
+  rows: array(
+    object({ serial: cell(), date: cell(), what: cell(2000), group: cell(), count: cell() })
+      .noUnknown()
+      .required(),
+  )
+    .required()
+    .max(mostRows, `must be at most ${mostRows} rows: split the file`),
+}).noUnknown()
+
+/** Judges the rows of an old service record: what each would write. Nothing is written. */
+export async function checkWork(
+  db: Db,
+  firmId: string,
+  timeZone: string,
+  input: unknown,
+  now: Date,
+): Promise<{ ok: true; rows: JudgedWork[] } | { ok: false; issues: Issue[] }> {
+  const parsed = parseStrict(request, input)
+  if (!parsed.ok) return parsed
+  const { rows, dateForm } = parsed.value
+  const today = localDayIn(timeZone, now)
+  return withFirm(db, firmId, async (trx) => {
+    const machines = await machinesBySerial(trx, [...new Set(rows.map((row) => row.serial.trim()))])
+    const bySerial = new Map(machines.map((machine) => [machine.serial.toLowerCase(), machine]))
+    const { entries } = effectiveHistory(
+      await entriesOf(
+        trx,
+        machines.map(({ id }) => id),
+      ),
+    )
+    const seen = new Set(entries.map((entry) => keyOf(entry.subjectId, entry.happenedOn, entry.kind, entry.body)))
+    const judged = rows.map((row): JudgedWork => {
+      const read = readRow(row, bySerial.get(row.serial.trim().toLowerCase()), dateForm as DateForm, today)
+      if (!read.work) return read
+      const fresh = read.work.filter(({ kind, body }) => {
+        const key = keyOf(read.machineId!, read.happenedOn!, kind, body)
+        return !seen.has(key) && seen.add(key)
+      })
+      if (fresh.length > 0) return { ...read, work: fresh }
+      return {
+        ...read,
+        work: [],
+        verdict: 'duplicate',
+        reason: 'this day and work are in the ledger or the file already',
+      }
+    })
+    return { ok: true, rows: judged }
+  })
+}
+
+const keyOf = (id: string, on: string, kind: string, body: object) => `${id} ${on} ${kind} ${canonical(body)}`
+
+function readRow(
+  row: { serial: string; date: string; what: string; group: string; count: string },
+  machine: MachineBySerial | undefined,
+  form: DateForm,
+  today: string,
+): JudgedWork {
+  if (!machine) {
+    const serial = row.serial.trim()
+    const reason = serial ? `no machine has the serial number "${serial}"` : 'the serial number is empty'
+    return { verdict: 'unknown-machine', reason }
+  }
+  const known = { machineId: machine.id, machineName: machine.name, machineKind: machine.kind }
+  const unreadable = (reason: string): JudgedWork => ({ ...known, verdict: 'unreadable', reason })
+  const happenedOn = parseDateCell(row.date, form)
+  if (happenedOn === null) return unreadable(`"${row.date}" is not a date`)
+  if (happenedOn > today) return unreadable(`${happenedOn} is in the future`)
+  const count = row.count.trim() ? parseCountCell(row.count) : undefined
+  if (count === null) return unreadable(`"${row.count}" is not a count`)
+  const group = row.group.trim() ? Number(row.group.trim()) : undefined
+  if (group !== undefined && !(Number.isInteger(group) && group >= 1 && group <= 4))
+    return unreadable(`"${row.group}" is not a group from 1 to 4`)
+  const what = row.what.trim()
+  if (!what && count === undefined) return unreadable('neither says what was done nor what the counter showed')
+  const kind = kindById(machine.kind)!
+  return {
+    ...known,
+    happenedOn,
+    verdict: 'taken',
+    work: [
+      ...(count === undefined ? [] : [{ kind: 'reading', body: { v: 1, counter: 'shots', count } }]),
+      ...(what ? [readWork(kind, what, group)] : []),
+    ],
+  }
+}

@@ -1,0 +1,180 @@
+import { v7 } from 'uuid'
+import { number, object, string } from 'yup'
+import { pointsAt, type RecordKind, recordSchemas } from '../core/firm/records.ts'
+import { parseEntry } from '../core/ledger/parse-entry.ts'
+import { instant, uuid } from '../core/parse/fields.ts'
+import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { accountByEmail, addAccount } from '../records/accounts.ts'
+import { addChange, addChanges } from '../records/changes.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { addFirm } from '../records/firms.ts'
+import { insertManyKept } from '../records/kept.ts'
+import { insertEntries } from '../records/ledger.ts'
+import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
+import { emailField, passwordField } from './password.ts'
+import { hashPassword } from './sign-in.ts'
+import { canStart, emailTaken } from './start-firm.ts'
+
+const ownerFields = object({
+  email: emailField(),
+  password: passwordField(),
+  /** Which of the file's owners signs in; the first where nobody says. */
+  technicianId: uuid(),
+}).noUnknown()
+
+export type Imported =
+  | { ok: true; firmId: string; technicianId: string; entries: number }
+  | { ok: false; why: 'refused' | 'closed'; issues: Issue[] }
+
+/** More complaints than this help nobody: the file is another, or was edited by hand. */
+const mostIssues = 20
+
+// biome-ignore lint/suspicious/noExplicitAny: a file of any shape, looked at field by field below
+type Loose = any
+
+/**
+ * Reads a firm's data back into a database where no firm of one's own stands: all of it or nothing.
+ * Standings follow from it: they are reckoned by the worker.
+ */
+export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date): Promise<Imported> {
+  const refused = (issues: Issue[]): Imported => ({ ok: false, why: 'refused', issues: issues.slice(0, mostIssues) })
+  if (!(await canStart(db))) {
+    const message = 'A firm stands here already: data is read into an empty place.'
+    return { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
+  }
+  const who = parseStrict(ownerFields, owner)
+  if (!who.ok) return refused(who.issues)
+  if (await accountByEmail(db, who.value.email)) return refused([{ ...emailTaken(who.value.email), path: 'email' }])
+  const issues = judgeFile(data)
+  if (issues.length > 0) return refused(issues)
+  const owners = data.technicians.filter((one: Loose) => one.role === 'owner' && !one.leftOn)
+  const self = owners.find((one: Loose) => one.id === who.value.technicianId) ?? owners[0]
+  if (!self) return refused([{ path: 'technicians', code: 'owner', message: 'has no owner who could sign in' }])
+  const firmId = v7()
+  const passwordHash = await hashPassword(who.value.password)
+  await withFirm(db, firmId, async (trx) => {
+    const { name, timeZone, version, ...preferences } = data.firm
+    await addFirm(trx, { id: firmId, name, demo: false, timeZone, preferences })
+    await trx('firm').update({
+      version,
+      seq: data.entries.reduce((most: number, entry: Loose) => Math.max(most, entry.seq), 0),
+    })
+    for (const kind of exportedKinds) await insertManyKept(trx, firmId, kind, data[listNames[kind]])
+    await insertEntries(
+      trx,
+      firmId,
+      data.entries.map((entry: Loose) => ({ subjectId: firmId, ...entry })),
+    )
+    await addChanges(
+      trx,
+      firmId,
+      data.changes.map((change: Loose) => ({ ...change, ...(change.aboutKind === 'firm' && { aboutId: firmId }) })),
+    )
+    await addAccount(trx, { email: who.value.email, firmId, technicianId: self.id, passwordHash })
+    await noteImport(trx, firmId, self.id, now, { entries: data.entries.length })
+  })
+  return { ok: true, firmId, technicianId: self.id, entries: data.entries.length }
+}
+
+const noteImport = (trx: Trx, firmId: string, technicianId: string, now: Date, after: object) =>
+  addChange(trx, firmId, {
+    id: v7(),
+    at: now.toISOString(),
+    technicianId,
+    action: 'imported',
+    aboutKind: 'firm',
+    aboutId: firmId,
+    after,
+  })
+
+const kept = object({ id: uuid().required(), version: number().integer().min(1).required() })
+const recorded = object({
+  recordedAt: instant().required(),
+  recordedBy: uuid().required(),
+  seq: number().integer().min(1).required(),
+  origin: string().max(200),
+})
+const changeFields = object({
+  id: uuid().required(),
+  at: instant().required(),
+  technicianId: uuid().required(),
+  action: string().oneOf(['added', 'changed']).required(),
+  aboutKind: string().max(40).required(),
+  aboutId: uuid(),
+  before: object(),
+  after: object(),
+}).noUnknown()
+
+/** Everything wrong with a file, each at its place: `sites[3].customerId`. */
+function judgeFile(data: Loose): Issue[] {
+  if (data?.format !== 'evenshot-firm')
+    return [{ path: 'format', code: 'format', message: 'is not a firm’s data: choose the file that was taken out' }]
+  if (data.version !== firmDataVersion)
+    return [
+      { path: 'version', code: 'version', message: `is ${data.version}; this application reads ${firmDataVersion}` },
+    ]
+  const lists = [...Object.values(listNames), 'entries', 'changes']
+  const missing = lists.filter((name) => !Array.isArray(data[name]))
+  if (missing.length > 0) return missing.map((path) => ({ path, code: 'list', message: 'is missing or no list' }))
+  const issues: Issue[] = []
+  const at = (path: string, found: Issue[]) =>
+    issues.push(...found.map((issue) => ({ ...issue, path: issue.path ? `${path}.${issue.path}` : path })))
+  const { version, ...firm } = data.firm ?? {}
+  const own = parseStrict(recordSchemas.firm, firm)
+  if (!own.ok) at('firm', own.issues)
+  if (!(Number.isInteger(version) && version >= 1))
+    at('firm.version', [{ path: '', code: 'integer', message: 'must be a whole number ≥ 1' }])
+
+  const ids = Object.fromEntries(exportedKinds.map((kind) => [kind, new Set<string>()])) as Record<
+    RecordKind,
+    Set<string>
+  >
+  const subjects = new Map<string, string>()
+  for (const kind of exportedKinds)
+    data[listNames[kind]].forEach((one: Loose, i: number) => {
+      const path = `${listNames[kind]}[${i}]`
+      const { id, version: of, ...record } = one ?? {}
+      const parts = [parseStrict(kept, { id, version: of }), parseStrict(recordSchemas[kind], record)]
+      for (const part of parts) if (!part.ok) at(path, part.issues)
+      if (subjects.has(id)) at(path, [{ path: 'id', code: 'twice', message: 'stands twice', value: id }])
+      for (const [field, to] of Object.entries(pointsAt[kind] ?? {}))
+        if (record[field] !== undefined && !ids[to].has(record[field]))
+          at(path, [{ path: field, code: 'unknown', message: `is no ${to} of this file`, value: record[field] }])
+      ids[kind].add(id)
+      subjects.set(id, kind)
+    })
+  const entryIds = new Set<string>()
+  const numbers = new Set<number>()
+  data.entries.forEach((one: Loose, i: number) => {
+    const path = `entries[${i}]`
+    const { recordedAt, recordedBy, seq, origin, ...entry } = one ?? {}
+    const isFirms = entry.subjectKind === 'firm'
+    // What is about the firm names no id: any will do to look at the rest.
+    const parsed = parseEntry(isFirms ? { subjectId: entry.id, ...entry } : entry)
+    if (!parsed.ok) at(path, parsed.issues)
+    const outer = parseStrict(recorded, { recordedAt, recordedBy, seq, ...(origin !== undefined && { origin }) })
+    if (!outer.ok) at(path, outer.issues)
+    if (!isFirms && subjects.get(entry.subjectId) !== entry.subjectKind)
+      at(path, [
+        {
+          path: 'subjectId',
+          code: 'unknown',
+          message: `is no ${entry.subjectKind} of this file`,
+          value: entry.subjectId,
+        },
+      ])
+    if (!ids.technician.has(recordedBy))
+      at(path, [{ path: 'recordedBy', code: 'unknown', message: 'is no technician of this file', value: recordedBy }])
+    if (entryIds.has(entry.id) || numbers.has(seq))
+      at(path, [{ path: 'id', code: 'twice', message: 'stands twice', value: entry.id }])
+    entryIds.add(entry.id)
+    numbers.add(seq)
+  })
+  data.changes.forEach((one: Loose, i: number) => {
+    const parsed = parseStrict(changeFields, one)
+    if (!parsed.ok) at(`changes[${i}]`, parsed.issues)
+    else if (!ids.technician.has(one.technicianId))
+      at(`changes[${i}]`, [{ path: 'technicianId', code: 'unknown', message: 'is no technician of this file' }])
+  })
+  return issues
+}

@@ -1,0 +1,149 @@
+import { v7 } from 'uuid'
+import { object } from 'yup'
+import { type Kept, recordSchemas } from '../core/firm/records.ts'
+import { kindById } from '../core/kinds/index.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { uuid } from '../core/parse/fields.ts'
+import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { addChange } from '../records/changes.ts'
+import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
+import { technicians, theFirm } from '../records/firms.ts'
+import { insertKept, keptById } from '../records/kept.ts'
+import { entriesOf } from '../records/ledger.ts'
+import { machinesBySerial } from '../records/machines.ts'
+import { localDayIn } from './clock.ts'
+import type { Actor } from './judge-entry.ts'
+import { isWritten, writeGroup } from './write-entries.ts'
+
+const passportVersion = 1
+
+/** One machine's history, to go with it to another firm. */
+export interface Passport {
+  format: 'evenshot-machine'
+  version: number
+  /** Whose it is told by. */
+  firm: string
+  machine: { id: string } & Omit<Kept<'machine'>, 'siteId' | 'softenerId'>
+  /** In the order they were written; who wrote each is told by name. */
+  entries: (Omit<RecordedEntry, 'seq' | 'recordedBy'> & { by: string })[]
+}
+
+/** A machine's passport; null when this firm has no such machine. */
+export async function machinePassport(db: Db, firmId: string, machineId: string): Promise<Passport | null> {
+  return withFirm(db, firmId, async (trx) => {
+    const machine = await keptById(trx, 'machine', machineId)
+    if (!machine) return null
+    const names = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
+    const { name, maker, model, revision, serial, kind } = machine
+    const entries = (await entriesOf(trx, [machineId])).sort((a, b) => a.seq - b.seq)
+    return {
+      format: 'evenshot-machine',
+      version: passportVersion,
+      firm: (await theFirm(trx))!.name,
+      machine: { id: machineId, name, maker, model, revision, serial, kind },
+      entries: entries.map(({ seq: _, recordedBy, ...entry }) => ({
+        ...entry,
+        by: names.get(recordedBy) ?? 'someone',
+      })),
+    }
+  })
+}
+
+const machineFields = recordSchemas.machine.omit(['siteId', 'softenerId']).shape({ id: uuid().required() }).noUnknown()
+const request = object({ siteId: uuid().required() })
+
+export type PassportRead = { ok: true; machineId: string; entries: number } | { ok: false; issues: Issue[] }
+
+class Refused extends Error {
+  constructor(readonly issues: Issue[]) {
+    super('refused')
+  }
+}
+
+/**
+ * Takes a machine on with the history another firm tells of it. The entries keep their ids and days and say
+ * where they come from; a move at the end says that it stands here now, so that its use is learned anew.
+ * Read twice, nothing is added twice.
+ */
+export async function readPassport(db: Db, actor: Actor, input: unknown, now: Date): Promise<PassportRead> {
+  // biome-ignore lint/suspicious/noExplicitAny: a file of any shape, looked at field by field below
+  const { siteId, passport } = (input ?? {}) as { siteId?: unknown; passport?: any }
+  const where = parseStrict(request, { siteId })
+  if (!where.ok) return { ok: false, issues: where.issues }
+  const wrong = (path: string, message: string): PassportRead => ({
+    ok: false,
+    issues: [{ path, code: 'passport', message }],
+  })
+  if (passport?.format !== 'evenshot-machine') return wrong('passport', 'is no machine’s passport')
+  if (passport.version !== passportVersion)
+    return wrong('passport.version', `is ${passport.version}: this application reads ${passportVersion}`)
+  const machine = parseStrict(machineFields, passport.machine)
+  if (!machine.ok)
+    return { ok: false, issues: machine.issues.map((issue) => ({ ...issue, path: `passport.machine.${issue.path}` })) }
+  if (!kindById(machine.value.kind)) return wrong('passport.machine.kind', 'is no kind of machine known here')
+  if (!Array.isArray(passport.entries) || passport.entries.length === 0)
+    return wrong('passport.entries', 'is missing or empty')
+  try {
+    return await retrying(() =>
+      withFirm(db, actor.firmId, (trx) => take(trx, actor, where.value.siteId, passport, now)),
+    )
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, issues: error.issues.slice(0, 20) }
+    if ((error as { code?: string }).code !== '23505') throw error
+    return wrong('passport.machine.serial', 'is the serial number of another machine here')
+  }
+}
+
+async function take(trx: Trx, actor: Actor, siteId: string, passport: Passport, now: Date): Promise<PassportRead> {
+  const site = await keptById(trx, 'site', siteId)
+  if (!site) throw new Refused([{ path: 'siteId', code: 'unknown', message: 'is no site of this firm', value: siteId }])
+  const { id, ...machine } = passport.machine
+  const there = await keptById(trx, 'machine', id)
+  const [twin] = there ? [] : await machinesBySerial(trx, [machine.serial])
+  if (twin)
+    throw new Refused([
+      { path: 'passport.machine.serial', code: 'taken', message: 'is the serial number of another machine here' },
+    ])
+  if (!there) {
+    await insertKept(trx, actor.firmId, 'machine', id, { ...machine, siteId } as Kept<'machine'>)
+    const after = { ...machine, siteId, passportOf: passport.firm }
+    const at = now.toISOString()
+    const { technicianId } = actor
+    await addChange(trx, actor.firmId, {
+      id: v7(),
+      at,
+      technicianId,
+      action: 'imported',
+      aboutKind: 'machine',
+      aboutId: id,
+      after,
+    })
+  }
+  const byTeller = new Map<string, unknown[]>()
+  for (const { by, recordedAt: _, origin: __, ...entry } of passport.entries as (Passport['entries'][number] & {
+    origin?: string
+  })[])
+    byTeller.set(by, [...(byTeller.get(by) ?? []), entry])
+  for (const [by, entries] of byTeller) {
+    const origin = `the passport of ${passport.firm}, by ${by}`.slice(0, 200)
+    const answer = await writeGroup(trx, actor, entries, { now, origin, reckonLater: true, told: true })
+    if (!isWritten(answer)) {
+      const issues = answer.verdicts.flatMap((verdict) => ('issues' in verdict ? verdict.issues : []))
+      throw new Refused(issues.map((issue) => ({ ...issue, path: `passport.entries: ${issue.path}` })))
+    }
+  }
+  if (!there) {
+    const arrived = {
+      id: v7({ msecs: now.getTime() }),
+      subjectKind: 'machine',
+      subjectId: id,
+      kind: 'moved',
+      happenedAt: now.toISOString(),
+      happenedOn: localDayIn(site.timeZone, now),
+      body: { v: 1, toSiteId: siteId, note: `From ${passport.firm}, with its history` },
+    }
+    const answer = await writeGroup(trx, actor, [arrived], { now })
+    if (!isWritten(answer)) throw new Error(`readPassport: the arrival was refused: ${JSON.stringify(answer.verdicts)}`)
+  }
+  return { ok: true, machineId: id, entries: passport.entries.length }
+}
