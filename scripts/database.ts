@@ -1,6 +1,11 @@
+import { join } from 'node:path'
 import { type Db, openDatabase } from '../src/records/database.ts'
-import { migrate } from '../src/records/migrate.ts'
+import { migrate, migrations } from '../src/records/migrate.ts'
 import { type Cluster, clusterSettings } from './cluster.ts'
+
+/** Where a backup goes when nobody says: a folder a moment, so that none overwrites another. */
+export const backupFolder = (dataDir: string, now: Date): string =>
+  join(dataDir, 'backups', now.toISOString().replace(/[:.]/g, '-'))
 
 /** Where to migrate as owner and where to serve as the bound role. */
 export interface DatabaseUrls {
@@ -43,10 +48,19 @@ async function ensureRole(admin: Db, role: string, password: string): Promise<vo
   if (rows.length === 0) await admin.raw(`create role ${role} login password '${password}'`)
 }
 
-/** Brings the database up to date as its owner. */
-export async function bringUpToDate({ ownerUrl, appUrl }: DatabaseUrls): Promise<string[]> {
+/**
+ * Brings the database up to date as its owner.
+ * @param beforeChange - called before a database that holds data changes its shape; when it fails, nothing changes
+ * @returns names of the steps taken
+ */
+export async function bringUpToDate(
+  { ownerUrl, appUrl }: DatabaseUrls,
+  beforeChange: (steps: string[]) => Promise<void> = async () => undefined,
+): Promise<string[]> {
   const owner = openDatabase(ownerUrl, 2)
   try {
+    const { done, pending } = await migrations(owner)
+    if (done.length > 0 && pending.length > 0) await beforeChange(pending)
     return await migrate(owner, decodeURIComponent(new URL(appUrl).username))
   } finally {
     await owner.destroy()

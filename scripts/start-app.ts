@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { seedDemo } from '../src/demo/seed.ts'
 import { demoSignIn } from '../src/demo/sign-in.ts'
@@ -8,11 +8,12 @@ import { serve } from '../src/server/serve.ts'
 import { now } from '../src/services/clock.ts'
 import { buildIfNeeded } from './build.ts'
 import { type Cluster, startCluster } from './cluster.ts'
-import { bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
+import { backupFolder, bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
+import { makeBackup } from './dump.ts'
 import { locked, root } from './install.mjs'
+import { isRunning, runningFile } from './running.ts'
 
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
-const runningFile = join(dataDir, 'running.json')
 const host = process.env.EVENSHOT_HOST ?? '127.0.0.1'
 const port = Number(process.env.EVENSHOT_PORT ?? 4870)
 
@@ -30,7 +31,7 @@ try {
 
 async function start(): Promise<void> {
   mkdirSync(dataDir, { recursive: true })
-  const there = await runningAlready()
+  const there = await isRunning(dataDir)
   if (there) {
     console.log(`Even Shot is running already: ${there}`)
     return
@@ -39,7 +40,7 @@ async function start(): Promise<void> {
   const demo = await prepare(urls)
   buildIfNeeded()
   const running = await listenOnAFreePort(urls.appUrl)
-  writeFileSync(runningFile, JSON.stringify({ pid: process.pid, url: running.url }))
+  writeFileSync(runningFile(dataDir), JSON.stringify({ pid: process.pid, url: running.url }))
   console.log(`\n  Even Shot is at ${running.url}`)
   if (demo) console.log(`  Sign in with ${demoSignIn.email} and the password ${demoSignIn.password}`)
   console.log('  Ctrl C stops it.\n')
@@ -50,23 +51,11 @@ async function start(): Promise<void> {
     stopping = true
     await running.stop()
     held.cluster?.stop()
-    rmSync(runningFile, { force: true })
+    rmSync(runningFile(dataDir), { force: true })
     process.exit(0)
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
-}
-
-/** The address of an application that answers for this data folder; a file left by a kill proves nothing. */
-async function runningAlready(): Promise<string | null> {
-  if (!existsSync(runningFile)) return null
-  try {
-    const { url } = JSON.parse(readFileSync(runningFile, 'utf8')) as { url: string }
-    const answer = await fetch(`${url}/healthz`, { signal: AbortSignal.timeout(2000) })
-    return answer.ok ? url : null
-  } catch {
-    return null
-  }
 }
 
 async function database(): Promise<DatabaseUrls> {
@@ -81,7 +70,7 @@ async function database(): Promise<DatabaseUrls> {
  * @returns whether the demo firm is loaded
  */
 async function prepare(urls: DatabaseUrls): Promise<boolean> {
-  const steps = await bringUpToDate(urls)
+  const steps = await bringUpToDate(urls, () => saveBefore(urls))
   if (steps.length > 0) console.log(`Database brought up to date: ${steps.join(', ')}`)
   const db = openDatabase(urls.appUrl, 4)
   try {
@@ -98,6 +87,14 @@ async function prepare(urls: DatabaseUrls): Promise<boolean> {
   } finally {
     await db.destroy()
   }
+}
+
+/** A database with data in it changes its shape only after a backup: going back is restoring it. */
+async function saveBefore(urls: DatabaseUrls): Promise<void> {
+  const now = new Date()
+  const folder = backupFolder(dataDir, now)
+  console.log(`A backup before the database is brought up to date: ${folder}`)
+  await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
 }
 
 /** The usual port, or the next that is free. */

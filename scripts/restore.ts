@@ -1,0 +1,59 @@
+import { join, resolve } from 'node:path'
+import { openDatabase } from '../src/records/database.ts'
+import { startCluster } from './cluster.ts'
+import { bringUpToDate, givenDatabase, privateDatabase } from './database.ts'
+import { makeBackup, readBackup } from './dump.ts'
+import { locked, root } from './install.mjs'
+import { isRunning } from './running.ts'
+
+// `npm run restore -- folder [--replace]`: reads a backup, compares it, and only then puts it in place.
+const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
+const [folder] = process.argv.slice(2).filter((word) => !word.startsWith('--'))
+const replace = process.argv.includes('--replace')
+try {
+  if (!folder) throw new Error('Which backup? npm run restore -- <folder>')
+  await locked('start', () => restore(resolve(folder)))
+} catch (error) {
+  console.error((error as Error).message)
+  process.exitCode = 1
+}
+
+async function restore(from: string): Promise<void> {
+  if (await isRunning(dataDir)) throw new Error('The application runs: stop it first, then restore.')
+  const given = givenDatabase()
+  if (given) {
+    const { madeAt } = await readBackup(from, given.ownerUrl, join(dataDir, 'files'))
+    await bringUpToDate(given)
+    console.log(`Restored and compared: the backup of ${madeAt}`)
+    return
+  }
+  const cluster = await startCluster(dataDir)
+  const admin = openDatabase(cluster.adminUrl('postgres'), 1)
+  try {
+    const { rows } = await admin.raw(`select 1 from pg_database where datname = 'evenshot'`)
+    const there = rows.length > 0
+    if (there && !replace)
+      throw new Error('A database stands here already. With --replace it is set aside, not deleted.')
+    const fresh = await privateDatabase(cluster, dataDir, 'evenshot_restored')
+    const { madeAt } = await readBackup(from, fresh.ownerUrl, join(dataDir, 'files'))
+    const aside = `evenshot_${new Date().toISOString().replace(/\D/g, '').slice(0, 14)}`
+    if (there) await admin.raw('alter database evenshot rename to ??', [aside])
+    await admin.raw('alter database evenshot_restored rename to evenshot')
+    const urls = await privateDatabase(cluster, dataDir)
+    await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, steps))
+    console.log(`Restored and compared: the backup of ${madeAt}${there ? `. What stood here before is ${aside}.` : ''}`)
+  } catch (error) {
+    await admin.raw('drop database if exists evenshot_restored with (force)')
+    throw error
+  } finally {
+    await admin.destroy()
+    cluster.stop()
+  }
+}
+
+/** An older backup is brought up to date like any other database: after a backup of its own. */
+async function saveBefore(ownerUrl: string, steps: string[]): Promise<void> {
+  const now = new Date()
+  const folder = join(dataDir, 'backups', `before-${steps[0]}-${now.toISOString().replace(/\D/g, '').slice(0, 14)}`)
+  await makeBackup(ownerUrl, join(dataDir, 'files'), folder, now)
+}
