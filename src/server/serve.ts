@@ -2,11 +2,10 @@ import { randomUUID } from 'node:crypto'
 import { createServer, type Server } from 'node:http'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { Worker } from 'node:worker_threads'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
-import { firmIds } from '../records/accounts.ts'
 import { openDatabase, refusePrivileged } from '../records/database.ts'
-import { reckonWaiting } from '../services/rebuild.ts'
 import { log } from './log.ts'
 
 export interface Running {
@@ -18,9 +17,6 @@ export interface Running {
 const bodyLimit = '2mb'
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
 const firmDataLimit = '300mb'
-/** How often the worker looks for machines that wait to be reckoned. */
-const workerEveryMs = 2000
-
 /**
  * Serves the built application.
  * @param root - the project's folder, with `dist` in it
@@ -59,7 +55,7 @@ export async function serve(root: string, databaseUrl: string, host: string, por
   const server = createServer(app)
   server.requestTimeout = 60_000
   await listen(server, host, port)
-  const worker = startWorker(db)
+  const reckoner = startReckoner(root, databaseUrl)
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
   return {
@@ -67,7 +63,7 @@ export async function serve(root: string, databaseUrl: string, host: string, por
     async stop() {
       const closed = new Promise((resolve) => server.close(resolve))
       server.closeIdleConnections()
-      await worker.stop()
+      await reckoner.stop()
       const late = setTimeout(() => server.closeAllConnections(), 10_000)
       await closed
       clearTimeout(late)
@@ -128,27 +124,29 @@ const failed: ErrorRequestHandler = (error, request, response, next) => {
   response.status(status).json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
 }
 
-/** Reckons what waits, firm by firm, until told to stop. */
-function startWorker(db: ReturnType<typeof openDatabase>) {
-  const stopping = new AbortController()
-  let timer: NodeJS.Timeout | undefined
-  const round = async () => {
-    try {
-      for (const firmId of await firmIds(db)) {
-        const count = await reckonWaiting(db, firmId, stopping.signal)
-        if (count > 0) log.info({ firmId, count }, 'reckoned what waited')
-      }
-    } catch (error) {
-      log.error({ err: error }, 'the worker will try again')
-    }
-    if (!stopping.signal.aborted) timer = setTimeout(() => (current = round()), workerEveryMs)
+/** Starts the thread that reckons what waits, firm by firm, until told to stop; one that breaks is started again. */
+function startReckoner(root: string, databaseUrl: string) {
+  let stopping = false
+  let thread: Worker
+  let ended: Promise<void>
+  const start = () => {
+    thread = new Worker(join(root, 'dist/server/reckoner.mjs'), { workerData: { databaseUrl } })
+    thread.on('message', (said: { firmId?: string; count?: number; error?: string }) => {
+      if (said.error) log.error({ err: said.error }, 'the reckoner will try again')
+      else log.info(said, 'reckoned what waited')
+    })
+    thread.on('error', (error) => log.error({ err: error }, 'the reckoner broke'))
+    ended = new Promise((resolve) => thread.once('exit', () => resolve()))
+    void ended.then(() => {
+      if (!stopping) setTimeout(() => !stopping && start(), 5000).unref()
+    })
   }
-  let current = round()
+  start()
   return {
     async stop() {
-      stopping.abort()
-      clearTimeout(timer)
-      await current
+      stopping = true
+      thread.postMessage('stop')
+      await ended
     },
   }
 }

@@ -42,6 +42,18 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
     setAt(0)
   }
   const failed = useFetched<RoundPage>(`/api/round?${asked}`, take, { answered: true }) || lost
+  // While machines are being reckoned the board follows: what it shows may move.
+  useEffect(() => {
+    if (counts.waiting === 0) return
+    const timer = setTimeout(async () => {
+      const response = await fetch(`/api/round?${asked}`).catch(() => null)
+      if (!response?.ok) return
+      const answer = (await response.json()) as RoundPage
+      setPage(answer)
+      if (answer.counts) setCounts(answer.counts)
+    }, 3000)
+    return () => clearTimeout(timer)
+  }, [counts, asked])
   const rows = page.rows
   const chosen = rows[at] ?? null
   const detail = useDetail(chosen)
@@ -105,7 +117,13 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
             ...(counts.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
           },
           ...(counts.waiting > 0
-            ? [{ label: 'Being reckoned', value: figure(counts.waiting), source: 'figures may move' }]
+            ? [
+                {
+                  label: 'Being reckoned',
+                  value: figure(counts.waiting),
+                  source: `of ${figure(counts.machines)}, dates may move`,
+                },
+              ]
             : []),
         ]}
       />

@@ -1,0 +1,302 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { cpus, tmpdir, totalmem } from 'node:os'
+import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
+import { fileURLToPath } from 'node:url'
+import { chmodSync } from 'node:fs'
+import type { Knex } from 'knex'
+import { type Cluster, freePort, startCluster } from '../scripts/cluster.ts'
+import { bringUpToDate, privateDatabase } from '../scripts/database.ts'
+import { root } from '../scripts/install.mjs'
+import { reckonMachine } from '../src/core/standing/reckon-machine.ts'
+import { addAccount } from '../src/records/accounts.ts'
+import { type Db, openDatabase, withFirm } from '../src/records/database.ts'
+import { serve } from '../src/server/serve.ts'
+import { reckonWaiting } from '../src/services/rebuild.ts'
+import { roundPage } from '../src/services/round.ts'
+import { openSession } from '../src/services/sign-in.ts'
+import { writeGroup } from '../src/services/write-entries.ts'
+import { machineLedgers } from './machine-ledgers.ts'
+import { makeManyMachines } from './many-machines.ts'
+import { scriptBytes } from './script-bytes.ts'
+import { median, quantile, times } from './times.ts'
+
+const today = '2026-11-26'
+const now = new Date(`${today}T07:34:00Z`)
+const rounds = 200
+
+/** `npm run bench -- 5000` for one size; both otherwise. */
+function sizes(): number[] {
+  const asked = process.argv.slice(2).map(Number).filter((n) => n > 0)
+  return asked.length > 0 ? asked : [5000, 50_000]
+}
+
+/** The application as it is shipped, in a process of its own. */
+async function serveUntilTold(databaseUrl: string, port: number): Promise<void> {
+  const running = await serve(root, databaseUrl, '127.0.0.1', port)
+  process.send!(running.url)
+  process.once('message', () => void running.stop().then(() => process.exit(0)))
+}
+
+interface Measured {
+  machines: number
+  rows: Record<string, string>
+}
+
+async function bench(machines: number[]): Promise<void> {
+  const work = mkdtempSync(join(tmpdir(), 'evenshot-bench-'))
+  chmodSync(work, 0o755)
+  console.log(`${cpus().length} cores (${cpus()[0]!.model}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.version}\n`)
+  console.log(reckoningSpeed())
+  const cluster = await startCluster(join(work, 'data'))
+  try {
+    const measured: Measured[] = []
+    for (const count of machines) measured.push(await atSize(cluster, join(work, 'data'), count))
+    console.log(table(measured))
+  } finally {
+    cluster.stop()
+    rmSync(work, { recursive: true, force: true })
+  }
+}
+
+/** Machines of the demo world reckoned a second on this one thread, from ledgers in memory. */
+function reckoningSpeed(): string {
+  const ledgers = machineLedgers()
+  const entries = ledgers.reduce((sum, { machine }) => sum + machine!.length, 0) / ledgers.length
+  const perSecond = (showWorking: boolean) => {
+    const run = () => {
+      // Fresh lists: nothing is remembered from the round before.
+      const fresh = ledgers.map((one) => ({ ...one, machine: [...one.machine!] }))
+      const start = performance.now()
+      for (const one of fresh) reckonMachine(one, { showWorking })
+      return performance.now() - start
+    }
+    for (let i = 0; i < 30; i += 1) run()
+    const ms = Array.from({ length: 60 }, run).sort((a, b) => a - b)
+    return Math.round((ledgers.length / median(ms)) * 1000)
+  }
+  return `Demo world, ${Math.round(entries)} entries a machine: ${perSecond(false)} machines/s reckoned for a board, ${perSecond(true)} with every working\n`
+}
+
+async function atSize(cluster: Cluster, dataDir: string, machines: number): Promise<Measured> {
+  const name = `evenshot_bench_${machines}`
+  const urls = await privateDatabase(cluster, dataDir, name)
+  await bringUpToDate(urls)
+  const owner = openDatabase(urls.ownerUrl, 2)
+  const app = openDatabase(urls.appUrl, 4)
+  const rows: Record<string, string> = {}
+  const say = (what: string, value: string) => {
+    rows[what] = value
+    console.log(`  ${what}: ${value}`)
+  }
+  console.log(`${machines} machines`)
+  try {
+    const filling = performance.now()
+    const firmId = await makeManyMachines(owner, machines, today)
+    const { rows: counted } = await owner.raw('select count(*) as n from entry')
+    console.log(`  filled with ${counted[0].n} entries in ${seconds(filling)} s`)
+    say('Reckoned a second, in memory, one thread', String(await inMemory(app, firmId)))
+    const reckoning = performance.now()
+    const done = await reckonWaiting(app, firmId)
+    say('Reckoned and stored a second, one worker', (done / ((performance.now() - reckoning) / 1000)).toFixed(0))
+    const { rows: stored } = await owner.raw('select count(*) as n, pg_total_relation_size(?) as bytes from standing', ['standing'])
+    say('Standings', `${stored[0].n} in ${Math.round(stored[0].bytes / 1e6)} MB`)
+    await owner.raw('vacuum analyze')
+    await withServer(urls.appUrl, async (url) => {
+      const cookie = await signedIn(app, firmId)
+      const get = async (path: string) => {
+        const response = await fetch(`${url}${path}`, { headers: { cookie } })
+        if (!response.ok) throw new Error(`${path}: ${response.status}`)
+        return response.text()
+      }
+      await roundAgainstSql(app, firmId, get, say)
+      const page = await times(rounds, () => get('/round'))
+      say('Round page p50 / p95', `${ms(median(page))} / ${ms(quantile(page, 0.95))}`)
+      const far = await times(50, async () => get(`/api/round?horizon=all&cursor=${await deepCursor(app, firmId)}`))
+      say('A page deep in the list p50', ms(median(far)))
+      const found = await times(50, (i) => get(`/api/round?horizon=all&text=MM-${1 + ((i * 37) % machines)}`))
+      say('Found by serial in the Round p50', ms(median(found)))
+      const list = await times(50, () => get('/machines'))
+      say('Machines page p50', ms(median(list)))
+      await entrySaved(app, firmId, say)
+      if (machines === sizes()[0]) await bytes(get, app, firmId, say)
+    })
+  } finally {
+    await app.destroy()
+    await owner.destroy()
+  }
+  return { machines, rows }
+}
+
+/** Machines a second from ledgers already fetched: the reckoning alone, on data of this shape. */
+async function inMemory(app: Db, firmId: string): Promise<number> {
+  const { ledgersById, ledgersOf } = await import('../src/services/reckon-subjects.ts')
+  const { reckonedByIds, toReckon } = await import('../src/records/subjects.ts')
+  return withFirm(app, firmId, async (trx) => {
+    const subjects = await reckonedByIds(trx, await toReckon(trx, 2000))
+    const byId = await ledgersById(trx, firmId, subjects)
+    for (const subject of subjects.slice(0, 500)) reckonMachine(ledgersOf(firmId, subject, byId), { showWorking: false })
+    const fresh = await ledgersById(trx, firmId, subjects)
+    const start = performance.now()
+    for (const subject of subjects) reckonMachine(ledgersOf(firmId, subject, fresh), { showWorking: false })
+    return Math.round((subjects.length / (performance.now() - start)) * 1000)
+  })
+}
+
+/** The endpoint against the very statements it runs, in turn, in one run. */
+async function roundAgainstSql(
+  app: Db,
+  firmId: string,
+  get: (path: string) => Promise<string>,
+  say: (what: string, value: string) => void,
+): Promise<void> {
+  const statements = await recorded(app, () => roundPage(app, firmId, { horizon: 'quarter' }, today))
+  const rows = JSON.parse(await get('/api/round')).rows.length
+  const endpoint: number[] = []
+  const bare: number[] = []
+  for (let i = 0; i < rounds; i += 1) {
+    endpoint.push(...(await times(1, () => get('/api/round'))))
+    bare.push(...(await times(1, () => replay(app, firmId, statements))))
+  }
+  const [http, sql] = [endpoint, bare].map((list) => median(list.slice(20).sort((a, b) => a - b))) as [number, number]
+  say(`GET /api/round, ${rows} rows, p50`, ms(http))
+  say('its bare SQL p50', ms(sql))
+  say('ratio (reach ≤ 3)', (http / sql).toFixed(2))
+}
+
+/** Saves against the same writes with nothing fetched to reckon from and nothing reckoned; both undone. */
+async function entrySaved(app: Db, firmId: string, say: (what: string, value: string) => void): Promise<void> {
+  const machineIds: string[] = await withFirm(app, firmId, (trx) => trx('machine').orderBy('id').limit(120).pluck('id'))
+  const [owner] = await withFirm(app, firmId, (trx) => trx('technician').where({ role: 'owner' }).pluck('id'))
+  const actor = { firmId, technicianId: owner as string, role: 'owner' as const }
+  const undone = (work: (trx: Knex.Transaction) => Promise<unknown>) =>
+    withFirm(app, firmId, async (trx) => {
+      await work(trx)
+      throw new Error('undone')
+    }).catch((error: Error) => {
+      if (error.message !== 'undone') throw error
+    })
+  const whole: number[] = []
+  const writes: number[] = []
+  for (const [i, id] of machineIds.entries()) {
+    const entry = {
+      id: `01939000-0000-7000-8000-${String(i).padStart(12, '0')}`,
+      subjectKind: 'machine',
+      subjectId: id,
+      kind: 'reading',
+      happenedAt: now.toISOString(),
+      happenedOn: today,
+      body: { v: 1, counter: 'shots', count: 90_000 },
+    }
+    const statements: Statement[] = []
+    const listen = (query: Statement) => statements.push({ sql: query.sql, bindings: query.bindings })
+    app.on('query', listen)
+    whole.push(...(await times(1, () => undone((trx) => writeGroup(trx, actor, [entry], { now })))))
+    app.off('query', listen)
+    const kept = statements.filter(({ sql }) => /^(insert|update|delete|with taken)|for update/i.test(sql.trim()))
+    writes.push(...(await times(1, () => undone(async (trx) => run(trx, kept)))))
+  }
+  const [all, bare] = [whole, writes].map((list) => median(list.slice(20).sort((a, b) => a - b))) as [number, number]
+  say('An entry saved p50', ms(all))
+  say('the same writes without reckoning p50', ms(bare))
+  say('ratio (reach ≤ 2.5)', (all / bare).toFixed(2))
+}
+
+async function bytes(
+  get: (path: string) => Promise<string>,
+  app: Db,
+  firmId: string,
+  say: (what: string, value: string) => void,
+): Promise<void> {
+  const [machine] = await withFirm(app, firmId, (trx) => trx('machine').limit(1).pluck('id'))
+  const [site] = await withFirm(app, firmId, (trx) => trx('site').limit(1).pluck('id'))
+  const pages = ['/round', '/machines', `/machines/${machine}`, `/machines/${machine}/entry`, '/sites', `/sites/${site}`, '/visits', '/firm', '/data']
+  for (const path of pages) {
+    const size = scriptBytes(join(root, 'dist/client'), await get(path))
+    say(`Script of ${path.replace(/[0-9a-f-]{36}/, '…')}`, `${Math.round(size / 1000)} kB`)
+  }
+}
+
+interface Statement {
+  sql: string
+  bindings: unknown[]
+}
+
+/** Statements some work runs. */
+async function recorded(app: Db, work: () => Promise<unknown>): Promise<Statement[]> {
+  const statements: Statement[] = []
+  const listen = (query: Statement) => statements.push({ sql: query.sql, bindings: query.bindings })
+  app.on('query', listen)
+  await work()
+  app.off('query', listen)
+  return statements.filter(({ sql }) => !/^(begin|commit|rollback)|set_config/i.test(sql))
+}
+
+const replay = (app: Db, firmId: string, statements: Statement[]) => withFirm(app, firmId, (trx) => run(trx, statements))
+
+/** Through the driver, without the builder: the bare statements. */
+async function run(trx: Knex.Transaction, statements: Statement[]): Promise<void> {
+  const connection = await (trx as unknown as { client: { acquireConnection(): Promise<{ query(sql: string, values: unknown[]): Promise<unknown> }> } }).client.acquireConnection()
+  for (const { sql, bindings } of statements) await connection.query(sql, bindings)
+}
+
+let deep: string | null = null
+async function deepCursor(app: Db, firmId: string): Promise<string> {
+  if (deep) return deep
+  const row = await withFirm(app, firmId, (trx) =>
+    trx('standing').whereNotNull('due_p50').orderBy(['due_p50', 'due_p90', 'subject_id', 'key']).offset(100_000).first(),
+  )
+  deep = Buffer.from(JSON.stringify([row.due_p50, row.due_p90, row.subject_id, row.key])).toString('base64url')
+  return deep
+}
+
+async function signedIn(app: Db, firmId: string): Promise<string> {
+  const [technicianId] = await withFirm(app, firmId, (trx) => trx('technician').where({ role: 'owner' }).pluck('id'))
+  await addAccount(app, { email: 'bench@many.example', firmId, technicianId, passwordHash: '-' })
+  const { token } = await openSession(app, { firmId, technicianId }, 'bench')
+  return `evenshot_session=${token}`
+}
+
+async function withServer(databaseUrl: string, work: (url: string) => Promise<void>): Promise<void> {
+  const child = spawn(process.execPath, [fileURLToPath(import.meta.url), '--serve', databaseUrl, String(await freePort())], {
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    cwd: root,
+  })
+  const url = await new Promise<string>((resolve, reject) => {
+    child.once('message', (said) => resolve(String(said)))
+    child.once('exit', (code) => reject(new Error(`the server ended: ${code}`)))
+  })
+  try {
+    for (let i = 0; i < 20; i += 1) await fetch(`${url}/sign-in`)
+    await work(url)
+  } finally {
+    child.send('stop')
+    await Promise.race([new Promise((resolve) => child.once('exit', resolve)), wait(15_000).then(() => child.kill())])
+  }
+}
+
+function table(measured: Measured[]): string {
+  const names = [...new Set(measured.flatMap(({ rows }) => Object.keys(rows)))]
+  const number = (text: string | undefined) => Number(/^[\d.]+/.exec(text ?? '')?.[0] ?? Number.NaN)
+  const growth = (name: string) => {
+    const [first, last] = [number(measured[0]!.rows[name]), number(measured.at(-1)!.rows[name])]
+    return measured.length > 1 && Number.isFinite(last / first) ? `× ${(last / first).toFixed(2)}` : ''
+  }
+  const head = ['', ...measured.map(({ machines }) => `${machines.toLocaleString('en-GB')} machines`), 'growth']
+  const lines = [
+    head,
+    head.map(() => '---'),
+    ...names.map((name) => [name, ...measured.map(({ rows }) => rows[name] ?? ''), growth(name)]),
+  ]
+  const text = lines.map((cells) => `| ${cells.join(' | ')} |`).join('\n')
+  const out = process.env.EVENSHOT_BENCH_OUT
+  if (out) writeFileSync(out, `${text}\n`)
+  return `\n${text}`
+}
+
+const ms = (value: number) => `${value.toFixed(1)} ms`
+const seconds = (since: number) => ((performance.now() - since) / 1000).toFixed(1)
+
+if (process.argv[2] === '--serve') await serveUntilTold(process.argv[3]!, Number(process.argv[4]))
+else await bench(sizes())
