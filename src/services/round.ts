@@ -21,13 +21,17 @@ const staleReadingDays = 60
 export interface RoundQuery extends Omit<RoundFilter, 'until'> {
   horizon: Horizon
   cursor?: string
+  /** At most this many rows; a page of the board has 100. */
+  limit?: number
 }
 
 const pageSize = 100
+/** The first screens of the board, drawn on the server; the rest follows as somebody reads on. */
+export const firstRows = 40
 
 /** One page of what is coming due, in order of when and how surely. */
 export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
-  const { horizon, cursor, ...rest } = query
+  const { horizon, cursor, limit = pageSize, ...rest } = query
   const filter: RoundFilter = {
     ...rest,
     ...(horizon !== 'all' && { until: fromDay(toDay(today) + horizons[horizon]) }),
@@ -37,9 +41,9 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
       trx,
       filter,
       readCursor<RoundCursor>(cursor, ['date', 'date', 'uuid', 'text']),
-      pageSize + 1,
+      limit + 1,
     )
-    const page = rows.slice(0, pageSize)
+    const page = rows.slice(0, limit)
     const last = page.at(-1)
     return {
       rows: page.map((row) => ({
@@ -57,7 +61,7 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
         readingOn: row.reading_on,
         stale: row.stale,
       })),
-      ...(rows.length > pageSize &&
+      ...(rows.length > limit &&
         last && { next: writeCursor([last.due_p50, last.due_p90, last.subject_id, last.key]) }),
       ...(!cursor && { counts: await count(trx, filter, today) }),
     }

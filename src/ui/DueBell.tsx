@@ -1,4 +1,4 @@
-import { fromDay, toDay } from '../core/quantity/local-day.ts'
+import { toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import type { DueAxis } from './due-axis.ts'
 import { urgencyColour, urgencyOf } from './urgency.ts'
@@ -80,11 +80,7 @@ function bell(due: NonNullable<Standing['due']>, axis: DueAxis, y: number, reach
   const height = reach * Math.min(1, Math.max(0.3, 6 / (early + late + 3)))
   const points = Array.from({ length: 25 }, (_, i) => {
     const z = -2.4 + (i * 4.8) / 24
-    const day = middle + z * (z < 0 ? early : late)
-    const whole = Math.floor(day)
-    const x0 = axis.x(fromDay(whole))
-    const x = x0 + (axis.x(fromDay(whole + 1)) - x0) * (day - whole)
-    return { x, h: Math.max(0.6, height * Math.exp((-z * z) / 2)) }
+    return { x: axis.at(middle + z * (z < 0 ? early : late)), h: Math.max(0.6, height * Math.exp((-z * z) / 2)) }
   })
   const up = points.map(({ x, h }) => `${x.toFixed(1)} ${(y - h).toFixed(1)}`)
   const down = points.reverse().map(({ x, h }) => `${x.toFixed(1)} ${(y + h).toFixed(1)}`)

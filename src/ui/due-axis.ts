@@ -8,6 +8,8 @@ export interface DueAxis {
   /** Where today stands. */
   todayX: number
   x(day: LocalDay): number
+  /** The same for a day number, which may lie between two days. */
+  at(dayNumber: number): number
   ticks: { x: number; label?: string }[]
   /** Borders between the bands, and what each is called. */
   bands: { from: number; to: number; name: string }[]
@@ -22,12 +24,13 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
   const start = toDay(today)
   const stretch = (days: number) => Math.log(1 + days / 4)
   const scale = (width - todayX - 6) / stretch(ahead)
-  const x = (day: LocalDay) => {
-    const days = toDay(day) - start
+  const place = (dayNumber: number) => {
+    const days = dayNumber - start
     if (days < 0) return Math.max(2, todayX + (days / behind) * (todayX - 4))
     return Math.min(width - 2, todayX + stretch(days) * scale)
   }
-  const at = (days: number) => x(fromDay(start + days))
+  const x = (day: LocalDay) => place(toDay(day))
+  const at = (days: number) => place(start + days)
   const ticks: DueAxis['ticks'] = [1, 2, 3, 4, 5, 6, 7, 14, 21]
     .filter((days) => days < ahead)
     .map((days) => ({ x: at(days) }))
@@ -57,5 +60,5 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
     if (to - from > 12) bands.push({ from, to, name })
     from = to
   }
-  return { today, width, todayX, x, ticks, bands }
+  return { today, width, todayX, x, at: place, ticks, bands }
 }

@@ -47,11 +47,16 @@ export function dayNear(day: LocalDay, today: LocalDay): string {
 /** Month and year, for an axis. @example monthYear('2027-01-06') // 'Jan 2027' */
 export const monthYear = (day: LocalDay): string => three(monthOnly.format(asDate(day)))
 
+// Made once: making one costs more than a thousand uses.
+const figures = ([0, 1, 2] as const).map(
+  (digits) => new Intl.NumberFormat(locale, { maximumFractionDigits: digits }),
+) as [Intl.NumberFormat, Intl.NumberFormat, Intl.NumberFormat]
+
 /** A figure with as many digits as a technician reads: three places that matter, thousands parted. */
 export function figure(value: number): string {
   const size = Math.abs(value)
   const digits = size >= 100 || Number.isInteger(value) ? 0 : size >= 10 ? 1 : 2
-  return value.toLocaleString(locale, { maximumFractionDigits: digits })
+  return figures[digits].format(value)
 }
 
 /** Half the width of a due window, whole days. */

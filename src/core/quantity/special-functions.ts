@@ -56,13 +56,20 @@ export function gammaCdf(shape: number, x: number): number {
 export function betaCdf(a: number, b: number, x: number): number {
   if (x <= 0) return 0
   if (x >= 1) return 1
-  const front = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log1p(-x))
-  // The fraction converges fast only on this side of the mean; use the mirror image on the other.
-  if (x < (a + 1) / (a + b + 2)) return (front * betaFraction(a, b, x)) / a
-  return 1 - (front * betaFraction(b, a, 1 - x)) / b
+  return betaBelow(a, b, x, logBetaOf(a, b), enough)
 }
 
-function betaFraction(a: number, b: number, x: number): number {
+const logBetaOf = (a: number, b: number) => logGamma(a) + logGamma(b) - logGamma(a + b)
+
+/** The same with the beta function's logarithm in hand, as exact as asked, 0 < x < 1. */
+function betaBelow(a: number, b: number, x: number, logBeta: number, exact: number): number {
+  const front = Math.exp(a * Math.log(x) + b * Math.log1p(-x) - logBeta)
+  // The fraction converges fast only on this side of the mean; use the mirror image on the other.
+  if (x < (a + 1) / (a + b + 2)) return (front * betaFraction(a, b, x, exact)) / a
+  return 1 - (front * betaFraction(b, a, 1 - x, exact)) / b
+}
+
+function betaFraction(a: number, b: number, x: number, exact: number): number {
   let c = 1
   let d = 1 / nonZero(1 - ((a + b) * x) / (a + 1))
   let h = d
@@ -76,7 +83,7 @@ function betaFraction(a: number, b: number, x: number): number {
     c = nonZero(1 + odd / c)
     const delta = d * c
     h *= delta
-    if (Math.abs(delta - 1) < enough) break
+    if (Math.abs(delta - 1) < exact) break
   }
   return h
 }
@@ -156,18 +163,19 @@ export function betaQuantile(chance: number, a: number, b: number): number | nul
   const h = 2 / (overA + overB)
   const w = (z * Math.sqrt(h + lambda)) / h - (overB - overA) * (lambda + 5 / 6 - 2 / (3 * h))
   let x = a / (a + b * Math.exp(2 * w))
-  const logBeta = logGamma(a) + logGamma(b) - logGamma(a + b)
+  const logBeta = logBetaOf(a, b)
+  const spread = Math.sqrt((a * b) / (a + b + 1)) / (a + b)
   for (let i = 0; i < 12; i += 1) {
     if (!(x > 0 && x < 1)) return null
     const density = Math.exp((a - 1) * Math.log(x) + (b - 1) * Math.log1p(-x) - logBeta)
     if (!(density > 0)) return null
-    const newton = (betaCdf(a, b, x) - chance) / density
+    const newton = (betaBelow(a, b, x, logBeta, 1e-11) - chance) / density
     const step = newton / (1 - 0.5 * Math.min(1, newton * ((a - 1) / x - (b - 1) / (1 - x))))
     const next = x - step
     // A step past an end goes half the way there.
     x = next <= 0 ? x / 2 : next >= 1 ? (x + 1) / 2 : next
-    // Halley's steps cube the error: after one this small nothing is left to gain.
-    if (Math.abs(step) < 1e-4 * Math.min(x, 1 - x)) return x
+    // Halley's steps cube the error: after one this small a millionth of the spread is left of it.
+    if (Math.abs(step) < 0.005 * spread) return x
   }
   return null
 }

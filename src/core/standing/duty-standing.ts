@@ -71,11 +71,10 @@ export function finish(
   putAway: string | false = false,
 ): Standing {
   const window = dueWindow(running.map((clock) => clock.passage))
-  const standing = Object.assign(head, {
-    asOf: fromDay(asOfDay),
-    uses: running.map((clock) => clock.use),
-    working: { lines },
-  }) as Standing
+  const standing = head as Standing
+  standing.asOf = fromDay(asOfDay)
+  standing.uses = running.map((clock) => clock.use)
+  standing.working = { lines }
   if (putAway) {
     standing.working.why = `Put away since ${putAway}: asked for again when it runs. Age goes on meanwhile.`
     return standing

@@ -49,11 +49,13 @@ function indexed(entries: Entry[]): History {
   const touching: History['touching'] = new Map()
   for (const entry of history.entries) {
     list(byKind, entry.kind).push(entry)
-    const { setting, part, task } = entry.body as Record<string, string | undefined>
+    // Half of a ledger is readings and tests, which touch neither.
+    if (entry.kind === 'reading' || entry.kind === 'water-test') continue
     if (entry.kind === 'setting') {
-      list(settings, setting!).push(entry)
+      list(settings, entry.body.setting as string).push(entry)
       continue
     }
+    const { part, task } = entry.body as Record<string, string | undefined>
     if (part) list(touching, part).push(entry)
     if (task && task !== part) list(touching, task).push(entry)
   }

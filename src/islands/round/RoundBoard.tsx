@@ -13,6 +13,7 @@ import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import { mostCounted, type RoundChoices, type RoundPage, type RoundRow } from '../../views/round-page.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { useFetched } from '../use-fetched.ts'
+import { useNear } from '../use-near.ts'
 import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 
@@ -88,8 +89,12 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
     setLost(!response?.ok)
     if (!response?.ok) return
     const next = (await response.json()) as RoundPage
-    setPage({ ...next, rows: [...rows, ...next.rows] })
-  }, [asked, page.next, rows])
+    // An answer that was asked for twice is added once.
+    setPage((now) => (now.next === page.next ? { ...next, rows: [...now.rows, ...next.rows] } : now))
+  }, [asked, page.next])
+
+  // Whoever reads on needs no button; it is there for the keyboard and for a network that was gone.
+  const end = useNear<HTMLButtonElement>(more, !lost)
 
   const choose = (i: number) => {
     setAt(i)
@@ -168,7 +173,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
                 ))}
               </ul>
               {page.next && (
-                <button type="button" className="plain m-4" onClick={more}>
+                <button ref={end} type="button" className="plain m-4" onClick={more}>
                   More: {counts.matching > mostCounted ? 'later ones' : `${counts.matching - rows.length} later ones`}
                 </button>
               )}
@@ -316,9 +321,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
           </span>
         </span>
         <svg width={axis.width} height={34} className="hidden shrink-0 md:block" aria-hidden="true">
-          {axis.bands.slice(1).map((band) => (
-            <path key={band.name} d={`M${band.from} 0V34`} stroke="var(--hair)" />
-          ))}
+          <path d={axis.bands.slice(1).map((band) => `M${band.from} 0V34`).join('')} stroke="var(--hair)" />
           <path d={`M${axis.todayX} 0V34`} stroke="var(--ink)" strokeWidth={1.25} />
           {standing.due && <DueBell due={standing.due} axis={axis} y={18} reach={12} stale={stale} />}
         </svg>
