@@ -1,6 +1,7 @@
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import type { Stage, VisitTerms } from '../core/ledger/entry-kinds.ts'
+import type { Stage } from '../core/ledger/stage.ts'
+import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { dayLong, figure } from './format.ts'
 import { quantityWords } from './quantity.ts'

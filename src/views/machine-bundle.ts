@@ -1,4 +1,4 @@
-import type { InstrumentKind } from '../core/firm/records.ts'
+import type { InstrumentKind } from '../core/firm/instrument-kinds.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Level } from '../core/standing/histories.ts'
 

@@ -1,4 +1,4 @@
-import type { Stage } from '../core/ledger/entry-kinds.ts'
+import type { Stage } from '../core/ledger/stage.ts'
 
 /** A machine as it stands in a list. */
 export interface MachineRow {

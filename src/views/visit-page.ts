@@ -1,5 +1,5 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import type { VisitTerms } from '../core/ledger/entry-kinds.ts'
+import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import type { Comeback } from '../core/visits/comebacks.ts'
 
 /** One machine or softener on a visit, with what was done there. */

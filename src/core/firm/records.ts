@@ -1,6 +1,7 @@
 import { type AnyObject, type InferType, number, type ObjectSchema, object, string } from 'yup'
 import { finite, localDay, uuid } from '../parse/fields.ts'
 import { hardnessUnits } from '../quantity/hardness.ts'
+import { instrumentKinds } from './instrument-kinds.ts'
 import { dateStyles, pressureUnits, temperatureUnits, volumeUnits } from './preferences.ts'
 
 const name = (most: number) =>
@@ -26,9 +27,6 @@ function isZone(text: string): boolean {
 }
 
 const between = (low: number, high: number) => finite().min(low).max(high)
-
-export const instrumentKinds = ['gauge', 'meter', 'tester', 'thermometer', 'scale', 'reagent'] as const
-export type InstrumentKind = (typeof instrumentKinds)[number]
 
 const roles = ['owner', 'technician'] as const
 

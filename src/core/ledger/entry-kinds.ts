@@ -2,7 +2,9 @@ import { array, boolean, type InferType, number, object, string } from 'yup'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { clocks, schools } from '../wear/limits.ts'
+import { stages } from './stage.ts'
 import type { SubjectKind } from './subject.ts'
+import { visitTerms } from './visit-terms.ts'
 
 /** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
 const v = number().oneOf([1]).required()
@@ -11,14 +13,6 @@ const words = (most: number) => string().max(most, `must be at most ${most} char
 const group = number().integer().min(1).max(4)
 const condition = number().integer().min(0).max(4)
 const position = { part: slug().required(), group }
-
-/** Where in its life a machine or softener stands. */
-export const stages = ['working', 'still', 'winterised', 'retired'] as const
-export type Stage = (typeof stages)[number]
-
-/** On whose account a visit goes. */
-export const visitTerms = ['contract', 'chargeable', 'warranty', 'goodwill'] as const
-export type VisitTerms = (typeof visitTerms)[number]
 
 /** Above this no tap water is known; a decimal point was probably lost. mg/L CaCO3. */
 const mostHardnessMgL = 2000

@@ -1,4 +1,4 @@
-import type { Stage } from '../ledger/entry-kinds.ts'
+import type { Stage } from '../ledger/stage.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind } from './histories.ts'

@@ -1,5 +1,5 @@
 import type { Action, Caution } from '../kinds/kind.ts'
-import type { Stage } from '../ledger/entry-kinds.ts'
+import type { Stage } from '../ledger/stage.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Working } from '../quantity/working.ts'
 import type { Bounds } from '../usage/first-passage.ts'

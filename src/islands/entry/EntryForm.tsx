@@ -1,11 +1,11 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { parseEntry } from '../../core/ledger/parse-entry.ts'
 import { effective, type Level } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
+import { fetchedAtRest } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -22,6 +22,8 @@ import { useDraft } from './use-draft.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
 import { WhatMoves } from './WhatMoves.tsx'
+
+const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
 
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
 export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today: string; me: string }) {
@@ -58,9 +60,11 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
     if (busy) return
     const now = entriesOfDraft(draft, bundle, idFor, me)
     const found = new Map(now.issues.map((issue) => [issue.slot, issue.message]))
+    // Without signal since the page opened the server checks alone.
+    const check = await checks().catch(() => null)
     for (const { slot, entry } of now.entries) {
-      const parsed = parseEntry(entry)
-      if (!parsed.ok) found.set(slot, parsed.issues.map((issue) => issue.message).join('; '))
+      const parsed = check?.parseEntry(entry)
+      if (parsed && !parsed.ok) found.set(slot, parsed.issues.map((issue) => issue.message).join('; '))
     }
     if (draft.happenedOn > today) found.set('day', `is in the future: today is ${today}`)
     setIssues(found)

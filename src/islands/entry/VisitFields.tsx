@@ -1,4 +1,4 @@
-import { type VisitTerms, visitTerms } from '../../core/ledger/entry-kinds.ts'
+import { type VisitTerms, visitTerms } from '../../core/ledger/visit-terms.ts'
 import { termsWords } from '../../ui/entry-words.ts'
 import type { Draft } from './draft.ts'
 

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import { Form, typedText, wrongAt } from '../records/Form.tsx'
+import { Form } from '../records/Form.tsx'
+import { typedText, wrongAt } from '../records/form-values.ts'
 
 /** Reads a firm's whole data back into an empty place: its file, and how its owner signs in here. */
 export function BringInFirm() {

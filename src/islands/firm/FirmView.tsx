@@ -6,8 +6,9 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ChangePage } from '../../views/change-page.ts'
 import type { PeoplePage } from '../../views/people-page.ts'
 import { keep, send } from '../keep.ts'
-import { Form, typedText } from '../records/Form.tsx'
+import { typedText } from '../records/form-values.ts'
 import { texts, typed } from '../records/record-fields.ts'
+import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
 import { ChangeLog } from './ChangeLog.tsx'
 import { firmFields, firmRecord } from './firm-fields.ts'
@@ -164,7 +165,7 @@ export function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
           title="The firm"
           about="Units change what is shown. What is in the ledger stays as it was written."
         >
-          <Form
+          <SheetForm
             fields={firmFields}
             values={typed(firm)}
             save="Save"
@@ -239,7 +240,7 @@ function PersonSheet({
           : 'They join by a one-time link, which you make next.'
       }
     >
-      <Form
+      <SheetForm
         fields={[
           { id: 'name', label: 'Name' },
           { id: 'initials', label: 'Initials', half: true },

@@ -1,6 +1,7 @@
 import { schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
 import { send } from '../keep.ts'
-import { Form, typedText, wrongAt } from '../records/Form.tsx'
+import { Form } from '../records/Form.tsx'
+import { typedText, wrongAt } from '../records/form-values.ts'
 import { firmFields, firmRecord, usualFirm } from './firm-fields.ts'
 
 /** The firm and its owner: all that is needed before the first machine. */

@@ -1,5 +1,6 @@
 import { send } from '../keep.ts'
-import { Form, typedText } from '../records/Form.tsx'
+import { Form } from '../records/Form.tsx'
+import { typedText } from '../records/form-values.ts'
 
 /** Follows a one-time link: an address and a password to join, a password alone to choose a new one. */
 export function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 'reset' }) {

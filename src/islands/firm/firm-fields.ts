@@ -10,7 +10,7 @@ import {
 } from '../../core/firm/preferences.ts'
 import type { Kept } from '../../core/firm/records.ts'
 import { hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
-import { type FieldSpec, typedText, type Values } from '../records/Form.tsx'
+import { type FieldSpec, typedText, type Values } from '../records/form-values.ts'
 import { texts } from '../records/record-fields.ts'
 
 const volumeWords: Record<VolumeUnit, string> = { L: 'litres', galUS: 'US gallons', galUK: 'UK gallons' }

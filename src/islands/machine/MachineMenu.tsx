@@ -1,19 +1,20 @@
 import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { changeButton } from './ChangeButton.tsx'
 
-interface Props {
+export interface MachineMenuProps {
   bundle: MachineBundle
   onOpen: (what: 'names' | 'move' | 'stage') => void
 }
 
 const item = 'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
 
-/** What else can be done with a machine, besides an entry. */
-export function MachineMenu({ bundle, onOpen }: Props) {
+/** What else can be done with a machine, besides an entry; open when it first comes. */
+export function MachineMenu({ bundle, onOpen }: MachineMenuProps) {
   const go = (href: string) => () => location.assign(href)
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="plain whitespace-nowrap">Change</DropdownMenu.Trigger>
+    <DropdownMenu.Root defaultOpen>
+      <DropdownMenu.Trigger className={changeButton}>Change</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="end"

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { stages } from '../../core/ledger/entry-kinds.ts'
+import { stages } from '../../core/ledger/stage.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning } from '../../core/standing/standing.ts'
 import { dayLong } from '../../ui/format.ts'
@@ -8,8 +8,9 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { Form, typedNumber, typedText, wrongAt } from '../records/Form.tsx'
+import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { texts, typed } from '../records/record-fields.ts'
+import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
 import { useFetched } from '../use-fetched.ts'
 
@@ -30,7 +31,7 @@ export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
       title="Edit the machine"
       about={`${[site.name, site.area].filter(Boolean).join(', ')}. ${site.accessNote}`}
     >
-      <Form
+      <SheetForm
         fields={[
           { id: 'name', label: 'Called' },
           { id: 'maker', label: 'Maker', half: true },
@@ -99,7 +100,7 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
           </label>
         ))}
       </fieldset>
-      <Form
+      <SheetForm
         key={`${siteId} ${softeners.length}`}
         fields={[
           ...(softeners.length > 0
@@ -194,7 +195,7 @@ export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props
           bar before anything is opened; local rules come first.
         </p>
       )}
-      <Form
+      <SheetForm
         fields={[
           { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
           { id: 'note', label: 'Note', paths: ['body.note'] },

@@ -7,17 +7,22 @@ import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
 import { LensSwitch } from '../../ui/LensSwitch.tsx'
+import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
-import { AdjustSheet } from './AdjustSheet.tsx'
+import { ChangeButton } from './ChangeButton.tsx'
 import { LedgerLens } from './LedgerLens.tsx'
-import { MachineMenu } from './MachineMenu.tsx'
-import { MoveSheet, NamesSheet, StageSheet } from './MachineSheets.tsx'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
+
+const AdjustSheet = later(() => import('./AdjustSheet.tsx').then((module) => module.AdjustSheet))
+const sheets = () => import('./MachineSheets.tsx')
+const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
+const MoveSheet = later(() => sheets().then((module) => module.MoveSheet))
+const StageSheet = later(() => sheets().then((module) => module.StageSheet))
 
 const lenses = [
   { id: 'wear', key: '1', name: 'Wear' },
@@ -125,7 +130,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         facts={facts(bundle, reckoning, softener, today)}
         action={
           <>
-            <MachineMenu bundle={bundle} onOpen={setOpen} />
+            <ChangeButton bundle={bundle} onOpen={setOpen} />
             <a href={`/machines/${bundle.machine.id}/entry`} className="act inline-flex items-center whitespace-nowrap">
               New entry
             </a>

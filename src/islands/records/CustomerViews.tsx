@@ -6,9 +6,9 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
-import { Form } from './Form.tsx'
 import { RecordList } from './RecordList.tsx'
 import { customerFields, retired, texts, typed } from './record-fields.ts'
+import { SheetForm } from './SheetForm.tsx'
 
 const ids = ['name', 'contact', 'phone', 'email', 'note']
 
@@ -36,7 +36,7 @@ export function CustomerList({ first, firm }: { first: RecordPage<'customer'>; f
       />
       {adding && (
         <Sheet open onOpenChange={() => setAdding(false)} title="Add a customer" about="Only the name is needed.">
-          <Form
+          <SheetForm
             fields={customerFields}
             values={typed(null, { name: '', contact: '', phone: '', email: '', note: '' })}
             save="Add it"
@@ -120,7 +120,7 @@ export function CustomerView({ customer, sites }: Props) {
           title="Edit the customer"
           about="What is changed is kept in the firm's log."
         >
-          <Form
+          <SheetForm
             fields={[
               ...customerFields,
               {

@@ -9,8 +9,9 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
-import { Form, typedText, wrongAt } from './Form.tsx'
+import { typedText, wrongAt } from './form-values.ts'
 import { instrumentFields, instrumentKindWords, retired, texts, typed } from './record-fields.ts'
+import { SheetForm } from './SheetForm.tsx'
 
 type Instrument = { id: string; version: number } & Kept<'instrument'>
 
@@ -98,7 +99,7 @@ export function InstrumentList({ instruments, firm, today }: Props) {
           title="Add an instrument"
           about="With the day its calibration, or the reagent, runs out."
         >
-          <Form
+          <SheetForm
             fields={[
               ...instrumentFields,
               { id: 'on', label: 'Calibrated or opened', kind: 'day', half: true, paths: ['happenedOn'] },
@@ -128,7 +129,7 @@ export function InstrumentList({ instruments, firm, today }: Props) {
           title={`Edit ${open.one.name}`}
           about="What is changed is kept in the firm's log."
         >
-          <Form
+          <SheetForm
             fields={[...instrumentFields, { id: 'retiredOn', label: 'Out of use since', kind: 'day', half: true }]}
             values={typed(open.one, { retiredOn: '' })}
             save="Save"
@@ -151,7 +152,7 @@ export function InstrumentList({ instruments, firm, today }: Props) {
           title={open.one.name}
           about="Figures taken before keep the date that held then."
         >
-          <Form
+          <SheetForm
             fields={[
               { id: 'on', label: 'Calibrated or opened', kind: 'day', half: true, paths: ['happenedOn'] },
               { id: 'dueOn', label: 'Good until', kind: 'day', half: true, paths: ['body.dueOn'] },

@@ -4,9 +4,10 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
-import { Form, typedText, wrongAt } from './Form.tsx'
+import { typedText, wrongAt } from './form-values.ts'
 import { RecordList } from './RecordList.tsx'
 import { type SiteChoices, siteFields, siteRecord } from './record-fields.ts'
+import { SheetForm } from './SheetForm.tsx'
 
 interface Props {
   first: RecordPage<'site'>
@@ -55,7 +56,7 @@ export function SiteList({ first, firm, timeZone, me, choices }: Props) {
           title="Add a site"
           about="Open days, closures and machines are added on its own page."
         >
-          <Form
+          <SheetForm
             fields={[
               fields[0]!,
               { ...fields[1]!, options: [['', 'a new one'], ...(fields[1]!.options ?? [])] },

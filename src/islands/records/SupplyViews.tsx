@@ -12,9 +12,10 @@ import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
-import { Form, typedNumber, typedText, wrongAt } from './Form.tsx'
+import { typedNumber, typedText, wrongAt } from './form-values.ts'
 import { RecordList } from './RecordList.tsx'
 import { retired, supplyFields, texts, typed } from './record-fields.ts'
+import { SheetForm } from './SheetForm.tsx'
 
 /** Water zones: what the works deliver to many sites. */
 export function SupplyList({ first, firm }: { first: RecordPage<'supply'>; firm: string }) {
@@ -48,7 +49,7 @@ export function SupplyList({ first, firm }: { first: RecordPage<'supply'>; firm:
           title="Add a water zone"
           about="Its analyses are added on its own page."
         >
-          <Form
+          <SheetForm
             fields={supplyFields}
             values={{ name: '', note: '' }}
             save="Add it"
@@ -152,7 +153,7 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
           title="Add an analysis"
           about="It moves every site of the zone that was not tested at its own tap since."
         >
-          <Form
+          <SheetForm
             fields={[
               { id: 'on', label: 'Day', kind: 'day', half: true, paths: ['happenedOn'] },
               { id: 'total', label: 'Total hardness', kind: 'number', unit: symbol, half: true, paths: ['body.value'] },
@@ -190,7 +191,7 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
       )}
       {open === 'edit' && (
         <Sheet open onOpenChange={close} title="Edit the zone" about="What is changed is kept in the firm's log.">
-          <Form
+          <SheetForm
             fields={supplyFields}
             values={typed(supply)}
             save="Save"

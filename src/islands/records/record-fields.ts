@@ -1,6 +1,6 @@
+import { instrumentKinds } from '../../core/firm/instrument-kinds.ts'
 import type { Kept } from '../../core/firm/records.ts'
-import { instrumentKinds } from '../../core/firm/records.ts'
-import { type FieldSpec, typedNumber, typedText, type Values } from './Form.tsx'
+import { type FieldSpec, typedNumber, typedText, type Values } from './form-values.ts'
 
 /** Fields of the records a firm keeps, and how what is typed becomes a record. */
 export const customerFields: FieldSpec[] = [

@@ -321,7 +321,13 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
           </span>
         </span>
         <svg width={axis.width} height={34} className="hidden shrink-0 md:block" aria-hidden="true">
-          <path d={axis.bands.slice(1).map((band) => `M${band.from} 0V34`).join('')} stroke="var(--hair)" />
+          <path
+            d={axis.bands
+              .slice(1)
+              .map((band) => `M${band.from} 0V34`)
+              .join('')}
+            stroke="var(--hair)"
+          />
           <path d={`M${axis.todayX} 0V34`} stroke="var(--ink)" strokeWidth={1.25} />
           {standing.due && <DueBell due={standing.due} axis={axis} y={18} reach={12} stale={stale} />}
         </svg>

@@ -1,10 +1,9 @@
-import { DropdownMenu } from 'radix-ui'
 import { useEffect, useRef, useState } from 'react'
 import { dayFull } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
+import { later } from '../../ui/later.tsx'
 import { typing } from '../../ui/typing.ts'
-import { FindBox } from './FindBox.tsx'
-import { ShortcutList } from './ShortcutList.tsx'
+import { PersonButton } from './PersonButton.tsx'
 
 interface Props {
   initials: string
@@ -14,12 +13,17 @@ interface Props {
   theme: 'light' | 'dark' | 'auto'
 }
 
+const FindBox = later(() => import('./FindBox.tsx').then((module) => module.FindBox))
+const ShortcutList = later(() => import('./ShortcutList.tsx').then((module) => module.ShortcutList))
+const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => module.PersonMenu), PersonButton)
+
 const goes: Record<string, string> = { r: '/round', m: '/machines' }
 
 /** What every page has at its right: the day, find, the technician's menu; and the keys that go places. */
 export function Shell({ initials, name, firm, today, theme }: Props) {
   const [finding, setFinding] = useState(false)
   const [listing, setListing] = useState(false)
+  const [menu, setMenu] = useState(false)
   const going = useRef(0)
 
   useEffect(() => {
@@ -62,80 +66,13 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
           <Key>Ctrl K</Key>
         </span>
       </button>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger
-          className="mono h-9 w-9 rounded-sm border-[1.5px] border-deep text-[13px] font-semibold text-deep max-md:h-11 max-md:w-11"
-          aria-label={`${name}: menu`}
-        >
-          {initials}
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            sideOffset={6}
-            className="z-50 min-w-[230px] border border-deep bg-enamel p-1 text-[15px] text-ink"
-          >
-            <div className="px-3 py-2">
-              <div className="font-semibold">{name}</div>
-              <div className="text-[13px] text-second">{firm}</div>
-            </div>
-            <DropdownMenu.RadioGroup value={theme} onValueChange={chooseTheme}>
-              {[
-                ['auto', 'Light or dark as the device'],
-                ['light', 'Light'],
-                ['dark', 'Dark, for back rooms'],
-              ].map(([value, words]) => (
-                <DropdownMenu.RadioItem key={value} value={value!} className={item}>
-                  <span className="w-4">
-                    <DropdownMenu.ItemIndicator>✓</DropdownMenu.ItemIndicator>
-                  </span>
-                  {words}
-                </DropdownMenu.RadioItem>
-              ))}
-            </DropdownMenu.RadioGroup>
-            <DropdownMenu.Separator className="my-1 h-px bg-hair" />
-            <DropdownMenu.Item className={item} onSelect={() => setListing(true)}>
-              <span className="w-4" />
-              Keys
-              <span className="ml-auto">
-                <Key>?</Key>
-              </span>
-            </DropdownMenu.Item>
-            {(
-              [
-                ['/firm', 'The firm and its people'],
-                ['/data', 'Data in and out'],
-                ['/readings', 'Readings from a spreadsheet'],
-              ] as const
-            ).map(([href, words]) => (
-              <DropdownMenu.Item key={href} className={item} onSelect={() => location.assign(href)}>
-                <span className="w-4" />
-                {words}
-              </DropdownMenu.Item>
-            ))}
-            <DropdownMenu.Item className={item} onSelect={leave}>
-              <span className="w-4" />
-              Sign out
-            </DropdownMenu.Item>
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      <FindBox open={finding} onOpenChange={setFinding} />
-      <ShortcutList open={listing} onOpenChange={setListing} />
+      {menu ? (
+        <PersonMenu initials={initials} name={name} firm={firm} theme={theme} onKeys={() => setListing(true)} />
+      ) : (
+        <PersonButton initials={initials} name={name} onClick={() => setMenu(true)} />
+      )}
+      {finding && <FindBox open onOpenChange={setFinding} />}
+      {listing && <ShortcutList open onOpenChange={setListing} />}
     </div>
   )
-}
-
-const item = 'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
-
-function chooseTheme(theme: string) {
-  // biome-ignore lint/suspicious/noDocumentCookie: one small preference the server reads when it draws the page
-  document.cookie = `evenshot_theme=${theme}; path=/; max-age=31536000; samesite=lax`
-  if (theme === 'auto') delete document.documentElement.dataset.theme
-  else document.documentElement.dataset.theme = theme
-}
-
-async function leave() {
-  await fetch('/api/sign-out', { method: 'POST' })
-  location.assign('/sign-in')
 }

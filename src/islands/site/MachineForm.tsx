@@ -4,7 +4,8 @@ import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { keep, type Told } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
-import { type FieldSpec, Form, typedNumber, typedText, type Values, wrongAt } from '../records/Form.tsx'
+import { Form } from '../records/Form.tsx'
+import { type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
 import { newId } from '../send-entries.ts'
 
 interface Props {

@@ -4,18 +4,21 @@ import { effective, ofKind } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, dayNear } from '../../ui/format.ts'
+import { later } from '../../ui/later.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
 import { MachineLine } from '../machine/MachineLine.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { Form, typedText, wrongAt } from '../records/Form.tsx'
+import { typedText, wrongAt } from '../records/form-values.ts'
 import { siteFields, siteRecord, typed } from '../records/record-fields.ts'
+import { SheetForm } from '../records/SheetForm.tsx'
 import { VisitLine } from '../visits/VisitLine.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
-import { MachineForm } from './MachineForm.tsx'
-import { SoftenerForm } from './SoftenerForm.tsx'
+
+const MachineForm = later(() => import('./MachineForm.tsx').then((module) => module.MachineForm))
+const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
 interface Props {
   page: SitePage
@@ -208,7 +211,7 @@ export function SiteView({ page, today, kinds }: Props) {
       </div>
       {open === 'site' && (
         <Sheet open onOpenChange={close} title="Edit the site" about="What is changed is kept in the firm's log.">
-          <Form
+          <SheetForm
             fields={[
               ...siteFields(page.choices),
               {
@@ -264,7 +267,7 @@ export function SiteView({ page, today, kinds }: Props) {
           title="Add a closure"
           about="While it is closed nothing is drawn: every counted date behind it moves."
         >
-          <Form
+          <SheetForm
             fields={[
               { id: 'name', label: 'Why', hint: 'holidays, works; may be empty', paths: ['body.name'] },
               { id: 'from', label: 'First day closed', kind: 'day', half: true, paths: ['body.from'] },
@@ -297,7 +300,7 @@ export function SiteView({ page, today, kinds }: Props) {
           title="Open days"
           about="Days on which drinks are made. Every count a day is a count an open day."
         >
-          <Form
+          <SheetForm
             fields={[{ id: 'days', label: 'Open on', kind: 'weekdays', paths: ['body.openWeekdays'] }]}
             values={{ days: opening.openWeekdays.map(String) }}
             save="Save"

@@ -1,7 +1,8 @@
 import { useState } from 'react'
 import { keep } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
-import { type FieldSpec, Form, typedNumber, typedText, wrongAt } from '../records/Form.tsx'
+import { Form } from '../records/Form.tsx'
+import { type FieldSpec, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { newId } from '../send-entries.ts'
 
 interface Props {

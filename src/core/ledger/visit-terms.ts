@@ -1,0 +1,3 @@
+/** On whose account a visit goes. */
+export const visitTerms = ['contract', 'chargeable', 'warranty', 'goodwill'] as const
+export type VisitTerms = (typeof visitTerms)[number]

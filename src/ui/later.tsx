@@ -1,0 +1,66 @@
+import { type ComponentType, createElement, useEffect, useState } from 'react'
+
+/**
+ * A part of a page that is not needed when it opens: a menu, a sheet, a form. Its code is fetched when the
+ * page has come to rest, so that it is there when the signal is gone, and at the latest when it is shown.
+ *
+ * @param Meanwhile - shown until it is there; nothing otherwise
+ * @example const FindBox = later(() => import('./FindBox.tsx').then((module) => module.FindBox))
+ */
+export function later<P extends object>(
+  load: () => Promise<ComponentType<P>>,
+  Meanwhile?: ComponentType<P>,
+): ComponentType<P> {
+  let loaded: ComponentType<P> | null = null
+  const fetched = fetchedAtRest(async () => {
+    loaded = await load()
+    return loaded
+  })
+
+  return function Later(props: P) {
+    const [part, setPart] = useState<ComponentType<P> | null>(() => loaded)
+    const [failed, setFailed] = useState(false)
+    useEffect(() => {
+      if (part) return
+      let shown = true
+      fetched().then(
+        (found) => shown && setPart(() => found),
+        () => shown && setFailed(true),
+      )
+      return () => {
+        shown = false
+      }
+    }, [part])
+    if (part) return createElement(part, props)
+    if (failed) return <span role="alert">This part needs the network once. Reload when there is signal.</span>
+    return Meanwhile ? createElement(Meanwhile, props) : null
+  }
+}
+
+/**
+ * Code or data that is asked for later: fetched when the page has come to rest, once; a fetch that failed is
+ * tried again when it is asked for.
+ */
+export function fetchedAtRest<T>(load: () => Promise<T>): () => Promise<T> {
+  let under: Promise<T> | null = null
+  const fetched = () => {
+    under ??= load().catch((error) => {
+      under = null
+      throw error
+    })
+    return under
+  }
+  if (typeof window !== 'undefined') whenAtRest(() => void fetched().catch(() => undefined))
+  return fetched
+}
+
+/** Calls when the page is loaded and the browser has nothing else to do. */
+function whenAtRest(call: () => void): void {
+  const idle = () => {
+    // Not every browser tells when it is idle.
+    if ('requestIdleCallback' in window) requestIdleCallback(call, { timeout: 2000 })
+    else setTimeout(call, 300)
+  }
+  if (document.readyState === 'complete') idle()
+  else window.addEventListener('load', idle, { once: true })
+}
