@@ -1,10 +1,11 @@
 import type { RecordKind } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { heldBySites, sitesOf } from '../records/holdings.ts'
 import { allKept, type KeptRecord, keptById, keptByName } from '../records/kept.ts'
 import { entriesOf } from '../records/ledger.ts'
 import { words } from '../records/round.ts'
-import type { RecordPage } from '../views/record-page.ts'
+import type { Holding, RecordPage } from '../views/record-page.ts'
 import { isUuid, readCursor, writeCursor } from './cursor.ts'
 
 /** Kinds with lists of their own; machines have their own page, the firm is one. */
@@ -27,17 +28,35 @@ export async function recordPage<K extends ListedKind>(
     ...(kind === 'site' && filter.customerId && isUuid(filter.customerId) && { customer_id: filter.customerId }),
     ...(kind === 'site' && filter.supplyId && isUuid(filter.supplyId) && { supply_id: filter.supplyId }),
   }
-  const rows = await withFirm(db, firmId, (trx) =>
-    keptByName(trx, kind, {
+  const { rows, held } = await withFirm(db, firmId, async (trx) => {
+    const rows = await keptByName(trx, kind, {
       words: words(filter.text),
       after: readCursor<[string, string]>(filter.cursor, ['text', 'uuid']),
       limit: size + 1,
       where,
-    }),
-  )
+    })
+    return {
+      rows,
+      held: await heldBy(
+        trx,
+        kind,
+        rows.map(({ id }) => id),
+      ),
+    }
+  })
   const page = rows.slice(0, size)
   const last = page.at(-1) as (KeptRecord & { name: string }) | undefined
-  return { rows: page, ...(rows.length > size && last && { next: writeCursor([last.name, last.id]) }) }
+  return {
+    rows: page.map((row) => ({ ...row, holds: held?.get(row.id) ?? {} })),
+    ...(rows.length > size && last && { next: writeCursor([last.name, last.id]) }),
+  }
+}
+
+/** What hangs on each; null for kinds nothing hangs on. */
+async function heldBy(trx: Trx, kind: ListedKind, ids: string[]): Promise<Map<string, Holding> | null> {
+  if (kind === 'site') return heldBySites(trx, ids)
+  if (kind === 'customer') return sitesOf(trx, 'customer_id', ids)
+  return kind === 'supply' ? sitesOf(trx, 'supply_id', ids) : null
 }
 
 /** One record with its version; null when this firm has none. */

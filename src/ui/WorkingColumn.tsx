@@ -35,7 +35,7 @@ export function WorkingColumn({ working, onAdjust }: Props) {
                 </span>
                 <span className="mono shrink-0 text-right text-[13px]">
                   <b className="font-semibold">{shown(line)}</b>
-                  {line.unit && <span className="text-second"> {firmUnit(line.unit)}</span>}
+                  {line.unit && <span className="text-second"> {unitShown(line)}</span>}
                 </span>
               </div>
               {(line.formula || line.mark === 'M' || (line.adjust && onAdjust)) && (
@@ -63,6 +63,9 @@ export function WorkingColumn({ working, onAdjust }: Props) {
     </div>
   )
 }
+
+const unitShown = (line: Line): string =>
+  typeof line.value === 'number' ? quantity(line.value, line.unit!).unit : firmUnit(line.unit!)
 
 const shown = (line: Line): string => {
   const unit = line.unit ?? ''

@@ -59,6 +59,10 @@ export function figure(value: number): string {
   return figures[digits].format(value)
 }
 
+/** A count with its noun. @example counted(1, 'machine') // '1 machine' */
+export const counted = (count: number, noun: string, plural = `${noun}s`): string =>
+  `${figure(count)} ${count === 1 ? noun : plural}`
+
 /** Half the width of a due window, whole days. */
 export const halfWidth = (due: { p10: LocalDay; p90: LocalDay }): number =>
   Math.round((toDay(due.p90) - toDay(due.p10)) / 2)

@@ -5,7 +5,19 @@ import { preferences } from './preferences.ts'
 /** A figure of the reckoning as this firm reads it. @example quantity(9, 'bar') // { value: '130.5', unit: 'psi' } */
 export function quantity(value: number, unit: string): { value: string; unit: string } {
   const shown = shownUnit(unit, preferences())
-  return shown ? { value: figure(shown.show(value)), unit: shown.unit } : { value: figure(value), unit }
+  if (shown) return { value: figure(shown.show(value)), unit: shown.unit }
+  return { value: figure(value), unit: value === 1 ? (one[unit] ?? unit) : unit }
+}
+
+/** Units that are counted, when there is one of them. */
+const one: Record<string, string> = {
+  months: 'month',
+  days: 'day',
+  'open days': 'open day',
+  cycles: 'cycle',
+  shots: 'shot',
+  drinks: 'drink',
+  capsules: 'capsule',
 }
 
 /** The same in one piece. @example quantityWords(9, 'bar') // '9 bar' */

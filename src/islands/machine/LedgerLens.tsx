@@ -3,9 +3,12 @@ import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import type { Reckoning } from '../../core/standing/standing.ts'
 import { entryWords, stationOf } from '../../ui/entry-words.ts'
-import { dayFull, dayLong } from '../../ui/format.ts'
+import { counted, dayFull, dayLong } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { usePrinting } from '../use-printing.ts'
+import { MeasureSheet } from '../visits/MeasureSheet.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
+import { ledgerNotes } from './ledger-notes.ts'
 import { kindOf } from './use-bundle.ts'
 
 interface Props {
@@ -27,6 +30,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const [shown, setShown] = useState(pageSize)
   const [correcting, setCorrecting] = useState<RecordedEntry | null>(null)
   const [text, setText] = useState('')
+  const printing = usePrinting()
   // Drawn in the browser only: a suspended island would need inline scripts, which the policy forbids.
   const [mounted, setMounted] = useState(false)
   useEffect(() => setMounted(true), [])
@@ -40,6 +44,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const names = new Map(bundle.technicians.map((person) => [person.id, person.name.split(' ')[0]!]))
   const byId = new Map(all.map((entry) => [entry.id, entry]))
   const flags = new Map((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
+  const notes = useMemo(() => ledgerNotes(bundle, all), [bundle, all])
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const matching = all.filter((entry) => {
     if (station && stationOf(entry, bundle.machine.kind) !== station) return false
@@ -47,8 +52,10 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
       `${entryWords(entry, bundle.machine.kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
     return words.every((word) => said.includes(word))
   })
-  const days = groupByDay(matching.slice(0, shown))
-  const stationName = kindOf(bundle)?.stations.find((candidate) => candidate.id === station)?.name
+  const days = groupByDay(printing ? matching : matching.slice(0, shown))
+  const kind = kindOf(bundle)
+  const measured = (bundle.ledgers.machine ?? []).filter((entry) => entry.kind === 'measured').length
+  const stationName = kind?.stations.find((candidate) => candidate.id === station)?.name
 
   return (
     <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
@@ -67,6 +74,17 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
             onChange={(event) => setText(event.target.value)}
           />
         </div>
+        {kind && measured > 0 && (
+          <details className="mt-2 border-t border-hair" open={printing || undefined}>
+            <summary className="flex min-h-[36px] cursor-default items-center gap-2 max-md:min-h-[44px]">
+              <span className="font-semibold text-copper">As found and as left</span>
+              <span className="text-[13px] text-second">
+                {counted(measured, 'measurement')}, and what is good for this machine
+              </span>
+            </summary>
+            <MeasureSheet kind={kind} ledger={bundle.ledgers.machine ?? []} today={today} />
+          </details>
+        )}
         {matching.length === 0 && (
           <p className="text-second">
             No entry here yet. {station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}
@@ -90,6 +108,8 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     corrects={entry.supersedes ? (byId.get(entry.supersedes) ?? null) : null}
                     rival={histories.rivals.has(entry.id)}
                     flag={flags.get(entry.id) ?? null}
+                    warnings={notes.warnings.get(entry.id) ?? []}
+                    origin={notes.origins.get(entry.id) ?? null}
                     kind={bundle.machine.kind}
                     onCorrect={() => setCorrecting(entry)}
                   />
@@ -98,7 +118,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
             </li>
           ))}
         </ol>
-        {matching.length > shown && (
+        {!printing && matching.length > shown && (
           <button type="button" className="plain mt-2" onClick={() => setShown(shown + 100)}>
             {matching.length - shown} earlier entries
           </button>
@@ -154,6 +174,8 @@ interface RowProps {
   corrects: RecordedEntry | null
   rival: boolean
   flag: string | null
+  warnings: string[]
+  origin: string | null
   kind: string
   onCorrect: () => void
 }
@@ -165,7 +187,8 @@ const flagWords: Record<string, string> = {
   outlier: 'far above what this machine makes: kept, not used. A typing error?',
 }
 
-function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, kind, onCorrect }: RowProps) {
+function EntryRow(props: RowProps) {
+  const { entry, words, by, late, putAsideBy, corrects, rival, flag, warnings, origin, kind, onCorrect } = props
   const aside = putAsideBy !== null
   return (
     <li className="flex min-h-[28px] items-baseline gap-2 py-0.5 max-md:min-h-[44px]">
@@ -187,6 +210,14 @@ function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, k
           </span>
         )}
         {flag && !aside && <span className="font-semibold text-brass-ink"> {flagWords[flag]}</span>}
+        {!aside &&
+          warnings.map((warning) => (
+            <span key={warning} className="font-semibold text-brass-ink">
+              {' '}
+              {warning}
+            </span>
+          ))}
+        {origin && <span className="text-[13px] text-second"> · from {origin}</span>}
         {entry.subjectKind !== 'machine' && <span className="text-[13px] text-second"> · {entry.subjectKind}</span>}
       </span>
       <span className="text-[13px] whitespace-nowrap text-second">
@@ -196,7 +227,7 @@ function EntryRow({ entry, words, by, late, putAsideBy, corrects, rival, flag, k
       {!aside && entry.kind !== 'withdrawn' && (
         <button
           type="button"
-          className="px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px]"
+          className="px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px] print:hidden"
           aria-label={`Correct: ${words}`}
           onClick={onCorrect}
         >

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { counted } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachinePage } from '../../views/machine-page.ts'
 import { useFetched } from '../use-fetched.ts'
@@ -33,7 +34,7 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
     <div>
       <TitleBlock
         name="Machines"
-        under={`${firm}, ${page.all} machines`}
+        under={`${firm}, ${counted(page.all, 'machine')}`}
         facts={[]}
         action={
           <>

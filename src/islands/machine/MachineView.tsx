@@ -148,7 +148,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         </p>
       )}
       <section aria-label="Water path" className="relative border-b border-hair bg-enamel">
-        <div className="px-4 pt-1 lg:absolute lg:left-5 lg:top-1 lg:z-10 lg:px-0">
+        <div data-noprint className="px-4 pt-1 lg:absolute lg:left-5 lg:top-1 lg:z-10 lg:px-0">
           <LensSwitch lenses={lenses} chosen={lens} onChoose={setLens} label="Lens" />
         </div>
         {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}

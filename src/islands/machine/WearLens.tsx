@@ -16,6 +16,7 @@ import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
+import { usePrinting } from '../use-printing.ts'
 import { SchoolLine } from './SchoolLine.tsx'
 
 interface Props {
@@ -43,8 +44,9 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [])
+  const printing = usePrinting()
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
-  const visible = all ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
+  const visible = all || printing ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
   const hidden = standings.length - visible.length
   const axis = dueAxis(today, 150, 366, 60)
   const phoneAxis = dueAxis(today, 132, 366, 60)
@@ -174,7 +176,12 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
           })}
         </ul>
         {hidden > 0 && (
-          <button type="button" className="mt-1 min-h-[44px] font-semibold text-copper" onClick={() => setAll(true)}>
+          <button
+            type="button"
+            className="mt-1 min-h-[44px] font-semibold text-copper"
+            data-noprint
+            onClick={() => setAll(true)}
+          >
             {hidden} more
             {standings[visible.length]?.due ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}` : ''}
           </button>
@@ -193,6 +200,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
           <button
             type="button"
             onClick={() => setSheet(true)}
+            data-noprint
             className="fixed inset-x-0 bottom-[60px] z-20 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
           >
             <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
@@ -292,7 +300,7 @@ const flagWords = (flag: Reckoning['flags'][number]): string => {
 
 function Routine({ kind }: { kind: Kind }) {
   return (
-    <details className="mt-4 border-t border-hair pt-2">
+    <details className="mt-4 border-t border-hair pt-2" data-noprint>
       <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
         The customer's own routine, and what is not done here
       </summary>

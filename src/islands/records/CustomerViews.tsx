@@ -13,7 +13,7 @@ import { SheetForm } from './SheetForm.tsx'
 const ids = ['name', 'contact', 'phone', 'email', 'note']
 
 /** Whom the firm works for. */
-export function CustomerList({ first, firm }: { first: RecordPage<'customer'>; firm: string }) {
+export function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; firm: string; today: string }) {
   const [adding, setAdding] = useState(false)
   const [id] = useState(newId)
   return (
@@ -23,6 +23,7 @@ export function CustomerList({ first, firm }: { first: RecordPage<'customer'>; f
         first={first}
         title="Customers"
         under={firm}
+        today={today}
         href={(row) => `/customers/${row.id}`}
         describe={(row: { id: string } & Kept<'customer'>) =>
           [row.contact, row.phone, row.retiredOn && 'no longer a customer'].filter(Boolean).join(' · ')

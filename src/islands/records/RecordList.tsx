@@ -1,11 +1,15 @@
 import { type ReactNode, useState } from 'react'
+import { counted, dayNear } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import type { Holding } from '../../views/record-page.ts'
 import { useFetched } from '../use-fetched.ts'
 
 interface Row {
   id: string
   name: string
   retiredOn?: string
+  holds?: Holding
 }
 interface Page<R> {
   rows: R[]
@@ -13,10 +17,11 @@ interface Page<R> {
 }
 
 interface Props<R extends Row> {
-  kind: 'customer' | 'supply' | 'site' | 'instrument'
+  kind: 'customer' | 'supply' | 'site'
   first: Page<R>
   title: string
   under: string
+  today: string
   /** What stands there when there is nothing: what it is for, and how it begins. */
   empty: ReactNode
   action: ReactNode
@@ -27,7 +32,7 @@ interface Props<R extends Row> {
 
 /** Records of one kind by name, found by typing, a page at a time. */
 export function RecordList<R extends Row>(props: Props<R>) {
-  const { kind, first, title, under, empty, action, href, describe, onOpen } = props
+  const { kind, first, title, under, today, empty, action, href, describe, onOpen } = props
   const [page, setPage] = useState(first)
   const [text, setText] = useState('')
   const [lost, setLost] = useState(false)
@@ -45,10 +50,11 @@ export function RecordList<R extends Row>(props: Props<R>) {
     <>
       <span className="font-semibold">{row.name}</span>
       <span className="narrow min-w-0 text-[14px] text-second">{describe(row)}</span>
+      {row.holds && <Holds holds={row.holds} today={today} />}
     </>
   )
   const lineClass =
-    'grid min-h-[44px] w-full grid-cols-1 items-center gap-x-4 py-1.5 text-left hover:bg-copper-tint md:grid-cols-[1fr_2fr]'
+    'grid min-h-[44px] w-full grid-cols-1 items-center gap-x-4 py-1.5 text-left hover:bg-copper-tint md:grid-cols-[1fr_2fr_auto]'
   return (
     <div>
       <TitleBlock name={title} under={under} facts={[]} action={action} />
@@ -92,5 +98,21 @@ export function RecordList<R extends Row>(props: Props<R>) {
         )}
       </div>
     </div>
+  )
+}
+
+/** How many machines or sites hang on it, and when something is due there. */
+function Holds({ holds, today }: { holds: Holding; today: string }) {
+  const due = holds.dueOn ? { p10: holds.dueOn, p50: holds.dueOn, p90: holds.dueOn } : undefined
+  return (
+    <span className="mono flex gap-x-4 text-[13px] whitespace-nowrap text-second md:justify-end">
+      {holds.machines !== undefined && <span>{counted(holds.machines, 'machine')}</span>}
+      {holds.sites !== undefined && <span>{counted(holds.sites, 'site')}</span>}
+      {due && (
+        <span className="md:w-[150px] md:text-right" style={{ color: urgencyInk[urgencyOf(due, today)] }}>
+          {urgencyOf(due, today) === 'overdue' ? 'overdue since' : 'next due'} {dayNear(due.p50, today)}
+        </span>
+      )}
+    </span>
   )
 }

@@ -12,13 +12,14 @@ import { SheetForm } from './SheetForm.tsx'
 interface Props {
   first: RecordPage<'site'>
   firm: string
+  today: string
   timeZone: string
   me: string
   choices: SiteChoices
 }
 
 /** Every place machines stand, and a new one. */
-export function SiteList({ first, firm, timeZone, me, choices }: Props) {
+export function SiteList({ first, firm, today, timeZone, me, choices }: Props) {
   const [adding, setAdding] = useState(false)
   const [ids] = useState(() => [newId(), newId()] as const)
   const fields = siteFields(choices)
@@ -30,6 +31,7 @@ export function SiteList({ first, firm, timeZone, me, choices }: Props) {
         first={first}
         title="Sites"
         under={firm}
+        today={today}
         href={(row) => `/sites/${row.id}`}
         describe={(row: { id: string } & Kept<'site'>) =>
           [row.area, people.get(row.technicianId), row.retiredOn && 'out of service'].filter(Boolean).join(' · ')

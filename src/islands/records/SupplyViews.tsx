@@ -18,7 +18,7 @@ import { retired, supplyFields, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
 
 /** Water zones: what the works deliver to many sites. */
-export function SupplyList({ first, firm }: { first: RecordPage<'supply'>; firm: string }) {
+export function SupplyList({ first, firm, today }: { first: RecordPage<'supply'>; firm: string; today: string }) {
   const [adding, setAdding] = useState(false)
   const [id] = useState(newId)
   return (
@@ -28,6 +28,7 @@ export function SupplyList({ first, firm }: { first: RecordPage<'supply'>; firm:
         first={first}
         title="Water zones"
         under={firm}
+        today={today}
         href={(row) => `/supplies/${row.id}`}
         describe={(row: { id: string } & Kept<'supply'>) => row.note}
         empty={

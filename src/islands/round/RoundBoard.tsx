@@ -1,9 +1,10 @@
 import { useCallback, useEffect, useState } from 'react'
+import { flushSync } from 'react-dom'
 import type { Standing } from '../../core/standing/standing.ts'
 import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
-import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { counted, dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -26,6 +27,8 @@ interface Props {
 }
 
 const staleDays = 60
+/** More rows than this are no list for a van. */
+const mostPrinted = 500
 
 /** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
 export function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
@@ -93,6 +96,20 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
     setPage((now) => (now.next === page.next ? { ...next, rows: [...now.rows, ...next.rows] } : now))
   }, [asked, page.next])
 
+  /** Paper has no more to come: all of it is fetched first, as far as somebody will carry. */
+  const print = async () => {
+    let all = page
+    while (all.next && all.rows.length < mostPrinted) {
+      const response = await fetch(`/api/round?${asked}&cursor=${all.next}`).catch(() => null)
+      setLost(!response?.ok)
+      if (!response?.ok) return
+      const next = (await response.json()) as RoundPage
+      all = { ...next, rows: [...all.rows, ...next.rows] }
+    }
+    flushSync(() => setPage(all))
+    window.print()
+  }
+
   // Whoever reads on needs no button; it is there for the keyboard and for a network that was gone.
   const end = useNear<HTMLButtonElement>(more, !lost)
 
@@ -106,7 +123,7 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
       <DueDefs />
       <TitleBlock
         name="Coming due"
-        under={`${firm}, ${figure(counts.machines)} machines`}
+        under={`${firm}, ${counted(counts.machines, 'machine')}`}
         facts={[
           {
             label: 'Overdue',
@@ -177,7 +194,10 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
                   More: {counts.matching > mostCounted ? 'later ones' : `${counts.matching - rows.length} later ones`}
                 </button>
               )}
-              <p className="m-0 hidden flex-wrap gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex">
+              <p
+                className="m-0 hidden flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex"
+                data-noprint
+              >
                 <span>
                   <Key>j</Key> <Key>k</Key> row
                 </span>
@@ -191,13 +211,16 @@ export function RoundBoard({ first, choices, firm, today, filter: firstFilter }:
                   <Key>f</Key> change a word of the first line
                 </span>
                 <span className="ml-auto">Taller: surer in days. Dashed: the last reading is old.</span>
+                <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={print}>
+                  Print what is listed
+                </button>
               </p>
             </>
           )}
         </section>
         {chosen && (
           <aside
-            className="sticky top-0 hidden h-screen w-[332px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block"
+            className="sticky top-0 hidden h-screen w-[332px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block print:hidden"
             aria-label="Working"
           >
             <h2 className="head m-0">
@@ -290,7 +313,9 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
   const stale = row.subjectKind === 'machine' && counts && (readingAge === null || readingAge > staleDays)
   const over = standing.due ? -daysUntil(standing.due.p50, today) : 0
   return (
-    <li className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}>
+    <li
+      className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)] print:bg-transparent print:shadow-none' : ''}`}
+    >
       <button
         type="button"
         data-row={index}
@@ -299,6 +324,7 @@ function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowProps) {
         onDoubleClick={() => location.assign(machineHref(row))}
         className="grid min-h-[56px] w-full grid-cols-[1fr_auto] items-center gap-x-2 px-4 py-1 text-left md:flex md:gap-x-0 md:min-h-[37px] md:py-0.5 lg:px-6"
       >
+        <span className="mr-2 hidden h-3.5 w-3.5 shrink-0 border border-ink print:block" aria-hidden="true" />
         <span className="min-w-0 max-md:order-2 max-md:text-[14px] md:w-[24%] md:min-w-[150px] md:pl-2.5">
           <span className="narrow block truncate text-[14px] leading-tight md:font-semibold">{row.siteName}</span>
           <span className="narrow block truncate text-[13px] leading-tight text-second">

@@ -20,6 +20,13 @@ interface Found {
 const places = [
   { name: 'Round: what is coming due', href: '/round' },
   { name: 'Machines', href: '/machines' },
+  { name: 'Sites', href: '/sites' },
+  { name: 'Customers', href: '/customers' },
+  { name: 'Water zones and their analyses', href: '/supplies' },
+  { name: 'Visits', href: '/visits' },
+  { name: 'Instruments and reagents', href: '/instruments' },
+  { name: 'The firm and its people', href: '/firm' },
+  { name: 'Data in and out', href: '/data' },
   { name: 'Readings from a spreadsheet', href: '/readings' },
 ]
 
