@@ -1,14 +1,15 @@
 import type { AstroCookies } from 'astro'
+import { isSecure } from './public-address.ts'
 
 export const sessionCookie = 'evenshot_session'
 
-/** Gives the browser its session; over TLS only where it came over TLS. */
-export function holdSession(cookies: AstroCookies, session: { token: string; expiresAt: Date }, url: URL): void {
+/** Gives the browser its session; over TLS only where there is TLS. */
+export function holdSession(cookies: AstroCookies, session: { token: string; expiresAt: Date }): void {
   cookies.set(sessionCookie, session.token, {
     path: '/',
     httpOnly: true,
     sameSite: 'lax',
-    secure: url.protocol === 'https:',
+    secure: isSecure,
     expires: session.expiresAt,
   })
 }

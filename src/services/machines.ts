@@ -9,13 +9,14 @@ const pageSize = 100
 export async function machinePage(
   db: Db,
   firmId: string,
-  filter: { text?: string; siteId?: string; kind?: string; retired?: boolean; cursor?: string },
+  filter: { text?: string; siteId?: string; kind?: string; cursor?: string },
   size = pageSize,
 ): Promise<MachinePage> {
   return withFirm(db, firmId, async (trx) => {
     const rows = await machineRows(
       trx,
-      filter,
+      // Whoever looks for a machine by its words may well mean one that is gone.
+      { ...filter, retired: Boolean(filter.text) },
       readCursor<MachineCursor>(filter.cursor, ['text', 'text', 'uuid']),
       size + 1,
     )

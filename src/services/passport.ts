@@ -1,5 +1,5 @@
 import { v7 } from 'uuid'
-import { object } from 'yup'
+import { object, string } from 'yup'
 import { type Kept, recordSchemas } from '../core/firm/records.ts'
 import { kindById } from '../core/kinds/index.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
@@ -51,8 +51,14 @@ export async function machinePassport(db: Db, firmId: string, machineId: string)
 
 const machineFields = recordSchemas.machine.omit(['siteId', 'softenerId']).shape({ id: uuid().required() }).noUnknown()
 const request = object({ siteId: uuid().required() })
+const teller = object({ firm: string().required().max(80) })
+/** Whoever wrote an entry there; the entry itself is judged as any other. */
+const written = object({ by: string().required().max(200) })
 
 export type PassportRead = { ok: true; machineId: string; entries: number } | { ok: false; issues: Issue[] }
+
+const isPassport = (given: unknown): given is Record<keyof Passport, unknown> =>
+  typeof given === 'object' && given !== null && (given as Passport).format === 'evenshot-machine'
 
 class Refused extends Error {
   constructor(readonly issues: Issue[]) {
@@ -66,27 +72,35 @@ class Refused extends Error {
  * Read twice, nothing is added twice.
  */
 export async function readPassport(db: Db, actor: Actor, input: unknown, now: Date): Promise<PassportRead> {
-  // biome-ignore lint/suspicious/noExplicitAny: a file of any shape, looked at field by field below
-  const { siteId, passport } = (input ?? {}) as { siteId?: unknown; passport?: any }
+  const { siteId, passport: given } = (input ?? {}) as { siteId?: unknown; passport?: unknown }
   const where = parseStrict(request, { siteId })
   if (!where.ok) return { ok: false, issues: where.issues }
   const wrong = (path: string, message: string): PassportRead => ({
     ok: false,
     issues: [{ path, code: 'passport', message }],
   })
-  if (passport?.format !== 'evenshot-machine') return wrong('passport', 'is no machine’s passport')
+  if (!isPassport(given)) return wrong('passport', 'is no machine’s passport')
+  const passport = given
   if (passport.version !== passportVersion)
-    return wrong('passport.version', `is ${passport.version}: this application reads ${passportVersion}`)
+    return wrong(
+      'passport.version',
+      `is ${JSON.stringify(passport.version)}: this application reads ${passportVersion}`,
+    )
+  const firm = parseStrict(teller, { firm: passport.firm })
+  if (!firm.ok) return { ok: false, issues: firm.issues.map((issue) => ({ ...issue, path: 'passport.firm' })) }
   const machine = parseStrict(machineFields, passport.machine)
   if (!machine.ok)
     return { ok: false, issues: machine.issues.map((issue) => ({ ...issue, path: `passport.machine.${issue.path}` })) }
   if (!kindById(machine.value.kind)) return wrong('passport.machine.kind', 'is no kind of machine known here')
   if (!Array.isArray(passport.entries) || passport.entries.length === 0)
     return wrong('passport.entries', 'is missing or empty')
+  for (const [i, entry] of passport.entries.entries()) {
+    const who = parseStrict(written, { by: (entry as { by?: unknown } | null)?.by })
+    if (!who.ok) return wrong(`passport.entries[${i}].by`, who.issues[0]!.message)
+  }
+  const told = { ...passport, firm: firm.value.firm, machine: machine.value } as unknown as Passport
   try {
-    return await retrying(() =>
-      withFirm(db, actor.firmId, (trx) => take(trx, actor, where.value.siteId, passport, now)),
-    )
+    return await retrying(() => withFirm(db, actor.firmId, (trx) => take(trx, actor, where.value.siteId, told, now)))
   } catch (error) {
     if (error instanceof Refused) return { ok: false, issues: error.issues.slice(0, 20) }
     if ((error as { code?: string }).code !== '23505') throw error

@@ -119,7 +119,8 @@ test.describe('bad input', () => {
     for (const who of [page, odile]) {
       await who.goto(`/machines/${id}`)
       await awake(who)
-      await who.getByRole('button', { name: 'Edit' }).click()
+      await who.getByRole('button', { name: 'Change', exact: true }).click()
+      await who.getByRole('menuitem', { name: 'Edit names and numbers' }).click()
     }
     await odile.getByLabel('Called').fill('Board room, north')
     await odile.getByRole('button', { name: 'Save' }).click()
@@ -157,7 +158,7 @@ test.describe('bad input', () => {
       input.files = transfer.files
       input.dispatchEvent(new Event('change', { bubbles: true }))
     })
-    await says(/50\.0 MB; readings fit into 5 MB/)
+    await says(/50\.0 MB; such a file fits into 5 MB/)
     for (const [name, buffer, encoding] of [
       [
         'utf16.csv',

@@ -1,38 +1,35 @@
 import { randomUUID } from 'node:crypto'
+import { readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Page } from '@playwright/test'
 import { openDatabase } from '../../src/records/database.ts'
 import { entryAbout, smallFirm } from '../records/a-database.ts'
+import { endpoints } from './endpoints.ts'
 import { expect, machineId, signedIn, test } from './pages.ts'
 import { baseUrl, databaseUrl } from './server-control.ts'
 
-/** Every endpoint there is, with ids of somebody else's put in. */
-const endpoints = (ids: { machine: string; subject: string }) => [
-  { method: 'GET', path: '/api/round' },
-  { method: 'GET', path: '/api/machines' },
-  { method: 'GET', path: '/api/find?q=bar' },
-  { method: 'GET', path: '/api/entries?since=0' },
-  { method: 'GET', path: `/api/machines/${ids.machine}/bundle` },
-  { method: 'GET', path: `/api/standings/${ids.subject}?key=group-gasket@1` },
-  {
-    method: 'POST',
-    path: `/api/machines/${ids.machine}/names`,
-    data: { version: 1, names: { name: 'x', maker: 'x', model: 'x', serial: randomUUID() } },
-  },
-  {
-    method: 'POST',
-    path: '/api/entries',
-    data: { entries: [entryAbout('machine', ids.machine, 'note', { text: 'forged' })] },
-  },
-  { method: 'POST', path: '/api/readings/check', data: { dateForm: 'year-first', rows: [] } },
-]
+const nobody = () => ({
+  machine: randomUUID(),
+  site: randomUUID(),
+  technician: randomUUID(),
+  session: randomUUID(),
+})
 
 test.describe('the server', () => {
+  test('is known here with every endpoint it has', () => {
+    const root = join(import.meta.dirname, '../../src/pages/api')
+    const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.ts'))
+    const known = new Set(endpoints(nobody()).map(({ route }) => route))
+    expect(files.map((file) => file.replace(/\.ts$/, '')).filter((file) => !known.has(file))).toEqual([])
+  })
+
   test('lets nobody in without a session', async ({ request }) => {
-    for (const { method, path, data } of endpoints({ machine: randomUUID(), subject: randomUUID() })) {
-      const response = await request.fetch(baseUrl() + path, { method, ...(data && { data }) })
+    for (const { method, path, data } of endpoints(nobody()).filter(({ open }) => !open)) {
+      const response = await request.fetch(baseUrl() + path, { method, ...(data !== undefined && { data }) })
       expect(response.status(), `${method} ${path}`).toBe(401)
       expect((await response.json()).issues[0].code).toBe('signed_out')
     }
-    for (const path of ['/round', '/machines', '/readings', `/machines/${randomUUID()}`]) {
+    for (const path of ['/round', '/machines', '/readings', '/firm', '/data', `/sites/${randomUUID()}`]) {
       const response = await request.get(baseUrl() + path, { maxRedirects: 0 })
       expect(response.status(), path).toBe(302)
     }
@@ -46,8 +43,15 @@ test.describe('the server', () => {
     const ines = await signedIn(browser)
     const machine = await machineId(ines, 'Left bar')
     const before = await (await ines.request.get(`/api/machines/${machine}/bundle`)).text()
-    for (const { method, path, data } of endpoints({ machine, subject: machine })) {
-      const response = await rival.request.fetch(path, { method, ...(data && { data }) })
+    const bundle = JSON.parse(before)
+    const subjects = {
+      machine,
+      site: bundle.site.id,
+      technician: bundle.technicians[1].id,
+      session: await sessionOf(ines),
+    }
+    for (const { method, path, data } of endpoints(subjects).filter(({ open }) => !open)) {
+      const response = await rival.request.fetch(path, { method, ...(data !== undefined && { data }) })
       const text = await response.text()
       expect([200, 404, 422], `${method} ${path}`).toContain(response.status())
       expect(text, `${method} ${path}`).not.toContain('Thistle')
@@ -55,6 +59,7 @@ test.describe('the server', () => {
     }
     expect((await rival.goto(`/machines/${machine}`))!.status()).toBe(404)
     expect((await rival.goto(`/machines/${machine}/entry`))!.status()).toBe(404)
+    expect((await ines.goto('/firm'))!.status(), 'her session is still open').toBe(200)
     const supersede = entryAbout(
       'machine',
       theirs.c2,
@@ -71,6 +76,26 @@ test.describe('the server', () => {
     expect((await (await rival.request.get('/api/machines')).json()).all).toBe(3)
     await rival.context().close()
     await ines.context().close()
+  })
+
+  test('keeps what is the owner’s from a technician', async ({ browser, ines }) => {
+    const odile = await signedIn(browser, {}, 'odile@quillgate.example')
+    const { technicians, site } = await (
+      await ines.request.get(`/api/machines/${await machineId(ines, 'Left bar')}/bundle`)
+    ).json()
+    const other = technicians.find(({ name }: { name: string }) => name.startsWith('Ines')).id
+    const subjects = { machine: randomUUID(), site: site.id, technician: other, session: await sessionOf(ines) }
+    for (const { method, path, data } of endpoints(subjects).filter(({ ownersOnly }) => ownersOnly)) {
+      const response = await odile.request.fetch(path, { method, ...(data !== undefined && { data }) })
+      expect(response.status(), `${method} ${path}`).toBe(403)
+      expect((await response.json()).issues[0].message, path).toMatch(/owner/i)
+    }
+    const ended = await odile.request.delete(`/api/sessions/${subjects.session}`)
+    expect([403, 404]).toContain(ended.status())
+    expect((await ines.request.get('/api/round')).status()).toBe(200)
+    const school = entryAbout('firm', subjects.site, 'setting', { setting: 'school', school: 'cautious' })
+    expect((await odile.request.post('/api/entries', { data: { entries: [school] } })).status()).toBe(422)
+    await odile.context().close()
   })
 
   test('refuses what comes from another site, JSON or form', async ({ ines: page }) => {
@@ -140,3 +165,9 @@ test.describe('the server', () => {
     expect(await response.json()).toEqual({ ok: true })
   })
 })
+
+/** Id of a session of hers, as her own page lists it. */
+async function sessionOf(page: Page): Promise<string> {
+  const text = (await (await page.request.get('/firm')).text()).replaceAll('&quot;', '"')
+  return /"id":\[0,"([0-9a-f-]{36})"\],"technicianId"[^{}]*"own":\[0,true\]/.exec(text)![1]!
+}

@@ -3,13 +3,23 @@ import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
 const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } }
 
-const screens: Record<string, (id: string) => string> = {
+const screens: Record<string, (id: string, site: string) => string> = {
   Round: () => '/round',
   Machines: () => '/machines',
   'Machine, wear': (id) => `/machines/${id}`,
   'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
   'New entry': (id) => `/machines/${id}/entry`,
   Readings: () => '/readings',
+  Sites: () => '/sites',
+  Site: (_, site) => `/sites/${site}`,
+  Customers: () => '/customers',
+  'Water zones': () => '/supplies',
+  Visits: () => '/visits',
+  Instruments: () => '/instruments',
+  Firm: () => '/firm',
+  'Data in and out': () => '/data',
+  'Machines from a file': () => '/import/machines',
+  'Past work from a file': () => '/import/work',
 }
 
 for (const theme of ['light', 'dark'] as const) {
@@ -31,11 +41,12 @@ for (const theme of ['light', 'dark'] as const) {
         await machineId(page, 'Clerks'),
         await machineId(page, 'Night desk'),
       ]
+      const { site } = await (await page.request.get(`/api/machines/${ids[0]}/bundle`)).json()
       for (const [name, path] of Object.entries(screens)) {
         // Every kind once; the other themes and sizes look at one of them.
-        const every = path('').includes('machines/') && size === 'desk' && theme === 'light'
+        const every = path('', '').startsWith('/machines/') && size === 'desk' && theme === 'light'
         for (const id of every ? ids : ids.slice(0, 1)) {
-          await page.goto(path(id))
+          await page.goto(path(id, site.id))
           await awake(page)
           const spill = await page.evaluate(
             () => document.documentElement.scrollWidth - document.documentElement.clientWidth,

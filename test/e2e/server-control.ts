@@ -17,40 +17,51 @@ export const workFolder = (): string => {
 }
 
 const pidFile = () => join(workFolder(), 'test-server.pid')
-export const baseUrl = (): string =>
-  (JSON.parse(readFileSync(join(workFolder(), 'running.json'), 'utf8')) as { url: string }).url
+export const baseUrl = (): string => running(workFolder()).url
 
 /** Starts the application as a user would, and waits until it answers. */
 export async function startApplication(): Promise<void> {
-  const log = openSync(join(workFolder(), 'application.log'), 'a')
-  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+  writeFileSync(pidFile(), String(await launch(workFolder(), port)))
+}
+
+/** Another one beside it, on an empty database and without the demo world. */
+export async function startEmptyApplication(): Promise<{ url: string; stop(): Promise<void> }> {
+  const folder = join(workFolder(), 'own')
+  mkdirSync(folder, { recursive: true, mode: 0o755 })
+  const pid = await launch(folder, port + 100, '--own')
+  return { url: running(folder).url, stop: () => end(pid) }
+}
+
+/** @returns the process that runs it, once it answers */
+async function launch(folder: string, onPort: number, ...args: string[]): Promise<number> {
+  const logFile = join(folder, 'application.log')
+  const log = openSync(logFile, 'a')
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
     detached: true,
     stdio: ['ignore', log, log],
     env: {
       ...process.env,
-      EVENSHOT_DATA: workFolder(),
-      EVENSHOT_PORT: String(port),
+      EVENSHOT_DATA: folder,
+      EVENSHOT_PORT: String(onPort),
       EVENSHOT_CLOCK: pinnedClock,
       EVENSHOT_LOG: 'info',
     },
   })
   child.unref()
-  writeFileSync(pidFile(), String(child.pid))
-  for (let i = 0; i < 600; i += 1) {
-    if (child.exitCode !== null) break
-    if (await healthy()) return
+  for (let i = 0; i < 600 && child.exitCode === null; i += 1) {
+    if (await healthy(folder, child.pid!)) return child.pid!
     await wait(200)
   }
-  throw new Error(
-    `The application did not start:\n${readFileSync(join(workFolder(), 'application.log'), 'utf8').slice(-3000)}`,
-  )
+  throw new Error(`The application did not start:\n${readFileSync(logFile, 'utf8').slice(-3000)}`)
 }
 
-async function healthy(): Promise<boolean> {
+const running = (folder: string) =>
+  JSON.parse(readFileSync(join(folder, 'running.json'), 'utf8')) as { pid: number; url: string }
+
+async function healthy(folder: string, wanted: number): Promise<boolean> {
   try {
-    const { pid } = JSON.parse(readFileSync(join(workFolder(), 'running.json'), 'utf8')) as { pid: number }
-    if (pid !== applicationPid()) return false
-    return (await fetch(`${baseUrl()}/healthz`)).ok
+    const { pid, url } = running(folder)
+    return pid === wanted && (await fetch(`${url}/healthz`)).ok
   } catch {
     return false
   }
@@ -59,8 +70,9 @@ async function healthy(): Promise<boolean> {
 const applicationPid = () => Number(readFileSync(pidFile(), 'utf8'))
 
 /** Ends the application as Ctrl C does, and waits until it is gone. */
-export async function stopApplication(signal: NodeJS.Signals = 'SIGINT'): Promise<void> {
-  const pid = applicationPid()
+export const stopApplication = (signal: NodeJS.Signals = 'SIGINT'): Promise<void> => end(applicationPid(), signal)
+
+async function end(pid: number, signal: NodeJS.Signals = 'SIGINT'): Promise<void> {
   process.kill(pid, signal)
   for (let i = 0; i < 200 && alive(pid); i += 1) await wait(100)
 }

@@ -2,8 +2,6 @@ import { useState } from 'react'
 import { later } from '../../ui/later.tsx'
 import type { MachineMenuProps } from './MachineMenu.tsx'
 
-export const changeButton = 'plain whitespace-nowrap'
-
 const MachineMenu = later<MachineMenuProps>(
   () => import('./MachineMenu.tsx').then((module) => module.MachineMenu),
   () => <Closed />,
@@ -17,7 +15,13 @@ export function ChangeButton(props: MachineMenuProps) {
 
 function Closed({ onClick }: { onClick?: () => void }) {
   return (
-    <button type="button" aria-haspopup="menu" aria-expanded={false} className={changeButton} onClick={onClick}>
+    <button
+      type="button"
+      aria-haspopup="menu"
+      aria-expanded={false}
+      className="plain whitespace-nowrap"
+      onClick={onClick}
+    >
       Change
     </button>
   )

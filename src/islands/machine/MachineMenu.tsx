@@ -1,6 +1,5 @@
 import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { changeButton } from './ChangeButton.tsx'
 
 export interface MachineMenuProps {
   bundle: MachineBundle
@@ -14,7 +13,7 @@ export function MachineMenu({ bundle, onOpen }: MachineMenuProps) {
   const go = (href: string) => () => location.assign(href)
   return (
     <DropdownMenu.Root defaultOpen>
-      <DropdownMenu.Trigger className={changeButton}>Change</DropdownMenu.Trigger>
+      <DropdownMenu.Trigger className="plain whitespace-nowrap">Change</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           align="end"

@@ -15,6 +15,7 @@ interface Found {
   serial: string
   siteName: string
   area: string
+  stage: string
 }
 
 const places = [
@@ -70,6 +71,7 @@ export function FindBox({ open, onOpenChange }: Props) {
             <span className="font-semibold">{row.name}</span>
             <span className="text-second">
               {row.siteName}, {row.area}
+              {row.stage === 'retired' && ', retired'}
             </span>
             <span className="mono ml-auto text-[13px] text-second">
               {row.maker} {row.model} · {row.serial}

@@ -5,13 +5,13 @@ import { importFirm } from '../../services/import-firm.ts'
 import { openSession } from '../../services/sign-in.ts'
 
 /** Reads a firm's data back into an empty place, and signs its owner in. */
-export const POST: APIRoute = async ({ request, locals, cookies, url }) => {
+export const POST: APIRoute = async ({ request, locals, cookies }) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const { owner, data } = (read.body ?? {}) as { owner?: unknown; data?: unknown }
   const imported = await importFirm(locals.db, owner, data, locals.now)
   if (!imported.ok) return refuse(imported.why === 'closed' ? 403 : 422, imported.issues)
   const { firmId, technicianId, entries } = imported
-  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)), url)
+  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)))
   return json({ entries })
 }

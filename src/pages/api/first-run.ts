@@ -5,12 +5,12 @@ import { openSession } from '../../services/sign-in.ts'
 import { startFirm } from '../../services/start-firm.ts'
 
 /** Makes the first firm of one's own here, with its owner, and signs the owner in. */
-export const POST: APIRoute = async ({ request, locals, cookies, url }) => {
+export const POST: APIRoute = async ({ request, locals, cookies }) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const started = await startFirm(locals.db, read.body, locals.now)
   if (!started.ok) return refuse(started.why === 'closed' ? 403 : 422, started.issues)
   const { firmId, technicianId } = started
-  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)), url)
+  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)))
   return json({ firmId })
 }

@@ -1,10 +1,11 @@
 import type { APIRoute } from 'astro'
+import { addressOf } from '../../server/public-address.ts'
 import { safeNext } from '../../server/safe-next.ts'
 import { deviceOf, holdSession } from '../../server/session-cookie.ts'
 import { signIn } from '../../services/sign-in.ts'
 
 /** Form post of the sign-in page: sets the session cookie or goes back with the reason. */
-export const POST: APIRoute = async ({ request, cookies, redirect, locals, clientAddress, url }) => {
+export const POST: APIRoute = async ({ request, cookies, redirect, locals, clientAddress }) => {
   const form = new URLSearchParams(await request.text())
   const email = form.get('email') ?? ''
   const next = safeNext(form.get('next'))
@@ -16,10 +17,10 @@ export const POST: APIRoute = async ({ request, cookies, redirect, locals, clien
   const password = form.get('password') ?? ''
   if (!email || !password || password.length > 1000) return back('wrong')
   const answer = await signIn(locals.db, email, password, {
-    address: clientAddress ?? 'unknown',
+    address: addressOf(request, clientAddress),
     device: deviceOf(request),
   })
   if (!answer.ok) return back(answer.reason === 'wrong' ? 'wrong' : `wait-${Math.ceil(answer.retryInS / 60)}`)
-  holdSession(cookies, answer, url)
+  holdSession(cookies, answer)
   return redirect(next, 303)
 }

@@ -5,12 +5,12 @@ import { followLink } from '../../../services/people.ts'
 import { openSession } from '../../../services/sign-in.ts'
 
 /** Follows a one-time link: opens the account or sets its password, and signs in. */
-export const POST: APIRoute = async ({ params, request, locals, cookies, url }) => {
+export const POST: APIRoute = async ({ params, request, locals, cookies }) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const followed = await followLink(locals.db, (params.token ?? '').slice(0, 200), read.body, locals.now)
   if (!followed.ok) return refuse(followed.status, followed.issues)
   const { firmId, technicianId } = followed
-  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)), url)
+  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)))
   return json({})
 }

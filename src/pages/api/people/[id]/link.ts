@@ -1,12 +1,13 @@
 import { actorOf, endpoint, json, notFound, refuse } from '../../../../server/api.ts'
+import { originOf } from '../../../../server/public-address.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { makeLink } from '../../../../services/people.ts'
 
 /** A one-time link for a technician: to join, or to choose a new password. Shown this once. */
-export const POST = endpoint(async ({ params, locals, url }, who) => {
+export const POST = endpoint(async ({ params, request, locals }, who) => {
   const id = params.id ?? ''
   if (!isUuid(id)) return notFound()
   const made = await makeLink(locals.db, actorOf(who), id, locals.now)
   if (!made.ok) return refuse(made.status, made.issues)
-  return json({ link: `${url.origin}/join/${made.token}`, purpose: made.purpose, expiresAt: made.expiresAt })
+  return json({ link: `${originOf(request)}/join/${made.token}`, purpose: made.purpose, expiresAt: made.expiresAt })
 })

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto'
+import { entryAbout } from '../records/a-database.ts'
+
+/** One way to ask the server for something, with a body it would take. */
+export interface Asked {
+  /** The file that answers, under `src/pages/api`. */
+  route: string
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE'
+  path: string
+  data?: unknown
+  /** Refused to whoever is not the owner. */
+  ownersOnly?: boolean
+  /** Answers without a session: it opens one, or ends one. */
+  open?: boolean
+}
+
+/** What is asked about: ids of one firm, which another may try. */
+export interface Subjects {
+  machine: string
+  site: string
+  technician: string
+  session: string
+}
+
+const date = '2026-11-20'
+const columns = { dateForm: 'year-first' }
+
+/** Every endpoint there is. */
+export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
+  { route: 'round', method: 'GET', path: '/api/round' },
+  { route: 'find', method: 'GET', path: '/api/find?q=bar' },
+  { route: 'machines/index', method: 'GET', path: '/api/machines' },
+  { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },
+  { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
+  { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
+  { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },
+  { route: 'changes', method: 'GET', path: '/api/changes' },
+  { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },
+  { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },
+  { route: 'export/due.csv', method: 'GET', path: '/api/export/due.csv?days=90' },
+  { route: 'records/[kind]/index', method: 'GET', path: '/api/records/site' },
+  { route: 'records/[kind]/[id]', method: 'GET', path: `/api/records/site/${site}` },
+  {
+    route: 'records/[kind]/[id]',
+    method: 'PUT',
+    path: `/api/records/supply/${site}`,
+    data: { version: 1, record: { name: 'A zone', note: '' } },
+  },
+  {
+    route: 'records/[kind]/[id]',
+    method: 'PUT',
+    path: `/api/records/technician/${technician}`,
+    data: { version: 1, record: { name: 'Forged', initials: 'FG', role: 'owner' } },
+    ownersOnly: true,
+  },
+  { route: 'entries', method: 'GET', path: '/api/entries?since=0' },
+  {
+    route: 'entries',
+    method: 'POST',
+    path: '/api/entries',
+    data: { entries: [entryAbout('machine', machine, 'note', { text: 'forged' })], origin: 'a file' },
+  },
+  {
+    route: 'readings/check',
+    method: 'POST',
+    path: '/api/readings/check',
+    data: { ...columns, rows: [{ serial: 'C2-1', date, count: '1200' }] },
+  },
+  {
+    route: 'import/machines',
+    method: 'POST',
+    path: '/api/import/machines',
+    data: { ...columns, usualKind: 'c2', rows: [{ site: 'A place', name: 'Bar', serial: 'X-1' }] },
+  },
+  {
+    route: 'import/work',
+    method: 'POST',
+    path: '/api/import/work',
+    data: { ...columns, rows: [{ serial: 'C2-1', date, what: 'group gasket' }] },
+  },
+  { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
+  { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, ownersOnly: true },
+  { route: 'sessions/[id]', method: 'DELETE', path: `/api/sessions/${session}` },
+  { route: 'sign-in', method: 'POST', path: '/api/sign-in', open: true },
+  { route: 'sign-out', method: 'POST', path: '/api/sign-out', open: true },
+  {
+    route: 'first-run',
+    method: 'POST',
+    path: '/api/first-run',
+    data: {
+      firm: { name: 'Own', timeZone: 'Europe/London', currency: 'EUR' },
+      school: 'usual',
+      owner: { name: 'Own Er', initials: 'OE', email: 'own@own.example', password: 'short' },
+    },
+    open: true,
+  },
+  {
+    route: 'first-run-data',
+    method: 'POST',
+    path: '/api/first-run-data',
+    data: { owner: { email: 'own@own.example', password: 'short' }, data: { format: 'x', records: {}, entries: [] } },
+    open: true,
+  },
+  {
+    route: 'join/[token]',
+    method: 'POST',
+    path: `/api/join/${randomUUID()}`,
+    data: { email: 'new@own.example', password: 'a long password' },
+    open: true,
+  },
+]

@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { awake, expect, test } from './pages.ts'
+import { startEmptyApplication } from './server-control.ts'
+
+test.describe
+  .serial('a firm of one’s own', () => {
+    let own: Awaited<ReturnType<typeof startEmptyApplication>>
+    let page: Page
+    test.beforeAll(async ({ browser }) => {
+      test.setTimeout(120_000)
+      own = await startEmptyApplication()
+      page = await browser.newPage({ baseURL: own.url, viewport: { width: 390, height: 844 }, locale: 'en-GB' })
+    })
+    test.afterAll(async () => {
+      await page.close()
+      await own.stop()
+    })
+
+    test('gets from an empty database, on a phone, to its first due list', async ({ quiet }) => {
+      quiet(page)
+      await page.goto('/')
+      await page.waitForURL('**/first-run')
+      await awake(page)
+      await page.getByLabel('Your firm').fill('Brindle & Co')
+      await page.getByLabel('Your name').fill('Wren Brindle')
+      await page.getByLabel('E-mail address').fill('wren@brindle.example')
+      await page.getByLabel('Password').fill('short')
+      await page.getByLabel('Hardness in').selectOption('gpg')
+      await page.getByLabel('Temperature in').selectOption('F')
+      await page.getByLabel('Currency').fill('EUR')
+      await page.getByLabel('Dates as').selectOption('dots')
+      await page.getByLabel('When to act').selectOption('cautious')
+      await page.getByRole('button', { name: 'Start the firm' }).click()
+      await expect(page.getByRole('alert')).toContainText('Password')
+      await page.getByLabel('Password').fill('a long password')
+      await page.getByRole('button', { name: 'Start the firm' }).click()
+      await page.waitForURL('**/first-steps')
+      await awake(page)
+      await page.getByLabel('Name of the place').fill('Weir café')
+      await page.getByRole('button', { name: 'Next: the machine' }).click()
+      await page.getByLabel('Kind of machine').selectOption('sr')
+      await page.getByLabel(/^Called/).fill('Bar')
+      await page.getByLabel('Maker').fill('Varnholt')
+      await page.getByLabel('Serial number').fill('S4-7001')
+      await page.getByLabel(/^Counter now/).fill('48200')
+      await page.getByLabel(/^Hardness of the water/).fill('14')
+      await page.getByRole('button', { name: 'Take it on' }).click()
+      await page.getByRole('link', { name: 'See what is due' }).click()
+      await page.waitForURL('**/round**')
+      await awake(page)
+      const first = page.locator('[data-row="0"]')
+      await expect(first).toContainText('Weir café')
+      // The firm writes its days with dots.
+      await expect(first).toContainText(/\d\d\.\d\d\./)
+      const spill = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(spill).toBeLessThanOrEqual(0)
+      await page.setViewportSize({ width: 1280, height: 800 })
+    })
+
+    test('sees a closure move what is counted, and nothing that is dated', async ({ quiet }) => {
+      quiet(page)
+      const due = async () => {
+        const { rows } = await (await page.request.get('/api/round?horizon=all')).json()
+        const first = (...clocks: string[]) =>
+          rows.find(({ standing }: { standing: { governing: string } }) => clocks.includes(standing.governing))
+        return { counted: first('shots', 'litres', 'detergentCycles'), dated: first('months') }
+      }
+      const before = await due()
+      await page.goto(`/sites/${before.counted.siteId}`)
+      await awake(page)
+      await page.getByRole('button', { name: 'Add a closure' }).click()
+      await page.getByLabel('Why').fill('works')
+      await page.getByLabel('First day closed').fill('2026-12-01')
+      await page.getByLabel('Last day closed').fill('2026-11-01')
+      await page.getByRole('button', { name: 'Add it' }).click()
+      await expect(page.getByRole('alert')).toContainText('must not be before the first')
+      await page.getByLabel('Last day closed').fill('2027-01-31')
+      await page.getByRole('button', { name: 'Add it' }).click()
+      await expect(page.getByText('01.12. to 31.01.2027')).toBeVisible()
+      const day = ({ standing }: { standing: { due: { p50: string } } }) => Date.parse(standing.due.p50) / 86_400_000
+      await expect
+        .poll(async () => day((await due()).counted) - day(before.counted), { timeout: 15_000 })
+        .toBeGreaterThan(40)
+      expect((await due()).dated.standing.due.p50).toBe(before.dated.standing.due.p50)
+    })
+
+    test('moves a machine to another site, and its history goes with it', async ({ quiet }) => {
+      quiet(page)
+      await page.goto('/sites')
+      await awake(page)
+      await page.getByRole('button', { name: 'Add a site' }).click()
+      await page.getByLabel('Name of the place').or(page.getByLabel(/^Name/)).first().fill('Mill office')
+      await page.getByRole('button', { name: 'Add it' }).click()
+      await page.waitForURL('**/sites/*-*')
+      const machine = (await (await page.request.get('/api/machines')).json()).rows[0]
+      const entries = async () =>
+        (await (await page.request.get(`/api/machines/${machine.id}/bundle`)).json()).ledgers.machine.length
+      const before = await entries()
+      await page.goto(`/machines/${machine.id}`)
+      await awake(page)
+      await page.locator('main header').getByRole('button', { name: 'Change' }).click()
+      await page.getByRole('menuitem', { name: /^Move/ }).click()
+      await page.getByLabel('Find the site').fill('mill')
+      await page.getByRole('radio', { name: /Mill office/ }).check()
+      await page.getByLabel('Counter on moving').fill('48650')
+      await page.getByRole('button', { name: 'Move it' }).click()
+      await page.waitForURL('**?saved')
+      await expect(page.getByRole('link', { name: 'Mill office' })).toBeVisible()
+      expect(await entries()).toBe(before + 2)
+      await page.goto(`/machines/${machine.id}?lens=ledger`)
+      await expect(page.getByText(/Moved to another site/)).toBeVisible()
+      await page.goto('/sites')
+      await expect(page.getByRole('link', { name: /Mill office/ })).toContainText('1 machine')
+      await expect(page.getByRole('link', { name: /Weir café/ })).not.toContainText('1 machine')
+    })
+
+    test('lets somebody join by a link that opens once, and ends their session', async ({ browser, quiet }) => {
+      quiet(page)
+      await page.goto('/firm')
+      await awake(page)
+      await page.getByRole('button', { name: 'Add a technician' }).click()
+      await page.getByLabel('Name').fill('Perrin Oake')
+      await page.getByLabel('Initials').fill('PO')
+      await page.getByRole('button', { name: 'Add' }).last().click()
+      await expect(page.getByText('cannot sign in yet')).toBeVisible()
+      await awake(page)
+      await page.getByRole('button', { name: 'Invite' }).click()
+      const link = await page.getByLabel('One-time link').inputValue()
+      const perrin = await browser.newPage({ baseURL: own.url, locale: 'en-GB' })
+      quiet(perrin)
+      await perrin.goto(link)
+      await awake(perrin)
+      await perrin.getByLabel('E-mail address').fill('perrin@brindle.example')
+      await perrin.getByLabel('Password').fill('another long one')
+      await perrin.getByRole('button').last().click()
+      await perrin.waitForURL('**/round')
+      const again = await browser.newPage()
+      await again.goto(link)
+      await expect(again.getByRole('button', { name: /join|password/i })).toHaveCount(0)
+      await again.close()
+      await page.goto('/firm')
+      await awake(page)
+      await page.getByRole('listitem').filter({ hasText: 'Perrin Oake, since' }).getByRole('button').click()
+      await expect(page.getByText('Perrin Oake, since')).toHaveCount(0)
+      await perrin.goto('/round')
+      await perrin.waitForURL('**/sign-in**')
+      await perrin.close()
+    })
+
+    test('takes everything out', async ({ quiet }) => {
+      quiet(page)
+      await page.goto('/data')
+      await awake(page)
+      const waiting = page.waitForEvent('download')
+      await page.getByRole('link', { name: 'Everything' }).click()
+      const file = JSON.parse(readFileSync(await (await waiting).path(), 'utf8'))
+      expect(file).toMatchObject({ format: 'evenshot-firm', firm: { name: 'Brindle & Co' } })
+      const csv = await page.request.get('/api/export/ledger.csv')
+      expect(await csv.text()).toContain('S4-7001')
+    })
+  })
