@@ -28,7 +28,7 @@ export function MachineLine({ row, today, kinds, withPlace }: Props) {
             {row.area && <span className="text-second">, {row.area}</span>}
           </span>
         )}
-        <span className="narrow text-[14px]">
+        <span className={`narrow text-[14px] ${withPlace ? '' : 'max-md:order-3 max-md:col-span-2'}`}>
           {row.maker} {row.model}{' '}
           <span className="text-second">· {kinds.find(({ id }) => id === row.kind)?.name ?? row.kind}</span>
         </span>

@@ -54,7 +54,7 @@ export function InstrumentList({ instruments, firm, today }: Props) {
                 className="grid min-h-[44px] grid-cols-[1fr_auto] items-center gap-x-4 border-t border-hair py-1 md:grid-cols-[1.2fr_1.4fr_1.4fr_auto]"
               >
                 <span className="font-semibold">{one.name}</span>
-                <span className="narrow text-[14px] text-second max-md:hidden">
+                <span className="narrow text-[14px] text-second max-md:col-span-2">
                   {instrumentKindWords[one.kind]}
                   {one.serial && `, ${one.serial}`}
                 </span>

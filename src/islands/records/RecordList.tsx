@@ -109,7 +109,7 @@ function Holds({ holds, today }: { holds: Holding; today: string }) {
       {holds.machines !== undefined && <span>{counted(holds.machines, 'machine')}</span>}
       {holds.sites !== undefined && <span>{counted(holds.sites, 'site')}</span>}
       {due && (
-        <span className="md:w-[150px] md:text-right" style={{ color: urgencyInk[urgencyOf(due, today)] }}>
+        <span className="md:w-[176px] md:text-right" style={{ color: urgencyInk[urgencyOf(due, today)] }}>
           {urgencyOf(due, today) === 'overdue' ? 'overdue since' : 'next due'} {dayNear(due.p50, today)}
         </span>
       )}

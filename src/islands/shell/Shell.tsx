@@ -26,6 +26,13 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
   const [menu, setMenu] = useState(false)
   const going = useRef(0)
 
+  // A row of lists wider than a phone shows the one somebody is in.
+  useEffect(() => {
+    document
+      .querySelector('nav[aria-label="Lists"] [aria-current]')
+      ?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+  }, [])
+
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {

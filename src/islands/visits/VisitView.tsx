@@ -45,6 +45,16 @@ export function VisitView({ visit, ledgers, today, timeZone }: Props) {
         }
       />
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
+        <p className="m-0 mb-2 text-second md:hidden">
+          {[
+            visit.technicians.join(', '),
+            between,
+            visit.minutes ? `${visit.minutes} min` : '',
+            visit.terms && termsWords[visit.terms],
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
         {visit.returns.map((comeback) => (
           <p key={comeback.repairId} className="m-0 mb-2 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
             Came back: repaired {dayLong(comeback.repairedOn)}, {comeback.days} days before
