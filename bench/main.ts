@@ -1,10 +1,9 @@
 import { spawn } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus, tmpdir, totalmem } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { fileURLToPath } from 'node:url'
-import { chmodSync } from 'node:fs'
 import type { Knex } from 'knex'
 import { type Cluster, freePort, startCluster } from '../scripts/cluster.ts'
 import { bringUpToDate, privateDatabase } from '../scripts/database.ts'
@@ -28,7 +27,10 @@ const rounds = 200
 
 /** `npm run bench -- 5000` for one size; both otherwise. */
 function sizes(): number[] {
-  const asked = process.argv.slice(2).map(Number).filter((n) => n > 0)
+  const asked = process.argv
+    .slice(2)
+    .map(Number)
+    .filter((n) => n > 0)
   return asked.length > 0 ? asked : [5000, 50_000]
 }
 
@@ -47,7 +49,9 @@ interface Measured {
 async function bench(machines: number[]): Promise<void> {
   const work = mkdtempSync(join(tmpdir(), 'evenshot-bench-'))
   chmodSync(work, 0o755)
-  console.log(`${cpus().length} cores (${cpus()[0]!.model}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.version}\n`)
+  console.log(
+    `${cpus().length} cores (${cpus()[0]!.model}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.version}\n`,
+  )
   console.log(reckoningSpeed())
   const cluster = await startCluster(join(work, 'data'))
   try {
@@ -100,7 +104,9 @@ async function atSize(cluster: Cluster, dataDir: string, machines: number): Prom
     const reckoning = performance.now()
     const done = await reckonWaiting(app, firmId)
     say('Reckoned and stored a second, one worker', (done / ((performance.now() - reckoning) / 1000)).toFixed(0))
-    const { rows: stored } = await owner.raw('select count(*) as n, pg_total_relation_size(?) as bytes from standing', ['standing'])
+    const { rows: stored } = await owner.raw('select count(*) as n, pg_total_relation_size(?) as bytes from standing', [
+      'standing',
+    ])
     say('Standings', `${stored[0].n} in ${Math.round(stored[0].bytes / 1e6)} MB`)
     await owner.raw('vacuum analyze')
     await withServer(urls.appUrl, async (url) => {
@@ -136,7 +142,8 @@ async function inMemory(app: Db, firmId: string): Promise<number> {
   return withFirm(app, firmId, async (trx) => {
     const subjects = await reckonedByIds(trx, await toReckon(trx, 2000))
     const byId = await ledgersById(trx, firmId, subjects)
-    for (const subject of subjects.slice(0, 500)) reckonMachine(ledgersOf(firmId, subject, byId), { showWorking: false })
+    for (const subject of subjects.slice(0, 500))
+      reckonMachine(ledgersOf(firmId, subject, byId), { showWorking: false })
     const fresh = await ledgersById(trx, firmId, subjects)
     const start = performance.now()
     for (const subject of subjects) reckonMachine(ledgersOf(firmId, subject, fresh), { showWorking: false })
@@ -211,7 +218,17 @@ async function bytes(
 ): Promise<void> {
   const [machine] = await withFirm(app, firmId, (trx) => trx('machine').limit(1).pluck('id'))
   const [site] = await withFirm(app, firmId, (trx) => trx('site').limit(1).pluck('id'))
-  const pages = ['/round', '/machines', `/machines/${machine}`, `/machines/${machine}/entry`, '/sites', `/sites/${site}`, '/visits', '/firm', '/data']
+  const pages = [
+    '/round',
+    '/machines',
+    `/machines/${machine}`,
+    `/machines/${machine}/entry`,
+    '/sites',
+    `/sites/${site}`,
+    '/visits',
+    '/firm',
+    '/data',
+  ]
   for (const path of pages) {
     const size = scriptBytes(join(root, 'dist/client'), await get(path))
     say(`Script of ${path.replace(/[0-9a-f-]{36}/, '…')}`, `${Math.round(size / 1000)} kB`)
@@ -233,11 +250,16 @@ async function recorded(app: Db, work: () => Promise<unknown>): Promise<Statemen
   return statements.filter(({ sql }) => !/^(begin|commit|rollback)|set_config/i.test(sql))
 }
 
-const replay = (app: Db, firmId: string, statements: Statement[]) => withFirm(app, firmId, (trx) => run(trx, statements))
+const replay = (app: Db, firmId: string, statements: Statement[]) =>
+  withFirm(app, firmId, (trx) => run(trx, statements))
 
 /** Through the driver, without the builder: the bare statements. */
 async function run(trx: Knex.Transaction, statements: Statement[]): Promise<void> {
-  const connection = await (trx as unknown as { client: { acquireConnection(): Promise<{ query(sql: string, values: unknown[]): Promise<unknown> }> } }).client.acquireConnection()
+  const connection = await (
+    trx as unknown as {
+      client: { acquireConnection(): Promise<{ query(sql: string, values: unknown[]): Promise<unknown> }> }
+    }
+  ).client.acquireConnection()
   for (const { sql, bindings } of statements) await connection.query(sql, bindings)
 }
 
@@ -245,7 +267,11 @@ let deep: string | null = null
 async function deepCursor(app: Db, firmId: string): Promise<string> {
   if (deep) return deep
   const row = await withFirm(app, firmId, (trx) =>
-    trx('standing').whereNotNull('due_p50').orderBy(['due_p50', 'due_p90', 'subject_id', 'key']).offset(100_000).first(),
+    trx('standing')
+      .whereNotNull('due_p50')
+      .orderBy(['due_p50', 'due_p90', 'subject_id', 'key'])
+      .offset(100_000)
+      .first(),
   )
   deep = Buffer.from(JSON.stringify([row.due_p50, row.due_p90, row.subject_id, row.key])).toString('base64url')
   return deep
@@ -259,10 +285,14 @@ async function signedIn(app: Db, firmId: string): Promise<string> {
 }
 
 async function withServer(databaseUrl: string, work: (url: string) => Promise<void>): Promise<void> {
-  const child = spawn(process.execPath, [fileURLToPath(import.meta.url), '--serve', databaseUrl, String(await freePort())], {
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-    cwd: root,
-  })
+  const child = spawn(
+    process.execPath,
+    [fileURLToPath(import.meta.url), '--serve', databaseUrl, String(await freePort())],
+    {
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      cwd: root,
+    },
+  )
   const url = await new Promise<string>((resolve, reject) => {
     child.once('message', (said) => resolve(String(said)))
     child.once('exit', (code) => reject(new Error(`the server ended: ${code}`)))

@@ -23,15 +23,25 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
   const people = Math.max(1, Math.ceil(machines / perTechnician))
   // An id from a word and a number: the same every time.
   const id = (word: string, n: string) => `md5('${word}' || ${n})::uuid`
-  const run = (sql: string) => owner.raw(sql.replaceAll(':firm', `'${firmId}'::uuid`).replaceAll(':end', `date '${endDay}'`))
+  const run = (sql: string) =>
+    owner.raw(sql.replaceAll(':firm', `'${firmId}'::uuid`).replaceAll(':end', `date '${endDay}'`))
   await run(`insert into firm (id, name, demo) values (:firm, 'Many & Co', false)`)
   await run(`insert into technician (firm_id, id, name, initials, role)
     select :firm, ${id('person', 'n')}, 'Technician ' || n, 'T' || n, case n when 1 then 'owner' else 'technician' end
     from generate_series(1, ${people}) n`)
-  await run(`insert into supply (firm_id, id, name) select :firm, ${id('supply', 'n')}, 'Zone ' || n from generate_series(1, 20) n`)
-  await run(`insert into customer (firm_id, id, name) select :firm, ${id('customer', 'n')}, 'Customer ' || n from generate_series(1, ${sites}) n`)
+  await run(
+    `insert into supply (firm_id, id, name) select :firm, ${id('supply', 'n')}, 'Zone ' || n from generate_series(1, 20) n`,
+  )
+  await run(
+    `insert into customer (firm_id, id, name) select :firm, ${id('customer', 'n')}, 'Customer ' || n from generate_series(1, ${sites}) n`,
+  )
   await run(`insert into subject (firm_id, id, kind) values (:firm, :firm, 'firm')`)
-  for (const [kind, count] of [['supply', 20], ['customer', sites], ['site', sites], ['machine', machines]] as const)
+  for (const [kind, count] of [
+    ['supply', 20],
+    ['customer', sites],
+    ['site', sites],
+    ['machine', machines],
+  ] as const)
     await run(`insert into subject (firm_id, id, kind, stale) select :firm, ${id(kind, 'n')}, '${kind}', ${kind === 'machine'}
       from generate_series(1, ${count}) n`)
   await run(`insert into site (firm_id, id, customer_id, supply_id, technician_id, name, area, time_zone)

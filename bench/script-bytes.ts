@@ -10,7 +10,9 @@ import { gzipSync } from 'node:zlib'
  * @param html - the page as it was served
  */
 export function scriptBytes(clientDir: string, html: string): number {
-  const first = [...html.matchAll(/(?:component-url|renderer-url|src)="(\/_astro\/[^"]+\.js)"/g)].map((match) => match[1]!)
+  const first = [...html.matchAll(/(?:component-url|renderer-url|src)="(\/_astro\/[^"]+\.js)"/g)].map(
+    (match) => match[1]!,
+  )
   const files = new Set<string>()
   const follow = (path: string) => {
     if (files.has(path)) return

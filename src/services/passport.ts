@@ -15,7 +15,7 @@ import { localDayIn } from './clock.ts'
 import type { Actor } from './judge-entry.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
-const passportVersion = 1
+export const passportVersion = 1
 
 /** One machine's history, to go with it to another firm. */
 export interface Passport {

@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
+import { baseUrl } from './server-control.ts'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
 const desk = { width: 1280, height: 800 }
@@ -48,7 +49,23 @@ test('@screenshots', async ({ browser }) => {
   await light.getByRole('button', { name: 'Check the rows' }).click()
   await expect(light.getByText('Nothing has been written yet.')).toBeVisible()
   await shoot(light, 'readings')
+  const { site } = await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()
+  const visits = await (await light.request.get(`/api/visits?machineId=${leftBar}`)).json()
+  for (const [name, path] of [
+    ['site', `/sites/${site.id}`],
+    ['visit', `/visits/${visits.rows[0].visitId}`],
+    ['instruments', '/instruments'],
+    ['firm', '/firm'],
+    ['data', '/data'],
+  ] as const) {
+    await at(light, path)
+    await shoot(light, name)
+  }
   await light.context().close()
+  const stranger = await browser.newPage({ baseURL: baseUrl(), viewport: desk, locale: 'en-GB' })
+  await at(stranger, '/first-run')
+  await shoot(stranger, 'first-run')
+  await stranger.close()
 
   const dark = await signedIn(browser, { viewport: desk, colorScheme: 'dark' })
   await at(dark, `/machines/${leftBar}?task=group-gasket@1`)
@@ -60,6 +77,7 @@ test('@screenshots', async ({ browser }) => {
     ['phone-round', '/round'],
     ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
     ['phone-entry', `/machines/${leftBar}/entry`],
+    ['phone-site', `/sites/${site.id}`],
   ] as const) {
     await at(pocket, path)
     await shoot(pocket, name)

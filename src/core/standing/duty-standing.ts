@@ -34,7 +34,7 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
   if (!since) return null
   const key = index === undefined ? duty.id : `${duty.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
-  const running = runningClocks({ facts, duty, key, index, since, add })
+  const running = runningClocks({ facts, duty, index, since, add })
   const condition = duty.part ? lastCondition(histories, duty.part, index) : null
   const head: Head = {
     key,

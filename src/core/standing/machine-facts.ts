@@ -17,6 +17,8 @@ export interface MachineFacts {
   asOfDay: number
   opening: SiteOpening
   use: CounterLine
+  /** Total moved by the day of reckoning: every clock asks. */
+  totalNow: number
   budget: WaterBudget
   shares: { value: number[]; level: Level | 'catalogue' }
   school: { value: School; level: Level | 'catalogue' }
@@ -49,6 +51,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     asOfDay,
     opening,
     use,
+    totalNow: use.totalAt(asOfDay),
     budget: waterBudget(kind, histories, use, meter),
     shares:
       shares && shares.body.shares.length === kind.groups

@@ -1,0 +1,11 @@
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { firmDataSchema, passportSchema } from '../src/services/firm-data-schema.ts'
+import { root } from './install.mjs'
+
+// `npm run schemas`: writes the descriptions of the files that go out and come in, after a change of theirs.
+for (const [name, schema] of [
+  ['firm-data', firmDataSchema()],
+  ['passport', passportSchema()],
+] as const)
+  writeFileSync(join(root, 'docs', `${name}.schema.json`), `${JSON.stringify(schema, null, 1)}\n`)

@@ -1,0 +1,203 @@
+import { fromDay } from '../quantity/local-day.ts'
+import type { Line } from '../quantity/working.ts'
+import { meanRate, sdRate } from '../usage/rate.ts'
+import { type Clock, schoolName } from '../wear/limits.ts'
+import type { DutyContext, Life } from './duty-context.ts'
+
+/*
+ * The lines that say how a clock was read. Each function adds its own and returns the number of the one
+ * that says what is left; none is called where nobody will read them.
+ */
+
+function lifeLine({ facts, duty }: DutyContext, clock: Clock, { value, own }: Life): Line {
+  const name =
+    clock === 'months'
+      ? 'Life by age'
+      : clock === 'detergentCycles'
+        ? 'Life in detergent cycles'
+        : clock === 'litres'
+          ? 'Life in litres'
+          : 'Life'
+  return {
+    what: duty.action === 'replace' ? name : name.replace('Life', 'Interval'),
+    value,
+    unit: unitOf(clock, facts.kind.counter.unit),
+    origin: own ? 'setting' : 'default',
+    source: own
+      ? `set for this ${own.level}, ${own.on}`
+      : `${schoolName[facts.school.value]} school${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
+    mark: own ? undefined : duty.mark,
+    adjust: { setting: 'life', position: duty.id, clock, value },
+  }
+}
+
+const unitOf = (clock: Clock, drinks: string): string =>
+  ({ shots: drinks, litres: 'L', months: 'months', detergentCycles: 'cycles' })[clock]
+
+interface ShotsFigures {
+  /** Share of the machine's drinks this group makes; 1 for what is not a group's. */
+  share: number
+  used: number
+  perDay: number
+  /** Open days since the last reading. */
+  idle: number
+  /** Counted since the duty was done, up to the last reading. */
+  moved: number
+}
+
+export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigures): number {
+  const { facts, duty, index, since, add } = context
+  const { use, kind, shares } = facts
+  const { share, used, perDay, idle, moved } = figures
+  const unit = kind.counter.unit
+  add(
+    use.last
+      ? {
+          what: 'Counter',
+          value: Math.round(use.last.count),
+          unit,
+          origin: 'measured',
+          source: `read ${fromDay(use.last.day)}`,
+        }
+      : { what: 'Counter', value: 'not read yet', origin: 'measured' },
+  )
+  const movedLine = add({
+    what: 'Moved since',
+    value: Math.max(0, Math.round(moved)),
+    unit,
+    formula: use.flags.some((flag) => flag.kind === 'reset' || flag.kind === 'rollover')
+      ? '{1} − then, swaps bridged'
+      : '{1} − then',
+    origin: 'reckoned',
+    source: `${since.how} ${since.on}`,
+  })
+  const rate = add({
+    what: 'Use',
+    value: meanRate(use.rate),
+    spread: sdRate(use.rate),
+    unit: '/open day',
+    origin: use.readings > 1 ? 'measured' : 'default',
+    source: use.readings > 1 ? `${use.readings} readings` : 'what such machines make, from memory',
+    mark: use.readings > 1 ? undefined : 'M',
+  })
+  const shareLine =
+    duty.each === 'group' && kind.groups > 1
+      ? add({
+          what: `Group ${index} takes`,
+          value: share,
+          origin: shares.level === 'catalogue' ? 'default' : 'setting',
+          source: shares.level === 'catalogue' ? 'default, from memory' : `set for this ${shares.level}`,
+          mark: shares.level === 'catalogue' ? 'M' : undefined,
+        })
+      : null
+  const times = shareLine ? ` × {${shareLine}}` : ''
+  const usedLine = add({
+    what: `Used to ${facts.asOf}`,
+    value: Math.round(used),
+    unit,
+    formula: idle > 0 ? `({${movedLine}} + ${idle} open days × {${rate}})${times}` : `{${movedLine}}${times}`,
+    origin: 'reckoned',
+  })
+  const lives = add(lifeLine(context, 'shots', life))
+  return add({
+    what: 'Left by count',
+    value: Math.round((life.value - used) / perDay),
+    unit: 'open days',
+    formula: `({${lives}} − {${usedLine}}) ÷ {${rate}}${shareLine ? ` ÷ {${shareLine}}` : ''}`,
+    origin: 'reckoned',
+  })
+}
+
+interface LitresFigures {
+  ofGroup: boolean
+  mlPerDrink: number
+  used: number
+  perDay: number
+}
+
+export function litresLines(context: DutyContext, life: Life, figures: LitresFigures): number {
+  const { facts, since, add } = context
+  const { budget } = facts
+  const { ofGroup, mlPerDrink, used, perDay } = figures
+  const perDrink = add({
+    what: ofGroup ? 'Brew water a drink' : 'Water a drink',
+    value: mlPerDrink,
+    unit: 'ml',
+    origin: budget.from === 'catalogue' ? 'default' : budget.from === 'set' ? 'setting' : 'measured',
+    source: {
+      catalogue: 'water budget, from memory',
+      set: 'set for this machine',
+      metered: `meter, ${budget.intervals} intervals`,
+    }[budget.from],
+    mark: budget.from === 'catalogue' ? 'M' : undefined,
+  })
+  const draw = add({
+    what: 'Draw',
+    value: perDay,
+    unit: 'L/open day',
+    formula: ofGroup
+      ? `use × share × {${perDrink}}`
+      : `use × {${perDrink}} + ${Math.round(budget.litresPerOpenDay * budget.factor * 10) / 10} L rinses`,
+    origin: 'reckoned',
+  })
+  const usedLine = add({
+    what: `Drawn to ${facts.asOf}`,
+    value: used,
+    unit: 'L',
+    formula: `since ${since.on}`,
+    origin: 'reckoned',
+  })
+  const lives = add(lifeLine(context, 'litres', life))
+  return add({
+    what: 'Left by litres',
+    value: Math.round((life.value - used) / perDay),
+    unit: 'open days',
+    formula: `({${lives}} − {${usedLine}}) ÷ {${draw}}`,
+    origin: 'reckoned',
+  })
+}
+
+interface DetergentFigures {
+  daily: number | null
+  every: number | null
+  used: number
+}
+
+export function detergentLines(context: DutyContext, life: Life, { daily, every, used }: DetergentFigures): number {
+  const { facts, since, add } = context
+  const cycle = add({
+    what: 'Detergent',
+    value: daily ?? every!,
+    unit: daily !== null ? 'cycles an open day' : `${facts.kind.counter.unit} a cycle`,
+    origin: 'default',
+    source: 'the routine, as agreed',
+    mark: 'M',
+  })
+  const usedLine = add({
+    what: 'Cycles so far',
+    value: Math.round(used),
+    unit: 'cycles',
+    formula: `since ${since.on}, by {${cycle}}`,
+    origin: 'reckoned',
+  })
+  const lives = add(lifeLine(context, 'detergentCycles', life))
+  return add({
+    what: 'Left by detergent',
+    value: Math.round(life.value - used),
+    unit: 'cycles',
+    formula: `{${lives}} − {${usedLine}}`,
+    origin: 'reckoned',
+  })
+}
+
+export function monthsLines(context: DutyContext, life: Life, end: number): number {
+  const { since, add } = context
+  const lives = add(lifeLine(context, 'months', life))
+  return add({
+    what: 'Over by age',
+    value: fromDay(end),
+    formula: `${since.on} + {${lives}}`,
+    origin: 'reckoned',
+    source: since.known ? since.how : 'age unknown: counted from the day it was taken on',
+  })
+}

@@ -1,0 +1,104 @@
+import type { AnyObject, ObjectSchema } from 'yup'
+import { recordSchemas } from '../core/firm/records.ts'
+import { bodySchemas, entryKinds, settingSchemas, subjectsOf } from '../core/ledger/entry-kinds.ts'
+import { toJsonSchema } from '../core/parse/to-json-schema.ts'
+import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
+import { passportVersion } from './passport.ts'
+
+type JsonSchema = Record<string, unknown>
+
+const draft = 'https://json-schema.org/draft/2020-12/schema'
+const id = { type: 'string', format: 'uuid' }
+const instant = { type: 'string', format: 'date-time' }
+const day = { type: 'string', format: 'date' }
+
+/** JSON Schema of a firm's data as one file. What it cannot say, one record pointing at another, the reader checks. */
+export const firmDataSchema = (): JsonSchema => ({
+  $schema: draft,
+  title: 'A firm’s data',
+  ...closed({
+    format: { const: 'evenshot-firm' },
+    version: { const: firmDataVersion },
+    firm: kept('firm', { version }),
+    ...Object.fromEntries(exportedKinds.map((kind) => [listNames[kind], list(kept(kind, { id, version }))])),
+    entries: list(entry({ recordedBy: id, seq: { type: 'integer', minimum: 1 } })),
+    changes: list(change),
+  }),
+})
+
+/** JSON Schema of one machine's history, as it goes to another firm. */
+export const passportSchema = (): JsonSchema => {
+  const { siteId: _, softenerId: __, ...properties } = fieldsOf(recordSchemas.machine).properties
+  return {
+    $schema: draft,
+    title: 'A machine’s passport',
+    ...closed({
+      format: { const: 'evenshot-machine' },
+      version: { const: passportVersion },
+      firm: { type: 'string', maxLength: 80 },
+      machine: closed({ id, ...properties }),
+      entries: { ...list(entry({ by: { type: 'string' } })), minItems: 1 },
+    }),
+  }
+}
+
+const version = { type: 'integer', minimum: 1 }
+
+/** An object that takes these fields alone; those named must be there, the rest may. */
+const closed = (properties: JsonSchema, optional: string[] = []): JsonSchema => ({
+  type: 'object',
+  properties,
+  required: Object.keys(properties).filter((name) => !optional.includes(name)),
+  additionalProperties: false,
+})
+
+const list = (items: JsonSchema): JsonSchema => ({ type: 'array', items })
+
+function fieldsOf(schema: ObjectSchema<AnyObject>) {
+  const { $schema: _, title: __, ...fields } = toJsonSchema(schema, '')
+  return fields as JsonSchema & { properties: JsonSchema; required?: string[] }
+}
+
+function kept(kind: keyof typeof recordSchemas, more: JsonSchema): JsonSchema {
+  const { properties, required = [] } = fieldsOf(recordSchemas[kind])
+  const optional = Object.keys(properties).filter((name) => !required.includes(name))
+  return closed({ ...more, ...properties }, optional)
+}
+
+/** Any entry: each kind with its body, and what it may be about. */
+const entry = (more: JsonSchema): JsonSchema => ({
+  oneOf: entryKinds.map((kind) =>
+    closed(
+      {
+        id,
+        subjectKind: { enum: subjectsOf[kind] },
+        subjectId: id,
+        visitId: id,
+        kind: { const: kind },
+        happenedAt: instant,
+        happenedOn: day,
+        body: kind === 'setting' ? { anyOf: Object.values(settingSchemas).map(fieldsOf) } : fieldsOf(bodySchemas[kind]),
+        supersedes: id,
+        recordedAt: instant,
+        origin: { type: 'string', maxLength: 200 },
+        ...more,
+      },
+      // What is about the firm itself names no id.
+      ['subjectId', 'visitId', 'supersedes', 'origin'],
+    ),
+  ),
+})
+
+const change = closed(
+  {
+    id,
+    at: instant,
+    technicianId: id,
+    action: { enum: ['added', 'changed'] },
+    aboutKind: { type: 'string' },
+    aboutId: id,
+    before: { type: 'object' },
+    after: { type: 'object' },
+  },
+  ['aboutId', 'before', 'after'],
+)
