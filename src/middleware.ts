@@ -1,7 +1,7 @@
 import { defineMiddleware } from 'astro:middleware'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
-import { isOurs } from './server/public-address.ts'
+import { here } from './server/public-address.ts'
 import { sessionCookie } from './server/session-cookie.ts'
 import { now } from './services/clock.ts'
 import { connection } from './services/connection.ts'
@@ -61,7 +61,7 @@ function sameOrigin(request: Request): boolean {
   if (site && site !== 'same-origin' && site !== 'none') return false
   if (origin === null) return true
   try {
-    return isOurs(new URL(origin), request)
+    return here.isOurs(new URL(origin), request)
   } catch {
     return false
   }

@@ -146,7 +146,8 @@ function narrowed(trx: Trx, filter: RoundFilter, matches: WordMatch[]): Knex.Que
     )
   for (const match of matches) {
     query.where((any) => {
-      any.whereRaw('st.key = any(?)', [match.keys])
+      // No key of that name: without the branch the machines' own index answers.
+      if (match.keys.length > 0) any.whereRaw('st.key = any(?)', [match.keys])
       if ('subjectIds' in match) any.orWhereRaw('st.subject_id = any(?::uuid[])', [match.subjectIds])
       else
         any.orWhereRaw(

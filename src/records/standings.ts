@@ -36,11 +36,12 @@ export async function storeReckonings(
     }
   })
   const rows = JSON.stringify(standings)
+  const ids = reckoned.map(({ subject }) => subject.id)
   await trx.raw(
     `delete from standing st where st.subject_id = any(:ids) and not exists (
        select from json_to_recordset(:rows::json) as r(subject_id uuid, key text)
        where r.subject_id = st.subject_id and r.key = st.key)`,
-    { ids: reckoned.map(({ subject }) => subject.id), rows },
+    { ids, rows },
   )
   await trx.raw(
     `insert into standing (firm_id, subject_id, key, site_id, due_p10, due_p50, due_p90, detail)
@@ -55,7 +56,8 @@ export async function storeReckonings(
     `update subject su set stale = false, reckoning_version = :version, summary = r.summary, stage = r.stage,
        reading_on = r.reading_on
      from json_to_recordset(:subjects::json) as r(id uuid, summary json, stage text, reading_on date)
-     where su.id = r.id`,
-    { version: reckoningVersion, subjects: JSON.stringify(subjects) },
+     where su.id = r.id and su.id = any(:ids)`,
+    // The ids stand there twice: how long the list is, a planner cannot see, and it would read every subject.
+    { ids, version: reckoningVersion, subjects: JSON.stringify(subjects) },
   )
 }

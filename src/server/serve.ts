@@ -7,7 +7,7 @@ import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import { openDatabase, refusePrivileged } from '../records/database.ts'
 import { log } from './log.ts'
-import { isSecure } from './public-address.ts'
+import { here } from './public-address.ts'
 
 export interface Running {
   url: string
@@ -99,7 +99,7 @@ const headers: RequestHandler = (_request, response, next) => {
   response.setHeader('x-content-type-options', 'nosniff')
   response.setHeader('referrer-policy', 'same-origin')
   response.setHeader('x-frame-options', 'DENY')
-  if (isSecure) response.setHeader('strict-transport-security', 'max-age=31536000')
+  if (here.isSecure) response.setHeader('strict-transport-security', 'max-age=31536000')
   response.setHeader('cross-origin-opener-policy', 'same-origin')
   response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')
   next()

@@ -1,5 +1,5 @@
 import type { AstroCookies } from 'astro'
-import { isSecure } from './public-address.ts'
+import { here } from './public-address.ts'
 
 export const sessionCookie = 'evenshot_session'
 
@@ -9,7 +9,7 @@ export function holdSession(cookies: AstroCookies, session: { token: string; exp
     path: '/',
     httpOnly: true,
     sameSite: 'lax',
-    secure: isSecure,
+    secure: here.isSecure,
     expires: session.expiresAt,
   })
 }

@@ -1,13 +1,15 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { bodyOf } from '../core/ledger/upcast.ts'
+import { effective, nearestSetting, ofKind } from '../core/standing/histories.ts'
+import { stageNow } from '../core/standing/stages.ts'
 import { openRemarks } from '../core/visits/open-remarks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
 import { entriesOf, entriesOfKinds } from '../records/ledger.ts'
-import type { SitePage } from '../views/site-page.ts'
+import type { SitePage, SiteSoftener } from '../views/site-page.ts'
 import { visitPage } from './visits.ts'
 
 /** More than this is chosen by typing its name on its own page. */
@@ -98,10 +100,16 @@ function remarksOf(
   }))
 }
 
-/** What kind of treatment it is and whether it works, from its own entries. */
-function treatmentOf(entries: RecordedEntry[]): { stage: string; treatment: string } {
-  const own = effectiveHistory(entries).entries
-  const taken = own.find(isKind('commissioned'))
-  const stage = own.filter(isKind('stage')).at(-1)
-  return { stage: stage ? bodyOf(stage).stage : 'working', treatment: taken ? bodyOf(taken).kind : '' }
+/** What kind of treatment it is, how large, and whether it works, from its own entries. */
+function treatmentOf(entries: RecordedEntry[]): Pick<SiteSoftener, 'stage' | 'treatment' | 'resinL' | 'capacityG'> {
+  const histories = effective({ softener: entries })
+  const taken = ofKind(histories, 'softener', 'commissioned')[0]
+  const { resinL } = nearestSetting(histories, 'exchanger')?.body ?? {}
+  const { capacityG, bypass } = nearestSetting(histories, 'cartridge')?.body ?? {}
+  return {
+    stage: stageNow(histories, 'softener').stage,
+    treatment: taken ? bodyOf(taken).kind : '',
+    ...(resinL && { resinL }),
+    ...(capacityG && { capacityG, bypass }),
+  }
 }

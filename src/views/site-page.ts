@@ -1,9 +1,19 @@
 import type { Kept } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { Stage } from '../core/ledger/stage.ts'
 import type { MachineRow } from './machine-page.ts'
 import type { VisitRow } from './visit-page.ts'
 
 type Versioned<T> = T & { id: string; version: number }
+
+/** A softener or cartridge with how large it is and whether it works. */
+export type SiteSoftener = Versioned<Kept<'softener'>> & {
+  stage: Stage
+  treatment: string
+  resinL?: number
+  capacityG?: number
+  bypass?: number
+}
 
 /** One site with all that stands there. */
 export interface SitePage {
@@ -13,7 +23,7 @@ export interface SitePage {
   supply: { id: string; name: string } | null
   technician: { id: string; name: string }
   machines: MachineRow[]
-  softeners: (Versioned<Kept<'softener'>> & { stage: string; treatment: string })[]
+  softeners: SiteSoftener[]
   /** The site's own ledger: opening days, closures, tests at the tap, remarks. */
   ledger: RecordedEntry[]
   /** Remarks left open at the site and at its machines. */

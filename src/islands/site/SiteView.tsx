@@ -2,12 +2,13 @@ import { type ReactNode, useState } from 'react'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import { effective, ofKind } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
+import { stageName } from '../../core/standing/stages.ts'
 import { entryWords } from '../../ui/entry-words.ts'
-import { dayLong, dayNear } from '../../ui/format.ts'
+import { dayLong, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { SitePage } from '../../views/site-page.ts'
+import type { SitePage, SiteSoftener } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
 import { MachineLine } from '../machine/MachineLine.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -18,6 +19,7 @@ import { VisitLine } from '../visits/VisitLine.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
 
 const MachineForm = later(() => import('./MachineForm.tsx').then((module) => module.MachineForm))
+const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
 const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
 interface Props {
@@ -33,6 +35,7 @@ const reload = () => location.reload()
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
 export function SiteView({ page, today, kinds }: Props) {
   const [open, setOpen] = useState<Open>(null)
+  const [softener, setSoftener] = useState<SiteSoftener | null>(null)
   const { site, customer, supply, technician, machines, softeners } = page
   const histories = effective({ site: page.ledger })
   const { opening, weekdaysFrom } = siteOpening(histories)
@@ -100,7 +103,18 @@ export function SiteView({ page, today, kinds }: Props) {
                     <b className="font-semibold">{softener.name}</b>
                     <span className="text-[14px] text-second">
                       {softener.treatment === 'cartridge' ? 'decarbonising cartridge' : 'salt softener'}
+                      {softener.resinL && `, ${figure(softener.resinL)} L of resin`}
+                      {softener.capacityG && `, ${figure(softener.capacityG)} g`}
+                      {softener.stage !== 'working' && `, ${stageName[softener.stage]}`}
                     </span>
+                    <button
+                      type="button"
+                      className="ml-auto min-h-[44px] font-semibold text-copper"
+                      aria-label={`Edit ${softener.name}`}
+                      onClick={() => setSoftener(softener)}
+                    >
+                      Edit
+                    </button>
                   </li>
                 ))}
               </ul>
@@ -259,6 +273,9 @@ export function SiteView({ page, today, kinds }: Props) {
         >
           <SoftenerForm siteId={site.id} today={today} onSaved={reload} onCancel={close} />
         </Sheet>
+      )}
+      {softener && (
+        <SoftenerSheet softener={softener} today={today} onSaved={reload} onCancel={() => setSoftener(null)} />
       )}
       {open === 'closure' && (
         <Sheet

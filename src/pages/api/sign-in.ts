@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro'
-import { addressOf } from '../../server/public-address.ts'
+import { here } from '../../server/public-address.ts'
 import { safeNext } from '../../server/safe-next.ts'
 import { deviceOf, holdSession } from '../../server/session-cookie.ts'
 import { signIn } from '../../services/sign-in.ts'
@@ -17,7 +17,7 @@ export const POST: APIRoute = async ({ request, cookies, redirect, locals, clien
   const password = form.get('password') ?? ''
   if (!email || !password || password.length > 1000) return back('wrong')
   const answer = await signIn(locals.db, email, password, {
-    address: addressOf(request, clientAddress),
+    address: here.addressOf(request, clientAddress),
     device: deviceOf(request),
   })
   if (!answer.ok) return back(answer.reason === 'wrong' ? 'wrong' : `wait-${Math.ceil(answer.retryInS / 60)}`)

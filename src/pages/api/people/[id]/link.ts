@@ -1,5 +1,5 @@
 import { actorOf, endpoint, json, notFound, refuse } from '../../../../server/api.ts'
-import { originOf } from '../../../../server/public-address.ts'
+import { here } from '../../../../server/public-address.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { makeLink } from '../../../../services/people.ts'
 
@@ -9,5 +9,9 @@ export const POST = endpoint(async ({ params, request, locals }, who) => {
   if (!isUuid(id)) return notFound()
   const made = await makeLink(locals.db, actorOf(who), id, locals.now)
   if (!made.ok) return refuse(made.status, made.issues)
-  return json({ link: `${originOf(request)}/join/${made.token}`, purpose: made.purpose, expiresAt: made.expiresAt })
+  return json({
+    link: `${here.originOf(request)}/join/${made.token}`,
+    purpose: made.purpose,
+    expiresAt: made.expiresAt,
+  })
 })
