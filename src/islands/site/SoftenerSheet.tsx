@@ -32,7 +32,7 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
       open
       onOpenChange={onCancel}
       title="Edit the softener"
-      about="A new size counts from that day on; what was drawn before is reckoned with the old one."
+      about="What is left until the next regeneration is reckoned with the size it has now."
     >
       <SheetForm
         fields={[
