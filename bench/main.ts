@@ -15,7 +15,7 @@ import { serve } from '../src/server/serve.ts'
 import { reckonWaiting } from '../src/services/rebuild.ts'
 import { roundPage } from '../src/services/round.ts'
 import { openSession } from '../src/services/sign-in.ts'
-import { writeGroup } from '../src/services/write-entries.ts'
+import { isWritten, writeGroup } from '../src/services/write-entries.ts'
 import { machineLedgers } from './machine-ledgers.ts'
 import { makeManyMachines } from './many-machines.ts'
 import { scriptBytes } from './script-bytes.ts'
@@ -199,7 +199,11 @@ async function entrySaved(app: Db, firmId: string, say: (what: string, value: st
     const statements: Statement[] = []
     const listen = (query: Statement) => statements.push({ sql: query.sql, bindings: query.bindings })
     app.on('query', listen)
-    whole.push(...(await times(1, () => undone((trx) => writeGroup(trx, actor, [entry], { now })))))
+    const save = async (trx: Knex.Transaction) => {
+      const answer = await writeGroup(trx, actor, [entry], { now })
+      if (!isWritten(answer)) throw new Error(`refused: ${JSON.stringify(answer)}`)
+    }
+    whole.push(...(await times(1, () => undone(save))))
     app.off('query', listen)
     const kept = statements.filter(({ sql }) => /^(insert|update|delete|with taken)|for update/i.test(sql.trim()))
     writes.push(...(await times(1, () => undone(async (trx) => run(trx, kept)))))

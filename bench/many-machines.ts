@@ -21,8 +21,9 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
   const firmId = '00000000-0000-7000-8000-000000000001'
   const sites = Math.ceil(machines / perSite)
   const people = Math.max(1, Math.ceil(machines / perTechnician))
-  // An id from a word and a number: the same every time.
-  const id = (word: string, n: string) => `md5('${word}' || ${n})::uuid`
+  // An id from a word and a number: the same every time, and of the shape ids have.
+  const id = (word: string, n: string) =>
+    `overlay(overlay(md5('${word}' || ${n}) placing '7' from 13) placing 'a' from 17)::uuid`
   const run = (sql: string) =>
     owner.raw(sql.replaceAll(':firm', `'${firmId}'::uuid`).replaceAll(':end', `date '${endDay}'`))
   await run(`insert into firm (id, name, demo) values (:firm, 'Many & Co', false)`)
@@ -55,7 +56,7 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
 
   const entries = (from: string) => `insert into entry (firm_id, id, seq, subject_kind, subject_id, kind, happened_at,
       happened_on, recorded_at, recorded_by, body)
-    select :firm, md5('entry' || subject_kind || n || kind || k)::uuid, nextval('bench_seq'), subject_kind,
+    select :firm, ${id('entry', 'subject_kind || n || kind || k')}, nextval('bench_seq'), subject_kind,
       case subject_kind when 'machine' then ${id('machine', 'n')} else ${id('site', 'n')} end,
       kind, on_day + time '09:00', on_day, on_day + time '10:00', ${id('person', '1')}, body
     from (${from}) made`

@@ -18,6 +18,7 @@ export async function entriesOfKinds(trx: Trx, subjectIds: string[], kinds: Entr
 
 /** Entries by id, whatever they are about: what a retry is compared with. */
 export async function entriesById(trx: Trx, ids: string[]): Promise<RecordedEntry[]> {
+  if (ids.length === 0) return []
   const rows = await trx('entry').whereIn('id', ids)
   return rows.map(toEntry)
 }

@@ -9,7 +9,8 @@ export interface RoundFilter {
   siteId?: string
   kind?: string
   technicianId?: string
-  text?: string
+  /** What the words of a search mean, as `wordMatches` found it. */
+  matches?: WordMatch[]
 }
 
 /** Where a page ended: the sort key of its last row. */
@@ -28,7 +29,15 @@ export async function roundRows(
   after: RoundCursor | null,
   limit: number,
 ): Promise<Row[]> {
-  const query = narrowed(trx, filter, await wordMatches(trx, filter.text))
+  // The page is found by its keys alone, in the order they are indexed in; then its hundred rows are dressed.
+  const page = narrowed(trx, filter).select('st.firm_id', 'st.subject_id', 'st.key').orderBy(inOrder).limit(limit)
+  if (after) {
+    page.whereRaw('(st.due_p50, st.due_p90, st.subject_id, st.key) > (?::date, ?::date, ?::uuid, ?)', after)
+  }
+  return trx
+    .withMaterialized('page', page)
+    .from('page as p')
+    .joinRaw('join standing st on st.firm_id = p.firm_id and st.subject_id = p.subject_id and st.key = p.key')
     .join('subject as su', (on) => on.on('su.firm_id', 'st.firm_id').andOn('su.id', 'st.subject_id'))
     .join('site as s', (on) => on.on('s.firm_id', 'st.firm_id').andOn('s.id', 'st.site_id'))
     .leftJoin('softener as f', (on) => on.on('f.firm_id', 'st.firm_id').andOn('f.id', 'st.subject_id'))
@@ -58,13 +67,10 @@ export async function roundRows(
       's.technician_id',
       'f.name as softener_name',
     )
-    .orderBy(['st.due_p50', 'st.due_p90', 'st.subject_id', 'st.key'])
-    .limit(limit)
-  if (after) {
-    query.whereRaw('(st.due_p50, st.due_p90, st.subject_id, st.key) > (?::date, ?::date, ?::uuid, ?)', after)
-  }
-  return query
+    .orderBy(inOrder)
 }
+
+const inOrder = ['st.due_p50', 'st.due_p90', 'st.subject_id', 'st.key']
 
 /** How many standings match, and how many of them are over on a day; each at most one more than is counted. */
 export async function countRound(
@@ -72,9 +78,8 @@ export async function countRound(
   filter: RoundFilter,
   today: string,
 ): Promise<{ matching: number; overdue: number }> {
-  const matches = await wordMatches(trx, filter.text)
   const upTo = async (narrow: (query: Knex.QueryBuilder) => unknown) => {
-    const some = narrowed(trx, filter, matches)
+    const some = narrowed(trx, filter)
       .select(trx.raw('1'))
       .limit(mostCounted + 1)
     narrow(some)
@@ -88,12 +93,13 @@ export async function countRound(
 }
 
 /** What one word of a search means: these machines and softeners at these places, or these tasks. */
-type WordMatch = { keys: string[] } & ({ subjectIds: string[] } | { like: string })
+export type WordMatch = { keys: string[] } & ({ subjectIds: string[] } | { like: string })
 
 /** A word that names more machines than this is looked for row by row: it is found soon enough. */
 const fewSubjects = 500
 
-async function wordMatches(trx: Trx, text: string | undefined): Promise<WordMatch[]> {
+/** Each word by what it can mean; every one of them must match. */
+export async function wordMatches(trx: Trx, text: string | undefined): Promise<WordMatch[]> {
   const matches: WordMatch[] = []
   for (const word of words(text)) {
     const like = likeWord(word)
@@ -129,7 +135,7 @@ const keyNames: { key: string; name: string }[] = [
   { key: 'restart', name: 'flush empty sanitise refill after standing' },
 ]
 
-function narrowed(trx: Trx, filter: RoundFilter, matches: WordMatch[]): Knex.QueryBuilder {
+function narrowed(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {
   const query = trx('standing as st').whereNotNull('st.due_p50')
   if (filter.until) query.where('st.due_p50', '<=', filter.until)
   if (filter.siteId) query.where('st.site_id', filter.siteId)
@@ -144,7 +150,7 @@ function narrowed(trx: Trx, filter: RoundFilter, matches: WordMatch[]): Knex.Que
          and (k.id = st.subject_id or k.softener_id = st.subject_id))`,
       [filter.kind],
     )
-  for (const match of matches) {
+  for (const match of filter.matches ?? []) {
     query.where((any) => {
       // No key of that name: without the branch the machines' own index answers.
       if (match.keys.length > 0) any.whereRaw('st.key = any(?)', [match.keys])

@@ -19,6 +19,7 @@ export interface Reckoned {
 
 /** Locks subjects' rows in id order, so that two writers never wait for each other in a circle. */
 export async function lockSubjects(trx: Trx, ids: string[]): Promise<Map<string, Subject>> {
+  if (ids.length === 0) return new Map()
   const rows = await trx('subject')
     .whereIn('id', [...new Set(ids)])
     .orderBy('id')

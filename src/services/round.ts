@@ -5,7 +5,7 @@ import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
-import { countRound, type RoundCursor, type RoundFilter, roundRows } from '../records/round.ts'
+import { countRound, type RoundCursor, type RoundFilter, roundRows, wordMatches } from '../records/round.ts'
 import { countStale, reckonedByIds } from '../records/subjects.ts'
 import type { RoundChoices, RoundCounts, RoundPage } from '../views/round-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
@@ -18,7 +18,8 @@ export type Horizon = keyof typeof horizons | 'all'
 /** A forecast from a reading older than this is wide: the board says so. */
 const staleReadingDays = 60
 
-export interface RoundQuery extends Omit<RoundFilter, 'until'> {
+export interface RoundQuery extends Omit<RoundFilter, 'until' | 'matches'> {
+  text?: string
   horizon: Horizon
   cursor?: string
   /** At most this many rows; a page of the board has 100. */
@@ -31,12 +32,13 @@ export const firstRows = 40
 
 /** One page of what is coming due, in order of when and how surely. */
 export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
-  const { horizon, cursor, limit = pageSize, ...rest } = query
-  const filter: RoundFilter = {
+  const { horizon, cursor, limit = pageSize, text, ...rest } = query
+  const narrow: RoundFilter = {
     ...rest,
     ...(horizon !== 'all' && { until: fromDay(toDay(today) + horizons[horizon]) }),
   }
   return withFirm(db, firmId, async (trx) => {
+    const filter = text ? { ...narrow, matches: await wordMatches(trx, text) } : narrow
     const rows = await roundRows(
       trx,
       filter,
