@@ -19,10 +19,8 @@ export interface EffectiveHistory<E extends Entry = Entry> {
  * @param entries - all entries of one subject, in any order
  */
 export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistory<E> {
-  // Most histories hold no correction: then what counts is what is there.
-  if (!entries.some(corrects)) {
-    return { entries: sorted(entries), putAside: new Map(), rivals: new Set() }
-  }
+  // Most histories hold no correction, and the database hands them over in order: what counts is what is there.
+  if (isPlain(entries)) return { entries, putAside: new Map(), rivals: new Set() }
   const byId = new Map(entries.map((entry) => [entry.id, entry]))
   const corrections = new Map<string, E[]>()
   for (const entry of byId.values()) {
@@ -63,21 +61,21 @@ export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistor
   return { entries: sorted(counts), putAside, rivals }
 }
 
-const corrects = (entry: Entry) => entry.kind === 'withdrawn' || Boolean(entry.supersedes)
-
 /** Local day, then instant, then id; in today's words, each once. */
 function sorted<E extends Entry>(entries: E[]): E[] {
-  const inPlace = entries.map(lifted)
-  // The database hands them over in order: most often there is nothing to do.
-  if (isInOrder(inPlace)) return inPlace
-  inPlace.sort(inOrder)
+  const inPlace = entries.map(lifted).sort(inOrder)
   // The same entry given twice stands beside itself by now.
   return inPlace.filter((entry, i) => i === 0 || entry.id !== inPlace[i - 1]!.id)
 }
 
-/** Whether each comes after the one before, none twice. */
-function isInOrder(entries: Entry[]): boolean {
-  for (let i = 1; i < entries.length; i += 1) if (inOrder(entries[i - 1]!, entries[i]!) >= 0) return false
+/** Nothing corrected, nothing in older words, each after the one before: looked at once, entry by entry. */
+function isPlain(entries: Entry[]): boolean {
+  let before: Entry | null = null
+  for (const entry of entries) {
+    if (entry.kind === 'withdrawn' || entry.supersedes || lifted(entry) !== entry) return false
+    if (before && inOrder(before, entry) >= 0) return false
+    before = entry
+  }
   return true
 }
 

@@ -169,7 +169,7 @@ export function betaQuantile(chance: number, a: number, b: number): number | nul
     if (!(x > 0 && x < 1)) return null
     const density = Math.exp((a - 1) * Math.log(x) + (b - 1) * Math.log1p(-x) - logBeta)
     if (!(density > 0)) return null
-    const newton = (betaBelow(a, b, x, logBeta, 1e-11) - chance) / density
+    const newton = (betaBelow(a, b, x, logBeta, 1e-9) - chance) / density
     const step = newton / (1 - 0.5 * Math.min(1, newton * ((a - 1) / x - (b - 1) / (1 - x))))
     const next = x - step
     // A step past an end goes half the way there.

@@ -11,7 +11,7 @@ import type { MachineFacts } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
 import type { Standing } from './standing.ts'
 import { dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
-import { usualCarbonateShare, waterKnown } from './water-known.ts'
+import { usualCarbonateShare } from './water-known.ts'
 
 /**
  * Descale by litres (at this water's carbonate hardness), by the machine's own prompt and by the
@@ -175,7 +175,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
 
 /** Carbonate hardness of the water the machine gets, °dH, and the line that says where it is from. */
 function carbonateDh(facts: MachineFacts, add: Add) {
-  const water = waterKnown(facts.histories)
+  const { water } = facts
   const inDh = (mgL: number) => mgL / mgLPer.dH
   const tested = water.rawCarbonate
   if (tested) {

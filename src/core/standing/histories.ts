@@ -26,7 +26,11 @@ export type Histories = Partial<Record<Level, History>>
 
 export function effective(ledgers: Ledgers): Histories {
   const histories: Histories = {}
-  for (const level of levels) if (ledgers[level]) histories[level] = remembered(ledgers[level])
+  for (const level of levels) {
+    const ledger = ledgers[level]
+    // A machine's own ledger is read once; a weak map of them all would keep the collector busy.
+    if (ledger) histories[level] = level === 'machine' ? indexed(ledger) : remembered(ledger)
+  }
   return histories
 }
 

@@ -7,7 +7,9 @@ import { type CounterLine, counterLine } from './counter-line.ts'
 import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind } from './histories.ts'
 import { type SiteOpening, siteOpening } from './site-opening.ts'
 import { type StageNow, stageNow } from './stages.ts'
+import type { WaterKnown } from './standing.ts'
 import { type WaterBudget, waterBudget } from './water-budget.ts'
+import { waterKnown } from './water-known.ts'
 
 /** What every duty of a machine is reckoned from. */
 export interface MachineFacts {
@@ -20,6 +22,7 @@ export interface MachineFacts {
   /** Total moved by the day of reckoning: every clock asks. */
   totalNow: number
   budget: WaterBudget
+  water: WaterKnown
   shares: { value: number[]; level: Level | 'catalogue' }
   school: { value: School; level: Level | 'catalogue' }
   stage: StageNow
@@ -53,6 +56,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     use,
     totalNow: use.totalAt(asOfDay),
     budget: waterBudget(kind, histories, use, meter),
+    water: waterKnown(histories),
     shares:
       shares && shares.body.shares.length === kind.groups
         ? { value: shares.body.shares, level: shares.level }

@@ -8,7 +8,6 @@ import { type MachineFacts, machineFacts } from './machine-facts.ts'
 import { restartStanding } from './restart-standing.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
 import { litresADay } from './water-budget.ts'
-import { waterKnown } from './water-known.ts'
 
 export interface ReckonOptions {
   /** False where nobody will read the arithmetic: standings then come without lines. */
@@ -44,7 +43,7 @@ export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOp
     litresPerOpenDay: litresADay(facts.budget, use),
     flags: use.flags,
     rivals: [...(histories.machine?.rivals ?? [])].sort(),
-    water: waterKnown(histories),
+    water: facts.water,
   }
 }
 

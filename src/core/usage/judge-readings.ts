@@ -56,7 +56,7 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
   let anchor = { day: 0, total: 0 }
   const keep = (reading: CounterReading, gained: number, counted: boolean) => {
     total += gained
-    kept.push({ ...reading, total })
+    kept.push({ day: reading.day, count: reading.count, total })
     const openDays = open.count(anchor.day, reading.day)
     if (counted && openDays > 0) {
       rises.push({ fromDay: anchor.day, toDay: reading.day, count: total - anchor.total, openDays })
