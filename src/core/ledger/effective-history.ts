@@ -21,12 +21,9 @@ export interface EffectiveHistory<E extends Entry = Entry> {
 export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistory<E> {
   // Most histories hold no correction, and the database hands them over in order: what counts is what is there.
   if (isPlain(entries)) return { entries, putAside: new Map(), rivals: new Set() }
-  const byId = new Map(entries.map((entry) => [entry.id, entry]))
-  const corrections = new Map<string, E[]>()
-  for (const entry of byId.values()) {
-    if (!entry.supersedes) continue
-    corrections.set(entry.supersedes, [...(corrections.get(entry.supersedes) ?? []), entry])
-  }
+  const corrections = correctionsOf(entries)
+  const there = new Set<string>()
+  for (const { id } of entries) if (corrections.has(id)) there.add(id)
   const putAside = new Map<string, string>()
   const rivals = new Set<string>()
   const counts: E[] = []
@@ -56,9 +53,26 @@ export function effectiveHistory<E extends Entry>(entries: E[]): EffectiveHistor
     }
     if (entry.kind !== 'withdrawn') counts.push(entry)
   }
-  // A correction whose target has not arrived yet stands for itself until it does.
-  for (const entry of byId.values()) if (!entry.supersedes || !byId.has(entry.supersedes)) follow(entry)
+  for (const entry of entries) {
+    // A correction whose target has not arrived yet stands for itself until it does.
+    if (entry.supersedes && there.has(entry.supersedes)) continue
+    // Few are corrected: the rest count as they are.
+    if (corrections.has(entry.id)) follow(entry)
+    else if (entry.kind !== 'withdrawn') counts.push(entry)
+  }
   return { entries: sorted(counts), putAside, rivals }
+}
+
+/** Corrections by what they correct, each once however often it was given. */
+function correctionsOf<E extends Entry>(entries: E[]): Map<string, E[]> {
+  const corrections = new Map<string, E[]>()
+  for (const entry of entries) {
+    if (!entry.supersedes) continue
+    const rivals = corrections.get(entry.supersedes)
+    if (!rivals) corrections.set(entry.supersedes, [entry])
+    else if (!rivals.some(({ id }) => id === entry.id)) rivals.push(entry)
+  }
+  return corrections
 }
 
 /** Local day, then instant, then id; in today's words, each once. */

@@ -89,7 +89,7 @@ export function cartridgeStanding(
     sinceKnown: Boolean(done),
     minutes: 15,
   }
-  return finish(head, running, working, asOfDay)
+  return finish(head, running, working, asOf)
 }
 
 /** Softened water is tested at every visit, monthly at least: a spent softener tells nobody. */
@@ -111,7 +111,7 @@ export function outletTestStanding(histories: Histories, asOf: string, showWorki
     sinceKnown: Boolean(tested),
     minutes: 5,
   }
-  return finish(head, [clock], working, toDay(asOf))
+  return finish(head, [clock], working, asOf)
 }
 
 /** Carbonate hardness of the raw water, tested or as the usual share of the total; null for an unknown water. */

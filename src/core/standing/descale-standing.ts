@@ -170,7 +170,7 @@ export function descaleStanding(facts: MachineFacts, descale: Descale): Standing
     minutes: descale.minutes,
     caution: 'acid' as const,
   }
-  return finish(head, running, working, asOfDay, putAwayOn(facts.stage))
+  return finish(head, running, working, facts.asOf, putAwayOn(facts.stage))
 }
 
 /** Carbonate hardness of the water the machine gets, °dH, and the line that says where it is from. */

@@ -1,4 +1,4 @@
-import { addMonths, monthsBetween, toDay } from '../quantity/local-day.ts'
+import { addMonths, monthsBetween } from '../quantity/local-day.ts'
 import { nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { Passage } from '../wear/due-window.ts'
@@ -19,7 +19,7 @@ export interface RunningClock {
 
 function lifeOf({ facts, duty }: DutyContext, clock: Clock): Life | null {
   const catalogue = duty.limits[clock]
-  const own = ownLife(facts.histories, duty.id, clock)
+  const own = facts.hasOwnLives ? ownLife(facts.histories, duty.id, clock) : null
   if (own) return { value: own.body.value, own }
   return catalogue ? { value: catalogue[facts.school.value], own } : null
 }
@@ -39,7 +39,7 @@ function shots(context: DutyContext): RunningClock | null {
   if (!life) return null
   const { facts, duty, since } = context
   const { use, asOfDay, kind } = facts
-  const start = toDay(since.on)
+  const start = since.day
   const share = duty.each === 'group' ? shareOf(context) : 1
   const before = use.totalAt(start)
   const used = Math.max(0, share * (facts.totalNow - before))
@@ -64,7 +64,7 @@ function litres(context: DutyContext): RunningClock | null {
   if (!life) return null
   const { facts, duty, since } = context
   const { use, budget, asOfDay } = facts
-  const start = toDay(since.on)
+  const start = since.day
   const ofGroup = duty.litresOf === 'group'
   const share = ofGroup ? shareOf(context) : 1
   const mlPerDrink = (ofGroup ? budget.brewMlPerDrink : budget.mlPerDrink) * budget.factor
@@ -90,7 +90,7 @@ function detergent(context: DutyContext): RunningClock | null {
   const { facts, since } = context
   const { kind, use, asOfDay } = facts
   if (!life || !kind.detergent) return null
-  const start = toDay(since.on)
+  const start = since.day
   const daily = 'perOpenDay' in kind.detergent ? kind.detergent.perOpenDay : null
   const every = 'everyDrinks' in kind.detergent ? kind.detergent.everyDrinks[facts.school.value] : null
   const used =
@@ -118,7 +118,7 @@ function months(context: DutyContext): RunningClock | null {
   const life = lifeOf(context, 'months')
   if (!life) return null
   const { facts, since } = context
-  const start = toDay(since.on)
+  const start = since.day
   const end = addMonths(start, life.value)
   return {
     use: {

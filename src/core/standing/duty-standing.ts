@@ -1,6 +1,6 @@
 import { instanceName } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
-import { fromDay } from '../quantity/local-day.ts'
+import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
 import { dueWindow } from '../wear/due-window.ts'
@@ -53,7 +53,7 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
   }
   if (condition) head.condition = condition
   if (duty.caution) head.caution = duty.caution
-  return finish(head, running, { lines, add }, facts.asOfDay, putAwayOn(facts.stage))
+  return finish(head, running, { lines, add }, facts.asOf, putAwayOn(facts.stage))
 }
 
 /** What a standing says before its clocks are read. */
@@ -67,29 +67,31 @@ export function finish(
   head: Head,
   running: RunningClock[],
   { lines, add }: ReturnType<typeof startWorking>,
-  asOfDay: number,
+  asOf: LocalDay,
   putAway: string | false = false,
 ): Standing {
   const window = dueWindow(running.map((clock) => clock.passage))
   const standing = head as Standing
-  standing.asOf = fromDay(asOfDay)
+  standing.asOf = asOf
   standing.uses = running.map((clock) => clock.use)
   standing.working = { lines }
   if (putAway) {
     standing.working.why = `Put away since ${putAway}: asked for again when it runs. Age goes on meanwhile.`
     return standing
   }
-  if (!window || window.due.p50 - asOfDay > horizonDays) {
+  if (!window || window.due.p50 - toDay(asOf) > horizonDays) {
     standing.working.why = 'No clock runs out within ten years.'
     return standing
   }
   const { p10, p50, p90 } = window.due
-  standing.due = { p10: fromDay(p10), p50: fromDay(p50), p90: fromDay(p90) }
+  const on = fromDay(p50)
+  // Most dates are fixed by age: one day, written once.
+  standing.due = { p10: p10 === p50 ? on : fromDay(p10), p50: on, p90: p90 === p50 ? on : fromDay(p90) }
   standing.governing = window.governing
   const governs = running.find((clock) => clock.use.clock === window.governing)!
   add(() => ({
     what: 'Due',
-    value: fromDay(p50),
+    value: on,
     formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}`,
     origin: 'reckoned',
   }))

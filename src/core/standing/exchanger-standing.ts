@@ -106,7 +106,7 @@ export function exchangerStanding(
     sinceKnown: Boolean(done),
     minutes: 25,
   }
-  return finish(head, running, working, asOfDay)
+  return finish(head, running, working, asOf)
 }
 
 /** A test that reads low lets the resin last longer: the bounds cross over. */

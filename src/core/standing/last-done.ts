@@ -2,11 +2,13 @@ import type { Duty } from '../kinds/kind.ts'
 import { inOrder } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
 import { bodyOf, isKind } from '../ledger/upcast.ts'
-import type { LocalDay } from '../quantity/local-day.ts'
+import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind, touching } from './histories.ts'
 
 export interface LastDone {
   on: LocalDay
+  /** The same as a day number. */
+  day: number
   /** How it is said: "fitted", "cleaned", "taken on". */
   how: string
   /** False when the machine came with parts of unknown age. */
@@ -30,11 +32,11 @@ export function lastDone(histories: Histories, duty: Duty, index: number | undef
           return body.group === undefined || sameIndex(body.group, index)
         })
   const later = done && fitted ? (inOrder(done, fitted) > 0 ? done : fitted) : (done ?? fitted)
-  if (later) return { on: later.happenedOn, how: later.kind, known: true }
+  if (later) return { on: later.happenedOn, day: toDay(later.happenedOn), how: later.kind, known: true }
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
   if (!taken) return null
   // A second-hand machine's parts are counted from the day it came: older than that, nobody knows.
-  return { on: taken.happenedOn, how: 'taken on', known: bodyOf(taken).partsNew }
+  return { on: taken.happenedOn, day: toDay(taken.happenedOn), how: 'taken on', known: bodyOf(taken).partsNew }
 }
 
 /** The condition last seen of a part since it was fitted. */

@@ -4,7 +4,7 @@ import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
-import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind } from './histories.ts'
+import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind, settingsOf } from './histories.ts'
 import { type SiteOpening, siteOpening } from './site-opening.ts'
 import { type StageNow, stageNow } from './stages.ts'
 import type { WaterKnown } from './standing.ts'
@@ -24,6 +24,8 @@ export interface MachineFacts {
   budget: WaterBudget
   water: WaterKnown
   shares: { value: number[]; level: Level | 'catalogue' }
+  /** Whether anybody set a life of their own, anywhere: most never did. */
+  hasOwnLives: boolean
   school: { value: School; level: Level | 'catalogue' }
   stage: StageNow
   /** Whether somebody will read the arithmetic. */
@@ -61,6 +63,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
       shares && shares.body.shares.length === kind.groups
         ? { value: shares.body.shares, level: shares.level }
         : { value: kind.groupShares, level: 'catalogue' },
+    hasOwnLives: settingsOf(histories, 'life').length > 0,
     school: schoolOf(nearestSetting(histories, 'school')),
     stage: stageNow(histories, 'machine'),
     showWorking,

@@ -61,6 +61,6 @@ export function restartStanding(facts: MachineFacts): Standing | null {
       },
     ],
     working,
-    facts.asOfDay,
+    facts.asOf,
   )
 }
