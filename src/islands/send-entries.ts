@@ -10,8 +10,15 @@ export type Sent =
   | { ok: false; why: 'written-since'; answer: EntriesAnswer }
   | { ok: false; why: 'signed-out' | 'offline'; message: string }
 
-/** An id for an entry made here and now. */
-export const newId = (): string => v7({ msecs: browserNow().getTime() })
+const last = { msecs: 0, seq: 0 }
+
+/** An id for an entry made here and now; of two made in one millisecond the later one sorts later. */
+export function newId(): string {
+  const msecs = browserNow().getTime()
+  if (msecs > last.msecs) Object.assign(last, { msecs, seq: 0 })
+  else last.seq += 1
+  return v7(last)
+}
 
 /**
  * Posts entries and says what became of them. Sending the same again is safe: ids make it one write.

@@ -1,0 +1,127 @@
+import { expect } from 'chai'
+import type { Entry } from '../../src/core/ledger/entry.ts'
+import { writeInBatches } from '../../src/islands/import/write-in-batches.ts'
+import { keep, send } from '../../src/islands/keep.ts'
+import { makeEntry, writeFrom } from '../../src/islands/make-entry.ts'
+import { newId, sendEntries } from '../../src/islands/send-entries.ts'
+
+const real = { fetch: globalThis.fetch, document: globalThis.document }
+interface Asked {
+  url: string
+  method: string
+  body: { entries: Entry[]; origin?: string; version?: number }
+}
+
+/** A server that answers as told, and remembers what it was asked. */
+function answering(...answers: (Response | Error)[]): Asked[] {
+  const asked: Asked[] = []
+  globalThis.fetch = (async (url: string, init: RequestInit = {}) => {
+    asked.push({ url, method: init.method ?? 'GET', body: init.body ? JSON.parse(String(init.body)) : undefined })
+    const answer = answers.length > 1 ? answers.shift()! : answers[0]!
+    if (answer instanceof Error) throw answer
+    return answer.clone()
+  }) as typeof fetch
+  return asked
+}
+const json = (body: unknown, status = 200) => Response.json(body, { status })
+const note = (text = 'x') => makeEntry('machine', 'm', 'note', { text }, '2026-11-26')
+
+describe('sending from the browser', () => {
+  before(() => {
+    // The page says which instant it was drawn at.
+    globalThis.document = { querySelector: () => ({ content: '2026-11-26T07:34:00Z' }) } as unknown as Document
+  })
+  after(() => {
+    globalThis.fetch = real.fetch
+    globalThis.document = real.document
+  })
+
+  it('makes ids that sort by when they were made', () => {
+    const ids = Array.from({ length: 50 }, newId)
+    expect(new Set(ids).size).to.equal(50)
+    for (const id of ids) expect(id).to.match(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/)
+    expect([...ids].sort()).to.deep.equal(ids)
+  })
+
+  it('says what became of entries', async () => {
+    const entry = note()
+    answering(json({ verdicts: [{ id: entry.id, verdict: 'saved' }], seq: 5 }))
+    expect(await sendEntries([entry])).to.deep.include({ ok: true })
+    const issues = [{ path: 'body.text', code: 'required', message: 'is missing' }]
+    answering(json({ verdicts: [{ id: entry.id, verdict: 'refused', issues }], seq: 5 }, 422))
+    expect(await sendEntries([entry])).to.deep.equal({
+      ok: false,
+      why: 'refused',
+      issues: [{ ...issues[0], entryId: entry.id }],
+    })
+    answering(json({ verdicts: [], seq: 9, writtenSince: [{ seq: 9, by: 'Odile', recordedAt: '', said: [] }] }, 409))
+    expect(await sendEntries([entry], { seq: 5, subjectIds: ['m'] })).to.deep.include({
+      ok: false,
+      why: 'written-since',
+    })
+    answering(json({ issues: [{ path: '', code: 'json', message: 'is not JSON' }] }, 400))
+    expect(await sendEntries([entry])).to.deep.include({ ok: false, why: 'refused' })
+  })
+
+  it('tells a lost network from a lost session, and keeps what was typed out of neither', async () => {
+    answering(new TypeError('failed to fetch'))
+    expect(await sendEntries([note()])).to.deep.include({ ok: false, why: 'offline' })
+    answering(json({ issues: [] }, 401))
+    expect(await sendEntries([note()])).to.deep.include({ ok: false, why: 'signed-out' })
+    answering(new TypeError('failed to fetch'))
+    const told = await writeFrom([note()])
+    expect(told.ok).to.equal(false)
+    if (!told.ok) expect(told.issues[0]!.message).to.contain('No connection')
+  })
+
+  it('keeps a record with the version it was read in', async () => {
+    const asked = answering(json({ version: 3 }))
+    expect(await keep('customer', 'c', 2, { name: 'Marl' }, [note()])).to.deep.equal({ ok: true, version: 3 })
+    expect(asked[0]).to.deep.include({ url: '/api/records/customer/c', method: 'PUT' })
+    expect(asked[0]!.body).to.deep.include({ version: 2, record: { name: 'Marl' } })
+    answering(json({ issues: [{ path: 'name', code: 'required', message: 'must not be empty' }] }, 422))
+    expect(await keep('customer', 'c', 2, {})).to.deep.equal({
+      ok: false,
+      issues: [{ path: 'name', code: 'required', message: 'must not be empty' }],
+    })
+  })
+
+  it('always has something to say when a server does not', async () => {
+    for (const answer of [new Response('<html>', { status: 502 }), json({}, 500), new TypeError('reset')]) {
+      answering(answer)
+      const told = await send('POST', '/api/anything', {})
+      expect(told.ok).to.equal(false)
+      if (!told.ok) expect(told.issues[0]!.message.length).to.be.above(20)
+    }
+  })
+
+  it('writes a file’s rows some at a time, says where they came from, and stops where one is refused', async () => {
+    const rows = Array.from({ length: 450 }, (_, i) => [note(`row ${i}`)])
+    const going = new AbortController().signal
+    const progress: number[] = []
+    const asked = answering(json({ verdicts: [], seq: 1 }))
+    expect(await writeInBatches(rows, going, (done) => progress.push(done))).to.deep.equal({ done: 450 })
+    expect(progress).to.deep.equal([200, 400, 450])
+    expect(asked.map(({ body }) => [body.entries.length, body.origin])).to.deep.equal([
+      [200, 'a spreadsheet'],
+      [200, 'a spreadsheet'],
+      [50, 'a spreadsheet'],
+    ])
+    const refused = {
+      verdicts: [{ id: 'x', verdict: 'refused', issues: [{ path: '', code: 'x', message: 'is odd' }] }],
+      seq: 1,
+    }
+    answering(json({ verdicts: [], seq: 1 }), json(refused, 422))
+    expect(await writeInBatches(rows, going, () => undefined)).to.deep.equal({
+      done: 200,
+      problem: 'Then one was refused: is odd',
+    })
+    answering(json({ verdicts: [], seq: 1 }), new TypeError('gone'))
+    const { done, problem } = await writeInBatches(rows, going, () => undefined)
+    expect([done, problem?.startsWith('No connection')]).to.deep.equal([200, true])
+    const stopped = new AbortController()
+    const asking = answering(json({ verdicts: [], seq: 1 }))
+    await writeInBatches(rows, stopped.signal, () => stopped.abort())
+    expect(asking).to.have.length(1)
+  })
+})
