@@ -161,4 +161,94 @@ test.describe
       const csv = await page.request.get('/api/export/ledger.csv')
       expect(await csv.text()).toContain('S4-7001')
     })
+
+    test('brings machines in from a spreadsheet, each row judged before anything is written', async ({ quiet }) => {
+      quiet(page)
+      await page.goto('/import/machines')
+      await awake(page)
+      const csv = [
+        'Place;Customer;Name;Type;Make;Model;Serial;Installed;Drinks',
+        'Mill office;;Hall;sr;Ostrel;S4;S4-9001;01.03.2025;12.400',
+        'Ferry hut;Lantern Ferries;Counter;sr;Ostrel;S4;S4-9002;15.06.2025;800',
+        'Ferry hut;Lantern Ferries;Crew;pk;Pellamy;P1;P1-9003;;',
+        'Ferry hut;Lantern Ferries;Twin;sr;Ostrel;S4;S4-9002;15.06.2025;1',
+        ';;Nowhere;sr;Ostrel;S4;S4-9004;;',
+      ].join('\n')
+      await page.setInputFiles('input[type=file]', {
+        name: 'stock.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from(csv),
+      })
+      await page.getByRole('button', { name: 'Check the rows' }).click()
+      await expect(page.getByText('Nothing has been written yet.')).toBeVisible()
+      const machines = async () => (await (await page.request.get('/api/machines')).json()).all
+      expect(await machines()).toBe(1)
+      await page.getByRole('button', { name: 'Write 3 machines' }).click()
+      await expect.poll(machines, { timeout: 15_000 }).toBe(4)
+      const sites = (await (await page.request.get('/api/records/site')).json()).rows
+      expect(sites.map(({ name }: { name: string }) => name)).toEqual(['Ferry hut', 'Mill office', 'Weir café'])
+      expect(sites[0].holds.machines).toBe(2)
+    })
+
+    test('reads an old service record into the ledger, in words the machine knows', async ({ quiet }) => {
+      quiet(page)
+      await page.goto('/import/work')
+      await awake(page)
+      const csv = [
+        'Serial,Date,Work done,Drinks',
+        'S4-9001,2026-05-04,descaled,9000',
+        'S4-9001,2026-05-04,"sang to it, and it ran",',
+        'S4-0000,2026-05-04,descaled,',
+        'S4-9001,2027-05-04,descaled,',
+      ].join('\n')
+      await page.setInputFiles('input[type=file]', { name: 'work.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+      await page.getByRole('button', { name: 'Check the rows' }).click()
+      await page.getByRole('button', { name: 'Write 2 rows of work' }).click()
+      const { rows } = await (await page.request.get('/api/machines?text=S4-9001')).json()
+      const bundle = async () => (await page.request.get(`/api/machines/${rows[0].id}/bundle`)).json()
+      const kinds = async () => (await bundle()).ledgers.machine.map(({ kind }: { kind: string }) => kind).sort()
+      await expect.poll(kinds).toEqual(['commissioned', 'descaled', 'note', 'reading', 'reading'])
+      await page.goto(`/machines/${rows[0].id}?lens=ledger`)
+      await expect(page.getByText('sang to it, and it ran')).toBeVisible()
+      await expect(page.getByText('from a spreadsheet').first()).toBeVisible()
+    })
+
+    test('hands a machine on by its passport, and takes it twice without adding anything', async ({ quiet }) => {
+      quiet(page)
+      const { rows } = await (await page.request.get('/api/machines?text=S4-9001')).json()
+      const passport = await (await page.request.get(`/api/machines/${rows[0].id}/passport.json`)).body()
+      const entries = async () =>
+        (await (await page.request.get(`/api/machines/${rows[0].id}/bundle`)).json()).ledgers.machine.length
+      const before = await entries()
+      await page.goto('/data')
+      await awake(page)
+      await page.getByRole('button', { name: /A machine's passport/ }).click()
+      const give = (name: string, buffer: Buffer) =>
+        page.setInputFiles('input[type=file]', { name, mimeType: 'application/json', buffer })
+      await give('other.json', Buffer.from('{"format":"else"}'))
+      await expect(page.getByRole('alert')).toContainText("is no machine's passport")
+      await give('passport.json', passport)
+      await page.getByRole('radio', { name: 'Ferry hut' }).check()
+      await page.getByRole('button', { name: /^Take/ }).click()
+      await page.waitForURL('**/machines/**lens=ledger')
+      expect(await entries()).toBe(before)
+    })
+
+    test('prints all of it, and no buttons', async ({ quiet }) => {
+      quiet(page)
+      const { rows } = await (await page.request.get('/api/machines?text=S4-9001')).json()
+      await page.goto(`/machines/${rows[0].id}`)
+      await awake(page)
+      const listed = page.locator('tbody tr')
+      const onScreen = await listed.count()
+      await page.emulateMedia({ media: 'print' })
+      await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+      expect(await listed.count()).toBeGreaterThan(onScreen)
+      await expect(page.getByText(/^printed .* by Wren Brindle$/)).toBeVisible()
+      await expect(page.getByRole('link', { name: 'New entry' })).toBeHidden()
+      await expect(page.getByRole('navigation', { name: 'Places' }).first()).toBeHidden()
+      await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
+      await page.emulateMedia({ media: 'screen' })
+      expect(await listed.count()).toBe(onScreen)
+    })
   })
