@@ -56,6 +56,28 @@ describe('what the pages ask for', () => {
       expect(await count({ text: '100% _' })).to.equal(0)
     })
 
+    it('finds the same rows page by page as at once, in the same order, whatever is looked for', async () => {
+      for (const query of [{}, { text: 'gasket' }, { text: 'C2-1' }, { text: 'left group 2' }, { kind: 'sr' }]) {
+        const whole = await roundPage(db, firm.firmId, { horizon: 'all', limit: 1000, ...query }, today)
+        const rows: typeof whole.rows = []
+        let cursor: string | undefined
+        do {
+          const page = await roundPage(
+            db,
+            firm.firmId,
+            { horizon: 'all', limit: 7, ...query, ...(cursor && { cursor }) },
+            today,
+          )
+          expect(page.counts === undefined).to.equal(cursor !== undefined)
+          rows.push(...page.rows)
+          cursor = page.next
+        } while (cursor)
+        expect(rows, JSON.stringify(query)).to.deep.equal(whole.rows)
+        expect(whole.counts!.matching).to.equal(rows.length)
+        expect(rows.length).to.be.above(0)
+      }
+    })
+
     it('counts what is overdue by the day it is read on', async () => {
       const early = await roundPage(db, firm.firmId, { horizon: 'all' }, today)
       const later = await roundPage(db, firm.firmId, { horizon: 'all' }, '2027-06-01')
