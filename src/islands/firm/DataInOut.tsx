@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { RecordPage } from '../../views/record-page.ts'
 import { send } from '../keep.ts'
-import { useFetched } from '../use-fetched.ts'
+import { SiteChoice } from '../site/SiteChoice.tsx'
 
 interface Props {
   firm: string
@@ -101,14 +100,9 @@ interface Told {
 /** Takes a machine on with the history another firm tells: what it is, where it stands from now on. */
 function PassportSheet({ onClose }: { onClose: () => void }) {
   const [passport, setPassport] = useState<Told | null>(null)
-  const [sites, setSites] = useState<{ id: string; name: string }[]>([])
-  const [text, setText] = useState('')
   const [siteId, setSiteId] = useState('')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
-  useFetched<RecordPage<'site'>>(`/api/records/site?text=${encodeURIComponent(text)}`, (page) =>
-    setSites(page.rows.slice(0, 20)),
-  )
   const choose = async (file: File | undefined) => {
     if (!file) return
     setWrong('')
@@ -151,25 +145,8 @@ function PassportSheet({ onClose }: { onClose: () => void }) {
             <span className="mono text-[13px]">{passport.machine.serial}</span>: {passport.entries.length} entries, told
             by {passport.firm}.
           </p>
-          <label className="flex flex-col gap-0.5">
-            <span className="slim text-[14px]">Where it stands from now on</span>
-            <input
-              className="field"
-              value={text}
-              placeholder="Type a name"
-              onChange={(event) => setText(event.target.value)}
-            />
-          </label>
-          <fieldset className="m-0 mt-1 max-h-[180px] overflow-auto border-0 p-0">
-            <legend className="sr-only">Site</legend>
-            {sites.map((site) => (
-              <label key={site.id} className="flex min-h-[44px] items-center gap-2 border-t border-hair">
-                <input type="radio" name="site" checked={siteId === site.id} onChange={() => setSiteId(site.id)} />
-                {site.name}
-              </label>
-            ))}
-          </fieldset>
-          <button type="button" className="act mt-3" disabled={!siteId || busy} onClick={take}>
+          <SiteChoice label="Where it stands from now on" chosen={siteId} onChoose={setSiteId} />
+          <button type="button" className="act" disabled={!siteId || busy} onClick={take}>
             {busy ? 'Taking it on …' : 'Take it on'}
           </button>
         </>

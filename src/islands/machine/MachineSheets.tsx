@@ -9,9 +9,10 @@ import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
-import { texts, typed } from '../records/record-fields.ts'
+import { behindField, texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
+import { SiteChoice } from '../site/SiteChoice.tsx'
 import { useFetched } from '../use-fetched.ts'
 
 interface Props {
@@ -62,14 +63,9 @@ export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
 /** Moves a machine to another site, or behind another softener, from a day on: its history goes with it. */
 export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
   const { machine, site } = bundle
-  const [text, setText] = useState('')
-  const [sites, setSites] = useState<{ id: string; name: string; area: string }[]>([])
   const [softeners, setSofteners] = useState<{ id: string; name: string }[]>([])
   const [siteId, setSiteId] = useState('')
   const [ids] = useState(() => [newId(), newId()] as const)
-  useFetched<RecordPage<'site'>>(`/api/records/site?text=${encodeURIComponent(text)}`, (page) =>
-    setSites(page.rows.slice(0, 30)),
-  )
   useFetched<RecordPage<'softener'>>(siteId ? `/api/records/softener?siteId=${siteId}` : null, (page) =>
     setSofteners(page.rows),
   )
@@ -81,43 +77,11 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
       title="Move the machine"
       about="It takes its history along. Wear goes on; open days and water are the new place's, and its use is learned anew there."
     >
-      <label className="flex flex-col gap-0.5 pb-3">
-        <span className="slim text-[14px]">Find the site</span>
-        <input
-          className="field"
-          value={text}
-          placeholder="Type a name"
-          onChange={(event) => setText(event.target.value)}
-        />
-      </label>
-      <fieldset className="m-0 mb-3 max-h-[180px] overflow-auto border-0 p-0">
-        <legend className="sr-only">Site</legend>
-        {sites.map((one) => (
-          <label key={one.id} className="flex min-h-[44px] items-center gap-2 border-t border-hair">
-            <input type="radio" name="site" checked={siteId === one.id} onChange={() => setSiteId(one.id)} />
-            {one.name}{' '}
-            <span className="text-[14px] text-second">{one.id === site.id ? 'it stands here' : one.area}</span>
-          </label>
-        ))}
-      </fieldset>
+      <SiteChoice label="Find the site" chosen={siteId} onChoose={setSiteId} here={site.id} />
       <SheetForm
         key={`${siteId} ${softeners.length}`}
         fields={[
-          ...(softeners.length > 0
-            ? [
-                {
-                  id: 'softenerId',
-                  label: 'Behind',
-                  kind: 'choice' as const,
-                  half: true,
-                  options: [['', 'no softener'], ...softeners.map(({ id, name }): [string, string] => [id, name])] as [
-                    string,
-                    string,
-                  ][],
-                  paths: ['body.toSoftenerId'],
-                },
-              ]
-            : []),
+          ...behindField(softeners),
           { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
           {
             id: 'count',

@@ -101,3 +101,18 @@ export const typed = (record: object | null, defaults: Values = {}): Values => (
       .map(([id, value]) => [id, typeof value === 'number' ? String(value) : (value as string)]),
   ),
 })
+
+/** Which softener a machine stands behind; no field where there is none to choose. */
+export const behindField = (softeners: { id: string; name: string }[]): FieldSpec[] =>
+  softeners.length === 0
+    ? []
+    : [
+        {
+          id: 'softenerId',
+          label: 'Behind',
+          kind: 'choice',
+          half: true,
+          options: [['', 'no softener'], ...softeners.map(({ id, name }): [string, string] => [id, name])],
+          paths: ['body.toSoftenerId'],
+        },
+      ]

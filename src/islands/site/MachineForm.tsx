@@ -6,6 +6,7 @@ import { keep, type Told } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
 import { Form } from '../records/Form.tsx'
 import { type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
+import { behindField } from '../records/record-fields.ts'
 import { newId } from '../send-entries.ts'
 
 interface Props {
@@ -45,20 +46,7 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
           },
         ]
       : []),
-    ...(softeners.length > 0
-      ? [
-          {
-            id: 'softenerId',
-            label: 'Behind',
-            kind: 'choice' as const,
-            half: true,
-            options: [['', 'no softener'], ...softeners.map(({ id, name }): [string, string] => [id, name])] as [
-              string,
-              string,
-            ][],
-          },
-        ]
-      : []),
+    ...behindField(softeners),
     { id: 'takenOn', label: 'Taken on', kind: 'day', half: true, paths: ['happenedOn', 'body.on'] },
     {
       id: 'count',
