@@ -18,7 +18,7 @@ export async function main(args: string[]): Promise<number> {
   if (!topic)
     return complain([`topic: ${JSON.stringify(name)} is unknown; one of ${topics.map((t) => t.name).join(', ')}`])
   if (flag === '--example') return print(topic.example)
-  if (flag === '--schema') return print(toJsonSchema(topic.schema, `reckon ${topic.name}`))
+  if (flag === '--schema') return print({ ...toJsonSchema(topic.schema, `reckon ${topic.name}`), ...topic.together })
   if (flag !== undefined) return complain([`option: ${JSON.stringify(flag)} is unknown; --example or --schema`])
 
   let input: unknown

@@ -15,6 +15,8 @@ export interface Topic {
   name: string
   about: string
   schema: ObjectSchema<AnyObject>
+  /** What the JSON Schema says besides: which fields go together. */
+  together?: Record<string, unknown>
   example: Record<string, unknown>
   ask(input: unknown): { ok: true; answer: Answer } | { ok: false; issues: Issue[] }
 }
@@ -34,14 +36,16 @@ export function topic<S extends ObjectSchema<AnyObject>>(definition: {
   name: string
   about: string
   schema: S
+  together?: Record<string, unknown>
   example: Record<string, unknown>
   reckon(input: InferType<S>): Answer
 }): Topic {
-  const { name, about, schema, example, reckon } = definition
+  const { name, about, schema, together, example, reckon } = definition
   return {
     name,
     about,
     schema,
+    ...(together && { together }),
     example,
     ask(input) {
       const parsed = parseStrict(schema, input)

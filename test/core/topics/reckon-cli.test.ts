@@ -91,7 +91,7 @@ describe('JSON Schemas of the topics, by an independent validator', () => {
   for (const topic of topics) {
     it(topic.name, async () => {
       const { toJsonSchema } = await import('../../../src/core/parse/to-json-schema.ts')
-      const valid = ajv.compile(toJsonSchema(topic.schema, topic.name))
+      const valid = ajv.compile({ ...toJsonSchema(topic.schema, topic.name), ...topic.together })
       expect(valid(topic.example), JSON.stringify(valid.errors)).to.equal(true)
       expect(valid({ ...topic.example, extra: 1 })).to.equal(false)
       for (const field of Object.keys(topic.example)) {
