@@ -59,12 +59,18 @@ function shares(h: number, { k1, k2 }: Conditions) {
   return { carbonate: (k1 * k2) / sum, equivalents: (k1 * h + 2 * k1 * k2) / sum }
 }
 
-/** The carbon a water holds, from its pH and alkalinity; none where alkalinity is of another kind. mol/L */
-function carbonOf(water: TestedWater): number {
+/** The inorganic carbon a water holds, mol/L, from its pH and alkalinity; none where its alkalinity is of another kind. */
+export function carbonOf(water: TestedWater): number {
   const at = conditions(water.testTempC, ionicStrengthOf(water.conductivityUsCm))
   const h = 10 ** -water.pH / at.gamma1
   const ofCarbon = water.alkalinityMgL / mgPerEq - at.kw / h + h
   return Math.max(0, ofCarbon / shares(h, at).equivalents)
+}
+
+/** The pH of a water that holds so much carbon, mol/L, at its alkalinity and the temperature of its test. */
+export function pHWith(carbon: number, water: Omit<TestedWater, 'pH' | 'hardnessMgL' | 'calciumShare'>): number {
+  const at = conditions(water.testTempC, ionicStrengthOf(water.conductivityUsCm))
+  return -Math.log10(hydrogenAt(carbon, water.alkalinityMgL / mgPerEq, at) * at.gamma1)
 }
 
 /** [H⁺] at which carbon and water together bring this alkalinity. */
