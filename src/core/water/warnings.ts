@@ -12,7 +12,7 @@ export interface Feed {
 export type BoilerMetal = 'stainless' | 'copper'
 
 /** Limits of the feed and of the boiler. All from memory. */
-export const waterLimits = {
+const waterLimits = {
   chlorideMgL: { stainless: 30, copper: 100 },
   probeCautionUsCm: 80,
   probeDryUsCm: 50,
