@@ -1,3 +1,5 @@
+import type { Kept } from '../core/firm/records.ts'
+
 /** A row of a mapped spreadsheet of readings, as the user's program sends it to be judged. */
 export interface FileRow {
   serial: string
@@ -30,6 +32,11 @@ export interface JudgedWork extends Judged {
   happenedOn?: string
   /** Bodies by kind of entry, in the order they are written. */
   work?: { kind: string; body: Record<string, unknown> }[]
+}
+
+/** A row of a list of customers. */
+export interface JudgedCustomer extends Judged {
+  customer?: Kept<'customer'>
 }
 
 /** A row of a list of machines: what is there already, and what it says of the rest. */

@@ -73,6 +73,12 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     data: { ...columns, usualKind: 'c2', rows: [{ site: 'A place', name: 'Bar', serial: 'X-1' }] },
   },
   {
+    route: 'import/customers',
+    method: 'POST',
+    path: '/api/import/customers',
+    data: { rows: [{ name: 'A café', contact: '', phone: '0555 1', email: '', note: '' }] },
+  },
+  {
     route: 'import/work',
     method: 'POST',
     path: '/api/import/work',

@@ -51,7 +51,7 @@ test.describe('a technician’s day', () => {
     expect(text).toContain('unknown machine: no machine has the serial number ""NOT-OURS""')
 
     await page.getByRole('button', { name: 'Write 2 readings' }).click()
-    await expect(page.getByText('2 readings are in the ledger.')).toBeVisible()
+    await expect(page.getByText('2 readings are written.')).toBeVisible()
     const after = (await (await page.request.get('/api/machines?text=Clerks')).json()).rows[0]
     expect(after.counter).toMatchObject({ count: last + 230, on: '2026-11-25' })
   })

@@ -190,6 +190,21 @@ test.describe
       expect(sites[0].holds.machines).toBe(2)
     })
 
+    test('brings customers in from a spreadsheet, once', async ({ quiet }) => {
+      quiet(page)
+      const csv = 'Company,Contact person,Tel\nLantern Ferries,,\nOrchard Row,Ms Pip,0555 0114\n'
+      const give = () =>
+        page.setInputFiles('input[type=file]', { name: 'c.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+      await page.goto('/import/customers')
+      await awake(page)
+      await give()
+      await page.getByRole('button', { name: 'Check the rows' }).click()
+      await page.getByRole('button', { name: 'Write 1 customer' }).click()
+      const named = async () => (await (await page.request.get('/api/records/customer?text=Orchard')).json()).rows
+      await expect.poll(async () => (await named()).length).toBe(1)
+      expect((await named())[0]).toMatchObject({ contact: 'Ms Pip', phone: '0555 0114' })
+    })
+
     test('reads an old service record into the ledger, in words the machine knows', async ({ quiet }) => {
       quiet(page)
       await page.goto('/import/work')

@@ -19,6 +19,7 @@ const screens: Record<string, (id: string, site: string) => string> = {
   Firm: () => '/firm',
   'Data in and out': () => '/data',
   'Machines from a file': () => '/import/machines',
+  'Customers from a file': () => '/import/customers',
   'Past work from a file': () => '/import/work',
 }
 

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { readWork } from '../../src/core/files/read-work.ts'
 import { kindById } from '../../src/core/kinds/index.ts'
 import type { Db } from '../../src/records/database.ts'
+import { checkCustomers } from '../../src/services/check-customers.ts'
 import { checkMachines } from '../../src/services/check-machines.ts'
 import { checkWork } from '../../src/services/check-work.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -120,5 +121,44 @@ describe('files brought in', () => {
     expect(known!.machine).to.include({ kind: 'c2', takenOn: '2026-02-01', count: 1200 })
     expect(fresh).not.to.have.property('siteId')
     expect(fresh!.machine).to.include({ kind: 'sr', name: 'Ostrel S4', customer: 'Pier kiosk' })
+  })
+
+  it('customers: who is there already stays, the rest is new once', async () => {
+    const row = (name: string, more: Record<string, string> = {}) => ({
+      name,
+      contact: '',
+      phone: '',
+      email: '',
+      note: '',
+      ...more,
+    })
+    const rows = [
+      row(' Elm & Co ', { contact: 'Ms Elm', phone: '0555 17', note: ' pays late ' }),
+      row('elm & co'),
+      row('A CUSTOMER'),
+      row(''),
+      row('x'.repeat(81)),
+      row('Oak & Sons', { email: `${'y'.repeat(201)}` }),
+    ]
+    const checked = await checkCustomers(db, firm.firmId, { rows })
+    if (!checked.ok) throw new Error(JSON.stringify(checked.issues))
+    expect(checked.rows.map(({ verdict }) => verdict)).to.deep.equal([
+      'taken',
+      'duplicate',
+      'duplicate',
+      'unreadable',
+      'unreadable',
+      'unreadable',
+    ])
+    expect(checked.rows[0]!.customer).to.deep.equal({
+      name: 'Elm & Co',
+      contact: 'Ms Elm',
+      phone: '0555 17',
+      email: '',
+      note: 'pays late',
+    })
+    expect(checked.rows[5]!.reason).to.contain('the email must be at most 200')
+    for (const wrong of [null, {}, { rows: [{}] }, { rows: [row('x'), { ...row('y'), extra: '' }] }])
+      expect((await checkCustomers(db, firm.firmId, wrong)).ok).to.equal(false)
   })
 })

@@ -20,9 +20,10 @@ export function DataInOut({ firm, isOwner }: Props) {
           <h2 className="head m-0 pb-1">In</h2>
           <Way
             href="/import/machines"
-            name="Machines, customers, sites"
-            about="from a CSV, with a preview of every row"
+            name="Machines and where they stand"
+            about="from a CSV, with a preview of every row; customers and sites are made with them"
           />
+          <Way href="/import/customers" name="Customers" about="names and how to reach them, from a CSV" />
           <Way href="/import/work" name="Past work" about="an old service record from a CSV: parts, tasks, counts" />
           <Way href="/readings" name="Readings" about="counters from a CSV" />
           <button

@@ -1,6 +1,6 @@
 import { type ReactNode, useMemo, useRef, useState } from 'react'
 import { type DateForm, fittingForms } from '../../core/files/parse-cells.ts'
-import { figure } from '../../ui/format.ts'
+import { counted, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { Judged, RowVerdict } from '../../views/judged-row.ts'
 import { newId } from '../send-entries.ts'
@@ -25,7 +25,8 @@ export interface Column {
 export interface ImportKind<R extends Judged> {
   title: string
   about: string
-  /** What a row is, in the plural: readings, machines. */
+  /** What a row is: a reading, a machine; and several of them. */
+  thing: string
   things: string
   columns: Column[]
   /** The column whose cells are days, if any. */
@@ -277,7 +278,7 @@ export function FileImport<R extends Judged>({
             {written === null ? (
               <p className="mt-2 mb-2 flex flex-wrap items-center gap-3">
                 <button type="button" className="act" disabled={counts('taken') === 0 || busy !== ''} onClick={write}>
-                  Write {figure(counts('taken'))} {kind.things}
+                  Write {counted(counts('taken'), kind.thing, kind.things)}
                 </button>
                 {busy ? (
                   <Progress words={busy} onStop={() => stop.current?.abort()} />
@@ -289,7 +290,7 @@ export function FileImport<R extends Judged>({
             ) : (
               <p role="status" className="mt-2 mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3">
                 <b>
-                  {figure(written)} {kind.things} are in the ledger.
+                  {counted(written, kind.thing, kind.things)} {written === 1 ? 'is' : 'are'} written.
                 </b>
                 <a className="plain inline-flex items-center" href="/round">
                   See what is due

@@ -22,6 +22,7 @@ export function MachinesImport({ firm, timeZone, me, today }: Props) {
     title: 'Machines from a spreadsheet',
     about:
       'A CSV with a line of column names; one row a machine, with the place it stands at. Customers and sites of the same name are made once.',
+    thing: 'machine',
     things: 'machines',
     columns: [
       { id: 'site', label: 'Site', guess: /site|place|location|branch|standort/, required: true },

@@ -11,6 +11,7 @@ const readings: ImportKind<JudgedRow> = {
   title: 'Readings from a spreadsheet',
   about:
     "A CSV with a line of column names; one row a reading, with the machine's serial number, a day and what the counter showed.",
+  thing: 'reading',
   things: 'readings',
   columns: [
     { id: 'serial', label: 'Serial number', guess: serial, required: true },

@@ -11,6 +11,7 @@ const work: ImportKind<JudgedWork> = {
   title: 'Past work from a spreadsheet',
   about:
     "A CSV with a line of column names; one row a piece of work, with the machine's serial number, a day and what was done in words. What matches no part or task is kept as a note.",
+  thing: 'row of work',
   things: 'rows of work',
   columns: [
     { id: 'serial', label: 'Serial number', guess: /serial|machine no|s\/n/, required: true },
