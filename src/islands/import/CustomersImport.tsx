@@ -14,7 +14,6 @@ const customers: ImportKind<JudgedCustomer> = {
     { id: 'email', label: 'E-mail', guess: /mail/, required: false },
     { id: 'note', label: 'Note', guess: /note|remark|comment/, required: false },
   ],
-  dateColumn: 'none',
   checkUrl: '/api/import/customers',
   async write(rows, stop, progress) {
     let done = 0

@@ -30,7 +30,7 @@ export interface ImportKind<R extends Judged> {
   things: string
   columns: Column[]
   /** The column whose cells are days, if any. */
-  dateColumn: string
+  dateColumn?: string
   checkUrl: string
   /** More that goes with the check. */
   extra?: Record<string, unknown>
@@ -67,7 +67,7 @@ export function FileImport<R extends Judged>({
   const [only, setOnly] = useState<RowVerdict | ''>('')
   const ids = useRef<string[]>([])
   const stop = useRef<AbortController | null>(null)
-  const dates = columns[kind.dateColumn] ?? -1
+  const dates = columns[kind.dateColumn ?? ''] ?? -1
 
   const forms = useMemo(
     () =>
@@ -95,7 +95,7 @@ export function FileImport<R extends Judged>({
       return setProblem(read.why)
     }
     const guess = guessColumns(read.table.head, kind.columns)
-    const day = guess[kind.dateColumn] ?? -1
+    const day = guess[kind.dateColumn ?? ''] ?? -1
     setTable(read.table)
     setColumns(guess)
     if (day >= 0) {
@@ -214,26 +214,28 @@ export function FileImport<R extends Judged>({
                   </span>
                 </label>
               ))}
-              <label className="flex flex-col gap-1">
-                <span className="slim text-[14px]">Days are written</span>
-                <select
-                  className="field"
-                  value={form}
-                  onChange={(event) => {
-                    setForm(event.target.value as DateForm)
-                    setJudged(null)
-                  }}
-                >
-                  {Object.entries(formWords).map(([value, words]) => (
-                    <option key={value} value={value}>
-                      {words}
-                    </option>
-                  ))}
-                </select>
-                <span className="text-[12.5px] text-second">
-                  {forms.length > 1 ? 'The days fit more than one: please look.' : ''}
-                </span>
-              </label>
+              {dates >= 0 && (
+                <label className="flex flex-col gap-1">
+                  <span className="slim text-[14px]">Days are written</span>
+                  <select
+                    className="field"
+                    value={form}
+                    onChange={(event) => {
+                      setForm(event.target.value as DateForm)
+                      setJudged(null)
+                    }}
+                  >
+                    {Object.entries(formWords).map(([value, words]) => (
+                      <option key={value} value={value}>
+                        {words}
+                      </option>
+                    ))}
+                  </select>
+                  <span className="text-[12.5px] text-second">
+                    {forms.length > 1 ? 'The days fit more than one: please look.' : ''}
+                  </span>
+                </label>
+              )}
             </div>
             {children}
             <p className="mt-3 mb-0 flex items-center gap-3">
