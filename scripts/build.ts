@@ -19,15 +19,15 @@ export function buildIfNeeded(): void {
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
   })
   if (built.status !== 0) throw new Error('The pages could not be built: see the lines above.')
-  buildReckoner()
+  bundle('src/server/reckoner.ts', 'dist/server/reckoner.mjs')
   writeFileSync(mark, wanted)
 }
 
-/** The reckoning thread, as one file: run from source it would be several times slower. */
-function buildReckoner(): void {
+/** Bundles a program of ours into one file: run from source it would be several times slower. */
+export function bundle(entry: string, outfile: string): void {
   buildSync({
-    entryPoints: [join(root, 'src/server/reckoner.ts')],
-    outfile: join(root, 'dist/server/reckoner.mjs'),
+    entryPoints: [join(root, entry)],
+    outfile: join(root, outfile),
     bundle: true,
     platform: 'node',
     format: 'esm',
