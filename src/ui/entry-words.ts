@@ -1,5 +1,7 @@
+import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../core/figures/figures.ts'
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
+import { type WaterFigureName, waterFigureNames } from '../core/ledger/entry-kinds.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
@@ -52,10 +54,14 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'checked':
     case 'serviced':
       return `${verbs[entry.kind]}: ${task()}`
+    case 'water-figures':
+      return sampleWords(body)
     case 'descaled':
-      return `Descaled${body.acid ? ` with ${body.acid}` : ''}${body.grams ? `, ${figure(Number(body.grams))} g` : ''}`
+      return `Descaled${body.acid ? ` with ${body.acid}` : ''}${body.grams ? `, ${figure(Number(body.grams))} g` : ''}${body.spent ? `; ${figure((body.spent.hardnessMgL * body.spent.litres) / 1000)} g of chalk in the spent solution` : ''}`
     case 'regenerated':
       return `Softener regenerated${body.saltKg ? ` with ${figure(Number(body.saltKg))} kg salt` : ''}`
+    case 'salt-added':
+      return `Salt filled up, ${figure(Number(body.kg))} kg`
     case 'cartridge-changed':
       return 'Cartridge changed'
     case 'measured': {
@@ -122,6 +128,26 @@ function waterWords(body: Loose): string {
   return `Water ${body.point === 'raw' ? 'raw' : 'after softener'}, ${body.quantity === 'total' ? 'total' : 'carbonate'} hardness: ${found}`
 }
 
+/** How each figure of a sample is called, and its unit. */
+export const sampleNames: Record<WaterFigureName, { name: string; unit: string }> = {
+  pH: { name: 'pH', unit: '' },
+  testTempC: { name: 'temperature', unit: '°C' },
+  conductivityUsCm: { name: 'conductivity', unit: 'µS/cm' },
+  calciumMgL: { name: 'calcium', unit: 'mg/L CaCO₃' },
+  chlorideMgL: { name: 'chloride', unit: 'mg/L' },
+  freeChlorineMgL: { name: 'free chlorine', unit: 'mg/L' },
+  totalChlorineMgL: { name: 'total chlorine', unit: 'mg/L' },
+  silicaMgL: { name: 'silica', unit: 'mg/L' },
+  ironMgL: { name: 'iron', unit: 'mg/L' },
+}
+
+function sampleWords(body: Loose): string {
+  const figures = waterFigureNames
+    .filter((name) => body[name] !== undefined)
+    .map((name) => `${sampleNames[name].name} ${quantityWords(Number(body[name]), sampleNames[name].unit)}`.trim())
+  return `Water ${body.point === 'raw' ? 'raw' : 'after softener'}: ${figures.join(', ')}`
+}
+
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
 function settingWords(body: Loose, kindId: string): string {
@@ -142,15 +168,33 @@ function settingWords(body: Loose, kindId: string): string {
       return `Shares of the groups: ${(body.shares as unknown as number[]).join(' / ')}`
     case 'budget':
       return `Water: ${body.mlPerDrink} ml a drink and ${quantityWords(Number(body.litresPerOpenDay), 'L')} an open day`
+    case 'budget-factor':
+      return `Counts × ${body.factor}: what the meter showed`
     case 'exchanger':
-      return `Softener with ${body.resinL} L of resin`
+      return `Softener with ${body.resinL} L of resin${body.regenerates === 'itself' ? ', regenerates itself' : ''}`
     case 'cartridge':
       return `Cartridge of ${body.capacityG} g at ${Math.round(Number(body.bypass) * 100)} % bypass`
     case 'descale-prompt':
       return `The machine asks for a descale every ${quantityWords(Number(body.litres), 'L')}`
+    case 'hardness-setting':
+      return `Hardness setting ${body.chosen} of ${body.classes.length}: asks every ${quantityWords(Number(body.classes[body.chosen - 1]?.litres), 'L')}`
+    case 'figure':
+      return figureWords(String(body.figure), Number(body.value))
+    case 'prices':
+      return 'Prices of water work'
     default:
       return String(body.setting)
   }
+}
+
+function figureWords(id: string, value: number): string {
+  if (id in figures) {
+    const known: Figure = figures[id as FigureId]
+    return `${known.name}: ${quantityWords(value, known.unit ?? '')}`
+  }
+  const [vessel, name] = id.split('.')
+  const known = vesselFigures[name as VesselFigure]
+  return `${String(vessel)}, ${known.name}: ${quantityWords(value, known.unit)}`
 }
 
 /** The station an entry touched, by the kind's parts and duties; null when it touched none. */
@@ -160,8 +204,7 @@ export function stationOf(entry: Entry, kindId: string): string | null {
   if (entry.subjectKind === 'softener') return 'softener'
   const { part, task } = entry.body as { part?: string; task?: string }
   if (part) return kind.parts.find((candidate) => candidate.id === part)?.station ?? null
-  if (entry.kind === 'descaled' || task === 'descale')
-    return kind.stations.find((station) => station.symbol === 'thermoblock')?.id ?? null
+  if (entry.kind === 'descaled' || task === 'descale') return kind.vessels[0]?.station ?? null
   if (task) return kind.duties.find((duty) => duty.id === task)?.station ?? null
   return null
 }

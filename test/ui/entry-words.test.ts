@@ -49,6 +49,24 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ['serviced', { task: 'full-service' }, 'Given: Full service'],
   ['greased', { task: 'no-longer-known' }, 'Greased: no longer known'],
   ['descaled', { task: 'descale', acid: 'citric', grams: 50 }, 'Descaled with citric, 50 g'],
+  [
+    'descaled',
+    { task: 'descale', acid: 'citric', grams: 50, spent: { hardnessMgL: 12_000, litres: 1.5 } },
+    'Descaled with citric, 50 g; 18 g of chalk in the spent solution',
+  ],
+  [
+    'water-figures',
+    { point: 'raw', by: 'pen', pH: 7.4, conductivityUsCm: 640 },
+    'Water raw: pH 7.4, conductivity 640 µS/cm',
+  ],
+  ['salt-added', { kg: 25 }, 'Salt filled up, 25 kg'],
+  ['setting', { setting: 'figure', figure: 'boiler.limitMm', value: 0.8 }, 'boiler, chalk it may carry: 0.8 mm'],
+  ['setting', { setting: 'figure', figure: 'brew-stick', value: 0.2 }, 'Share that sticks in a brew path: 0.2'],
+  [
+    'setting',
+    { setting: 'hardness-setting', classes: [{ upToDh: 7, litres: 100 }, { litres: 30 }], chosen: 2 },
+    'Hardness setting 2 of 2: asks every 30 L',
+  ],
   ['regenerated', { saltKg: 1.5 }, 'Softener regenerated with 1.5 kg salt'],
   ['cartridge-changed', {}, 'Cartridge changed'],
   [

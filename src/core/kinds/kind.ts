@@ -1,6 +1,7 @@
 import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { BySchool, SchoolLimits } from '../wear/limits.ts'
+import type { Vessel, WaterUse } from './vessel.ts'
 
 /** What flows in a line of the path. `control` is the electrical rail below the water. */
 export type Medium = 'water' | 'steam' | 'hot-water' | 'drain' | 'coffee' | 'beans' | 'control'
@@ -115,7 +116,7 @@ export interface Measure {
   mark: Mark
 }
 
-/** Water per drink and per open day, ml. */
+/** Water per drink and per open day, ml, and where it goes; drinks go through the brew path. */
 export interface Budget {
   drinks: {
     name: string
@@ -125,9 +126,16 @@ export interface Budget {
     dischargeMl: number
     flushMl: number
   }[]
-  besides: { name: string; mlPerDrink: number }[]
-  daily: { name: string; ml: number }[]
+  besides: { name: string; mlPerDrink: number; goes: WaterUse }[]
+  daily: { name: string; ml: number; goes: WaterUse }[]
   mark: Mark
+}
+
+/** A machine's own choice of hardness, and the litres after which it then asks to be descaled. */
+export interface HardnessClass {
+  /** Hardest water of the class, °dH of total hardness; absent for the hardest. */
+  upToDh?: number
+  litres: number
 }
 
 export interface Descale {
@@ -157,6 +165,8 @@ export interface Kind {
   drinksPerOpenDay: { p10: number; p50: number; p90: number }
   /** Cycles of detergent an open day, or one every so many drinks. */
   detergent: { perOpenDay: number } | { everyDrinks: BySchool } | null
+  /** Where chalk settles, in the order water meets them. */
+  vessels: Vessel[]
   descale: Descale | null
   /** Why a kind is not descaled in place. */
   descaleNote?: string

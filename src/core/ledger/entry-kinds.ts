@@ -1,4 +1,5 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
+import { figureRange } from '../figures/figures.ts'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { clocks, schools } from '../wear/limits.ts'
@@ -56,6 +57,41 @@ const waterTest = object({
     })
   })
 
+/** What a sample holds besides its hardness: by pen or paper on site, or as the works print it. */
+const waterFigures = object({
+  v,
+  point: string().oneOf(['raw', 'softened']).required(),
+  by: string().oneOf(['pen', 'works']).required(),
+  pH: finite().min(0).max(14),
+  testTempC: finite().min(0).max(100),
+  /** At 25 °C. */
+  conductivityUsCm: amount().max(20_000),
+  /** As CaCO₃. */
+  calciumMgL: amount().max(mostHardnessMgL),
+  chlorideMgL: amount().max(20_000),
+  freeChlorineMgL: amount().max(20),
+  totalChlorineMgL: amount().max(20),
+  silicaMgL: amount().max(500),
+  ironMgL: amount().max(100),
+  instrument: uuid(),
+})
+  .noUnknown()
+  .test('something', 'needs at least one figure', (test) => waterFigureNames.some((name) => test[name] !== undefined))
+
+/** The figures such an entry may carry. */
+export const waterFigureNames = [
+  'pH',
+  'testTempC',
+  'conductivityUsCm',
+  'calciumMgL',
+  'chlorideMgL',
+  'freeChlorineMgL',
+  'totalChlorineMgL',
+  'silicaMgL',
+  'ironMgL',
+] as const
+export type WaterFigureName = (typeof waterFigureNames)[number]
+
 /** Every kind of entry and the shape of its body. Strict: an unknown field is refused, not dropped. */
 export const bodySchemas = {
   /** Taken on: the kind of machine, and whether its parts were new that day. */
@@ -71,6 +107,7 @@ export const bodySchemas = {
     count: amount().max(1e9).required(),
   }).noUnknown(),
   'water-test': waterTest,
+  'water-figures': waterFigures,
   fitted: object({ v, ...position, variant: slug(), note: words(500) }).noUnknown(),
   removed: object({ v, ...position, condition, note: words(500) }).noUnknown(),
   inspected: object({ v, ...position, condition: condition.required(), note: words(500) }).noUnknown(),
@@ -78,8 +115,19 @@ export const bodySchemas = {
   greased: object({ v, task: slug().required(), group }).noUnknown(),
   checked: object({ v, task: slug().required(), group }).noUnknown(),
   serviced: object({ v, task: slug().required() }).noUnknown(),
-  descaled: object({ v, task: slug().required(), acid: words(40), grams: amount() }).noUnknown(),
+  descaled: object({
+    v,
+    task: slug().required(),
+    acid: words(40),
+    grams: amount(),
+    /** Hardness of the spent solution, mg/L CaCO₃ (the drops of a 1:100 sample times a hundred), and how much of it. */
+    spent: object({ hardnessMgL: amount().max(500_000).required(), litres: divisor().max(1000).required() })
+      .noUnknown()
+      .default(undefined),
+  }).noUnknown(),
   regenerated: object({ v, saltKg: amount().max(100) }).noUnknown(),
+  /** Into the brine tank of a softener that regenerates by itself. */
+  'salt-added': object({ v, kg: divisor().max(500).required() }).noUnknown(),
   'cartridge-changed': object({ v, capacityG: divisor() }).noUnknown(),
   measured: object({
     v,
@@ -171,6 +219,14 @@ export const settingSchemas = {
     setting: string().oneOf(['budget']).required(),
     mlPerDrink: divisor().required(),
     litresPerOpenDay: amount().required(),
+    /** What was filled in while the drinks were counted, where it was found that way. */
+    filled: object({ litres: divisor().required(), drinks: divisor().required() }).noUnknown().default(undefined),
+  }).noUnknown(),
+  /** What a meter or a cartridge's counter shows over what the counts say, for all that stands behind it. */
+  'budget-factor': object({
+    v,
+    setting: string().oneOf(['budget-factor']).required(),
+    factor: divisor().min(0.2).max(5).required(),
   }).noUnknown(),
   exchanger: object({
     v,
@@ -178,6 +234,12 @@ export const settingSchemas = {
     resinL: divisor().max(1000).required(),
     capacityGPerL: divisor(),
     reserve: shareBelowOne(),
+    /** By hand unless it is said to do it itself. */
+    regenerates: string().oneOf(['hand', 'itself']),
+    /** Salt of one regeneration, g a litre of resin. */
+    saltGPerL: divisor().max(500),
+    /** What its brine tank holds. */
+    saltTankKg: divisor().max(500),
   }).noUnknown(),
   cartridge: object({
     v,
@@ -190,6 +252,63 @@ export const settingSchemas = {
     v,
     setting: string().oneOf(['descale-prompt']).required(),
     litres: divisor().required(),
+  }).noUnknown(),
+  /** A figure from memory, replaced by one of one's own at this level. */
+  figure: object({
+    v,
+    setting: string().oneOf(['figure']).required(),
+    figure: string()
+      .required()
+      .test('known', 'is not a figure that can be set', (id) => id === undefined || figureRange(id) !== null),
+    value: finite().required(),
+  })
+    .noUnknown()
+    .test('range', 'is out of range', (set, context) => {
+      const range = figureRange(set.figure ?? '')
+      if (!range || set.value === undefined || (set.value >= range.least && set.value <= range.most)) return true
+      return context.createError({ path: 'value', message: `must be between ${range.least} and ${range.most}` })
+    }),
+  /** The hardness settings a machine offers, and the one it stands at. */
+  'hardness-setting': object({
+    v,
+    setting: string().oneOf(['hardness-setting']).required(),
+    classes: array(
+      object({ upToDh: divisor().max(100), litres: divisor().max(1e6).required() })
+        .noUnknown()
+        .required(),
+    )
+      .required()
+      .min(2)
+      .max(5)
+      .test(
+        'rising',
+        'must go from soft to hard, the last without an end',
+        (classes) =>
+          classes === undefined ||
+          classes.every(({ upToDh }, i) =>
+            i === classes.length - 1
+              ? upToDh === undefined
+              : upToDh !== undefined && upToDh > (i > 0 ? (classes[i - 1]!.upToDh ?? Number.POSITIVE_INFINITY) : 0),
+          ),
+      ),
+    /** From 1. */
+    chosen: number().integer().min(1).max(5).required(),
+  })
+    .noUnknown()
+    .test('chosen', 'must be one of its classes', (set, context) =>
+      set.classes === undefined || set.chosen === undefined || set.chosen <= set.classes.length
+        ? true
+        : context.createError({ path: 'chosen' }),
+    ),
+  /** What water work costs, in the firm's currency. */
+  prices: object({
+    v,
+    setting: string().oneOf(['prices']).required(),
+    saltPerKg: amount(),
+    acidPerKg: amount(),
+    cartridge: amount(),
+    waterPerM3: amount(),
+    labourPerMinute: amount(),
   }).noUnknown(),
   /** Groups of this machine, where it is not the kind's usual number. */
   groups: object({
@@ -210,6 +329,7 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   commissioned: ['machine', 'softener'],
   reading: ['machine', 'softener'],
   'water-test': ['site', 'supply', 'softener'],
+  'water-figures': ['site', 'supply', 'softener'],
   fitted: machineOnly,
   removed: machineOnly,
   inspected: machineOnly,
@@ -219,6 +339,7 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   serviced: ['machine', 'softener'],
   descaled: machineOnly,
   regenerated: ['softener'],
+  'salt-added': ['softener'],
   'cartridge-changed': ['softener'],
   measured: machineOnly,
   'prompt-seen': machineOnly,

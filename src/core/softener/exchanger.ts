@@ -15,11 +15,36 @@ export function exchangerLitres(resinL: number, capacityGPerL: number, reserve: 
   return (resinL * capacityGPerL * 1000 * (1 - reserve)) / (inMgL - outMgL)
 }
 
-/** Working capacity of hand-regenerated resin at 125 g of salt per litre, g CaCO3 per litre. From memory. */
-export const handCapacityGPerL = { cautious: 28, usual: 35, longLife: 42 } as const
-
-/** Share of the capacity kept back, from memory: 10–20 %. */
-export const usualReserve = 0.15
-
 /** Whatever the litres, standing resin grows germs: days between regenerations. From memory. */
 export const hygieneDays = { cautious: 7, usual: 14, longLife: 28 } as const
+
+/** The same where it regenerates itself: common practice. */
+export const ownHygieneDays = 4
+
+/** Working capacity by salt, where it regenerates itself: g of salt and g of CaCO3, each a litre of resin. From memory. */
+const bySalt = [
+  [80, 42],
+  [120, 50],
+  [160, 57],
+  [240, 66],
+] as const
+
+/** Salt a softener uses where nobody set its dose, g a litre of resin. From memory. */
+export const usualSaltGPerL = 120
+
+/**
+ * Working capacity of resin at a salt dose, straight between what is known; beyond it, as at the end.
+ * Twice the salt is far from twice the capacity.
+ *
+ * @example capacityBySalt(100) // 46
+ */
+export function capacityBySalt(saltGPerL: number): number {
+  const above = bySalt.findIndex(([salt]) => salt >= saltGPerL)
+  if (above <= 0)
+    return above === 0 ? (bySalt[0][1] * Math.min(saltGPerL, bySalt[0][0])) / bySalt[0][0] : bySalt.at(-1)![1]
+  const [lower, upper] = [bySalt[above - 1]!, bySalt[above]!]
+  return lower[1] + ((upper[1] - lower[1]) * (saltGPerL - lower[0])) / (upper[0] - lower[0])
+}
+
+/** Water one regeneration sends down the drain, L a litre of resin: by hand 5, by itself 7. From memory. */
+export const rinseLPerL = { hand: 5, itself: 7 } as const

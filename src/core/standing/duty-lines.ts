@@ -127,6 +127,7 @@ export function litresLines(context: DutyContext, life: Life, figures: LitresFig
     source: {
       catalogue: 'water budget, from memory',
       set: 'set for this machine',
+      factor: 'from its softener’s meter',
       metered: `meter, ${budget.intervals} intervals`,
     }[budget.from],
     mark: budget.from === 'catalogue' ? 'M' : undefined,

@@ -18,6 +18,9 @@ export const clockName: Record<Governing, string> = {
   detergentCycles: 'detergent',
   prompt: 'its own prompt',
   hygiene: 'hygiene',
+  thickness: 'chalk',
+  concentrate: 'what is dissolved',
+  salt: 'salt',
 }
 
 /**

@@ -116,12 +116,23 @@ export function nearestSetting<K extends SettingName>(histories: Histories, name
 }
 
 /** Somebody's own life or interval for a duty on a clock, the nearest level's latest. */
-export function ownLife(histories: Histories, duty: string, clock: Clock): Found<'life'> | null {
+export const ownLife = (histories: Histories, duty: string, clock: Clock): Found<'life'> | null =>
+  nearestThat(histories, 'life', (body) => body.duty === duty && body.clock === clock)
+
+/** Somebody's own figure in place of one from memory. */
+export const ownFigure = (histories: Histories, figure: string): Found<'figure'> | null =>
+  nearestThat(histories, 'figure', (body) => body.figure === figure)
+
+function nearestThat<K extends SettingName>(
+  histories: Histories,
+  name: K,
+  fits: (body: Setting<K>) => boolean,
+): Found<K> | null {
   for (const level of levels) {
-    const lives = histories[level]?.settings.get('life')
-    for (let i = (lives?.length ?? 0) - 1; i >= 0; i -= 1) {
-      const { body } = lives![i]!
-      if (body.duty === duty && body.clock === clock) return found(lives![i]!, level)
+    const set = histories[level]?.settings.get(name)
+    for (let i = (set?.length ?? 0) - 1; i >= 0; i -= 1) {
+      const entry = set![i]!
+      if (fits(entry.body as unknown as Setting<K>)) return found(entry, level)
     }
   }
   return null

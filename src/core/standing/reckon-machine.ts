@@ -3,10 +3,13 @@ import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
 import { descaleStanding } from './descale-standing.ts'
 import { dutyStanding } from './duty-standing.ts'
+import { flushStanding } from './flush-standing.ts'
 import { effective, type Ledgers } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
 import { restartStanding } from './restart-standing.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
+import { boilerConcentrate } from './water/boiler-concentrate.ts'
+import { machineChalk } from './water/machine-chalk.ts'
 import { litresADay } from './water-budget.ts'
 
 export interface ReckonOptions {
@@ -54,6 +57,11 @@ function standingsOf(facts: MachineFacts): Standing[] {
     const many = duty.each ? instances(kind, duty.each) : 1
     for (let n = 1; n <= many; n += 1) standings.push(dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined))
   }
-  standings.push(kind.descale && descaleStanding(facts, kind.descale), restartStanding(facts))
+  const chalk = machineChalk(facts)
+  if (chalk) {
+    const kept = boilerConcentrate(facts, chalk)
+    standings.push(descaleStanding(facts, chalk), kept && flushStanding(facts, kept))
+  }
+  standings.push(restartStanding(facts))
   return standings.filter((standing) => standing !== null)
 }

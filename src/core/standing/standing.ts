@@ -6,10 +6,10 @@ import type { Bounds } from '../usage/first-passage.ts'
 import type { Clock } from '../wear/limits.ts'
 
 /** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
-export const reckoningVersion = 2
+export const reckoningVersion = 3
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
-export type Governing = Clock | 'prompt' | 'hygiene'
+export type Governing = Clock | 'prompt' | 'hygiene' | 'thickness' | 'concentrate' | 'salt'
 
 /** How much of one clock's life is used on the day of reckoning. */
 export interface ClockUse {
@@ -79,6 +79,7 @@ export interface WaterKnown {
   raw?: WaterFigure
   rawCarbonate?: WaterFigure
   softened?: WaterFigure
+  softenedCarbonate?: WaterFigure
 }
 
 export interface WaterFigure {

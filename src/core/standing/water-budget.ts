@@ -1,4 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
+import { type WaterUse, waterUses } from '../kinds/vessel.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { CounterLine } from './counter-line.ts'
 import { type Histories, nearestSetting } from './histories.ts'
@@ -9,8 +10,10 @@ export interface WaterBudget {
   litresPerOpenDay: number
   /** Brew water alone, for what sits in a group. */
   brewMlPerDrink: number
-  from: 'catalogue' | 'set' | 'metered'
-  /** Meter over reckoning, where a meter was read at least twice. */
+  /** What goes where, per drink and per open day: it adds up to the two above. */
+  uses: Record<WaterUse, { mlPerDrink: number; litresPerOpenDay: number }>
+  from: 'catalogue' | 'set' | 'metered' | 'factor'
+  /** Meter over reckoning, where a meter was read at least twice, or as found for all behind one softener. */
   factor: number
   intervals: number
 }
@@ -31,14 +34,17 @@ export function waterBudget(
   const set = nearestSetting(histories, 'budget')
   const mlPerDrink = set?.body.mlPerDrink ?? brewMl + besides.reduce((ml, b) => ml + b.mlPerDrink, 0)
   const litresPerOpenDay = set?.body.litresPerOpenDay ?? daily.reduce((ml, d) => ml + d.ml, 0) / 1000
+  const given = nearestSetting(histories, 'budget-factor')
   const plain: WaterBudget = {
     mlPerDrink,
     litresPerOpenDay,
     brewMlPerDrink: brewMl,
+    uses: usesOf(kind, mlPerDrink, litresPerOpenDay),
     from: set ? 'set' : 'catalogue',
     factor: 1,
     intervals: 0,
   }
+  if (given && !meter) return { ...plain, from: 'factor', factor: given.body.factor }
   if (!meter || meter.intervals.length === 0) return plain
   const reckoned = meter.intervals.map(({ fromDay, toDay }) => litresBetween(plain, use, fromDay, toDay))
   const square = reckoned.reduce((sum, litres) => sum + litres * litres, 0)
@@ -47,14 +53,38 @@ export function waterBudget(
   return { ...plain, from: 'metered', factor, intervals: meter.intervals.length }
 }
 
+/** Something drawn per drink and per open day: water, or the chalk that it leaves. */
+export type Drawn = Pick<WaterBudget, 'factor' | 'mlPerDrink' | 'litresPerOpenDay'>
+
+/** Where the water goes, in the kind's proportions: somebody's own totals are shared out alike. */
+function usesOf(kind: Kind, mlPerDrink: number, litresPerOpenDay: number): WaterBudget['uses'] {
+  const { drinks, besides, daily } = kind.budget
+  const perDrink = [
+    ...drinks.map((d) => ({ ml: d.share * (d.cupMl + d.puckMl + d.dischargeMl + d.flushMl), goes: 'brew' })),
+    ...besides.map((row) => ({ ml: row.mlPerDrink, goes: row.goes })),
+  ]
+  const sum = (rows: { ml: number; goes?: string }[], use?: WaterUse) =>
+    rows.reduce((ml, row) => ml + (use === undefined || row.goes === use ? row.ml : 0), 0)
+  const [allPerDrink, allDaily] = [sum(perDrink), sum(daily)]
+  return Object.fromEntries(
+    waterUses.map((use) => [
+      use,
+      {
+        mlPerDrink: allPerDrink > 0 ? (sum(perDrink, use) / allPerDrink) * mlPerDrink : 0,
+        litresPerOpenDay: allDaily > 0 ? (sum(daily, use) / allDaily) * litresPerOpenDay : 0,
+      },
+    ]),
+  ) as WaterBudget['uses']
+}
+
 /** Litres drawn between two days. */
-export const litresBetween = (budget: WaterBudget, use: CounterLine, from: number, to: number): number =>
+export const litresBetween = (budget: Drawn, use: CounterLine, from: number, to: number): number =>
   budget.factor *
   (((use.totalAt(to) - use.totalAt(from)) * budget.mlPerDrink) / 1000 +
     use.open.count(from, to) * budget.litresPerOpenDay)
 
 /** Litres an open day at the mean rate. */
-export const litresADay = (budget: WaterBudget, use: CounterLine): number =>
+export const litresADay = (budget: Drawn, use: CounterLine): number =>
   budget.factor * ((meanRate(use.rate) * budget.mlPerDrink) / 1000 + budget.litresPerOpenDay)
 
 /**
@@ -62,7 +92,7 @@ export const litresADay = (budget: WaterBudget, use: CounterLine): number =>
  * of an open day none. Found between bounds that hold it, a day at a time.
  */
 export function dayOfLitres(
-  budget: WaterBudget,
+  budget: Drawn,
   use: CounterLine,
   since: number,
   litres: number,
@@ -82,7 +112,7 @@ export function dayOfLitres(
   return use.dayAfter(from, drinksToGo, chance)
 }
 
-function dayInPast(budget: WaterBudget, use: CounterLine, since: number, until: number, litres: number): number {
+function dayInPast(budget: Drawn, use: CounterLine, since: number, until: number, litres: number): number {
   let [below, above] = [since, until]
   while (above - below > 1) {
     const middle = Math.floor((below + above) / 2)

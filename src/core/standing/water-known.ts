@@ -1,8 +1,10 @@
 import type { Entry } from '../ledger/entry.ts'
+import { type WaterFigureName, waterFigureNames } from '../ledger/entry-kinds.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../quantity/interval.ts'
+import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, type Level, ofKind } from './histories.ts'
 import type { WaterFigure, WaterKnown } from './standing.ts'
 
@@ -35,22 +37,74 @@ function testSaid(test: Test): string {
 
 /** The latest test of the nearest level that has one: a test at the tap beats the zone's analysis. */
 export function waterKnown(histories: Histories): WaterKnown {
-  const rawLevels: Level[] = ['site', 'supply']
   const raw = latest(histories, rawLevels, 'raw', 'total')
   const rawCarbonate = latest(histories, rawLevels, 'raw', 'carbonate')
   const softened = latest(histories, ['softener'], 'softened', 'total')
-  return { ...(raw && { raw }), ...(rawCarbonate && { rawCarbonate }), ...(softened && { softened }) }
+  const softenedCarbonate = latest(histories, ['softener'], 'softened', 'carbonate')
+  return {
+    ...(raw && { raw }),
+    ...(rawCarbonate && { rawCarbonate }),
+    ...(softened && { softened }),
+    ...(softenedCarbonate && { softenedCarbonate }),
+  }
 }
 
-function latest(histories: Histories, levels: Level[], point: string, quantity: string): WaterFigure | null {
+const rawLevels: Level[] = ['site', 'supply']
+type Quantity = 'total' | 'carbonate'
+
+function latest(histories: Histories, levels: Level[], point: string, quantity: Quantity): WaterFigure | null {
   for (const level of levels) {
-    const tests = ofKind(histories, level, 'water-test')
-    for (let i = tests.length - 1; i >= 0; i -= 1) {
-      const test = tests[i]!
-      const body = bodyOf(test)
-      if (body.point === point && body.quantity === quantity)
-        return { ...testedMgL(test), on: test.happenedOn, said: testSaid(test), level }
-    }
+    const tests = testsOf(histories, level, point, quantity)
+    const last = tests.at(-1)
+    if (last) return level === 'supply' ? overTheYear(last, tests) : last
   }
   return null
+}
+
+/** Every test of a quantity at one level, in order. */
+export function testsOf(histories: Histories, level: Level, point: string, quantity: Quantity): WaterFigure[] {
+  return ofKind(histories, level, 'water-test')
+    .filter((test) => test.body.point === point && test.body.quantity === quantity)
+    .map((test) => ({ ...testedMgL(test), on: test.happenedOn, said: testSaid(test), level }))
+}
+
+/** Days back that a season is read from: a year, and a month for works that print late. */
+const seasonDays = 396
+
+/** What the works print follows the season: the latest figure, with all of the last year's as its bounds. */
+function overTheYear(last: WaterFigure, tests: WaterFigure[]): WaterFigure {
+  const since = toDay(last.on) - seasonDays
+  const year = tests.filter((test) => toDay(test.on) >= since)
+  const low = Math.min(...year.map((test) => test.low))
+  const high = Math.max(...year.map((test) => test.high))
+  if (low === last.low && high === last.high) return last
+  return { ...last, low, high, said: `${last.said}, ${year.length} analyses over the year` }
+}
+
+/** A figure of a sample besides its hardness, with where it is from. */
+export interface SampleFigure {
+  value: number
+  on: LocalDay
+  level: Level
+  by: 'pen' | 'works'
+}
+
+/** The latest of each figure a sample may carry, nearest level first. */
+export function sampleKnown(
+  histories: Histories,
+  point: 'raw' | 'softened',
+): Partial<Record<WaterFigureName, SampleFigure>> {
+  const found: Partial<Record<WaterFigureName, SampleFigure>> = {}
+  for (const level of point === 'raw' ? rawLevels : (['softener'] as const)) {
+    const samples = ofKind(histories, level, 'water-figures')
+    for (let i = samples.length - 1; i >= 0; i -= 1) {
+      const sample = samples[i]!
+      if (sample.body.point !== point) continue
+      for (const name of waterFigureNames) {
+        const value = bodyOf(sample)[name]
+        if (value !== undefined) found[name] ??= { value, on: sample.happenedOn, level, by: bodyOf(sample).by as 'pen' }
+      }
+    }
+  }
+  return found
 }

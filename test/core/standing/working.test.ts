@@ -76,8 +76,8 @@ describe('workings', () => {
 
   it('let a person change every life and interval where it stands', () => {
     for (const [name, standing] of all.filter(([key]) => !/exchanger|cartridge/.test(key))) {
-      const adjustable = standing.working.lines.filter((line) => line.adjust)
-      const clocks = standing.uses.filter((use) => use.clock !== 'prompt')
+      const adjustable = standing.working.lines.filter((line) => line.adjust?.setting === 'life')
+      const clocks = standing.uses.filter((use) => use.clock !== 'prompt' && use.clock !== 'thickness')
       expect(adjustable.length, name).to.equal(clocks.length)
       for (const line of adjustable) expect(line.adjust!.position, name).to.equal(standing.duty)
     }

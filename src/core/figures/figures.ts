@@ -1,0 +1,180 @@
+import type { Mark } from '../quantity/working.ts'
+
+/** A figure the reckoning takes for granted until somebody says otherwise at the machine, the site or the firm. */
+export interface Figure {
+  /** As a technician says it. */
+  name: string
+  value: number
+  /** What it may be: nineteen times in twenty for what is measured nowhere. */
+  low: number
+  high: number
+  unit?: string
+  mark: Mark
+  /** The least and the most that can be meant at all. */
+  least: number
+  most: number
+  /** Why it matters, in one line. */
+  about: string
+}
+
+const memory = { mark: 'M' } as const
+
+/** Everything about water that is from memory, by name; each can be set at the machine, the site or the firm. */
+export const figures = {
+  'calcium-share': {
+    name: 'Calcium, share of total hardness',
+    ...{ value: 0.8, low: 0.65, high: 0.95, least: 0, most: 1 },
+    about: 'Only calcium falls out as chalk; used where calcium was not measured.',
+    ...memory,
+  },
+  'carbonate-share': {
+    name: 'Carbonate hardness, share of total',
+    ...{ value: 0.8, low: 0.6, high: 1, least: 0, most: 1.5 },
+    about: 'Used where only total hardness was tested.',
+    ...memory,
+  },
+  'feed-ph': {
+    name: 'pH where nobody measured it',
+    ...{ value: 7.5, low: 7.1, high: 7.9, least: 4, most: 10 },
+    about: 'Balance with chalk is not assumed. Ask the works, or use a pen.',
+    ...memory,
+  },
+  'feed-temp': {
+    name: 'Temperature of the water when tested',
+    ...{ value: 12, low: 8, high: 18, least: 0, most: 60 },
+    unit: '°C',
+    about: 'Used where the test does not say.',
+    ...memory,
+  },
+  'us-cm-per-dh': {
+    name: 'Conductivity that goes with hardness',
+    ...{ value: 33, low: 28, high: 42, least: 5, most: 200 },
+    unit: 'µS/cm per °dH',
+    about: 'Used where conductivity was not measured, and to check a drop count with a pen.',
+    ...memory,
+  },
+  'tds-per-us-cm': {
+    name: 'Dissolved solids that go with conductivity',
+    ...{ value: 0.64, low: 0.55, high: 0.75, least: 0.3, most: 1 },
+    unit: 'mg/L per µS/cm',
+    about: 'Only the Langelier cross-check uses it.',
+    ...memory,
+  },
+  'wall-over': {
+    name: 'Wall of a flow heater over its outlet',
+    ...{ value: 25, low: 15, high: 35, least: 0, most: 80 },
+    unit: 'K',
+    about: 'Chalk falls out at the wall, which is hotter than the water that leaves.',
+    ...memory,
+  },
+  'brew-stick': {
+    name: 'Share that sticks in a brew path',
+    ...{ value: 0.3, low: 0.05, high: 0.5, least: 0.001, most: 1 },
+    about: 'The rest goes into the cup. Weigh what a descale removes and this machine gets its own.',
+    ...memory,
+  },
+  'steam-stick': {
+    name: 'Share that sticks in a steam boiler',
+    ...{ value: 0.6, low: 0.4, high: 0.9, least: 0.001, most: 1 },
+    about: 'The rest is loose sludge that a flush removes.',
+    ...memory,
+  },
+  residual: {
+    name: 'Chalk still dissolved in water drawn hot',
+    ...{ value: 30, low: 20, high: 50, least: 0, most: 300 },
+    unit: 'mg/L CaCO₃',
+    about: 'A steam boiler keeps what hot water does not carry off.',
+    ...memory,
+  },
+  porosity: {
+    name: 'Pores in chalk',
+    ...{ value: 0.2, low: 0.1, high: 0.4, least: 0, most: 0.9 },
+    about: 'Looser chalk lies thicker for its weight.',
+    ...memory,
+  },
+  'chalk-conductivity': {
+    name: 'Heat that chalk lets through',
+    ...{ value: 1.5, low: 0.8, high: 2.3, least: 0.1, most: 5 },
+    unit: 'W/m·K',
+    about: 'An element runs hotter under chalk.',
+    ...memory,
+  },
+  'boiler-chloride': {
+    name: 'Chloride, most in a boiler',
+    ...{ value: 100, low: 50, high: 200, least: 5, most: 2000 },
+    unit: 'mg/L',
+    about: 'Flush before it is reached; no softener takes chloride out.',
+    ...memory,
+  },
+  'boiler-alkalinity': {
+    name: 'Alkalinity, most in a boiler',
+    ...{ value: 600, low: 400, high: 900, least: 50, most: 5000 },
+    unit: 'mg/L CaCO₃',
+    about: 'Above it a boiler foams and steams wet.',
+    ...memory,
+  },
+  'boiler-conductivity': {
+    name: 'Conductivity, most in a boiler',
+    ...{ value: 3000, low: 2000, high: 4000, least: 200, most: 20000 },
+    unit: 'µS/cm',
+    about: 'What is dissolved in all: flush before it is reached.',
+    ...memory,
+  },
+  'flush-share': {
+    name: 'Share of a boiler one flush changes',
+    ...{ value: 0.5, low: 0.3, high: 0.8, least: 0.01, most: 1 },
+    about: 'Drained through the hot-water tap and filled again.',
+    ...memory,
+  },
+  'softener-leakage': {
+    name: 'Hardness a softener lets through',
+    ...{ value: 17.848, low: 8.924, high: 26.772, least: 0, most: 400 },
+    unit: 'mg/L CaCO₃',
+    about: 'After a good regeneration, until its outlet is tested.',
+    ...memory,
+  },
+  'softener-reserve': {
+    name: 'Capacity a softener keeps back',
+    ...{ value: 0.15, low: 0.1, high: 0.2, least: 0, most: 0.9 },
+    about: 'So that it is regenerated before it lets hardness through.',
+    ...memory,
+  },
+  'hand-capacity': {
+    name: 'Resin regenerated by hand takes up',
+    ...{ value: 35, low: 28, high: 42, least: 1, most: 120 },
+    unit: 'g CaCO₃/L',
+    about: 'At 125 g of salt a litre of resin. Outlet tests teach this softener its own.',
+    ...memory,
+  },
+  'hand-salt': {
+    name: 'Salt for a litre of resin, by hand',
+    ...{ value: 125, low: 100, high: 160, least: 20, most: 400 },
+    unit: 'g/L',
+    about: 'One kilogram in a softener of eight litres: common practice.',
+    mark: 'T',
+  },
+} as const satisfies Record<string, Figure>
+
+export type FigureId = keyof typeof figures
+
+/** Figures of a vessel that a machine may have its own of. */
+export const vesselFigures = {
+  waterL: { name: 'water it holds', unit: 'L', least: 0.001, most: 200 },
+  wettedCm2: { name: 'wetted surface', unit: 'cm²', least: 1, most: 100_000 },
+  limitMm: { name: 'chalk it may carry', unit: 'mm', least: 0.01, most: 20 },
+  heaterW: { name: 'heater', unit: 'W', least: 10, most: 50_000 },
+  heaterCm2: { name: 'heater surface', unit: 'cm²', least: 1, most: 100_000 },
+} as const
+export type VesselFigure = keyof typeof vesselFigures
+
+/**
+ * What may be typed for a figure, by name: a figure of this list, or a vessel's as `boiler.waterL`.
+ * @returns null for a name nobody knows
+ * @example figureRange('boiler.limitMm') // { least: 0.01, most: 20 }
+ */
+export function figureRange(id: string): { least: number; most: number } | null {
+  if (id in figures) return figures[id as FigureId]
+  const [station, figure, more] = id.split('.')
+  if (!station || !/^[a-z0-9-]{1,40}$/.test(station) || more !== undefined) return null
+  return figure !== undefined && figure in vesselFigures ? vesselFigures[figure as VesselFigure] : null
+}
