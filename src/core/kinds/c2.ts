@@ -168,6 +168,7 @@ export const c2: Kind = {
       mark: 'T',
     },
     { id: 'steam-pressure', name: 'Steam boiler', unit: 'bar', good: { from: 1, to: 1.2 }, mark: 'T' },
+    { id: 'steam-temperature', name: 'Steam boiler, settled', unit: '°C', good: { from: 119, to: 124 }, mark: 'T' },
     { id: 'hot-water-flow', name: 'Hot water, 10 s', unit: 'ml', good: { from: 250, to: 500 }, mark: 'M' },
     { id: 'shot-time', name: 'Double shot', unit: 's', good: { from: 24, to: 30 }, each: 'group', mark: 'T' },
   ],

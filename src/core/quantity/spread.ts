@@ -34,9 +34,6 @@ export const product = (...of: Spread[]): Spread => ({
   above: Math.hypot(...of.map((one) => one.above)),
 })
 
-/** One over it: the sides change places. */
-export const inverse = ({ value, below, above }: Spread): Spread => ({ value: 1 / value, below: above, above: below })
-
 /** Something seen that says how likely the quantity is, given a value of it; only ratios matter. */
 export type Likelihood = (value: number) => number
 

@@ -213,3 +213,39 @@ export function calendarClock(facts: MachineFacts, descale: Descale, chalk: Mach
     })),
   }
 }
+
+/** One clock of descaling, as days. */
+export interface DescaleClock {
+  clock: 'thickness' | 'prompt' | 'litres' | 'months'
+  /** Absent beyond ten years. */
+  p10?: number
+  p50?: number
+  p90?: number
+  limit: number
+  unit: string
+}
+
+/** The clocks of descaling side by side: chalk, calendar, the machine's own prompt or the usual litres. */
+export function descaleClocks(facts: MachineFacts, chalk: MachineChalk): DescaleClock[] {
+  const silent: Add = () => 0
+  const inPlace = facts.kind.descale
+  const running = [thicknessClock(facts, chalk, silent).clock]
+  if (inPlace) {
+    const drawn = drawLines(facts, chalk, silent)
+    running.push(
+      calendarClock(facts, inPlace, chalk, silent),
+      promptClock(facts, chalk, drawn, silent) ?? litresRuleClock(facts, inPlace, chalk, drawn, 0, silent),
+    )
+  }
+  return running.map(({ use, passage }) => {
+    const [p10, p50, p90] = [0.1, 0.5, 0.9].map((chance) => passage.dayAt(chance) ?? undefined)
+    return {
+      clock: use.clock as DescaleClock['clock'],
+      ...(p10 !== undefined && { p10 }),
+      ...(p50 !== undefined && { p50 }),
+      ...(p90 !== undefined && { p90 }),
+      limit: use.limit,
+      unit: use.unit,
+    }
+  })
+}

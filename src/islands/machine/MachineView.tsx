@@ -12,12 +12,16 @@ import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import type { PathLayout } from '../path/layout.ts'
 import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
+import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
-import { LedgerLens } from './LedgerLens.tsx'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
+const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => module.LedgerLens))
+const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
+const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
 const AdjustSheet = later(() => import('./AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
@@ -26,13 +30,14 @@ const StageSheet = later(() => sheets().then((module) => module.StageSheet))
 
 const lenses = [
   { id: 'wear', key: '1', name: 'Wear' },
+  { id: 'water', key: '2', name: 'Water' },
   { id: 'ledger', key: '5', name: 'Ledger' },
 ]
 
 interface Props {
   bundle: MachineBundle
   today: string
-  lens: 'wear' | 'ledger'
+  lens: 'wear' | 'water' | 'ledger'
   /** A standing to choose at once, when the page was opened from the Round. */
   chosenKey: string | null
   saved: boolean
@@ -45,7 +50,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
   const [lens, setLens] = useState<string>(firstLens)
   const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
   const [station, setStation] = useState<string | null>(null)
-  const [adjusting, setAdjusting] = useState<{ standing: Standing; line: Line } | null>(null)
+  const [adjusting, setAdjusting] = useState<{ title: string; line: Line } | null>(null)
   const [open, setOpen] = useState<'names' | 'move' | 'stage' | null>(null)
   const [unfolded, setUnfolded] = useState(false)
   const keep = useMemo(
@@ -53,8 +58,9 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
       new Set([
         ...standings.slice(0, 2).map((standing) => standing.station),
         ...standings.flatMap((standing) => (standing.key === key ? [standing.station] : [])),
+        ...(lens === 'water' ? ['mains', 'tank', 'softener', ...(kind?.vessels.map((one) => one.station) ?? [])] : []),
       ]),
-    [key, standings],
+    [key, kind, lens, standings],
   )
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const without = useMemo(() => missingStations(bundle), [bundle])
@@ -75,6 +81,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
     return () => window.removeEventListener('keydown', onKey)
   }, [bundle.machine.id, key, lens, standings])
 
+  const heated = useMemo(() => kind?.vessels.map(({ station }) => station) ?? [], [kind])
   const hanging = useMemo(() => {
     const map = new Map<string, Hanging>()
     for (const standing of standings) {
@@ -82,6 +89,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
       there.standings.push(standing)
       map.set(standing.station, there)
     }
+    if (lens === 'water') return new Map(heated.map((id): [string, Hanging] => [id, { standings: [] }]))
     if (lens !== 'ledger') return map
     const touched = new Map<string, { on: string; count: number }>()
     for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
@@ -102,12 +110,12 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         ] as const
       }),
     )
-  }, [bundle, lens, standings, today])
+  }, [bundle, heated, lens, standings, today])
 
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   const choose = (at: string, standing: Standing | null) => {
     if (standing && lens === 'wear') setKey(standing.key)
-    if (lens === 'ledger') setStation((now) => (now === at ? null : at))
+    if (lens !== 'wear') setStation((now) => (now === at ? null : at))
   }
   const drawing = {
     kind,
@@ -116,6 +124,9 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
     hanging,
     onChoose: choose,
     chosen: lens === 'wear' ? (chosen?.station ?? null) : station,
+    ...(lens === 'water' && {
+      overlay: (layout: PathLayout) => <WaterOverlay bundle={bundle} layout={layout} today={today} />,
+    }),
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -173,7 +184,16 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
           today={today}
           chosen={chosen}
           onChoose={setKey}
-          onAdjust={(standing, line) => setAdjusting({ standing, line })}
+          onAdjust={(standing, line) => setAdjusting({ title: title(standing), line })}
+          onSaved={reload}
+        />
+      ) : lens === 'water' ? (
+        <WaterLens
+          bundle={bundle}
+          standings={standings}
+          today={today}
+          station={station}
+          onAdjust={(title, line) => setAdjusting({ title, line })}
           onSaved={reload}
         />
       ) : (

@@ -1,9 +1,9 @@
-import { useMemo } from 'react'
+import { type ReactNode, useMemo } from 'react'
 import type { Kind, Medium } from '../../core/kinds/kind.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { Lifeline } from '../../ui/Lifeline.tsx'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
-import { layOut, type PlacedLine, type PlacedStation } from './layout.ts'
+import { layOut, type PathLayout, type PlacedLine, type PlacedStation } from './layout.ts'
 import { symbols } from './symbols.tsx'
 
 /** What hangs from a station: lifelines, or a line of words. */
@@ -23,6 +23,8 @@ interface Props {
   /** On a small screen: the stations to show; the rest is folded. */
   keep?: Set<string>
   onUnfold?: () => void
+  /** What a lens draws over the path in place of the band: names and leaders there make way. */
+  overlay?: (layout: PathLayout) => ReactNode
 }
 
 const inside: Record<Medium, string> = {
@@ -57,12 +59,15 @@ const bore: Record<Medium, number> = {
  * The machine's water path from supply to cup, drawn from its kind's data. What hangs from the stations
  * is the lens's affair; the drawing itself never moves.
  */
-export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, keep, onUnfold }: Props) {
+export function PathDrawing(props: Props) {
+  const { kind, today, without, hanging, chosen, onChoose, keep, onUnfold, overlay } = props
   const layout = useMemo(() => layOut(kind, without, keep), [kind, without, keep])
   const { width, top } = layout
-  const height = layout.height - top
+  // A lens of the water leaves the electrical rail away: nothing of the path moves.
+  const height = (overlay ? layout.bandY + 72 : layout.height) - top
+  const stations = overlay ? layout.stations.filter(({ hangs }) => hangs !== 'rail') : layout.stations
   const pipes = layout.lines.filter((line) => line.medium !== 'control')
-  const rail = layout.lines.find((line) => line.medium === 'control')
+  const rail = overlay ? undefined : layout.lines.find((line) => line.medium === 'control')
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot be a drawing
     <svg
@@ -125,7 +130,8 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, k
       {layout.stations.map(
         (placed) =>
           placed.hangs === 'band' &&
-          placed.hasDuties && (
+          placed.hasDuties &&
+          !overlay && (
             <Leader
               key={placed.station.id}
               placed={placed}
@@ -157,7 +163,7 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, k
           </text>
         </g>
       ))}
-      {layout.stations.map((placed) => (
+      {stations.map((placed) => (
         <StationMark
           key={placed.station.id}
           placed={placed}
@@ -166,8 +172,10 @@ export function PathDrawing({ kind, today, without, hanging, chosen, onChoose, k
           hanging={hanging.get(placed.station.id)}
           chosen={chosen === placed.station.id}
           onChoose={onChoose}
+          bare={overlay !== undefined && placed.hangs === 'band'}
         />
       ))}
+      {overlay?.(layout)}
     </svg>
   )
 }
@@ -213,9 +221,11 @@ interface MarkProps {
   hanging: Hanging | undefined
   chosen: boolean
   onChoose: Props['onChoose']
+  /** Drawn without its name: a lens writes there. */
+  bare: boolean
 }
 
-function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkProps) {
+function StationMark({ placed, today, bandY, hanging, chosen, onChoose, bare }: MarkProps) {
   const { station, at, hangs, blockX, hasDuties } = placed
   const standings = hanging?.standings ?? []
   const rows = rowsOf(standings, hangs)
@@ -228,7 +238,7 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
   const drawing = (
     <>
       <g transform={`translate(${at.x.toFixed(1)} ${at.y})`}>{symbols[station.symbol]}</g>
-      {hasDuties && (
+      {hasDuties && !bare && (
         <text x={blockX} y={blockY + 12} fontSize={13} className="slim" fill="var(--ink)">
           {station.name}
         </text>
@@ -275,7 +285,7 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
       {chosen && <Corners {...box} />}
     </>
   )
-  if (!hasDuties) return <g>{drawing}</g>
+  if (!hasDuties || (bare && !hanging)) return <g>{drawing}</g>
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
     <g
@@ -293,8 +303,8 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose }: MarkPr
       }}
     >
       <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
-      <rect x={blockX - 4} y={blockY} width={90} height={44} fill="transparent" />
-      {hangs === 'band' && (
+      {!bare && <rect x={blockX - 4} y={blockY} width={90} height={44} fill="transparent" />}
+      {hangs === 'band' && !bare && (
         <rect x={placed.leaderX - 8} y={at.y} width={16} height={blockY - at.y} fill="transparent" />
       )}
       {drawing}

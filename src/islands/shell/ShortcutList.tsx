@@ -27,6 +27,7 @@ const lists: { where: string; keys: [string[], string][] }[] = [
     where: 'Machine',
     keys: [
       [['1'], 'wear'],
+      [['2'], 'water'],
       [['5'], 'ledger'],
     ],
   },

@@ -1,26 +1,27 @@
 import { fromDay, toDay } from '../../quantity/local-day.ts'
 import { atChance } from '../../quantity/spread.ts'
-import type { Add } from '../../quantity/working.ts'
+import { type Add, startWorking, type Working } from '../../quantity/working.ts'
 import { overTemperatureK } from '../../scale/deposit.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { litresADay } from '../water-budget.ts'
-import type { waterLines } from './feed-water.ts'
+import { waterLines } from './feed-water.ts'
 import type { MachineChalk } from './machine-chalk.ts'
 import { takeFigure, takeVesselFigure } from './set-figure.ts'
 import type { VesselChalk } from './vessel-chalk.ts'
 
 const plummer = 'Plummer & Busenberg 1982, Geochim. Cosmochim. Acta 46, 1011'
 
-/** How a vessel's chalk is reckoned, line by line; the mass on the day of reckoning and the line of its day. */
+/** How a vessel's chalk is reckoned, line by line; the mass on a day and the line of the day it is at its limit. */
 export function chalkLines(
   facts: MachineFacts,
   chalk: MachineChalk,
   vessel: VesselChalk,
   known: ReturnType<typeof waterLines>,
   add: Add,
+  onDay = facts.asOfDay,
 ): { grams: number; dayLine: number } {
   const { figures, perLitre } = vessel
-  const grams = vessel.gramsAt(facts.asOfDay)
+  const grams = vessel.gramsAt(onDay)
   const name = vessel.vessel.name.toLowerCase()
   const wall = add(() => ({
     what: `Wall of the ${name}`,
@@ -88,7 +89,7 @@ export function chalkLines(
     origin: 'reckoned',
   }))
   const now = add(() => ({
-    what: `In the ${name} on ${facts.asOf}`,
+    what: `In the ${name} on ${fromDay(onDay)}`,
     value: grams,
     spread: (grams * (atChance(vessel.sure, 0.9) - atChance(vessel.sure, 0.1))) / 2,
     unit: 'g',
@@ -133,3 +134,19 @@ export function chalkLines(
 
 const signed = (si: number | undefined) =>
   si === undefined ? 'none: no calcium' : `${si >= 0 ? '+' : '−'}${Math.abs(si).toFixed(2)}`
+
+/** How one vessel's chalk is reckoned, on its own. */
+export function vesselWorking(facts: MachineFacts, chalk: MachineChalk, vessel: VesselChalk, onDay: number): Working {
+  const { lines, add } = startWorking()
+  const known = waterLines(chalk.facts, chalk.water, add)
+  chalkLines(facts, chalk, vessel, known, add, onDay)
+  const { below, above } = vessel.sure
+  const wide = Math.max(below, above)
+  return {
+    lines,
+    why:
+      wide > 0.5
+        ? 'The share that sticks is from memory and carries most of the spread: test the spent solution at the next descale, and this machine gets its own.'
+        : 'The water as tested and this machine’s own share carry the spread.',
+  }
+}

@@ -171,6 +171,7 @@ export function waterLines(facts: WaterFacts, water: FeedWater, add: Add) {
       : {
           ...facts.usCmPerDh.line(),
           what: 'Conductivity',
+          source: 'not measured: as goes with hardness, from memory',
           value: water.raw.likely.conductivityUsCm,
           unit: 'µS/cm',
           formula: `{${hardness}} ÷ ${mgLPer.dH} × ${facts.usCmPerDh.value}`,

@@ -3,6 +3,7 @@ import { atChance, product, type Spread, spreadOf } from '../../quantity/spread.
 import { type ChalkPerLitre, chalkPerLitre } from '../../scale/chalk-per-litre.ts'
 import { scaleG, thicknessMm } from '../../scale/deposit.ts'
 import { steamTempC } from '../../steam/saturation-line.ts'
+import type { TestedWater } from '../../water/carbonate.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { type Drawn, dayOfLitres, litresADay, litresBetween } from '../water-budget.ts'
 import type { FeedWater } from './feed-water.ts'
@@ -29,6 +30,8 @@ export interface VesselChalk {
   perLitre: ChalkPerLitre
   /** What sticks, g per drink and per open day, of the present water; likely. */
   stuck: Drawn
+  /** The same of another water. */
+  stuckWith(water: TestedWater): Drawn
   /** Share of the machine's brew water that passes it: of the busiest group. */
   share: number
   /** How sure the mass is, as a factor around its likely value. */
@@ -81,7 +84,7 @@ export function vesselChalk(
   const share = vessel.each === 'group' ? Math.max(...facts.shares.value) : 1
   const { stick, residual, porosity, wettedCm2, limitMm, wallC } = figures
   const sticks = stick.value * (learned?.value ?? 1) * share
-  const of = (one: FeedWater['fed']['likely']) => chalkPerLitre(vessel, one, wallC, residual.value)
+  const of = (one: TestedWater) => chalkPerLitre(vessel, one, wallC, residual.value)
   const perLitre = of(water.fed.likely)
   const stuck = stuckOf(facts, vessel, perLitre, sticks)
   const segments = spans.map((span) => ({ ...span, stuck: stuckOf(facts, vessel, of(span.water.fed.likely), sticks) }))
@@ -105,6 +108,7 @@ export function vesselChalk(
     figures,
     perLitre,
     stuck,
+    stuckWith: (other) => stuckOf(facts, vessel, of(other), sticks),
     share,
     sure,
     limitG,
@@ -147,7 +151,7 @@ function sureOf(
   { stick, porosity, residual, wallC }: VesselFigures,
   learned: Spread | null,
 ): Spread {
-  const daily = (at: FeedWater['fed']['likely']) =>
+  const daily = (at: TestedWater) =>
     litresADay(stuckOf(facts, vessel, chalkPerLitre(vessel, at, wallC, residual.value), 1), facts.use)
   const likely = daily(water.fed.likely)
   const ofWater =

@@ -1,0 +1,165 @@
+import { acidG } from '../../scale/acid.ts'
+import { capacityBySalt, ownHygieneDays, rinseLPerL } from '../../softener/exchanger.ts'
+import type { TestedWater } from '../../water/carbonate.ts'
+import { blended, decarbonised, sodiumExchanged } from '../../water/treatment.ts'
+import type { MachineFacts } from '../machine-facts.ts'
+import { litresADay } from '../water-budget.ts'
+import type { MachineChalk } from './machine-chalk.ts'
+
+/** How a site's water is treated, as it is or as it might be. */
+export type PlannedTreatment =
+  | { kind: 'none' }
+  | { kind: 'hand'; resinL: number; capacityGPerL: number; saltGPerL: number; hygieneDays: number }
+  | { kind: 'itself'; resinL: number; saltGPerL: number }
+  | { kind: 'cartridge'; capacityG: number; bypass: number }
+  | { kind: 'ro'; rawShare: number; rejectLPerL: number }
+
+/** What water work costs; absent where nobody said. */
+export interface Prices {
+  saltPerKg?: number
+  acidPerKg?: number
+  cartridge?: number
+  waterPerM3?: number
+  labourPerMinute?: number
+}
+
+/** A site's machine, as far as its water goes. */
+export interface WaterMachine {
+  facts: MachineFacts
+  chalk: MachineChalk
+}
+
+/** One year of a site's water. */
+export interface YearOfWater {
+  fed: TestedWater
+  litres: number
+  regenerations: number
+  saltKg: number
+  cartridges: number
+  /** Down the drain: rinses and reject. */
+  wasteL: number
+  chalkG: number
+  descales: number
+  acidG: number
+  /** Technician's minutes: descales, cartridges; staff regenerate. */
+  minutes: number
+  /** By what it is for; only what has a price. */
+  costs: { name: string; amount: number }[]
+  total: number
+}
+
+const daysInYear = 365.25
+/** Twelve months at the most, whatever the litres. */
+const fewestCartridges = 1
+const cartridgeMinutes = 15
+/** Citric, twice what the arithmetic asks. */
+const acidExcess = 2
+/** Reserve kept back by a softener. */
+const reserve = 0.15
+/** Carbonic acid passes a membrane whole: the permeate is sour. From memory. */
+const permeatePh = 5.8
+
+/** The water a treatment makes of a raw one. */
+export function treatedBy(raw: TestedWater, treatment: PlannedTreatment, leakageMgL: number): TestedWater {
+  if (treatment.kind === 'none') return raw
+  if (treatment.kind === 'cartridge') return decarbonised(raw, treatment.bypass)
+  if (treatment.kind === 'ro') {
+    const share = 0.04
+    const permeate = {
+      ...raw,
+      hardnessMgL: raw.hardnessMgL * share,
+      alkalinityMgL: raw.alkalinityMgL * share,
+      conductivityUsCm: raw.conductivityUsCm * share,
+      pH: permeatePh,
+    }
+    return blended(raw, permeate, treatment.rawShare)
+  }
+  return sodiumExchanged(raw, leakageMgL)
+}
+
+/**
+ * What a year of a site's water comes to under a treatment: litres, salt, cartridges, chalk, acid, minutes and
+ * money. Staff regenerate by hand; a technician descales and changes cartridges.
+ */
+export function yearOfWater(
+  machines: WaterMachine[],
+  raw: TestedWater,
+  treatment: PlannedTreatment,
+  leakageMgL: number,
+  prices: Prices,
+): YearOfWater {
+  const fed = treatedBy(raw, treatment, leakageMgL)
+  const openDays = ({ facts }: WaterMachine) => daysInYear * facts.opening.shareOpen
+  const sum = (of: (machine: WaterMachine) => number) => machines.reduce((total, machine) => total + of(machine), 0)
+  const litres = sum((machine) => litresADay(machine.facts.budget, machine.facts.use) * openDays(machine))
+  const chalkOf = (machine: WaterMachine) =>
+    machine.chalk.vessels.reduce(
+      // A group's own vessel stands there once a group: the busiest was reckoned.
+      (grams, vessel) => grams + litresADay(vessel.stuckWith(fed), machine.facts.use) / vessel.share,
+      0,
+    ) * openDays(machine)
+  const chalkG = sum(chalkOf)
+  const descales = sum((machine) => descalesAYear(machine, fed, openDays(machine)))
+  const { regenerations, saltKg, cartridges, wasteL } = upkeep(treatment, litres, raw, fed)
+  const acid = sum((machine) => (machine.facts.kind.descale ? acidG(chalkOf(machine), 'citric') * acidExcess : 0))
+  const minutes =
+    sum((machine) => descalesAYear(machine, fed, openDays(machine)) * (machine.facts.kind.descale?.minutes ?? 0)) +
+    cartridges * cartridgeMinutes
+  const costs = [
+    { name: 'salt', amount: (prices.saltPerKg ?? Number.NaN) * saltKg },
+    { name: 'cartridges', amount: (prices.cartridge ?? Number.NaN) * cartridges },
+    { name: 'acid', amount: ((prices.acidPerKg ?? Number.NaN) * acid) / 1000 },
+    { name: 'water', amount: ((prices.waterPerM3 ?? Number.NaN) * (litres + wasteL)) / 1000 },
+    { name: 'labour', amount: (prices.labourPerMinute ?? Number.NaN) * minutes },
+  ].filter(({ amount }) => Number.isFinite(amount) && amount > 0)
+  return {
+    fed,
+    litres,
+    regenerations,
+    saltKg,
+    cartridges,
+    wasteL,
+    chalkG,
+    descales,
+    acidG: acid,
+    minutes,
+    costs,
+    total: costs.reduce((total, { amount }) => total + amount, 0),
+  }
+}
+
+/** Descales in place: the first vessel at its limit, or the calendar of the school. */
+function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDays: number): number {
+  if (!facts.kind.descale) return 0
+  const byChalk = Math.max(
+    0,
+    ...chalk.vessels.map((vessel) => (litresADay(vessel.stuckWith(fed), facts.use) * openDays) / vessel.limitG),
+  )
+  return Math.max(byChalk, 12 / facts.kind.descale.months[facts.school.value])
+}
+
+function upkeep(treatment: PlannedTreatment, litres: number, raw: TestedWater, fed: TestedWater) {
+  const none = { regenerations: 0, saltKg: 0, cartridges: 0, wasteL: 0 }
+  const removed = (litres * (raw.hardnessMgL - fed.hardnessMgL)) / 1000
+  switch (treatment.kind) {
+    case 'none':
+      return none
+    case 'ro':
+      return { ...none, wasteL: litres * (1 - treatment.rawShare) * treatment.rejectLPerL }
+    case 'cartridge':
+      return { ...none, cartridges: Math.max(fewestCartridges, removed / treatment.capacityG) }
+    default: {
+      const itself = treatment.kind === 'itself'
+      const capacity = itself ? capacityBySalt(treatment.saltGPerL) : treatment.capacityGPerL
+      const byLitres = removed / (treatment.resinL * capacity * (1 - reserve))
+      const byHygiene = daysInYear / (itself ? ownHygieneDays : treatment.hygieneDays)
+      const regenerations = Math.max(byLitres, byHygiene)
+      return {
+        ...none,
+        regenerations,
+        saltKg: (regenerations * treatment.resinL * treatment.saltGPerL) / 1000,
+        wasteL: regenerations * treatment.resinL * rinseLPerL[treatment.kind],
+      }
+    }
+  }
+}

@@ -1,0 +1,163 @@
+import { useState } from 'react'
+import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
+import { type Acid, acidNames, acids } from '../../../core/scale/acid.ts'
+import { descalePlan, forbidden } from '../../../core/scale/descale-plan.ts'
+import type { Standing } from '../../../core/standing/standing.ts'
+import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
+import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
+import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
+import { quantityWords } from '../../../ui/quantity.ts'
+import { cautionWords } from '../../standing-words.ts'
+import type { MachineWater } from './water-of.ts'
+
+interface Props {
+  water: MachineWater
+  vessel: VesselChalk
+  standing: Standing | undefined
+  today: string
+}
+
+/** What one filling of the tank takes where solution is run through. */
+const tankChargeL = 1
+
+/** The next descale, reckoned before anything is poured: acid, charges, gas, what takes its bite, the rinse. */
+export function DescalePart({ water, vessel, standing, today }: Props) {
+  const { facts, chalk } = water
+  const { heats, waterL, headspaceL, aluminium } = vessel.vessel
+  const [acid, setAcid] = useState<Acid>('citric')
+  const [typed, setTyped] = useState(String(heats === 'flow' ? tankChargeL : waterL))
+  const litres = Number(typed.replace(',', '.'))
+  const volumeL = litres > 0 && Number.isFinite(litres) ? litres : null
+  const due = standing?.due ? Math.max(toDay(today), toDay(standing.due.p50)) : null
+  const grams = vessel.gramsAt(due ?? facts.asOfDay) / vessel.share
+  const plan =
+    volumeL && grams > 0
+      ? descalePlan(grams, acid, { volumeL, ...(headspaceL && { headspaceL }), ...(aluminium && { aluminium }) })
+      : null
+  const stop = forbidden(acid, { volumeL: volumeL ?? 1, ...(aluminium && { aluminium }) })
+  const last = lastAcid(facts)
+  return (
+    <section aria-label="The next descale">
+      <h2 className="head m-0 pb-1">The next descale</h2>
+      <p className="m-0 text-[14px] text-second">
+        {figure(grams)} g of chalk {due === null ? 'now' : `by ${dayNear(fromDay(due), today)}`}
+        {vessel.share < 1 && ', all groups'}. Nothing dissolves gypsum or glassy silica: that wants a strip.
+      </p>
+      <div className="flex flex-wrap items-end gap-3 py-2">
+        <label className="flex flex-col gap-0.5 text-[14px]">
+          <span className="slim">Acid</span>
+          <select className="field" value={acid} onChange={(event) => setAcid(event.target.value as Acid)}>
+            {acidNames.map((name) => (
+              <option key={name} value={name}>
+                {acids[name].name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex flex-col gap-0.5 text-[14px]">
+          <span className="slim">One charge, L</span>
+          <input
+            className="field mono w-[84px] text-right"
+            inputMode="decimal"
+            value={typed}
+            aria-invalid={volumeL === null}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </label>
+      </div>
+      {stop && (
+        <p role="alert" className="m-0 mb-2 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
+          {stop}
+        </p>
+      )}
+      {plan && !stop && (
+        <dl className="m-0">
+          <Row
+            what="Acid"
+            value={`${figure(plan.acidG)} g`}
+            note={`${acid.startsWith('citric') ? '2' : '1.5'} times what the arithmetic asks, from memory`}
+          />
+          <Row
+            what={counted(plan.charges, 'charge')}
+            value={`${figure(plan.acidGPerCharge)} g each, ${figure(plan.strengthPercent)} %`}
+            note={
+              plan.because.length > 0
+                ? `one is not enough: ${plan.because.map((reason) => why[reason]).join(', ')}`
+                : 'one is enough'
+            }
+            tone={plan.charges > 1}
+          />
+          <Row what="Gas" value={quantityWords(plan.gasL, 'L')} note={gasNote(plan.gasPerHeadspace)} />
+          <Row
+            what="To take its bite"
+            value={`${figure(plan.bicarbonateG)} g`}
+            note="bicarbonate of soda at most, to pH 6–9; then as local rules allow"
+          />
+          <Row
+            what="Rinse"
+            value={quantityWords(plan.rinseL, 'L')}
+            note="until pH is within 0.3 of the feed and it tastes of nothing"
+          />
+        </dl>
+      )}
+      <p className="mt-2 mb-0 border-l-4 border-brass pl-3 text-[14px]">
+        {cautionWords.acid} Never closed: steam tap open, acid in portions. Citric cold, never above 50 °C.
+      </p>
+      <Removed chalk={chalk} last={last} today={today} />
+    </section>
+  )
+}
+
+const why = {
+  strength: 'it would be too strong',
+  sludge: 'citric makes sludge beyond 15 g of chalk a litre',
+  gas: 'too much gas for the headspace',
+} as const
+
+const gasNote = (perHeadspace: number | undefined) =>
+  perHeadspace === undefined
+    ? 'escapes through the outlet'
+    : `${figure(perHeadspace)} times the headspace a charge: it adds about as many bar where it is shut`
+
+function Row({ what, value, note, tone }: { what: string; value: string; note: string; tone?: boolean }) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3 border-t border-hair py-1">
+      <dt className="w-[118px] font-semibold">{what}</dt>
+      <dd className="mono m-0 text-[14px] font-semibold">{value}</dd>
+      <dd className={`m-0 text-[13px] ${tone ? 'font-semibold text-brass-ink' : 'text-second'}`}>{note}</dd>
+    </div>
+  )
+}
+
+/** What earlier descales took off, and what that taught. */
+function Removed({
+  chalk,
+  last,
+  today,
+}: {
+  chalk: MachineWater['chalk']
+  last: ReturnType<typeof lastAcid>
+  today: string
+}) {
+  const { learned } = chalk
+  if (!learned) {
+    return (
+      <p className="mt-2 mb-0 text-[14px] text-second">
+        {last &&
+          `The ${figure(last.grams)} g of ${last.acid ?? 'acid'} on ${dayNear(last.on, today)} could dissolve no more than they did arithmetic for. `}
+        Test the hardness of the spent solution, one part in a hundred, and note it with the descale: this machine then
+        has its own share that sticks.
+      </p>
+    )
+  }
+  return (
+    <p className="mt-2 mb-0 text-[14px]">
+      {learned.descales.map(({ on, removedG, reckonedG }) => (
+        <span key={on}>
+          {dayLong(on)}: {figure(removedG)} g came off, {figure(reckonedG)} g were reckoned.{' '}
+        </span>
+      ))}
+      So {figure(learned.value)} times the usual share sticks here.
+    </p>
+  )
+}

@@ -1,0 +1,127 @@
+import { bodyOf } from '../../../core/ledger/upcast.ts'
+import { ofKind } from '../../../core/standing/histories.ts'
+import { takeFigure } from '../../../core/standing/water/set-figure.ts'
+import { steamReading } from '../../../core/steam/disagreement.ts'
+import { saturation } from '../../../core/water/carbonate.ts'
+import { langelier } from '../../../core/water/langelier.ts'
+import { waterWarnings } from '../../../core/water/warnings.ts'
+import { dayNear, daysUntil, figure } from '../../../ui/format.ts'
+import type { MachineBundle } from '../../../views/machine-bundle.ts'
+import type { MachineWater } from './water-of.ts'
+
+/** A year and a month: what the works print for longer is old. */
+const oldDays = 396
+
+/** How old and how sure the water is, what else it does, and the simplified index beside the full one. */
+export function WaterCheck({ water, bundle, today }: { water: MachineWater; bundle: MachineBundle; today: string }) {
+  const { facts, chalk, kept } = water
+  const { known, sample } = chalk.facts
+  const { likely } = chalk.water.fed
+  const brewC = 93
+  const full = saturation(likely, brewC)
+  const tds = takeFigure(facts.histories, 'tds-per-us-cm').value * likely.conductivityUsCm
+  const simple = langelier({
+    pH: likely.pH,
+    tdsMgL: Math.max(10, tds),
+    tempC: brewC,
+    calciumMgL: Math.max(1e-6, likely.hardnessMgL * likely.calciumShare),
+    alkalinityMgL: Math.max(1e-6, likely.alkalinityMgL),
+  })
+  const feed = {
+    conductivityUsCm: likely.conductivityUsCm,
+    ...Object.fromEntries(
+      (['chlorideMgL', 'freeChlorineMgL', 'totalChlorineMgL', 'silicaMgL', 'ironMgL'] as const).flatMap((name) =>
+        sample[name] ? [[name, sample[name].value]] : [],
+      ),
+    ),
+  }
+  const warnings = waterWarnings(feed, kept ? 'copper' : 'stainless', kept?.factorNow ?? 1)
+  const tested = [known.raw, known.rawCarbonate, known.softened].filter((one) => one !== undefined)
+  const steam = steamOf(facts.histories, today)
+  return (
+    <section aria-label="How sure the water is">
+      <h2 className="head m-0 pb-1">How sure the water is</h2>
+      {tested.length === 0 && (
+        <p className="m-0">
+          Nobody tested it: a middling water stands in.{' '}
+          <a className="word" href={`/water?site=${bundle.site.id}`}>
+            Count the drops
+          </a>{' '}
+          and every date here is of this water.
+        </p>
+      )}
+      <ul className="m-0 list-none p-0 text-[14px]">
+        {known.raw && <Age what="Total hardness" figure={known.raw} today={today} />}
+        {known.rawCarbonate && <Age what="Carbonate hardness" figure={known.rawCarbonate} today={today} />}
+        {known.softened && <Age what="After the softener" figure={known.softened} today={today} />}
+        <li className="border-t border-hair py-1">
+          pH {figure(likely.pH)}{' '}
+          <span className="text-second">
+            {sample.pH
+              ? `${sample.pH.by === 'works' ? 'the works' : 'measured'}, ${dayNear(sample.pH.on, today)}`
+              : 'not measured: from memory, balance with chalk is not assumed. Ask the works, or use a pen.'}
+          </span>
+        </li>
+        <li className="border-t border-hair py-1">
+          Index at {brewC} °C <b className="mono">{full.si === undefined ? 'none' : signed(full.si)}</b>
+          <span className="text-second">
+            {full.extrapolated && ' extrapolated above 90 °C;'} simplified after Langelier{' '}
+            <span className="mono">{signed(simple.lsi)}</span>. Below 0 no scale is laid; it says nothing of corrosion.
+          </span>
+        </li>
+        {warnings.map((warning) => (
+          <li key={warning.about} className="border-t border-hair py-1 font-semibold text-brass-ink">
+            {warning.text}{' '}
+            <span className="mono text-[13px]">
+              ({figure(warning.value)}, from {figure(warning.limit)} on)
+            </span>
+          </li>
+        ))}
+        {steam && (
+          <li className={`border-t border-hair py-1 ${steam.says ? 'font-semibold text-brass-ink' : ''}`}>
+            Steam boiler {figure(steam.bar)} bar and {figure(steam.tempC)} °C on {dayNear(steam.on, today)}: boils at{' '}
+            {figure(steam.boilsAtC)} °C. {steam.says ?? 'Gauge and thermometer agree.'}
+          </li>
+        )}
+      </ul>
+      <p className="mt-2 mb-0 text-[14px]">
+        <a className="word" href={`/water?site=${bundle.site.id}`}>
+          Take this water to the bench
+        </a>
+      </p>
+    </section>
+  )
+}
+
+function Age({
+  what,
+  figure: known,
+  today,
+}: {
+  what: string
+  figure: { said: string; on: string; level: string; low: number; high: number }
+  today: string
+}) {
+  const days = -daysUntil(known.on, today)
+  const who = known.level === 'supply' ? 'the works' : known.level === 'softener' ? 'at its outlet' : 'at the tap'
+  return (
+    <li className={`border-t border-hair py-1 ${days > oldDays ? 'text-brass-ink' : ''}`}>
+      {what}: {known.said}, {who}, <span className="mono">{figure(days)} d old</span>
+      {days > oldDays && ': old, test again'}
+    </li>
+  )
+}
+
+const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(2)}`
+
+/** Pressure and temperature of the steam boiler, if both were read on one day. */
+function steamOf(histories: MachineWater['facts']['histories'], today: string) {
+  const of = (measure: string) =>
+    ofKind(histories, 'machine', 'measured').findLast(
+      (entry) => bodyOf(entry).measure === measure && entry.happenedOn <= today,
+    )
+  const [pressure, temperature] = [of('steam-pressure'), of('steam-temperature')]
+  if (!pressure || !temperature || pressure.happenedOn !== temperature.happenedOn) return null
+  const [bar, tempC] = [bodyOf(pressure).value, bodyOf(temperature).value]
+  return { bar, tempC, on: pressure.happenedOn, ...steamReading(bar, tempC, 0) }
+}
