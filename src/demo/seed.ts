@@ -194,7 +194,23 @@ export async function seedDemo(
         })
         return asEntries(
           d,
-          [test('total', totalDh), test('carbonate', Math.round(totalDh * zone.carbonateShare * 10) / 10)],
+          [
+            test('total', totalDh),
+            test('carbonate', Math.round(totalDh * zone.carbonateShare * 10) / 10),
+            {
+              kind: 'water-figures',
+              body: {
+                v: 1,
+                point: 'raw',
+                by: 'works',
+                pH: zone.pH,
+                testTempC: 12,
+                conductivityUsCm: Math.round(totalDh * 33 + zone.restUsCm),
+                chlorideMgL: zone.chlorideMgL,
+                silicaMgL: zone.silicaMgL,
+              },
+            },
+          ],
           about,
         )
       }),

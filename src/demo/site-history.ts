@@ -80,14 +80,17 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     ),
   ])
   if (ids.softenerId && site.softener) {
-    const { resinL, cartridgeG } = site.softener
+    const { resinL, saltTankKg, cartridgeG } = site.softener
     write(softenerLedger, 'softener', ids.softenerId, startDay, [
       {
         kind: 'commissioned',
         body: { v: 1, kind: resinL ? 'exchanger' : 'cartridge', kindVersion: 1, partsNew: true },
       },
       resinL
-        ? { kind: 'setting', body: { v: 1, setting: 'exchanger', resinL } }
+        ? {
+            kind: 'setting',
+            body: { v: 1, setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) },
+          }
         : { kind: 'setting', body: { v: 1, setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 } },
     ])
   }
@@ -122,7 +125,12 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       write(softenerLedger, 'softener', ids.softenerId, day, [outletTest(d, site, n, visits.length)], visitId)
     for (const life of lives) {
       if (day <= life.firstDay) continue
-      const standings = reckonMachine({ machine: life.ledger, site: siteLedger } satisfies Ledgers)?.standings ?? []
+      const around: Ledgers = {
+        machine: life.ledger,
+        site: siteLedger,
+        ...(life.machine.softened && { softener: softenerLedger }),
+      }
+      const standings = reckonMachine(around)?.standings ?? []
       const jottings = [
         ...readingAt(d, life, day),
         ...tales(d, life, n, visits.length),
@@ -133,7 +141,12 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     }
   })
   for (const life of lives) oddDays(d, life, ids, site, siteLedger, write, endDay)
-  if (ids.softenerId && site.softener?.resinL)
+  if (ids.softenerId && site.softener?.saltTankKg) {
+    for (let day = startDay; day < endDay; day += 84)
+      write(softenerLedger, 'softener', ids.softenerId, day, [
+        { kind: 'salt-added', body: { v: 1, kg: site.softener.saltTankKg } },
+      ])
+  } else if (ids.softenerId && site.softener?.resinL)
     staffRegenerates(site.softener.resinL, ids.softenerId, write, softenerLedger, d, startDay, endDay)
   if (ids.softenerId && site.softener?.cartridgeG) {
     for (const back of [410, 205])
@@ -224,7 +237,12 @@ function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[]
       instrument: ids.reagentId,
     },
   })
-  return [test('total', total), test('carbonate', total * zone.carbonateShare)]
+  const pen = { conductivityUsCm: Math.round(total * 33 + zone.restUsCm), testTempC: 13 }
+  return [
+    test('total', total),
+    test('carbonate', total * zone.carbonateShare),
+    { kind: 'water-figures', body: { v: 1, point: 'raw', by: 'pen', ...pen } },
+  ]
 }
 
 /** Who came, how long, on whose account. */

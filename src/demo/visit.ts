@@ -54,7 +54,7 @@ export function workOn(
 function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
   const duty = kind.duties.find((candidate): candidate is Duty => candidate.id === standing.duty)
   if (standing.duty === 'descale')
-    return [{ kind: 'descaled', body: { v: 1, task: 'descale', acid: 'citric', grams: 50 } }]
+    return [{ kind: 'descaled', body: { v: 1, task: 'descale', acid: 'citric', ...descale(dice, kind, standing) } }]
   if (!duty) return []
   if (duty.action !== 'replace')
     return [
@@ -68,6 +68,17 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
     { kind: 'removed', body: { v: 1, ...position, condition: conditionAt(dice, shareOf(standing)) } },
     { kind: 'fitted', body: { v: 1, ...position, ...(duty.variant && { variant: duty.variant }) } },
   ]
+}
+
+/** Acid for the chalk that was reckoned; now and then the spent solution was tested, and had a little less in it. */
+function descale(dice: Dice, kind: Kind, standing: Standing): Record<string, unknown> {
+  const mm = standing.uses.find(({ clock }) => clock === 'thickness')?.used ?? 0
+  const chalkG = mm * 0.2168 * kind.vessels[0]!.wettedCm2
+  const grams = Math.max(20, Math.round((chalkG * 2.6) / 10) * 10)
+  if (!kind.descale || chalkG < 2 || !dice.chance(0.2)) return { grams }
+  const litres = 1.5
+  const found = (chalkG * 0.8 * Math.exp(dice.normal(0, 0.15)) * 1000) / litres
+  return { grams, spent: { hardnessMgL: Math.round(found / 1784.8) * 1784.8, litres } }
 }
 
 const which = (standing: Standing) => (standing.index === undefined ? {} : { group: standing.index })

@@ -26,7 +26,14 @@ export interface DemoSite {
   openWeekdays: number[]
   technician: 'ines' | 'odile'
   accessNote: string
-  softener?: { name: string; resinL?: number; cartridgeG?: number; spentEarly?: boolean }
+  softener?: {
+    name: string
+    resinL?: number
+    /** Regenerates itself, from a brine tank of so many kilograms. */
+    saltTankKg?: number
+    cartridgeG?: number
+    spentEarly?: boolean
+  }
   closures?: 'school' | 'christmas' | 'august'
   /** Weeks between planned visits. */
   visitWeeks: number
@@ -250,7 +257,7 @@ export const demoSites: DemoSite[] = [
     openWeekdays: daily,
     technician: 'ines',
     accessNote: 'Goods lift. Breakfast bar free from 11:00.',
-    softener: { name: 'Kitchen softener', resinL: 16 },
+    softener: { name: 'Kitchen softener', resinL: 16, saltTankKg: 50 },
     visitWeeks: 3,
     machines: [
       c2('Breakfast bar', 238, { softened: true }),
@@ -293,22 +300,34 @@ export const demoSites: DemoSite[] = [
   },
 ]
 
-/** Hardness of each water zone by month, °dH total, and the carbonate share. */
+/** Each water zone: hardness by month, °dH total, the carbonate share, and what the works print besides. */
 export const zoneWater: Record<
   DemoSite['area'],
-  { name: string; note: string; totalDh(month: number): number; carbonateShare: number }
+  {
+    name: string
+    note: string
+    totalDh(month: number): number
+    carbonateShare: number
+    pH: number
+    chlorideMgL: number
+    silicaMgL: number
+    /** Conductivity without its hardness, µS/cm. */
+    restUsCm: number
+  }
 > = {
   Chalkside: {
     name: 'Chalkside wells',
     note: 'Three wells in the chalk, the same all year.',
     totalDh: () => 19,
     carbonateShare: 0.79,
+    ...{ pH: 7.3, chlorideMgL: 24, silicaMgL: 8, restUsCm: 20 },
   },
   Moorside: {
     name: 'Moorside reservoir',
     note: 'Surface water off the moor, soft and a little acid.',
     totalDh: () => 3,
     carbonateShare: 0.85,
+    ...{ pH: 7.1, chlorideMgL: 9, silicaMgL: 4, restUsCm: 15 },
   },
   // Well water is mixed in when the reservoir runs low: hard in late summer.
   Millrace: {
@@ -316,6 +335,7 @@ export const zoneWater: Record<
     note: 'Blended, and the mix follows the season.',
     totalDh: (month) => 11 + 3 * Math.sin(((month - 5) / 12) * 2 * Math.PI),
     carbonateShare: 0.8,
+    ...{ pH: 7.6, chlorideMgL: 36, silicaMgL: 11, restUsCm: 70 },
   },
 }
 

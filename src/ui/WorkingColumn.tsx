@@ -32,28 +32,22 @@ export function WorkingColumn({ working, onAdjust }: Props) {
                 <span className="narrow min-w-0 flex-1 text-[14px]">
                   <span className={result ? 'font-semibold' : ''}>{dated(line.what)}</span>
                   {line.source && <span className="text-[13px] text-second">, {dated(line.source)}</span>}
+                  {line.adjust && onAdjust && (
+                    <button
+                      type="button"
+                      className="ml-2 min-h-[24px] text-[13px] font-semibold text-copper underline-offset-2 hover:underline max-md:min-h-[44px]"
+                      onClick={() => onAdjust(line)}
+                    >
+                      Change
+                    </button>
+                  )}
                 </span>
                 <span className="mono shrink-0 text-right text-[13px]">
                   <b className="font-semibold">{shown(line)}</b>
                   {line.unit && <span className="text-second"> {unitShown(line)}</span>}
                 </span>
               </div>
-              {(line.formula || line.mark === 'M' || (line.adjust && onAdjust)) && (
-                <div className="flex gap-2 pl-7">
-                  <span className="mono min-w-0 flex-1 text-[12px] text-second">
-                    {line.formula && formula(line.formula)}
-                  </span>
-                  {line.adjust && onAdjust && (
-                    <button
-                      type="button"
-                      className="min-h-[24px] text-[13px] font-semibold text-copper underline-offset-2 hover:underline"
-                      onClick={() => onAdjust(line)}
-                    >
-                      Change
-                    </button>
-                  )}
-                </div>
-              )}
+              {line.formula && <div className="mono pl-7 text-[12px] text-second">{formula(line.formula)}</div>}
               {line.reference && <div className="pl-7 text-[12px] text-second">{line.reference}</div>}
             </li>
           )

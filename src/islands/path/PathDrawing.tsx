@@ -146,7 +146,7 @@ export function PathDrawing(props: Props) {
           key={at.x}
           role="button"
           tabIndex={0}
-          aria-label={`${count} stations are fine: show them`}
+          aria-label={overlay ? `${count} more stations: show them` : `${count} stations are fine: show them`}
           className="cursor-pointer"
           onClick={onUnfold}
           onKeyDown={(event) => event.key === 'Enter' && onUnfold?.()}
@@ -159,7 +159,7 @@ export function PathDrawing(props: Props) {
             strokeWidth={1.5}
           />
           <text x={at.x} y={at.y + 32} fontSize={13.5} textAnchor="middle" className="slim" fill="var(--second)">
-            {count} fine
+            {count} {overlay ? 'more' : 'fine'}
           </text>
         </g>
       ))}

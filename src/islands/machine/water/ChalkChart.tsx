@@ -111,7 +111,7 @@ export function ChalkChart(props: Props) {
           strokeDasharray="7 5"
           label={{
             value: `limit ${figure(limitMm)} mm`,
-            position: 'insideBottomLeft',
+            position: 'insideBottomRight',
             fontSize: 12.5,
             fill: 'var(--seal-ink)',
           }}

@@ -13,7 +13,7 @@ interface Props {
   gutter: number
 }
 
-const pitch = 30
+const pitch = 31
 const names: Record<DescaleClock['clock'], string> = {
   thickness: 'Chalk',
   months: 'Calendar',
@@ -36,7 +36,7 @@ export function DescaleClocks({ clocks, ...scale }: Props) {
       aria-label={clocks.map((clock) => words(clock, scale.today)).join('; ')}
     >
       {clocks.map((clock, i) => {
-        const y = i * pitch + 18
+        const y = i * pitch + 20
         const { p10, p50, p90 } = clock
         const isFirst = clock === first && p50 !== undefined
         const within = p50 !== undefined && p50 <= scale.to
@@ -79,12 +79,8 @@ export function DescaleClocks({ clocks, ...scale }: Props) {
               />
             )}
             <text
-              x={
-                atRight
-                  ? (p10 === undefined ? tick! : Math.min(x(p10), tick!)) - 8
-                  : Math.max(x(now), p90 === undefined ? (tick ?? 0) : x(p90)) + 8
-              }
-              y={y - 5}
+              x={atRight ? tick! - 8 : Math.max(x(now), tick ?? 0) + 8}
+              y={y - 8}
               fontSize={12.5}
               textAnchor={atRight ? 'end' : 'start'}
               className="narrow"

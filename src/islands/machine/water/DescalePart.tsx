@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
-import { type Acid, acidNames, acids } from '../../../core/scale/acid.ts'
+import { type Acid, acidGPerG, acidNames, acids } from '../../../core/scale/acid.ts'
 import { descalePlan, forbidden } from '../../../core/scale/descale-plan.ts'
 import type { Standing } from '../../../core/standing/standing.ts'
 import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
@@ -17,15 +17,15 @@ interface Props {
   today: string
 }
 
-/** What one filling of the tank takes where solution is run through. */
-const tankChargeL = 1
+/** What one filling of the tank takes where solution is run through; a bucket it is pumped round from on the bench. */
+const chargeL = { flow: 1, closed: 2, exchanger: 5, steam: null } as const
 
 /** The next descale, reckoned before anything is poured: acid, charges, gas, what takes its bite, the rinse. */
 export function DescalePart({ water, vessel, standing, today }: Props) {
   const { facts, chalk } = water
   const { heats, waterL, headspaceL, aluminium } = vessel.vessel
   const [acid, setAcid] = useState<Acid>('citric')
-  const [typed, setTyped] = useState(String(heats === 'flow' ? tankChargeL : waterL))
+  const [typed, setTyped] = useState(String(chargeL[heats] ?? waterL))
   const litres = Number(typed.replace(',', '.'))
   const volumeL = litres > 0 && Number.isFinite(litres) ? litres : null
   const due = standing?.due ? Math.max(toDay(today), toDay(standing.due.p50)) : null
@@ -143,8 +143,9 @@ function Removed({
   if (!learned) {
     return (
       <p className="mt-2 mb-0 text-[14px] text-second">
-        {last &&
-          `The ${figure(last.grams)} g of ${last.acid ?? 'acid'} on ${dayNear(last.on, today)} could dissolve no more than they did arithmetic for. `}
+        {last?.acid &&
+          last.acid in acids &&
+          `The ${figure(last.grams)} g of ${last.acid} on ${dayNear(last.on, today)} could dissolve ${figure(last.grams / acidGPerG(last.acid as Acid))} g at the most. `}
         Test the hardness of the spent solution, one part in a hundred, and note it with the descale: this machine then
         has its own share that sticks.
       </p>

@@ -62,7 +62,7 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
             <th className="py-1 font-semibold">Setting</th>
             <th className="font-semibold">Water up to</th>
             <th className="text-right font-semibold">Asks after</th>
-            <th className="text-right font-semibold">which is</th>
+            <th className="text-right font-semibold">open days</th>
             <th className="pl-3 font-semibold">Fits</th>
           </tr>
         </thead>
@@ -84,7 +84,7 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
                 </td>
                 <td className="mono text-right">{quantityWords(one.litres, 'L')}</td>
                 <td className="mono text-right">
-                  {one.openDays === undefined ? '–' : `${figure(Math.round(one.openDays))} open days`}
+                  {one.openDays === undefined ? '–' : figure(Math.round(one.openDays))}
                 </td>
                 <td className="pl-3">
                   {best ? (

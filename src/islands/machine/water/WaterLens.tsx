@@ -104,10 +104,12 @@ function Lens({ bundle, standings, today, station, onAdjust, onSaved, water }: P
           <DescaleClocks clocks={clocks} since={toDay(chalk.since)} {...scale} />
         </div>
         <div className="mt-3 grid gap-x-8 gap-y-5 xl:grid-cols-2">
-          <DescalePart water={water} vessel={vessel} standing={governs} today={today} />
-          {facts.kind.descale && <SettingAdviser bundle={bundle} water={water} today={today} onSaved={onSaved} />}
-          {kept && <InTheBoiler kept={kept} today={today} onAdjust={(line) => onAdjust('In the boiler', line)} />}
-          <WaterCheck water={water} bundle={bundle} today={today} />
+          <DescalePart key={vessel.vessel.id} water={water} vessel={vessel} standing={governs} today={today} />
+          <div className="flex min-w-0 flex-col gap-5">
+            {facts.kind.descale && <SettingAdviser bundle={bundle} water={water} today={today} onSaved={onSaved} />}
+            {kept && <InTheBoiler kept={kept} today={today} onAdjust={(line) => onAdjust('In the boiler', line)} />}
+            <WaterCheck water={water} bundle={bundle} today={today} />
+          </div>
         </div>
       </section>
       <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
