@@ -37,7 +37,7 @@ export const product = (...of: Spread[]): Spread => ({
 /** Something seen that says how likely the quantity is, given a value of it; only ratios matter. */
 export type Likelihood = (value: number) => number
 
-const gridHalf = 160
+const gridHalf = 80
 /** As far as the grid reaches on each side, in standard deviations. */
 const gridReach = 4.5
 

@@ -5,7 +5,7 @@ import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../quantity/interval.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
-import { type Histories, type Level, ofKind } from './histories.ts'
+import { type Histories, type History, type Level, ofKind } from './histories.ts'
 import type { WaterFigure, WaterKnown } from './standing.ts'
 
 /** Share of total hardness that is carbonate hardness where only the total was tested. From memory. */
@@ -61,12 +61,26 @@ function latest(histories: Histories, levels: Level[], point: string, quantity: 
   return null
 }
 
-/** Every test of a quantity at one level, in order. */
+/** Every test of a quantity at one level, in order; a site's are read once for all its machines. */
 export function testsOf(histories: Histories, level: Level, point: string, quantity: Quantity): WaterFigure[] {
-  return ofKind(histories, level, 'water-test')
+  const history = histories[level]
+  if (!history) return []
+  let known = tested.get(history)
+  if (!known) {
+    known = new Map()
+    tested.set(history, known)
+  }
+  const key = `${point} ${quantity}`
+  const there = known.get(key)
+  if (there) return there
+  const fresh = ofKind(histories, level, 'water-test')
     .filter((test) => test.body.point === point && test.body.quantity === quantity)
     .map((test) => ({ ...testedMgL(test), on: test.happenedOn, said: testSaid(test), level }))
+  known.set(key, fresh)
+  return fresh
 }
+
+const tested = new WeakMap<History, Map<string, WaterFigure[]>>()
 
 /** Days back that a season is read from: a year, and a month for works that print late. */
 const seasonDays = 396

@@ -38,15 +38,13 @@ export function shareLearned(facts: MachineFacts, waterOf: WaterFacts): ShareLea
   const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
   const descales: RemovedScale[] = []
   let since = toDay(taken.happenedOn)
+  const spans = waterSpans(waterOf, facts.histories, since, Math.max(facts.asOfDay, since + 1))
+  const vessels = facts.kind.vessels.map((vessel) => vesselChalk(facts, vessel, since, water, spans, null))
   for (const entry of descaled) {
     const day = toDay(entry.happenedOn)
     const { spent } = bodyOf(entry)
     if (spent && day > since) {
-      const spans = waterSpans(waterOf, facts.histories, since, day)
-      const reckonedG = facts.kind.vessels.reduce((grams, vessel) => {
-        const chalk = vesselChalk(facts, vessel, since, water, spans, null)
-        return grams + chalk.gramsAt(day) / chalk.share
-      }, 0)
+      const reckonedG = vessels.reduce((grams, chalk) => grams + chalk.gramsBetween(since, day) / chalk.share, 0)
       const removedG = (spent.hardnessMgL * spent.litres) / 1000
       if (reckonedG > 0) descales.push({ on: entry.happenedOn, removedG, reckonedG })
     }

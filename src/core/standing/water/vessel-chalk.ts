@@ -39,6 +39,8 @@ export interface VesselChalk {
   limitG: number
   /** Likely mass on a day since it was clean; behind a softener, with what its tests told. */
   gramsAt(day: number): number
+  /** What was laid down between two days. */
+  gramsBetween(from: number, to: number): number
   thicknessOf(grams: number): number
   /** First day the likely limit is reached at a chance of being sooner; null beyond ten years. */
   dayAtLimit(chance: number): number | null
@@ -88,11 +90,15 @@ export function vesselChalk(
   const perLitre = of(water.fed.likely)
   const stuck = stuckOf(facts, vessel, perLitre, sticks)
   const segments = spans.map((span) => ({ ...span, stuck: stuckOf(facts, vessel, of(span.water.fed.likely), sticks) }))
-  const gramsAt = (day: number): number =>
-    segments.reduce((grams, span) => {
-      const [from, to] = [Math.max(span.from, since), Math.min(span.to, day)]
-      return to > from ? grams + Math.max(0, litresBetween(span.stuck, use, from, to)) : grams
-    }, 0) + (day > facts.asOfDay ? Math.max(0, litresBetween(stuck, use, Math.max(since, facts.asOfDay), day)) : 0)
+  const gramsBetween = (start: number, end: number): number => {
+    let grams = end > facts.asOfDay ? Math.max(0, litresBetween(stuck, use, Math.max(start, facts.asOfDay), end)) : 0
+    for (const span of segments) {
+      const [from, to] = [Math.max(span.from, start), Math.min(span.to, end)]
+      if (to > from) grams += Math.max(0, litresBetween(span.stuck, use, from, to))
+    }
+    return grams
+  }
+  const gramsAt = (day: number) => gramsBetween(since, day)
   const limitG = scaleG(limitMm.value, porosity.value, wettedCm2.value)
   const sure = sureOf(facts, vessel, water, figures, learned)
   const now = gramsAt(facts.asOfDay)
@@ -113,6 +119,7 @@ export function vesselChalk(
     sure,
     limitG,
     gramsAt,
+    gramsBetween,
     thicknessOf: (grams) => thicknessMm(grams, porosity.value, wettedCm2.value),
     dayAtLimit(chance) {
       const likely = middle()

@@ -38,16 +38,27 @@ export function waterSpans(
     ...softened.map(({ day }) => day),
   ])
   const days = [...changes].filter((day) => day >= from && day < to).sort((a, b) => a - b)
-  return days.map((day, i) => {
+  const spans: WaterSpan[] = []
+  let before = ''
+  for (const [i, day] of days.entries()) {
     const tests: Tests = {
       ...facts.known,
       ...(raw.length > 0 && { raw: onDay(raw, day) }),
       ...(carbonate.length > 0 && { rawCarbonate: onDay(carbonate, day) }),
       ...(softened.length > 0 && { softened: stepOn(softened, day) }),
     }
-    return { from: day, to: days[i + 1] ?? to, water: feedWater(facts, tests) }
-  })
+    const until = days[i + 1] ?? to
+    // Drops are whole: most tests find what the one before found.
+    const same = valuesOf(tests)
+    if (same === before) spans.at(-1)!.to = until
+    else spans.push({ from: day, to: until, water: feedWater(facts, tests) })
+    before = same
+  }
+  return spans
 }
+
+const valuesOf = ({ raw, rawCarbonate, softened, softenedCarbonate }: Tests) =>
+  [raw, rawCarbonate, softened, softenedCarbonate].map((figure) => figure?.value ?? '').join(' ')
 
 /** The latest test by a day; before the first one, the first. */
 const onDay = (tests: WaterFigure[], day: number): WaterFigure =>
