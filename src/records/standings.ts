@@ -61,3 +61,14 @@ export async function storeReckonings(
     { ids, version: reckoningVersion, subjects: JSON.stringify(subjects) },
   )
 }
+
+/** What the machines of a site draw together, as last reckoned: L an open day. */
+export async function drawnAt(trx: Trx, siteId: string): Promise<{ machines: number; litresPerOpenDay: number }> {
+  const { rows } = await trx.raw(
+    `select count(*)::int as machines, coalesce(sum((su.summary->>'litresPerOpenDay')::float8), 0) as litres
+     from subject su join machine m on m.firm_id = su.firm_id and m.id = su.id
+     where m.site_id = ? and su.stage = 'working'`,
+    [siteId],
+  )
+  return { machines: rows[0].machines, litresPerOpenDay: rows[0].litres }
+}

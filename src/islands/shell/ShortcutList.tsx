@@ -9,6 +9,7 @@ const lists: { where: string; keys: [string[], string][] }[] = [
       [['/'], 'find'],
       [['g', 'r'], 'go to the Round'],
       [['g', 'm'], 'go to Machines'],
+      [['g', 'w'], 'go to the Water bench'],
       [['?'], 'this list'],
     ],
   },

@@ -2,6 +2,7 @@ import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, XAxis, YAxis }
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import type { ChalkOnDay } from '../../../core/standing/water/chalk-forecast.ts'
 import { dayNear, figure, monthYear } from '../../../ui/format.ts'
+import { roundTicks } from '../../../ui/round-ticks.ts'
 
 interface Props {
   /** What was, and is to come, as it is planned. */
@@ -149,10 +150,3 @@ export const plotX = (day: number, { from, to, width, gutter }: Pick<Props, 'fro
   gutter + ((Math.min(to, Math.max(from, day)) - from) / (to - from)) * (width - gutter - margin.right)
 
 export const dayWords = (day: number, today: string) => dayNear(fromDay(day), today)
-
-/** Four or five round figures from 0 to past a value. */
-function roundTicks(most: number): number[] {
-  const power = 10 ** Math.floor(Math.log10(most / 4))
-  const step = [1, 2, 2.5, 5, 10].map((n) => n * power).find((n) => n * 5 >= most)!
-  return Array.from({ length: Math.ceil(most / step) + 1 }, (_, i) => Number((i * step).toPrecision(6)))
-}

@@ -1,0 +1,41 @@
+import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import { type Db, withFirm } from '../records/database.ts'
+import { keptById, keptByName } from '../records/kept.ts'
+import { entriesOfKinds } from '../records/ledger.ts'
+import { drawnAt } from '../records/standings.ts'
+import type { WaterBenchPage } from '../views/water-bench.ts'
+
+const aboutWater: EntryKind[] = ['water-test', 'water-figures', 'setting', 'withdrawn']
+
+/** What the water bench starts from: the firm's own figures, and a site's water where one is named. */
+export async function waterBenchPage(db: Db, firmId: string, siteId: string | null): Promise<WaterBenchPage> {
+  return withFirm(db, firmId, async (trx) => {
+    const site = siteId ? await keptById(trx, 'site', siteId) : null
+    const firm = await entriesOfKinds(trx, [firmId], ['setting', 'withdrawn'])
+    if (!site) return { firmId, site: null, softeners: [], machines: 0, litresPerDay: null, ledgers: { firm } }
+    const softeners = await keptByName(trx, 'softener', {
+      words: [],
+      after: null,
+      limit: 20,
+      where: { site_id: site.id },
+    })
+    const drawn = await drawnAt(trx, site.id)
+    return {
+      firmId,
+      site: { id: site.id, name: site.name, area: site.area },
+      softeners: softeners.map(({ id, name }) => ({ id, name })),
+      machines: drawn.machines,
+      litresPerDay: drawn.machines > 0 ? drawn.litresPerOpenDay : null,
+      ledgers: {
+        firm,
+        site: await entriesOfKinds(trx, [site.id], aboutWater),
+        supply: site.supplyId ? await entriesOfKinds(trx, [site.supplyId], aboutWater) : [],
+        softener: await entriesOfKinds(
+          trx,
+          softeners.map(({ id }) => id),
+          aboutWater,
+        ),
+      },
+    }
+  })
+}
