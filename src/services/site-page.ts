@@ -101,15 +101,21 @@ function remarksOf(
 }
 
 /** What kind of treatment it is, how large, and whether it works, from its own entries. */
-function treatmentOf(entries: RecordedEntry[]): Pick<SiteSoftener, 'stage' | 'treatment' | 'resinL' | 'capacityG'> {
+export function treatmentOf(entries: RecordedEntry[]): Omit<SiteSoftener, 'id' | 'version' | 'siteId' | 'name'> {
   const histories = effective({ softener: entries })
   const taken = ofKind(histories, 'softener', 'commissioned')[0]
-  const { resinL } = nearestSetting(histories, 'exchanger')?.body ?? {}
+  const { resinL, regenerates, saltGPerL, saltTankKg, capacityGPerL, reserve } =
+    nearestSetting(histories, 'exchanger')?.body ?? {}
   const { capacityG, bypass } = nearestSetting(histories, 'cartridge')?.body ?? {}
   return {
     stage: stageNow(histories, 'softener').stage,
     treatment: taken ? bodyOf(taken).kind : '',
     ...(resinL && { resinL }),
+    ...(regenerates === 'itself' && { regeneratesItself: true }),
+    ...(saltGPerL && { saltGPerL }),
+    ...(saltTankKg && { saltTankKg }),
+    ...(capacityGPerL && { capacityGPerL }),
+    ...(reserve !== undefined && { reserve }),
     ...(capacityG && { capacityG, bypass }),
   }
 }

@@ -34,6 +34,12 @@ export interface JudgedWork extends Judged {
   work?: { kind: string; body: Record<string, unknown> }[]
 }
 
+/** A row of a waterworks' table: the tests it stands for. */
+export interface JudgedAnalysis extends Judged {
+  happenedOn?: string
+  work?: { kind: string; body: Record<string, unknown> }[]
+}
+
 /** A row of a list of customers. */
 export interface JudgedCustomer extends Judged {
   customer?: Kept<'customer'>

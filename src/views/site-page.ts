@@ -13,6 +13,12 @@ export type SiteSoftener = Versioned<Kept<'softener'>> & {
   resinL?: number
   capacityG?: number
   bypass?: number
+  regeneratesItself?: boolean
+  saltGPerL?: number
+  saltTankKg?: number
+  /** Set by somebody, in place of what it learns. */
+  capacityGPerL?: number
+  reserve?: number
 }
 
 /** One site with all that stands there. */

@@ -2,13 +2,13 @@ import { bodyOf } from '../ledger/upcast.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { daysBehind } from './behind-softener.ts'
 import { cartridgeStanding, outletTestStanding } from './cartridge-standing.ts'
-import { counterLine } from './counter-line.ts'
+import { type CounterLine, counterLine } from './counter-line.ts'
 import { exchangerStanding } from './exchanger-standing.ts'
-import { effective, type Ledgers, latestDay, ofKind } from './histories.ts'
-import { machineFacts } from './machine-facts.ts'
+import { effective, type Histories, type Ledgers, latestDay, ofKind } from './histories.ts'
+import { type MachineFacts, machineFacts } from './machine-facts.ts'
 import type { ReckonOptions } from './reckon-machine.ts'
 import { siteOpening } from './site-opening.ts'
-import { fedDraw, meteredDraw } from './softener-draw.ts'
+import { type Draw, fedDraw, meteredDraw } from './softener-draw.ts'
 import { stageNow } from './stages.ts'
 import { type Reckoning, reckoningVersion } from './standing.ts'
 import { waterKnown } from './water-known.ts'
@@ -16,16 +16,22 @@ import { waterKnown } from './water-known.ts'
 /** Litres an open day a meter is expected to show before its first readings. From memory. */
 const usualMeterLitres = 30
 
-/**
- * Reckons a softener or cartridge from its own history and the machines it feeds.
- * @param fed - ledgers of each machine behind it, now or since it was last regenerated
- * @returns null when nothing dates it yet
- */
-export function reckonSoftener(
-  ledgers: Ledgers,
-  fed: Ledgers[],
-  { showWorking = true }: ReckonOptions = {},
-): Reckoning | null {
+/** A softener with the machines it feeds. */
+export interface SoftenerFacts {
+  histories: Histories
+  kind: 'exchanger' | 'cartridge'
+  machines: (MachineFacts & { spans: ReturnType<typeof daysBehind> })[]
+  asOf: string
+  /** By its meter where it has one, else by what its machines' counts come to. */
+  draw: Draw
+  /** By the counts, whatever a meter says. */
+  counted: Draw
+  /** Readings of its own meter, litres. */
+  meter: CounterLine | null
+}
+
+/** @returns null when nothing dates it yet */
+export function softenerFacts(ledgers: Ledgers, fed: Ledgers[], showWorking = true): SoftenerFacts | null {
   const histories = effective(ledgers)
   const taken = ofKind(histories, 'softener', 'commissioned')[0]
   if (!taken) return null
@@ -39,14 +45,36 @@ export function reckonSoftener(
   const { openDays, shareOpen } = siteOpening(histories)
   const readings = ofKind(histories, 'softener', 'reading')
   const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
-  const draw = metered
-    ? meteredDraw(
-        counterLine(readings, 'litres', openDays, usualMeterLitres, toDay(asOf), toDay(taken.happenedOn)),
-        shareOpen,
-      )
-    : fedDraw(machines, shareOpen)
+  const meter = metered
+    ? counterLine(readings, 'litres', openDays, usualMeterLitres, toDay(asOf), toDay(taken.happenedOn))
+    : null
+  const counted = fedDraw(machines, shareOpen)
+  return {
+    histories,
+    kind: bodyOf(taken).kind === 'cartridge' ? 'cartridge' : 'exchanger',
+    machines,
+    asOf,
+    draw: meter ? meteredDraw(meter, shareOpen) : counted,
+    counted,
+    meter,
+  }
+}
+
+/**
+ * Reckons a softener or cartridge from its own history and the machines it feeds.
+ * @param fed - ledgers of each machine behind it, now or since it was last regenerated
+ * @returns null when nothing dates it yet
+ */
+export function reckonSoftener(
+  ledgers: Ledgers,
+  fed: Ledgers[],
+  { showWorking = true }: ReckonOptions = {},
+): Reckoning | null {
+  const facts = softenerFacts(ledgers, fed, showWorking)
+  if (!facts) return null
+  const { histories, draw, asOf } = facts
   const { stage, since } = stageNow(histories, 'softener')
-  const main = bodyOf(taken).kind === 'cartridge' ? cartridgeStanding : exchangerStanding
+  const main = facts.kind === 'cartridge' ? cartridgeStanding : exchangerStanding
   const standings =
     stage === 'retired' || stage === 'winterised'
       ? []
@@ -62,4 +90,19 @@ export function reckonSoftener(
     rivals: [...(histories.softener?.rivals ?? [])].sort(),
     water: waterKnown(histories),
   }
+}
+
+/**
+ * What a meter shows over what the counts say, between its first and last reading: least squares through the
+ * origin over its intervals.
+ *
+ * @returns null before it was read twice
+ */
+export function meterOverCounts({ meter, counted }: SoftenerFacts): { factor: number; intervals: number } | null {
+  const pairs = (meter?.intervals ?? []).map(
+    ({ fromDay, toDay, count }) => [count, counted.between(fromDay, toDay)] as const,
+  )
+  const square = pairs.reduce((sum, [, litres]) => sum + litres * litres, 0)
+  if (square <= 0) return null
+  return { factor: pairs.reduce((sum, [count, litres]) => sum + count * litres, 0) / square, intervals: pairs.length }
 }

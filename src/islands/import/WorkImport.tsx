@@ -1,10 +1,10 @@
-import { v7 } from 'uuid'
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { JudgedWork } from '../../views/judged-row.ts'
 import { FileImport, type ImportKind } from './FileImport.tsx'
+import { follows } from './follows.ts'
 import { writeInBatches } from './write-in-batches.ts'
 
 const work: ImportKind<JudgedWork> = {
@@ -44,8 +44,7 @@ export const WorkImport = ({ firm }: { firm: string }) => <FileImport kind={work
 
 function toEntries(row: JudgedWork, id: string): Entry[] {
   return row.work!.map(({ kind, body }, i) => ({
-    // The row's own id, and ones that follow from it: sent again, they are the same.
-    id: i === 0 ? id : follows(id, i),
+    id: follows(id, i),
     subjectKind: 'machine',
     subjectId: row.machineId!,
     kind: kind as EntryKind,
@@ -53,10 +52,4 @@ function toEntries(row: JudgedWork, id: string): Entry[] {
     happenedOn: row.happenedOn!,
     body,
   }))
-}
-
-const follows = (id: string, i: number) => {
-  const bytes = Uint8Array.from(id.replaceAll('-', '').match(/../g)!, (byte) => Number.parseInt(byte, 16))
-  bytes[15] = bytes[15]! ^ i
-  return v7({ msecs: Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16), random: bytes })
 }

@@ -4,7 +4,8 @@ import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
 import { hardnessFromMgL, hardnessSymbol, hardnessToMgL } from '../../core/quantity/hardness.ts'
-import { dayLong, figure } from '../../ui/format.ts'
+import { entryWords, sampleNames } from '../../ui/entry-words.ts'
+import { dayLong, daysUntil, figure } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -77,7 +78,7 @@ interface Props {
 /** One water zone: its analyses over time, and the sites that get this water. */
 export function SupplyView({ supply, ledger, sites, today }: Props) {
   const [open, setOpen] = useState<'edit' | 'analysis' | null>(null)
-  const [ids] = useState(() => [newId(), newId()] as const)
+  const [ids] = useState(() => [newId(), newId(), newId()] as const)
   const unit = preferences().hardnessUnit
   const symbol = hardnessSymbol[unit]
   const close = () => setOpen(null)
@@ -90,9 +91,18 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
         facts={[
           { label: 'Sites', value: sites.length },
           { label: 'Analyses', value: days.length },
+          ...(days[0]
+            ? [{ label: 'Last', value: dayLong(days[0].on), source: `${-daysUntil(days[0].on, today)} d old` }]
+            : []),
         ]}
         action={
           <>
+            <a
+              className="plain inline-flex items-center whitespace-nowrap"
+              href={`/import/analyses?supply=${supply.id}`}
+            >
+              From CSV
+            </a>
             <button type="button" className="plain" onClick={() => setOpen('edit')}>
               Edit
             </button>
@@ -109,24 +119,26 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
           {days.length === 0 ? (
             <p className="m-0 text-second">None yet. The works print them once a year, often by quarter.</p>
           ) : (
-            <table className="w-full max-w-[560px] border-collapse text-[14px]">
+            <table className="w-full border-collapse text-[14px]">
               <thead>
                 <tr className="slim text-left text-[13px] text-second">
                   <th className="py-1 font-semibold">Day</th>
                   <th className="py-1 text-right font-semibold">Total, {symbol}</th>
                   <th className="py-1 text-right font-semibold">Carbonate, {symbol}</th>
+                  <th className="py-1 pl-4 font-semibold">Besides</th>
                 </tr>
               </thead>
               <tbody>
-                {days.map(({ on, total, carbonate }) => (
+                {days.map(({ on, total, carbonate, besides }) => (
                   <tr key={on} className="border-t border-hair">
-                    <td className="mono py-1.5">{dayLong(on)}</td>
+                    <td className="mono py-1.5 whitespace-nowrap">{dayLong(on)}</td>
                     <td className="mono py-1.5 text-right">
                       {total === undefined ? '–' : figure(hardnessFromMgL(total, unit))}
                     </td>
                     <td className="mono py-1.5 text-right">
                       {carbonate === undefined ? '–' : figure(hardnessFromMgL(carbonate, unit))}
                     </td>
+                    <td className="py-1.5 pl-4 text-second">{besides}</td>
                   </tr>
                 ))}
               </tbody>
@@ -166,8 +178,17 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
                 unit: symbol,
                 half: true,
               },
+              ...besides.map(([id, label, unit]) => ({
+                id,
+                label,
+                kind: 'number' as const,
+                half: true,
+                hint: 'if printed',
+                ...(unit && { unit }),
+                paths: [`body.${id}`],
+              })),
             ]}
-            values={{ on: today, total: '', carbonate: '' }}
+            values={{ on: today, total: '', carbonate: '', ...Object.fromEntries(besides.map(([id]) => [id, ''])) }}
             save="Add it"
             onCancel={close}
             onSave={async (values) => {
@@ -175,6 +196,12 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
               if (total === undefined || !(total >= 0)) return wrongAt('total', 'must be a number')
               if (Number.isNaN(carbonate)) return wrongAt('carbonate', 'is not a number')
               if (carbonate !== undefined && carbonate > total) return wrongAt('carbonate', 'cannot be above the total')
+              const rest: Record<string, number> = {}
+              for (const [id] of besides) {
+                const value = typedNumber(values, id)
+                if (value !== undefined && !(value >= 0)) return wrongAt(id, 'must be a number from 0 on')
+                if (value !== undefined) rest[id] = value
+              }
               const on = typedText(values, 'on') || today
               const test = (quantity: string, value: number, id: string) => {
                 const body = { point: 'raw', quantity, method: 'figure', unit, value }
@@ -183,6 +210,13 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
               const told = await writeFrom([
                 test('total', total, ids[0]),
                 ...(carbonate === undefined ? [] : [test('carbonate', carbonate, ids[1])]),
+                ...(Object.keys(rest).length > 0
+                  ? [
+                      makeEntry('supply', supply.id, 'water-figures', { point: 'raw', by: 'works', ...rest }, on, {
+                        id: ids[2],
+                      }),
+                    ]
+                  : []),
               ])
               if (told.ok) location.reload()
               return told
@@ -210,14 +244,30 @@ export function SupplyView({ supply, ledger, sites, today }: Props) {
   )
 }
 
-/** Total and carbonate hardness by day, the latest first; mg/L CaCO3. */
-function analyses(ledger: RecordedEntry[]): { on: string; total?: number; carbonate?: number }[] {
-  const days = new Map<string, { on: string; total?: number; carbonate?: number }>()
-  for (const entry of effectiveHistory(ledger).entries.filter(isKind('water-test'))) {
-    const { quantity, unit, value } = bodyOf(entry)
-    if (value === undefined) continue
+/** What works print beside hardness, and in which unit. */
+const besides = (['pH', 'conductivityUsCm', 'chlorideMgL', 'silicaMgL'] as const).map(
+  (name) => [name, sampleNames[name].name, sampleNames[name].unit] as const,
+)
+
+interface AnalysisDay {
+  on: string
+  total?: number
+  carbonate?: number
+  /** pH, conductivity and the like, in words. */
+  besides?: string
+}
+
+/** What was found by day, the latest first; mg/L CaCO3. */
+function analyses(ledger: RecordedEntry[]): AnalysisDay[] {
+  const days = new Map<string, AnalysisDay>()
+  for (const entry of effectiveHistory(ledger).entries) {
     const day = days.get(entry.happenedOn) ?? { on: entry.happenedOn }
-    day[quantity] = hardnessToMgL(value, unit)
+    if (isKind('water-test')(entry)) {
+      const { quantity, unit, value } = bodyOf(entry)
+      if (value === undefined) continue
+      day[quantity] = hardnessToMgL(value, unit)
+    } else if (isKind('water-figures')(entry)) day.besides = entryWords(entry, '').replace('Water raw: ', '')
+    else continue
     days.set(entry.happenedOn, day)
   }
   return [...days.values()].reverse()

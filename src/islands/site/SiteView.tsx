@@ -44,7 +44,10 @@ export function SiteView({ page, today, kinds }: Props) {
     .map((entry) => ({ id: entry.id, ...(entry.body as { from: string; to: string; name?: string }) }))
     .sort((a, b) => (a.from < b.from ? -1 : 1))
   const coming = closures.filter(({ to }) => to >= today)
-  const tests = ofKind(histories, 'site', 'water-test').slice(-4).reverse()
+  const tests = [...ofKind(histories, 'site', 'water-test'), ...ofKind(histories, 'site', 'water-figures')]
+    .sort((a, b) => (a.happenedOn < b.happenedOn ? -1 : a.happenedOn > b.happenedOn ? 1 : 0))
+    .slice(-5)
+    .reverse()
   const close = () => setOpen(null)
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -100,7 +103,9 @@ export function SiteView({ page, today, kinds }: Props) {
                     key={softener.id}
                     className="flex min-h-[36px] flex-wrap items-center gap-x-4 border-t border-hair"
                   >
-                    <b className="font-semibold">{softener.name}</b>
+                    <a href={`/softeners/${softener.id}`} className="font-semibold hover:underline">
+                      {softener.name}
+                    </a>
                     <span className="text-[14px] text-second">
                       {softener.treatment === 'cartridge' ? 'decarbonising cartridge' : 'salt softener'}
                       {softener.resinL && `, ${figure(softener.resinL)} L of resin`}
@@ -193,12 +198,26 @@ export function SiteView({ page, today, kinds }: Props) {
               <ul className="m-0 list-none p-0">
                 {tests.map((test) => (
                   <li key={test.id} className="flex gap-3 border-t border-hair py-1 text-[14px]">
-                    <span className="min-w-0 flex-1">{entryWords(test, '').replace('Water raw, ', '')}</span>
+                    <span className="min-w-0 flex-1">{entryWords(test, '').replace(/^Water raw[,:] /, '')}</span>
                     <span className="mono text-[13px] text-second">{dayNear(test.happenedOn, today)}</span>
                   </li>
                 ))}
               </ul>
             )}
+            <p className="m-0 mt-1 flex flex-wrap gap-x-4 text-[14px]">
+              <a
+                className="word inline-flex min-h-[32px] items-center max-md:min-h-[44px]"
+                href={`/water?site=${site.id}`}
+              >
+                Test it on the water bench
+              </a>
+              <a
+                className="word inline-flex min-h-[32px] items-center max-md:min-h-[44px]"
+                href={`/sites/${site.id}/water`}
+              >
+                A year of its water
+              </a>
+            </p>
             {supply && (
               <p className="m-0 mt-1 text-[14px]">
                 <a className="word" href={`/supplies/${supply.id}`}>

@@ -26,7 +26,18 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
     ? { id: 'size', label: 'Resin', kind: 'number', unit: 'L', half: true, paths: ['body.resinL'] }
     : { id: 'size', label: 'Holds', kind: 'number', unit: 'g CaCO₃', half: true, paths: ['body.capacityG'] }
   const bypass: FieldSpec[] = isResin
-    ? []
+    ? [
+        { id: 'itself', label: 'Regenerates itself', hint: 'asks for salt, not for a hand', kind: 'tick' },
+        {
+          id: 'saltTankKg',
+          label: 'Brine tank holds',
+          hint: 'if it does',
+          kind: 'number',
+          unit: 'kg',
+          half: true,
+          paths: ['body.saltTankKg'],
+        },
+      ]
     : [{ id: 'bypass', label: 'Bypass', kind: 'number', unit: '%', half: true, paths: ['body.bypass'] }]
   return (
     <div className="flex flex-col gap-3">
@@ -54,7 +65,7 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
             paths: ['happenedOn'],
           },
         ]}
-        values={{ name: '', size: isResin ? '8' : '', bypass: '30', takenOn: today }}
+        values={{ name: '', size: isResin ? '8' : '', bypass: '30', itself: false, saltTankKg: '', takenOn: today }}
         save="Add it"
         onCancel={onCancel}
         onSave={async (typed) => {
@@ -62,10 +73,17 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
           const share = typedNumber(typed, 'bypass') ?? 0
           if (amount === undefined || !(amount > 0)) return wrongAt('size', 'must be a number above 0')
           if (!(share >= 0 && share < 100)) return wrongAt('bypass', 'must be from 0 to 99')
+          const saltTankKg = typedNumber(typed, 'saltTankKg')
+          if (saltTankKg !== undefined && !(saltTankKg > 0)) return wrongAt('saltTankKg', 'must be a number above 0')
           const [id, first, second] = ids as [string, string, string]
           const on = typedText(typed, 'takenOn') || today
           const setting = isResin
-            ? { setting: 'exchanger', resinL: amount }
+            ? {
+                setting: 'exchanger',
+                resinL: amount,
+                ...(typed.itself === true && { regenerates: 'itself' }),
+                ...(saltTankKg && { saltTankKg }),
+              }
             : { setting: 'cartridge', capacityG: amount, bypass: share / 100 }
           const told = await keep('softener', id, 0, { siteId, name: typedText(typed, 'name') }, [
             makeEntry('softener', id, 'commissioned', { kind: treatment, kindVersion: 1, partsNew: true }, on, {

@@ -24,7 +24,28 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
         { id: 'size', label: 'Holds', kind: 'number', unit: 'g CaCO₃', half: true, paths: ['body.capacityG'] },
         { id: 'bypass', label: 'Bypass', kind: 'number', unit: '%', half: true, paths: ['body.bypass'] },
       ]
-    : [{ id: 'size', label: 'Resin', kind: 'number', unit: 'L', half: true, paths: ['body.resinL'] }]
+    : [
+        { id: 'size', label: 'Resin', kind: 'number', unit: 'L', half: true, paths: ['body.resinL'] },
+        {
+          id: 'saltGPerL',
+          label: 'Salt for a litre of resin',
+          hint: 'empty: as usual',
+          kind: 'number',
+          unit: 'g',
+          half: true,
+          paths: ['body.saltGPerL'],
+        },
+        { id: 'itself', label: 'Regenerates itself', hint: 'asks for salt, not for a hand', kind: 'tick' },
+        {
+          id: 'saltTankKg',
+          label: 'Brine tank holds',
+          hint: 'where it regenerates itself',
+          kind: 'number',
+          unit: 'kg',
+          half: true,
+          paths: ['body.saltTankKg'],
+        },
+      ]
   const size = isCartridge ? softener.capacityG : softener.resinL
   const bypass = softener.bypass === undefined ? undefined : Math.round(softener.bypass * 1000) / 10
   return (
@@ -50,6 +71,9 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           name: softener.name,
           size: size === undefined ? '' : String(size),
           bypass: bypass === undefined ? '' : String(bypass),
+          saltGPerL: softener.saltGPerL === undefined ? '' : String(softener.saltGPerL),
+          saltTankKg: softener.saltTankKg === undefined ? '' : String(softener.saltTankKg),
+          itself: softener.regeneratesItself === true,
           on: today,
           retired: !inUse,
         }}
@@ -61,10 +85,28 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           if (amount === undefined || !(amount > 0)) return wrongAt('size', 'must be a number above 0')
           if (!(share >= 0 && share < 100)) return wrongAt('bypass', 'must be from 0 to 99')
           const on = typedText(typed, 'on') || today
-          const resized = amount !== size || (isCartridge && share !== (bypass ?? 0))
+          const [saltGPerL, saltTankKg] = [typedNumber(typed, 'saltGPerL'), typedNumber(typed, 'saltTankKg')]
+          if (saltGPerL !== undefined && !(saltGPerL > 0)) return wrongAt('saltGPerL', 'must be a number above 0')
+          if (saltTankKg !== undefined && !(saltTankKg > 0)) return wrongAt('saltTankKg', 'must be a number above 0')
+          const itself = typed.itself === true
+          const resized =
+            amount !== size ||
+            (isCartridge
+              ? share !== (bypass ?? 0)
+              : saltGPerL !== softener.saltGPerL ||
+                saltTankKg !== softener.saltTankKg ||
+                itself !== (softener.regeneratesItself === true))
           const setting = isCartridge
             ? { setting: 'cartridge', capacityG: amount, bypass: share / 100 }
-            : { setting: 'exchanger', resinL: amount }
+            : {
+                setting: 'exchanger',
+                resinL: amount,
+                ...(softener.capacityGPerL && { capacityGPerL: softener.capacityGPerL }),
+                ...(softener.reserve !== undefined && { reserve: softener.reserve }),
+                ...(itself && { regenerates: 'itself' }),
+                ...(saltGPerL && { saltGPerL }),
+                ...(saltTankKg && { saltTankKg }),
+              }
           const stage = { stage: typed.retired === true ? 'retired' : 'working' }
           const told = await keep('softener', softener.id, softener.version, {
             siteId: softener.siteId,

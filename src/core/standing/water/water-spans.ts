@@ -1,4 +1,5 @@
 import { toDay } from '../../quantity/local-day.ts'
+import { spentAboveMgL } from '../../softener/learned-capacity.ts'
 import { type Histories, ofKind } from '../histories.ts'
 import type { WaterFigure } from '../standing.ts'
 import { testsOf } from '../water-known.ts'
@@ -19,7 +20,7 @@ export interface WaterSpan {
  * between, is taken half way; where there was one, the earlier test speaks until it and the later one after
  * it: that is how a softener found spent shows in the chalk.
  *
- * @param onTime - as if every regeneration had come in time: the outlet always as at its best test
+ * @param onTime - as if every regeneration had come in time: the outlet as at the middle one of its good tests
  */
 export function waterSpans(
   facts: WaterFacts,
@@ -77,8 +78,9 @@ function outletSteps(histories: Histories, onTime: boolean): OutletStep[] {
   const tests = testsOf(histories, 'softener', 'softened', 'total')
   if (tests.length === 0) return []
   if (onTime) {
-    const best = tests.reduce((least, test) => (test.value < least.value ? test : least))
-    return [{ day: toDay(best.on), figure: best }]
+    const good = tests.filter(({ value }) => value <= spentAboveMgL).sort((one, other) => one.value - other.value)
+    const middle = good[Math.floor(good.length / 2)] ?? tests[0]!
+    return [{ day: toDay(middle.on), figure: middle }]
   }
   const renewed = [
     ...ofKind(histories, 'softener', 'regenerated'),

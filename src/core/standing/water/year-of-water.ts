@@ -1,5 +1,6 @@
 import { acidG } from '../../scale/acid.ts'
 import { capacityBySalt, ownHygieneDays, rinseLPerL } from '../../softener/exchanger.ts'
+import { permeateShare } from '../../softener/ro-blend.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
 import { blended, decarbonised, sodiumExchanged } from '../../water/treatment.ts'
 import type { MachineFacts } from '../machine-facts.ts'
@@ -59,17 +60,39 @@ const reserve = 0.15
 /** Carbonic acid passes a membrane whole: the permeate is sour. From memory. */
 const permeatePh = 5.8
 
+/** Several groups of a site's machines together. */
+export function together(years: YearOfWater[]): YearOfWater {
+  const sum = (of: (year: YearOfWater) => number) => years.reduce((total, year) => total + of(year), 0)
+  const names = [...new Set(years.flatMap(({ costs }) => costs.map(({ name }) => name)))]
+  return {
+    fed: years[0]!.fed,
+    litres: sum((year) => year.litres),
+    regenerations: sum((year) => year.regenerations),
+    saltKg: sum((year) => year.saltKg),
+    cartridges: sum((year) => year.cartridges),
+    wasteL: sum((year) => year.wasteL),
+    chalkG: sum((year) => year.chalkG),
+    descales: sum((year) => year.descales),
+    acidG: sum((year) => year.acidG),
+    minutes: sum((year) => year.minutes),
+    costs: names.map((name) => ({
+      name,
+      amount: sum(({ costs }) => costs.find((cost) => cost.name === name)?.amount ?? 0),
+    })),
+    total: sum((year) => year.total),
+  }
+}
+
 /** The water a treatment makes of a raw one. */
 export function treatedBy(raw: TestedWater, treatment: PlannedTreatment, leakageMgL: number): TestedWater {
   if (treatment.kind === 'none') return raw
   if (treatment.kind === 'cartridge') return decarbonised(raw, treatment.bypass)
   if (treatment.kind === 'ro') {
-    const share = 0.04
     const permeate = {
       ...raw,
-      hardnessMgL: raw.hardnessMgL * share,
-      alkalinityMgL: raw.alkalinityMgL * share,
-      conductivityUsCm: raw.conductivityUsCm * share,
+      hardnessMgL: raw.hardnessMgL * permeateShare,
+      alkalinityMgL: raw.alkalinityMgL * permeateShare,
+      conductivityUsCm: raw.conductivityUsCm * permeateShare,
       pH: permeatePh,
     }
     return blended(raw, permeate, treatment.rawShare)

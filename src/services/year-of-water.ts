@@ -1,0 +1,137 @@
+import { figures } from '../core/figures/figures.ts'
+import { bodyOf } from '../core/ledger/upcast.ts'
+import { usualSaltGPerL } from '../core/softener/exchanger.ts'
+import { effective, type Histories, nearestSetting, ofKind } from '../core/standing/histories.ts'
+import { machineFacts } from '../core/standing/machine-facts.ts'
+import { machineChalk } from '../core/standing/water/machine-chalk.ts'
+import { takeFigure } from '../core/standing/water/set-figure.ts'
+import {
+  type PlannedTreatment,
+  type Prices,
+  together,
+  type WaterMachine,
+  type YearOfWater,
+  yearOfWater,
+} from '../core/standing/water/year-of-water.ts'
+import { litresADay } from '../core/standing/water-budget.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { machineRows } from '../records/find.ts'
+import { keptById } from '../records/kept.ts'
+import { reckonedByIds } from '../records/subjects.ts'
+import type { YearPage } from '../views/year-page.ts'
+import { ledgersById, ledgersOf } from './reckon-subjects.ts'
+
+const mostMachines = 100
+const daysInYear = 365.25
+
+interface SiteWater {
+  page: Omit<YearPage, 'year' | 'now'>
+  /** Machines by the softener they stand behind; null without one. */
+  groups: { treatment: PlannedTreatment; words: string; machines: WaterMachine[] }[]
+  leakageMgL: number
+  prices: Prices
+}
+
+/** A site's year of water as it is; null when the site is not this firm's. */
+export async function yearPage(db: Db, firmId: string, siteId: string): Promise<YearPage | null> {
+  const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
+  if (!water) return null
+  const { page, groups, leakageMgL, prices } = water
+  const years = groups.map(({ machines, treatment }) =>
+    yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, leakageMgL, prices),
+  )
+  const words = groups.map(({ words, machines }) => `${machines.length} ${words}`)
+  return {
+    ...page,
+    now: words.join(', ') || 'no machine draws water here',
+    year: years.length > 0 ? together(years) : null,
+  }
+}
+
+/** The same with every machine behind one treatment that is only thought of. */
+export async function yearWith(
+  db: Db,
+  firmId: string,
+  siteId: string,
+  treatment: PlannedTreatment,
+): Promise<YearOfWater | null> {
+  const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
+  const machines = water?.groups.flatMap((group) => group.machines) ?? []
+  if (!water || machines.length === 0) return null
+  return yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, water.leakageMgL, water.prices)
+}
+
+async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<SiteWater | null> {
+  const site = await keptById(trx, 'site', siteId)
+  if (!site) return null
+  const rows = await machineRows(trx, { siteId }, null, mostMachines)
+  const subjects = await reckonedByIds(
+    trx,
+    rows.map(({ id }) => ({ id, kind: 'machine' as const })),
+  )
+  const byId = await ledgersById(trx, firmId, subjects)
+  const groups = new Map<string, SiteWater['groups'][number]>()
+  const machines: YearPage['machines'] = []
+  let histories: Histories = effective({ firm: byId.get(firmId) ?? [], site: byId.get(siteId) ?? [] })
+  for (const subject of subjects) {
+    const own = effective(ledgersOf(firmId, subject, byId))
+    const facts = machineFacts(own, false)
+    const chalk = facts && facts.stage.stage === 'working' ? machineChalk(facts) : null
+    if (!facts || !chalk) continue
+    histories = { ...own, machine: undefined, softener: undefined } as Histories
+    const key = subject.softenerId ?? ''
+    const group = groups.get(key) ?? { ...treatmentNow(own), machines: [] }
+    groups.set(key, group)
+    group.machines.push({ facts, chalk })
+    const row = rows.find(({ id }) => id === subject.id)!
+    machines.push({
+      id: subject.id,
+      name: row.name,
+      kind: facts.kind.name,
+      litresAYear: litresADay(facts.budget, facts.use) * facts.opening.shareOpen * daysInYear,
+      behind: subject.softenerId ? group.words : null,
+    })
+  }
+  const prices = pricesOf(histories)
+  return {
+    page: { firmId, site: { id: site.id, name: site.name, area: site.area }, machines, prices },
+    groups: [...groups.values()],
+    leakageMgL: takeFigure(histories, 'softener-leakage').value,
+    prices,
+  }
+}
+
+/** How a machine's water is treated now. */
+function treatmentNow(histories: Histories): { treatment: PlannedTreatment; words: string } {
+  const taken = ofKind(histories, 'softener', 'commissioned')[0]
+  if (taken && bodyOf(taken).kind === 'cartridge') {
+    const set = nearestSetting(histories, 'cartridge')?.body
+    if (set)
+      return {
+        treatment: { kind: 'cartridge', capacityG: set.capacityG, bypass: set.bypass },
+        words: 'behind the cartridge',
+      }
+  }
+  const set = taken && nearestSetting(histories, 'exchanger')?.body
+  if (!set) return { treatment: { kind: 'none' }, words: 'on raw water' }
+  if (set.regenerates === 'itself')
+    return {
+      treatment: { kind: 'itself', resinL: set.resinL, saltGPerL: set.saltGPerL ?? usualSaltGPerL },
+      words: 'behind the softener that regenerates itself',
+    }
+  return {
+    treatment: {
+      kind: 'hand',
+      resinL: set.resinL,
+      capacityGPerL: set.capacityGPerL ?? takeFigure(histories, 'hand-capacity').value,
+      saltGPerL: set.saltGPerL ?? figures['hand-salt'].value,
+      hygieneDays: 14,
+    },
+    words: 'behind the softener',
+  }
+}
+
+function pricesOf(histories: Histories): Prices {
+  const { v: _, setting: __, ...prices } = nearestSetting(histories, 'prices')?.body ?? { v: 1, setting: 'prices' }
+  return prices
+}

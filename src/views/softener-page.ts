@@ -1,0 +1,37 @@
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { OutletTest } from '../core/softener/learned-capacity.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import type { SiteSoftener } from './site-page.ts'
+
+/** A softener at its site: what it feeds, what is due, what its outlet was found to be, what that taught. */
+export interface SoftenerPage {
+  softener: SiteSoftener
+  site: { id: string; name: string; area: string; timeZone: string }
+  standings: Standing[]
+  draw: { perOpenDay: number; said: string; measured: boolean }
+  /** What its meter shows over the counts. */
+  meter: { factor: number; intervals: number; applied: number | null } | null
+  feeds: { id: string; name: string; kind: string; litresPerOpenDay: number }[]
+  tests: {
+    on: string
+    said: string
+    low: number
+    high: number
+    litres: number | null
+    takenUpGPerL: number | null
+    spent: boolean
+  }[]
+  capacity: {
+    resinL: number
+    usualGPerL: number
+    value: number
+    below: number
+    above: number
+    tests: OutletTest[]
+    isSet: boolean
+  } | null
+  gives: { low: number; value: number; high: number } | null
+  saltKg: number | null
+  /** Days it was regenerated, filled or changed, the latest first. */
+  renewals: RecordedEntry[]
+}

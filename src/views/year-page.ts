@@ -1,0 +1,12 @@
+import type { YearOfWater } from '../core/standing/water/year-of-water.ts'
+
+/** A site's year of water as it is, and what it is reckoned from. */
+export interface YearPage {
+  firmId: string
+  site: { id: string; name: string; area: string }
+  machines: { id: string; name: string; kind: string; litresAYear: number; behind: string | null }[]
+  /** How it is treated now, in words. */
+  now: string
+  year: YearOfWater | null
+  prices: { saltPerKg?: number; acidPerKg?: number; cartridge?: number; waterPerM3?: number; labourPerMinute?: number }
+}
