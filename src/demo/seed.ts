@@ -165,6 +165,14 @@ export async function seedDemo(
       atMs: birth + 30_000_000,
     }
     const rules = [
+      {
+        kind: 'setting' as const,
+        body: {
+          v: 1,
+          setting: 'prices',
+          ...{ saltPerKg: 0.6, acidPerKg: 9, cartridge: 95, waterPerM3: 4.2, labourPerMinute: 1.1 },
+        },
+      },
       life('tank-filter', 'litres', 240),
       life('descale', 'litres', 200),
       life('oil-removal', 'shots', 1200),

@@ -58,17 +58,22 @@ export function learned(prior: Spread, evidence: Likelihood[]): Spread {
   }
   const sum = points.reduce((total, { weight }) => total + weight, 0)
   if (!(sum > 0)) throw new RangeError('learned: the evidence is impossible under the prior')
+  // A point stands for its cell: half its weight lies on either side of it.
+  let gone = 0
+  const below = points.map(({ weight }) => {
+    const half = weight / sum / 2
+    const reached = gone + half
+    gone += 2 * half
+    return reached
+  })
   const at = (share: number): number => {
-    let gone = 0
-    for (let i = 0; i < points.length; i += 1) {
-      const next = gone + points[i]!.weight / sum
-      if (next >= share) {
-        const before = points[Math.max(0, i - 1)]!.log
-        return before + ((points[i]!.log - before) * (share - gone)) / (next - gone)
-      }
-      gone = next
-    }
-    return points.at(-1)!.log
+    const i = Math.max(
+      1,
+      below.findIndex((reached) => reached >= share),
+    )
+    const [low, high] = [below[i - 1]!, below[i]!]
+    const along = high > low ? (share - low) / (high - low) : 0
+    return points[i - 1]!.log + (points[i]!.log - points[i - 1]!.log) * Math.max(0, along)
   }
   const middle = at(0.5)
   return { value: Math.exp(middle), below: middle - at(0.158655), above: at(0.841345) - middle }

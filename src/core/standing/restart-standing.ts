@@ -10,7 +10,7 @@ const flushAfterDays = 3
 const sanitiseAfterDays = 28
 
 /** The task that closes it. */
-const restartTask = 'restart'
+export const restartTask = 'restart'
 
 /**
  * What is due before the first drink after a standstill: a flush, or emptying and sanitising.

@@ -212,7 +212,7 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
             />
           </Stop>
           <Stop number={3} title="Done" hint="the letter ticks; what is due comes first" done={draft.tasks.length > 0}>
-            <TasksDone draft={draft} onChange={change} standings={before.standings} today={today} />
+            <TasksDone draft={draft} onChange={change} standings={before.standings} today={today} issues={issues} />
           </Stop>
           <Stop
             number={4}

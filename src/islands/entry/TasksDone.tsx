@@ -1,5 +1,8 @@
 import { useMemo, useState } from 'react'
+import { type HardnessUnit, hardnessSymbol } from '../../core/quantity/hardness.ts'
+import { acidNames, acids } from '../../core/scale/acid.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { firmUnit } from '../../ui/quantity.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { title } from '../standing-words.ts'
 import type { Draft } from './draft.ts'
@@ -9,12 +12,13 @@ interface Props {
   onChange: (part: Partial<Draft>) => void
   standings: Standing[]
   today: string
+  issues: Map<string, string>
 }
 
 const shownFirst = 8
 
 /** Tasks of this machine, soonest due first; the letter ticks. */
-export function TasksDone({ draft, onChange, standings, today }: Props) {
+export function TasksDone({ draft, onChange, standings, today, issues }: Props) {
   const [all, setAll] = useState(false)
   const tasks = useMemo(
     () => standings.filter((standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test'),
@@ -65,6 +69,7 @@ export function TasksDone({ draft, onChange, standings, today }: Props) {
           )
         })}
       </div>
+      {draft.tasks.includes('descale') && <Descaled draft={draft} onChange={onChange} issues={issues} />}
       {!all && tasks.length > visible.length && (
         <button
           type="button"
@@ -75,6 +80,56 @@ export function TasksDone({ draft, onChange, standings, today }: Props) {
         </button>
       )}
     </div>
+  )
+}
+
+/** What the descale took, and what the spent solution showed: it teaches the machine its own share that sticks. */
+function Descaled({ draft, onChange, issues }: Pick<Props, 'draft' | 'onChange' | 'issues'>) {
+  const field = (slot: 'acidGrams' | 'spentDrops' | 'spentLitres', label: string, unit: string) => (
+    <label className="flex flex-col gap-0.5 text-[14px]">
+      <span className="slim">{label}</span>
+      <span className="flex items-center gap-1.5">
+        <input
+          className="field mono w-[84px] text-right"
+          inputMode="decimal"
+          value={draft[slot]}
+          aria-invalid={issues.has(slot)}
+          onChange={(event) => onChange({ [slot]: event.target.value })}
+          // Letters tick tasks elsewhere; here they are typed.
+          onKeyDown={(event) => event.stopPropagation()}
+        />
+        <span className="text-[13px] text-second">{unit}</span>
+      </span>
+      {issues.has(slot) && <b className="text-[13px] text-seal-ink">{issues.get(slot)}</b>}
+    </label>
+  )
+  return (
+    <fieldset className="m-0 mt-1 flex flex-wrap items-start gap-x-4 gap-y-1 border-0 border-t border-hair p-0 pt-1">
+      <legend className="sr-only">The descale</legend>
+      <label className="flex flex-col gap-0.5 text-[14px]">
+        <span className="slim">Acid</span>
+        <select
+          className="field"
+          value={draft.acid}
+          onChange={(event) => onChange({ acid: event.target.value })}
+          onKeyDown={(event) => event.stopPropagation()}
+        >
+          <option value="">not said</option>
+          {acidNames.map((name) => (
+            <option key={name} value={name}>
+              {acids[name].name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {field('acidGrams', 'Poured', 'g')}
+      {field(
+        'spentDrops',
+        'Spent solution 1 in 100',
+        `drops of ${draft.perDrop} ${hardnessSymbol[draft.unit as HardnessUnit]}`,
+      )}
+      {field('spentLitres', 'Of', firmUnit('L'))}
+    </fieldset>
   )
 }
 

@@ -3,8 +3,11 @@ import { kindById } from '../../core/kinds/index.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
-import { effective } from '../../core/standing/histories.ts'
+import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
+import { effective, nearestSetting } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-facts.ts'
+import { restartTask } from '../../core/standing/restart-standing.ts'
+import { flushTask } from '../../core/standing/water/boiler-concentrate.ts'
 import { asReckoned } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
@@ -34,6 +37,11 @@ export interface Draft {
   perDrop: string
   tests: Record<string, TestDraft>
   tasks: string[]
+  /** What a descale took, and what its spent solution showed: drops of a sample one part in a hundred. */
+  acid: string
+  acidGrams: string
+  spentDrops: string
+  spentLitres: string
   parts: Record<string, PartDraft>
   found: Record<string, string>
   left: Record<string, string>
@@ -61,6 +69,10 @@ export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
   perDrop: '1',
   tests: {},
   tasks: [],
+  acid: '',
+  acidGrams: '',
+  spentDrops: '',
+  spentLitres: '',
   parts: {},
   found: {},
   left: {},
@@ -179,7 +191,9 @@ export function entriesOfDraft(
   }
   for (const key of draft.tasks) {
     const { id, group } = splitKey(key)
-    if (id === 'descale') add(`task:${key}`, 'machine', 'descaled', { task: 'descale' })
+    if (id === 'descale') add(`task:${key}`, 'machine', 'descaled', { task: 'descale', ...descaled(draft, wrong) })
+    else if (id === 'salt') add(`task:${key}`, 'softener', 'salt-added', { kg: saltTankKg(bundle) })
+    else if (id === flushTask || id === restartTask) add(`task:${key}`, 'machine', 'cleaned', { task: id })
     else if (id === 'regenerate') add(`task:${key}`, 'softener', 'regenerated', {})
     else if (id === 'change-cartridge') add(`task:${key}`, 'softener', 'cartridge-changed', {})
     else {
@@ -249,6 +263,37 @@ export function entriesOfDraft(
     })
   return made
 }
+
+/** A spent solution is diluted so many times before its drops are counted. */
+const spentDilution = 100
+
+/** What is known of a descale besides that it was done. */
+function descaled(draft: Draft, wrong: (slot: string, message: string) => void): Record<string, unknown> {
+  const read = (slot: 'acidGrams' | 'spentDrops' | 'spentLitres') => {
+    if (!draft[slot].trim()) return undefined
+    const value = decimal(draft[slot])
+    if (value === null || value < 0) wrong(slot, 'is not a number')
+    return value ?? undefined
+  }
+  const [grams, drops, litres, perDrop] = [
+    read('acidGrams'),
+    read('spentDrops'),
+    read('spentLitres'),
+    decimal(draft.perDrop),
+  ]
+  if (drops !== undefined && !litres) wrong('spentLitres', 'is missing: how much solution there was')
+  const mgL =
+    drops === undefined || perDrop === null ? null : hardnessToMgL(drops * perDrop, draft.unit as HardnessUnit)
+  return {
+    ...(draft.acid && { acid: draft.acid }),
+    ...(grams !== undefined && { grams }),
+    ...(mgL !== null && litres && { spent: { hardnessMgL: mgL * spentDilution, litres: asReckoned(litres, 'L') } }),
+  }
+}
+
+/** Salt of a full tank: what filling it up means. */
+const saltTankKg = (bundle: MachineBundle): number =>
+  nearestSetting(effective(bundle.ledgers), 'exchanger')?.body.saltTankKg ?? 25
 
 /** The header of a visit that is in the ledger already. */
 export const headerOf = (bundle: MachineBundle, visitId: string) =>

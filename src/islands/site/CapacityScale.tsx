@@ -45,7 +45,7 @@ export function CapacityScale({ capacity }: { capacity: NonNullable<SoftenerPage
         )
       })}
       {[0, 20, 40, 60, 80, 100]
-        .filter((g) => g <= most)
+        .filter((g) => g <= most * 0.7)
         .map((g) => (
           <text
             key={g}

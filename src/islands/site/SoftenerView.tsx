@@ -191,7 +191,11 @@ export function SoftenerView({ page, today }: Props) {
                           {test.takenUpGPerL === null ? '–' : figure(test.takenUpGPerL)}
                         </td>
                         <td className={`pl-3 ${test.spent ? 'font-semibold text-seal-ink' : ''}`}>
-                          {test.spent ? 'spent' : 'working'}
+                          {test.spent
+                            ? isFarTooEarly(test, capacity)
+                              ? 'spent far too early: regenerated well? bypass shut?'
+                              : 'spent'
+                            : 'working'}
                         </td>
                       </tr>
                     ))}

@@ -197,8 +197,8 @@ function Table({ before, after, waits }: { before: YearOfWater; after: YearOfWat
   const { currency } = preferences()
   const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 })
   const rows: [string, (year: YearOfWater) => string, boolean?][] = [
-    ['Total hardness fed', ({ fed }) => quantityWords(fed.hardnessMgL, hardnessSymbol.mgL)],
-    ['Carbonate hardness fed', ({ fed }) => quantityWords(fed.alkalinityMgL, hardnessSymbol.mgL)],
+    ['Total hardness fed, on average', ({ fed }) => quantityWords(fed.hardnessMgL, hardnessSymbol.mgL)],
+    ['Carbonate hardness fed, on average', ({ fed }) => quantityWords(fed.alkalinityMgL, hardnessSymbol.mgL)],
     ['Water drawn', ({ litres }) => quantityWords(Math.round(litres), 'L')],
     ['Down the drain for it', ({ wasteL }) => quantityWords(Math.round(wasteL), 'L')],
     ['Regenerations', ({ regenerations }) => figure(Math.round(regenerations))],

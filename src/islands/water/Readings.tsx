@@ -9,8 +9,8 @@ interface Props {
 }
 
 const tests: [TestName, string, string][] = [
-  ['total', 'Total hardness', 'first kit'],
-  ['carbonate', 'Carbonate hardness', 'second kit'],
+  ['total', 'Total hardness', ''],
+  ['carbonate', 'Carbonate hardness', ''],
   ['after', 'After softener', 'total'],
 ]
 const pens: [PenName, string, string][] = [
@@ -87,7 +87,7 @@ function Test({
     />
   )
   return (
-    <fieldset className="m-0 border-0 border-t border-hair p-0 py-1.5">
+    <fieldset className="m-0 min-w-0 border-0 border-t border-hair p-0 py-1.5">
       <legend className="sr-only">{label}</legend>
       <div className="flex items-baseline gap-2">
         <span>
@@ -175,11 +175,11 @@ function DropRow({ count }: { count: number }) {
   const shown = Math.min(20, Math.max(0, Math.floor(count)))
   if (shown === 0) return null
   return (
-    <svg width={shown * 6.5 + Math.floor((shown - 1) / 5) * 3 + 4} height={14} aria-hidden="true">
+    <svg width={shown * 5.6 + Math.floor((shown - 1) / 5) * 2 + 4} height={14} aria-hidden="true">
       {Array.from({ length: shown }, (_, i) => i).map((i) => (
         <path
           key={i}
-          d={`M${4 + i * 6.5 + Math.floor(i / 5) * 3} 1q2.800 5 2.800 7.500a2.800 3 0 0 1 -5.600 0q0 -2.500 2.800 -7.500z`}
+          d={`M${4 + i * 5.6 + Math.floor(i / 5) * 2} 1q2.400 5 2.400 7.500a2.400 3 0 0 1 -4.800 0q0 -2.500 2.400 -7.500z`}
           fill="var(--water)"
         />
       ))}

@@ -58,6 +58,7 @@ export function WaterBench({ page, address, today }: Props) {
     return () => clearTimeout(wait)
   }, [own])
 
+  const columns = width >= 480 ? 2 : 1
   const nothing = Object.keys(sample).length === 0
   const send = async () => {
     const link = `${location.origin}/water?${own}`
@@ -130,7 +131,10 @@ export function WaterBench({ page, address, today }: Props) {
                 width={width}
               />
             )}
-            <div className="mt-2 grid border-t border-hair pt-1.5 md:grid-cols-2">
+            <div
+              className="mt-2 grid border-t border-hair pt-1.5"
+              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
+            >
               {(['index', 'potential'] as const).map((of) => (
                 <div key={of} className="min-h-[200px] min-w-0">
                   <h3 className="slim m-0 text-[14px]">
@@ -141,7 +145,7 @@ export function WaterBench({ page, address, today }: Props) {
                     of={of}
                     raw={answer.tap.water}
                     treated={answer.treated?.water ?? null}
-                    width={width < 640 ? width : Math.floor(width / 2)}
+                    width={Math.floor(width / columns)}
                   />
                 </div>
               ))}

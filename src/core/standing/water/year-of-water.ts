@@ -65,7 +65,7 @@ export function together(years: YearOfWater[]): YearOfWater {
   const sum = (of: (year: YearOfWater) => number) => years.reduce((total, year) => total + of(year), 0)
   const names = [...new Set(years.flatMap(({ costs }) => costs.map(({ name }) => name)))]
   return {
-    fed: years[0]!.fed,
+    fed: averageFed(years),
     litres: sum((year) => year.litres),
     regenerations: sum((year) => year.regenerations),
     saltKg: sum((year) => year.saltKg),
@@ -80,6 +80,18 @@ export function together(years: YearOfWater[]): YearOfWater {
       amount: sum(({ costs }) => costs.find((cost) => cost.name === name)?.amount ?? 0),
     })),
     total: sum((year) => year.total),
+  }
+}
+
+/** What is fed on average, by litres: two groups of machines have two waters. */
+function averageFed(years: YearOfWater[]): TestedWater {
+  const litres = years.reduce((total, year) => total + year.litres, 0)
+  const mean = (of: (fed: TestedWater) => number) =>
+    litres > 0 ? years.reduce((sum, year) => sum + of(year.fed) * year.litres, 0) / litres : of(years[0]!.fed)
+  return {
+    ...years[0]!.fed,
+    hardnessMgL: mean((fed) => fed.hardnessMgL),
+    alkalinityMgL: mean((fed) => fed.alkalinityMgL),
   }
 }
 
