@@ -38,6 +38,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },
   { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },
   { route: 'export/due.csv', method: 'GET', path: '/api/export/due.csv?days=90' },
+  { route: 'sites/[id]/year', method: 'GET', path: `/api/sites/${site}/year?kind=hand&resinL=12` },
   { route: 'records/[kind]/index', method: 'GET', path: '/api/records/site' },
   { route: 'records/[kind]/[id]', method: 'GET', path: `/api/records/site/${site}` },
   {
@@ -83,6 +84,17 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     method: 'POST',
     path: '/api/import/work',
     data: { ...columns, rows: [{ serial: 'C2-1', date, what: 'group gasket' }] },
+  },
+  {
+    route: 'import/analyses',
+    method: 'POST',
+    path: '/api/import/analyses',
+    data: {
+      ...columns,
+      supplyId: site,
+      unit: 'dH',
+      rows: [{ date, total: '19', carbonate: '', pH: '7,4', conductivity: '', calcium: '', chloride: '', silica: '' }],
+    },
   },
   { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
   { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, ownersOnly: true },

@@ -7,8 +7,12 @@ const screens: Record<string, (id: string, site: string) => string> = {
   Round: () => '/round',
   Machines: () => '/machines',
   'Machine, wear': (id) => `/machines/${id}`,
+  'Machine, water': (id) => `/machines/${id}?lens=water`,
   'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
   'New entry': (id) => `/machines/${id}/entry`,
+  'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',
+  'Water bench of a site': (_, site) => `/water?site=${site}`,
+  'A year of water': (_, site) => `/sites/${site}/water`,
   Readings: () => '/readings',
   Sites: () => '/sites',
   Site: (_, site) => `/sites/${site}`,
@@ -24,7 +28,7 @@ const screens: Record<string, (id: string, site: string) => string> = {
 }
 
 /** Screens that are used with wet hands: looked at in every light and size. */
-const inTheField = new Set(['Round', 'Machine, wear', 'Machine, ledger', 'New entry'])
+const inTheField = new Set(['Round', 'Machine, wear', 'Machine, water', 'Machine, ledger', 'Water bench', 'New entry'])
 
 for (const theme of ['light', 'dark'] as const) {
   for (const [size, viewport] of Object.entries(sizes)) {

@@ -31,6 +31,10 @@ test('@screenshots', async ({ browser }) => {
   await shoot(light, 'machine-super-automatic')
   await at(light, `/machines/${await machineId(light, 'Right bar')}?lens=ledger`)
   await shoot(light, 'machine-ledger')
+  await at(light, `/machines/${leftBar}?lens=water`)
+  await shoot(light, 'machine-water')
+  await at(light, '/water?gh=19x1dH&kh=15x1dH&out=2x1dH&ph=7.6&ec=640&t=14&w=cartridge&bypass=0.3')
+  await shoot(light, 'water-bench')
   await at(light, `/machines/${leftBar}/entry`)
   const counter = (await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()).ledgers.machine
     .filter((entry: { kind: string }) => entry.kind === 'reading')
@@ -49,12 +53,12 @@ test('@screenshots', async ({ browser }) => {
   await light.getByRole('button', { name: 'Check the rows' }).click()
   await expect(light.getByText('Nothing has been written yet.')).toBeVisible()
   await shoot(light, 'readings')
-  const { site } = await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()
+  const { site, softener } = await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()
   const visits = await (await light.request.get(`/api/visits?machineId=${leftBar}`)).json()
   for (const [name, path] of [
     ['site', `/sites/${site.id}`],
+    ['softener', `/softeners/${softener.id}`],
     ['visit', `/visits/${visits.rows[0].visitId}`],
-    ['instruments', '/instruments'],
     ['firm', '/firm'],
     ['data', '/data'],
   ] as const) {
@@ -77,7 +81,7 @@ test('@screenshots', async ({ browser }) => {
     ['phone-round', '/round'],
     ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
     ['phone-entry', `/machines/${leftBar}/entry`],
-    ['phone-site', `/sites/${site.id}`],
+    ['phone-water', `/machines/${await machineId(pocket, 'Clerks')}?lens=water`],
   ] as const) {
     await at(pocket, path)
     await shoot(pocket, name)

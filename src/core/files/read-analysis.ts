@@ -19,7 +19,7 @@ export type AnalysisRow = Record<(typeof analysisColumns)[number], string>
 export type ReadAnalysis = { ok: true; on: string; work: Work[] } | { ok: false; reason: string }
 
 /** A figure as works print it: 19,4 or 19.4, "< 5" as five. @example parseFigureCell('< 5') // 5 */
-export function parseFigureCell(cell: string): number | null {
+function parseFigureCell(cell: string): number | null {
   const text = cell
     .trim()
     .replace(/^[<>≤≥~]\s*/, '')

@@ -87,7 +87,7 @@ function readWhatIf(parts: URLSearchParams): WhatIf {
 }
 
 /** @example writeTest({ by: 'drops', drops: 19, perDrop: 1, unit: 'dH' }) // '19x1dH' */
-export function writeTest(test: HardnessTest): string {
+function writeTest(test: HardnessTest): string {
   if (test.by === 'drops')
     return `${test.drops}x${test.perDrop}${test.unit}${test.sampleFactor && test.sampleFactor !== 1 ? `*${test.sampleFactor}` : ''}`
   return test.by === 'strip' ? `${test.low}-${test.high}${test.unit}` : `${test.value}${test.unit}`

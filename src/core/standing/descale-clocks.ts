@@ -77,7 +77,7 @@ export function drawLines(facts: MachineFacts, chalk: MachineChalk, add: Add): D
 }
 
 /** Litres the machine's own prompt stands at: its chosen hardness setting, or as somebody noted. */
-export function promptLitres(facts: MachineFacts): { litres: number; said: string } | null {
+function promptLitres(facts: MachineFacts): { litres: number; said: string } | null {
   const set = nearestSetting(facts.histories, 'hardness-setting')
   if (set) {
     const { classes, chosen } = set.body

@@ -17,7 +17,7 @@ export interface SaltUse {
 }
 
 /** Days between regenerations of a softener that does it itself: by its litres, or by hygiene. */
-export const ownCycleDays = (litres: number, draw: Pick<Draw, 'perOpenDay' | 'shareOpen'>): number =>
+const ownCycleDays = (litres: number, draw: Pick<Draw, 'perOpenDay' | 'shareOpen'>): number =>
   Math.min(draw.perOpenDay > 0 ? litres / (draw.perOpenDay * draw.shareOpen) : ownHygieneDays, ownHygieneDays)
 
 /** When the brine tank of a softener that regenerates itself is empty. */

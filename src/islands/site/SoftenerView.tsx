@@ -258,6 +258,10 @@ export function SoftenerView({ page, today }: Props) {
   )
 }
 
+/** Less than half of what resin takes up: not the resin, but what was done to it. */
+const isFarTooEarly = (test: SoftenerPage['tests'][number], capacity: SoftenerPage['capacity']): boolean =>
+  test.takenUpGPerL !== null && capacity !== null && test.takenUpGPerL < capacity.usualGPerL / 2
+
 function Row({
   standing,
   today,

@@ -29,7 +29,7 @@ export interface FeedWater {
 }
 
 /** Where nobody tested anything: a middling water. mg/L CaCO₃, from memory. */
-export const middlingMgL: Interval = { low: 8 * mgLPer.dH, value: 17 * mgLPer.dH, high: 26 * mgLPer.dH }
+const middlingMgL: Interval = { low: 8 * mgLPer.dH, value: 17 * mgLPer.dH, high: 26 * mgLPer.dH }
 
 /** Everything about a site's water that does not change with its hardness tests. */
 export interface WaterFacts {

@@ -47,7 +47,7 @@ export interface VesselChalk {
 }
 
 /** The vessel's figures for this machine, with the temperature of its wall. */
-export function vesselFigures(facts: MachineFacts, vessel: Vessel): VesselFigures {
+function vesselFigures(facts: MachineFacts, vessel: Vessel): VesselFigures {
   const { histories, kind, school } = facts
   const around = vessel.inside ? kind.vessels.find(({ id }) => id === vessel.inside)! : vessel
   const wallOver = takeFigure(histories, 'wall-over')

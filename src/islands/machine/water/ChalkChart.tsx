@@ -135,7 +135,7 @@ export function ChalkChart(props: Props) {
 }
 
 /** First days of months between two days. */
-export function monthTicks(from: number, to: number): number[] {
+function monthTicks(from: number, to: number): number[] {
   const ticks: number[] = []
   const [year, month] = fromDay(from).split('-').map(Number) as [number, number]
   for (let i = 1; ; i += 1) {
