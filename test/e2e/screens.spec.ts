@@ -36,7 +36,7 @@ for (const theme of ['light', 'dark'] as const) {
       browser,
       quiet,
     }) => {
-      test.setTimeout(120_000)
+      test.setTimeout(300_000)
       const page = await signedIn(browser, {
         viewport,
         colorScheme: theme,

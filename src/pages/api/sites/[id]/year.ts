@@ -14,7 +14,7 @@ export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
     ]),
   )
   const parsed = parseStrict(askedTreatment, asked)
-  if (!parsed.ok) return refuse(400, parsed.issues)
+  if (!parsed.ok) return refuse(422, parsed.issues)
   const year = isUuid(id) ? await yearWith(locals.db, firm.id, id, treatmentAsked(parsed.value)) : null
   return year ? json(year) : notFound()
 })
