@@ -33,6 +33,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     const outlet = facts ? new Map(outletTests(histories, facts.draw).map((test) => [test.on, test])) : new Map()
     const meter = facts && meterOverCounts(facts)
     return {
+      firmId,
       softener: { ...softener, ...treatmentOf(byId.get(softenerId) ?? []) },
       site: { id: site.id, name: site.name, area: site.area, timeZone: site.timeZone },
       standings: reckonSoftener(own, fedLedgers)?.standings ?? [],

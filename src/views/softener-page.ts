@@ -5,6 +5,7 @@ import type { SiteSoftener } from './site-page.ts'
 
 /** A softener at its site: what it feeds, what is due, what its outlet was found to be, what that taught. */
 export interface SoftenerPage {
+  firmId: string
   softener: SiteSoftener
   site: { id: string; name: string; area: string; timeZone: string }
   standings: Standing[]

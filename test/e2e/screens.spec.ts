@@ -21,6 +21,7 @@ const screens: Record<string, (id: string, site: string) => string> = {
   Visits: () => '/visits',
   Instruments: () => '/instruments',
   Firm: () => '/firm',
+  'Figures from memory': () => '/figures',
   'Data in and out': () => '/data',
   'Machines from a file': () => '/import/machines',
   'Customers from a file': () => '/import/customers',

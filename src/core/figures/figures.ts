@@ -146,6 +146,61 @@ export const figures = {
     about: 'At 125 g of salt a litre of resin. Outlet tests teach this softener its own.',
     ...memory,
   },
+  'regenerate-days': {
+    name: 'Regenerate whatever the litres',
+    ...{ value: 14, low: 7, high: 28, least: 1, most: 90 },
+    unit: 'days',
+    about: 'Standing resin grows germs. The chosen school decides until a figure is set.',
+    ...memory,
+  },
+  'outlet-test-months': {
+    name: 'Test hardness after the softener',
+    ...{ value: 1, low: 0.25, high: 3, least: 0.1, most: 24 },
+    unit: 'months',
+    about: 'A spent softener tells nobody. The chosen school decides until a figure is set.',
+    ...memory,
+  },
+  'cartridge-months': {
+    name: 'Change a cartridge whatever the litres',
+    ...{ value: 12, low: 6, high: 12, least: 1, most: 24 },
+    unit: 'months',
+    about: 'Common practice: twelve months plumbed. The chosen school decides until a figure is set.',
+    mark: 'T',
+  },
+  'citric-excess': {
+    name: 'Citric acid over the arithmetic',
+    ...{ value: 2, low: 1.5, high: 2.5, least: 1, most: 5 },
+    unit: 'times',
+    about: 'It keeps its third proton.',
+    ...memory,
+  },
+  'acid-excess': {
+    name: 'Other acids over the arithmetic',
+    ...{ value: 1.5, low: 1.2, high: 2, least: 1, most: 5 },
+    unit: 'times',
+    about: 'None is used up to the last.',
+    ...memory,
+  },
+  'citric-scale': {
+    name: 'Scale a litre of citric solution takes up cold',
+    ...{ value: 15, low: 10, high: 20, least: 1, most: 60 },
+    unit: 'g/L',
+    about: 'Beyond it calcium citrate falls out as sludge.',
+    ...memory,
+  },
+  'gas-headspace': {
+    name: 'Gas let off at once, over the headspace',
+    ...{ value: 0.5, low: 0.3, high: 0.5, least: 0.05, most: 1 },
+    unit: 'times',
+    about: 'More than that is parted into charges.',
+    ...memory,
+  },
+  'rinse-volumes': {
+    name: 'Vessel volumes rinsed before the pH is tried',
+    ...{ value: 3, low: 2, high: 5, least: 1, most: 20 },
+    about: 'Then two litres are thrown away.',
+    ...memory,
+  },
   'hand-salt': {
     name: 'Salt for a litre of resin, by hand',
     ...{ value: 125, low: 100, high: 160, least: 20, most: 400 },
@@ -167,12 +222,21 @@ export const vesselFigures = {
 } as const
 export type VesselFigure = keyof typeof vesselFigures
 
+/** What a person sees of a figure before setting it. */
+export interface FigureShown {
+  name: string
+  unit?: string
+  least: number
+  most: number
+  about?: string
+}
+
 /**
- * What may be typed for a figure, by name: a figure of this list, or a vessel's as `boiler.waterL`.
+ * A figure by name: one of this list, or a vessel's as `boiler.waterL`.
  * @returns null for a name nobody knows
- * @example figureRange('boiler.limitMm') // { least: 0.01, most: 20 }
+ * @example figureById('boiler.limitMm')!.unit // 'mm'
  */
-export function figureRange(id: string): { least: number; most: number } | null {
+export function figureById(id: string): FigureShown | null {
   if (id in figures) return figures[id as FigureId]
   const [station, figure, more] = id.split('.')
   if (!station || !/^[a-z0-9-]{1,40}$/.test(station) || more !== undefined) return null

@@ -1,5 +1,5 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
-import { figureRange } from '../figures/figures.ts'
+import { figureById } from '../figures/figures.ts'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { clocks, schools } from '../wear/limits.ts'
@@ -259,12 +259,12 @@ export const settingSchemas = {
     setting: string().oneOf(['figure']).required(),
     figure: string()
       .required()
-      .test('known', 'is not a figure that can be set', (id) => id === undefined || figureRange(id) !== null),
+      .test('known', 'is not a figure that can be set', (id) => id === undefined || figureById(id) !== null),
     value: finite().required(),
   })
     .noUnknown()
     .test('range', 'is out of range', (set, context) => {
-      const range = figureRange(set.figure ?? '')
+      const range = figureById(set.figure ?? '')
       if (!range || set.value === undefined || (set.value >= range.least && set.value <= range.most)) return true
       return context.createError({ path: 'value', message: `must be between ${range.least} and ${range.most}` })
     }),

@@ -1,3 +1,4 @@
+import { figures } from '../figures/figures.ts'
 import { type Acid, acidG, bicarbonateG, carbonDioxideL } from './acid.ts'
 
 /** What a vessel is, for pouring acid into it. */
@@ -31,8 +32,27 @@ export interface DescalePlan {
   rinseL: number
 }
 
-/** Beyond stoichiometry: citric keeps its third proton, none is used up to the last. From memory. */
-const excess: Record<Acid, number> = { citric: 2, 'citric-monohydrate': 2, lactic: 1.5, sulfamic: 1.5, acetic: 1.5 }
+/** What a plan takes for granted; from memory until somebody sets their own. */
+export interface PlanFigures {
+  /** Acid over the arithmetic: citric keeps its third proton, none is used up to the last. */
+  citricExcess: number
+  acidExcess: number
+  /** Scale a litre of citric solution takes up cold before calcium citrate falls out as sludge, g. */
+  citricGPerL: number
+  /** More gas than this share of the headspace is not let off in one go. */
+  gasPerHeadspace: number
+  /** Vessel volumes rinsed before the pH is tried. */
+  rinseVolumes: number
+}
+
+const usualPlanFigures: PlanFigures = {
+  citricExcess: figures['citric-excess'].value,
+  acidExcess: figures['acid-excess'].value,
+  citricGPerL: figures['citric-scale'].value,
+  gasPerHeadspace: figures['gas-headspace'].value,
+  rinseVolumes: figures['rinse-volumes'].value,
+}
+
 /** Strongest working solution, g in 100 g. From memory. */
 const strongestPercent: Record<Acid, number> = {
   citric: 8,
@@ -41,12 +61,8 @@ const strongestPercent: Record<Acid, number> = {
   sulfamic: 5,
   acetic: 5,
 }
-/** Scale a litre of citric solution takes up cold before calcium citrate falls out as sludge, g. From memory. */
-const citricGPerL = 15
-/** More gas than half the headspace is not let off in one go. From memory. */
-const mostGasPerHeadspace = 0.5
-/** Vessel volumes rinsed before the pH is tried, and litres thrown away after. From memory. */
-const rinse = { volumes: 3, thenL: 2 }
+/** Litres thrown away once the pH is right: brass and nickel give off what they took up. From memory. */
+const rinseThenL = 2
 
 /** Why an acid must not be poured at all; null where it may. */
 export const forbidden = (acid: Acid, { aluminium }: DescaleVessel): string | null =>
@@ -60,14 +76,19 @@ export const forbidden = (acid: Acid, { aluminium }: DescaleVessel): string | nu
  *
  * @example descalePlan(25, 'citric', { volumeL: 1 }).charges // 2: a litre of citric takes up 15 g
  */
-export function descalePlan(scaleG: number, acid: Acid, vessel: DescaleVessel): DescalePlan {
+export function descalePlan(
+  scaleG: number,
+  acid: Acid,
+  vessel: DescaleVessel,
+  { citricExcess, acidExcess, citricGPerL, gasPerHeadspace, rinseVolumes }: PlanFigures = usualPlanFigures,
+): DescalePlan {
   const { volumeL, headspaceL } = vessel
-  const planned = acidG(scaleG, acid) * excess[acid]
+  const planned = acidG(scaleG, acid) * (acid.startsWith('citric') ? citricExcess : acidExcess)
   const gasL = carbonDioxideL(scaleG)
   const asked: [ChargeReason, number][] = [
     ['strength', planned / (volumeL * 10 * strongestPercent[acid])],
     ['sludge', acid.startsWith('citric') ? scaleG / (citricGPerL * volumeL) : 0],
-    ['gas', headspaceL === undefined ? 0 : gasL / (mostGasPerHeadspace * headspaceL)],
+    ['gas', headspaceL === undefined ? 0 : gasL / (gasPerHeadspace * headspaceL)],
   ]
   // A hair over a whole charge is rounding, not another charge.
   const charges = Math.max(1, ...asked.map(([, times]) => Math.ceil(times - 1e-9)))
@@ -80,6 +101,6 @@ export function descalePlan(scaleG: number, acid: Acid, vessel: DescaleVessel): 
     gasL,
     ...(headspaceL !== undefined && { gasPerHeadspace: gasL / charges / headspaceL }),
     bicarbonateG: bicarbonateG(planned - acidG(scaleG, acid), acid),
-    rinseL: rinse.volumes * volumeL + rinse.thenL,
+    rinseL: rinseVolumes * volumeL + rinseThenL,
   }
 }

@@ -11,7 +11,8 @@ import { type Histories, nearestSetting, ofKind } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
 import type { Standing } from './standing.ts'
-import { usualCarbonateShare, waterKnown } from './water-known.ts'
+import { schoolFigure, takeFigure } from './water/set-figure.ts'
+import { waterKnown } from './water-known.ts'
 
 /**
  * When a weak-acid cartridge must be changed: by the litres its grams give at this carbonate hardness, or
@@ -70,15 +71,13 @@ export function cartridgeStanding(
       running.push(litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives, givesLine }, add))
     }
   }
-  const source = 'whatever the litres, common practice'
-  running.push(
-    monthsClock(
-      since,
-      asOfDay,
-      { what: 'At the latest after', months: cartridgeMonths[school], source, mark: 'T' },
-      add,
-    ),
+  const cap = schoolFigure(
+    histories,
+    'cartridge-months',
+    cartridgeMonths[school],
+    'whatever the litres, common practice',
   )
+  running.push(monthsClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-cartridge',
     duty: 'change-cartridge',
@@ -99,8 +98,8 @@ export function outletTestStanding(histories: Histories, asOf: string, showWorki
   const school = schoolOf(nearestSetting(histories, 'school')).value
   const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
   const working = startWorking(showWorking)
-  const source = `${schoolName[school]} school, from memory`
-  const clock = monthsClock(since, toDay(asOf), { what: 'Test every', months, source, mark: 'M' }, working.add)
+  const cap = schoolFigure(histories, 'outlet-test-months', months, `${schoolName[school]} school, from memory`)
+  const clock = monthsClock(since, toDay(asOf), cap, 'Test every', working.add)
   const head = {
     key: 'outlet-test',
     duty: 'outlet-test',
@@ -124,20 +123,31 @@ function carbonateIn(histories: Histories, add: Add): (Interval & { line: number
     return { ...rawCarbonate, line: add(() => ({ what, value, unit, origin: 'measured', source: `${said}, ${on}` })) }
   }
   if (!raw) return null
-  const usual = scaled(raw, usualCarbonateShare)
-  const source = `${usualCarbonateShare} of the total (${raw.said}), from memory`
-  return { ...usual, line: add(() => ({ what, value: usual.value, unit, origin: 'default', source, mark: 'M' })) }
+  const share = takeFigure(histories, 'carbonate-share')
+  const usual = scaled(raw, share.value)
+  const source = `${share.value} of the total (${raw.said})`
+  return {
+    ...usual,
+    line: add(() => ({
+      ...share.line(what),
+      value: usual.value,
+      unit,
+      source: `${source}, ${share.level === 'catalogue' ? 'from memory' : `set for this ${share.level}`}`,
+    })),
+  }
 }
 
 function monthsClock(
   since: string,
   asOfDay: number,
-  { what, months, source, mark }: { what: string; months: number; source: string; mark: 'T' | 'M' },
+  cap: ReturnType<typeof schoolFigure>,
+  what: string,
   add: Add,
 ): RunningClock {
   const from = toDay(since)
+  const months = cap.value
   const end = addMonths(from, months)
-  const interval = add(() => ({ what, value: months, unit: 'months', origin: 'default', source, mark }))
+  const interval = add(() => cap.line(what))
   return {
     use: { clock: 'months', used: monthsBetween(from, asOfDay), limit: months, unit: 'months', perDay: 1 / 30.4375 },
     passage: { name: 'months', fixed: true, dayAt: () => end },

@@ -53,7 +53,7 @@ export function drawLines(facts: MachineFacts, chalk: MachineChalk, add: Add): D
   const source = {
     metered: `meter, ${budget.intervals} intervals`,
     factor: `counts × ${budget.factor.toFixed(2)}, from its softener's meter`,
-    set: 'budget set for it',
+    set: budget.setSaid,
     catalogue: 'water budget, from memory',
   }[budget.from]
   const drawLine = add(() => ({

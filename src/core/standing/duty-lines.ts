@@ -126,7 +126,7 @@ export function litresLines(context: DutyContext, life: Life, figures: LitresFig
     origin: budget.from === 'catalogue' ? 'default' : budget.from === 'set' ? 'setting' : 'measured',
     source: {
       catalogue: 'water budget, from memory',
-      set: 'set for this machine',
+      set: budget.setSaid,
       factor: 'from its softener’s meter',
       metered: `meter, ${budget.intervals} intervals`,
     }[budget.from],

@@ -15,7 +15,7 @@ import { type Draw, litresClock } from './softener-draw.ts'
 import type { Standing, WaterFigure } from './standing.ts'
 import { waterFacts } from './water/feed-water.ts'
 import { outletTests } from './water/outlet-tests.ts'
-import { type SetFigure, takeFigure } from './water/set-figure.ts'
+import { type SetFigure, schoolFigure, takeFigure } from './water/set-figure.ts'
 import { waterKnown } from './water-known.ts'
 
 /** What an exchanger can take up, and what it gives at the present water. */
@@ -138,7 +138,14 @@ export function exchangerStanding(
     const source = 'a drop count of the raw water gives the litres'
     add(() => ({ what: 'Hardness in', value: 'not tested', origin: 'measured', source }))
   }
-  running.push(hygieneClock(since, asOfDay, hygieneDays[school], `${schoolName[school]} school, from memory`, add))
+  running.push(
+    hygieneClock(
+      since,
+      asOfDay,
+      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${schoolName[school]} school, from memory`),
+      add,
+    ),
+  )
   const head = {
     key: 'regenerate',
     duty: 'regenerate',
@@ -191,23 +198,17 @@ const figureLine = (figure: WaterFigure) => ({
   source: `${figure.said}, ${figure.on}`,
 })
 
-function hygieneClock(since: string, asOfDay: number, days: number, source: string, add: Add): RunningClock {
+function hygieneClock(since: string, asOfDay: number, cap: ReturnType<typeof schoolFigure>, add: Add): RunningClock {
   const start = toDay(since)
-  const cap = add(() => ({
-    what: 'Hygiene, at the latest after',
-    value: days,
-    unit: 'days',
-    origin: 'default',
-    source,
-    mark: 'M',
-  }))
+  const days = Math.max(1, Math.round(cap.value))
+  const capLine = add(() => cap.line('Hygiene, at the latest after'))
   return {
     use: { clock: 'hygiene', used: asOfDay - start, limit: days, unit: 'days', perDay: 1 },
     passage: { name: 'hygiene', fixed: true, dayAt: () => start + days },
     leftLine: add(() => ({
       what: 'Over by hygiene',
       value: fromDay(start + days),
-      formula: `${since} + {${cap}}`,
+      formula: `${since} + {${capLine}}`,
       origin: 'reckoned',
     })),
   }

@@ -13,6 +13,8 @@ export interface WaterBudget {
   /** What goes where, per drink and per open day: it adds up to the two above. */
   uses: Record<WaterUse, { mlPerDrink: number; litresPerOpenDay: number }>
   from: 'catalogue' | 'set' | 'metered' | 'factor'
+  /** How a budget of its own was found. */
+  setSaid: string
   /** Meter over reckoning, where a meter was read at least twice, or as found for all behind one softener. */
   factor: number
   intervals: number
@@ -41,6 +43,9 @@ export function waterBudget(
     brewMlPerDrink: brewMl,
     uses: usesOf(kind, mlPerDrink, litresPerOpenDay),
     from: set ? 'set' : 'catalogue',
+    setSaid: set?.body.filled
+      ? `measured: ${set.body.filled.litres} L over ${set.body.filled.drinks} ${kind.counter.unit}`
+      : `set for this ${set?.level ?? 'machine'}`,
     factor: 1,
     intervals: 0,
   }

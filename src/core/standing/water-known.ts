@@ -8,9 +8,6 @@ import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, type History, type Level, ofKind } from './histories.ts'
 import type { WaterFigure, WaterKnown } from './standing.ts'
 
-/** Share of total hardness that is carbonate hardness where only the total was tested. From memory. */
-export const usualCarbonateShare = 0.8
-
 type Test = Entry & { kind: 'water-test' }
 
 /** What a test found, mg/L CaCO3, with its bounds. */

@@ -14,6 +14,7 @@ import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { PathLayout } from '../path/layout.ts'
 import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
+import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
@@ -22,7 +23,7 @@ import { WearLens } from './WearLens.tsx'
 const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => module.LedgerLens))
 const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
 const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
-const AdjustSheet = later(() => import('./AdjustSheet.tsx').then((module) => module.AdjustSheet))
+const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
 const MoveSheet = later(() => sheets().then((module) => module.MoveSheet))
@@ -200,7 +201,13 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
         <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />
       )}
       {adjusting && (
-        <AdjustSheet bundle={bundle} today={today} {...adjusting} onClose={() => setAdjusting(null)} onSaved={reload} />
+        <AdjustSheet
+          levels={machineLevels(bundle)}
+          today={today}
+          {...adjusting}
+          onClose={() => setAdjusting(null)}
+          onSaved={reload}
+        />
       )}
       {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}

@@ -2,7 +2,8 @@ import { useState } from 'react'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
 import { type School, schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { SettingSheet } from './SettingSheet.tsx'
+import { machineLevels } from '../setting/levels.ts'
+import { SettingSheet } from '../setting/SettingSheet.tsx'
 
 interface Props {
   bundle: MachineBundle
@@ -24,7 +25,7 @@ export function SchoolLine({ bundle, today, onSaved }: Props) {
       {found ? `, set for this ${found.level}` : ''}
       {open && (
         <SettingSheet
-          bundle={bundle}
+          levels={machineLevels(bundle)}
           today={today}
           title="When to act"
           about="Practitioners disagree, each with reason. The usual school is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."

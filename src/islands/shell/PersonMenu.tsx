@@ -52,6 +52,7 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
           {(
             [
               ['/firm', 'The firm and its people'],
+              ['/figures', 'Figures from memory'],
               ['/data', 'Data in and out'],
               ['/readings', 'Readings from a spreadsheet'],
             ] as const

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { atChance } from '../../core/quantity/spread.ts'
+import type { Line } from '../../core/quantity/working.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
@@ -18,9 +19,11 @@ import { makeEntry, writeFrom } from '../make-entry.ts'
 import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
+import { softenerLevels } from '../setting/levels.ts'
 import { dueSentence, governs } from '../standing-words.ts'
 import { CapacityScale } from './CapacityScale.tsx'
 
+const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
 
 interface Props {
@@ -36,6 +39,7 @@ export function SoftenerView({ page, today }: Props) {
   const [key, setKey] = useState(standings[0]?.key ?? null)
   const [open, setOpen] = useState<'edit' | 'done' | null>(null)
   const [working, setWorking] = useState(false)
+  const [adjusting, setAdjusting] = useState<Line | null>(null)
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const isCartridge = softener.treatment === 'cartridge'
   const axis = dueAxis(today, 260, 366, 60)
@@ -234,7 +238,7 @@ export function SoftenerView({ page, today }: Props) {
                 <span className="text-copper">Working</span> {chosen.name}
               </h2>
               <p className="m-0 mb-2">{dueSentence(chosen, today)}</p>
-              <WorkingColumn working={chosen.working} />
+              <WorkingColumn working={chosen.working} onAdjust={setAdjusting} />
             </>
           )}
         </aside>
@@ -247,11 +251,21 @@ export function SoftenerView({ page, today }: Props) {
           about={dueSentence(chosen, today)}
           from="bottom"
         >
-          <WorkingColumn working={chosen.working} />
+          <WorkingColumn working={chosen.working} onAdjust={setAdjusting} />
         </Sheet>
       )}
       {open === 'edit' && (
         <SoftenerSheet softener={softener} today={today} onSaved={reload} onCancel={() => setOpen(null)} />
+      )}
+      {adjusting && (
+        <AdjustSheet
+          levels={softenerLevels(softener, site, page.firmId)}
+          today={today}
+          title={softener.name}
+          line={adjusting}
+          onClose={() => setAdjusting(null)}
+          onSaved={async () => reload()}
+        />
       )}
       {open === 'done' && <DoneSheet page={page} today={today} onClose={() => setOpen(null)} />}
     </div>

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Interval } from '../../core/quantity/interval.ts'
+import type { Line } from '../../core/quantity/working.ts'
 import { readAddress, writeAddress } from '../../core/sample/sample-address.ts'
 import { type BenchAnswer, brewC, reckonSample, steamC, type WaterDoes } from '../../core/sample/sample-reckoning.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -13,6 +14,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { WaterBenchPage } from '../../views/water-bench.ts'
+import { waterLevels } from '../setting/levels.ts'
 import { useWidth } from '../use-width.ts'
 import { Readings } from './Readings.tsx'
 import { number, readSample, readTest, typedSample } from './typed-sample.ts'
@@ -20,6 +22,7 @@ import { type Cursor, UnitRuler } from './UnitRuler.tsx'
 import { WhatIfPart } from './WhatIfPart.tsx'
 
 const SaturationChart = later(() => import('./SaturationChart.tsx').then((module) => module.SaturationChart))
+const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const KeepSheet = later(() => import('./KeepSheet.tsx').then((module) => module.KeepSheet))
 
 interface Props {
@@ -45,6 +48,7 @@ export function WaterBench({ page, address, today }: Props) {
   const [keeping, setKeeping] = useState(false)
   const [sent, setSent] = useState('')
   const [sheet, setSheet] = useState(false)
+  const [adjusting, setAdjusting] = useState<Line | null>(null)
   const sample = useMemo(() => readSample(typed), [typed])
   const litresPerDay = asReckoned(number(litres) ?? 0, 'L')
   const question = useMemo(() => ({ sample, whatIf, litresPerDay }), [sample, whatIf, litresPerDay])
@@ -175,7 +179,7 @@ export function WaterBench({ page, address, today }: Props) {
             <h2 className="head m-0 pt-3">
               <span className="text-copper">Working</span> Scale
             </h2>
-            <WorkingColumn working={answer.working} />
+            <WorkingColumn working={answer.working} onAdjust={setAdjusting} />
           </div>
           <button type="button" className="plain mt-2 w-full lg:hidden" onClick={() => setSheet(true)}>
             Working, {answer.working.lines.length} lines
@@ -187,10 +191,20 @@ export function WaterBench({ page, address, today }: Props) {
             about={answer.working.why ?? ''}
             from="bottom"
           >
-            <WorkingColumn working={answer.working} />
+            <WorkingColumn working={answer.working} onAdjust={setAdjusting} />
           </Sheet>
         </aside>
       </div>
+      {adjusting && (
+        <AdjustSheet
+          levels={waterLevels(site, page.firmId)}
+          today={today}
+          title="Water"
+          line={adjusting}
+          onClose={() => setAdjusting(null)}
+          onSaved={async () => location.reload()}
+        />
+      )}
       {keeping && <KeepSheet page={page} sample={sample} today={today} onClose={() => setKeeping(false)} />}
     </div>
   )

@@ -60,3 +60,22 @@ export function takeVesselFigure(histories: Histories, vessel: Vessel, figure: V
     }),
   }
 }
+
+/** A figure the chosen school decides until somebody sets one: its value, and its line. */
+export function schoolFigure(histories: Histories, id: FigureId, bySchool: number, schoolSaid: string) {
+  const own = ownFigure(histories, id)
+  const known: Figure = figures[id]
+  const value = own?.body.value ?? bySchool
+  return {
+    value,
+    line: (what: string): Line => ({
+      what,
+      value,
+      ...(known.unit && { unit: known.unit }),
+      origin: own ? 'setting' : 'default',
+      source: own ? levelWords(own.level) : schoolSaid,
+      ...(!own && { mark: known.mark }),
+      adjust: { setting: 'figure', position: id, value },
+    }),
+  }
+}

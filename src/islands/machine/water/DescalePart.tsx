@@ -1,12 +1,16 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
+import type { Line } from '../../../core/quantity/working.ts'
 import { type Acid, acidGPerG, acidNames, acids } from '../../../core/scale/acid.ts'
 import { descalePlan, forbidden } from '../../../core/scale/descale-plan.ts'
+import type { Histories } from '../../../core/standing/histories.ts'
 import type { Standing } from '../../../core/standing/standing.ts'
 import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
+import { type SetFigure, takeFigure } from '../../../core/standing/water/set-figure.ts'
 import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
 import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
 import { quantityWords } from '../../../ui/quantity.ts'
+import { WorkingColumn } from '../../../ui/WorkingColumn.tsx'
 import { cautionWords } from '../../standing-words.ts'
 import type { MachineWater } from './water-of.ts'
 
@@ -15,14 +19,16 @@ interface Props {
   vessel: VesselChalk
   standing: Standing | undefined
   today: string
+  onAdjust: (line: Line) => void
 }
 
 /** What one filling of the tank takes where solution is run through; a bucket it is pumped round from on the bench. */
 const chargeL = { flow: 1, closed: 2, exchanger: 5, steam: null } as const
 
 /** The next descale, reckoned before anything is poured: acid, charges, gas, what takes its bite, the rinse. */
-export function DescalePart({ water, vessel, standing, today }: Props) {
+export function DescalePart({ water, vessel, standing, today, onAdjust }: Props) {
   const { facts, chalk } = water
+  const granted = useMemo(() => grantedFor(facts.histories), [facts.histories])
   const { heats, waterL, headspaceL, aluminium } = vessel.vessel
   const [acid, setAcid] = useState<Acid>('citric')
   const [typed, setTyped] = useState(String(chargeL[heats] ?? waterL))
@@ -32,7 +38,18 @@ export function DescalePart({ water, vessel, standing, today }: Props) {
   const grams = vessel.gramsAt(due ?? facts.asOfDay) / vessel.share
   const plan =
     volumeL && grams > 0
-      ? descalePlan(grams, acid, { volumeL, ...(headspaceL && { headspaceL }), ...(aluminium && { aluminium }) })
+      ? descalePlan(
+          grams,
+          acid,
+          { volumeL, ...(headspaceL && { headspaceL }), ...(aluminium && { aluminium }) },
+          {
+            citricExcess: granted['citric-excess'].value,
+            acidExcess: granted['acid-excess'].value,
+            citricGPerL: granted['citric-scale'].value,
+            gasPerHeadspace: granted['gas-headspace'].value,
+            rinseVolumes: granted['rinse-volumes'].value,
+          },
+        )
       : null
   const stop = forbidden(acid, { volumeL: volumeL ?? 1, ...(aluminium && { aluminium }) })
   const last = lastAcid(facts)
@@ -75,7 +92,7 @@ export function DescalePart({ water, vessel, standing, today }: Props) {
           <Row
             what="Acid"
             value={`${figure(plan.acidG)} g`}
-            note={`${acid.startsWith('citric') ? '2' : '1.5'} times what the arithmetic asks, from memory`}
+            note={`${figure(granted[acid.startsWith('citric') ? 'citric-excess' : 'acid-excess'].value)} times what the arithmetic asks`}
           />
           <Row
             what={counted(plan.charges, 'charge')}
@@ -103,10 +120,25 @@ export function DescalePart({ water, vessel, standing, today }: Props) {
       <p className="mt-2 mb-0 border-l-4 border-brass pl-3 text-[14px]">
         {cautionWords.acid} Never closed: steam tap open, acid in portions. Citric cold, never above 50 °C.
       </p>
+      <details className="mt-2 border-t border-hair">
+        <summary className="min-h-[36px] cursor-pointer py-1.5 text-[14px] font-semibold max-md:min-h-[44px]">
+          What this plan takes from memory
+        </summary>
+        <WorkingColumn working={{ lines: Object.values(granted).map((one) => one.line()) }} onAdjust={onAdjust} />
+      </details>
       <Removed chalk={chalk} last={last} today={today} />
     </section>
   )
 }
+
+const grantedIds = ['citric-excess', 'acid-excess', 'citric-scale', 'gas-headspace', 'rinse-volumes'] as const
+
+/** The plan's figures as they stand for this machine. */
+const grantedFor = (histories: Histories) =>
+  Object.fromEntries(grantedIds.map((id) => [id, takeFigure(histories, id)])) as Record<
+    (typeof grantedIds)[number],
+    SetFigure
+  >
 
 const why = {
   strength: 'it would be too strong',

@@ -4,7 +4,8 @@ import { hardnessSymbol } from '../../../core/quantity/hardness.ts'
 import { usualClasses } from '../../../core/scale/setting-advice.ts'
 import { asReckoned, asTyped, firmUnit } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
-import { SettingSheet } from '../SettingSheet.tsx'
+import { machineLevels } from '../../setting/levels.ts'
+import { SettingSheet } from '../../setting/SettingSheet.tsx'
 
 interface Props {
   bundle: MachineBundle
@@ -46,7 +47,7 @@ export function HardnessSheet({ bundle, today, classes, chosen: first, onClose, 
   const set = (i: number, part: Partial<Row>) => setRows(rows.map((row, at) => (at === i ? { ...row, ...part } : row)))
   return (
     <SettingSheet
-      bundle={bundle}
+      levels={machineLevels(bundle)}
       today={today}
       title="Its hardness setting"
       about="As the machine offers them; the litres are those after which it then asks to be descaled."

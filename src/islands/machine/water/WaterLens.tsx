@@ -15,6 +15,7 @@ import { useWidth } from '../../use-width.ts'
 import { ChalkChart } from './ChalkChart.tsx'
 import { DescaleClocks } from './DescaleClocks.tsx'
 import { DescalePart } from './DescalePart.tsx'
+import { DrawPart } from './DrawPart.tsx'
 import { InTheBoiler } from './InTheBoiler.tsx'
 import { Rails } from './Rails.tsx'
 import { SettingAdviser } from './SettingAdviser.tsx'
@@ -104,10 +105,18 @@ function Lens({ bundle, standings, today, station, onAdjust, onSaved, water }: P
           <DescaleClocks clocks={clocks} since={toDay(chalk.since)} {...scale} />
         </div>
         <div className="mt-3 grid gap-x-8 gap-y-5 xl:grid-cols-2">
-          <DescalePart key={vessel.vessel.id} water={water} vessel={vessel} standing={governs} today={today} />
+          <DescalePart
+            key={vessel.vessel.id}
+            water={water}
+            vessel={vessel}
+            standing={governs}
+            today={today}
+            onAdjust={(line) => onAdjust('Descale', line)}
+          />
           <div className="flex min-w-0 flex-col gap-5">
             {facts.kind.descale && <SettingAdviser bundle={bundle} water={water} today={today} onSaved={onSaved} />}
             {kept && <InTheBoiler kept={kept} today={today} onAdjust={(line) => onAdjust('In the boiler', line)} />}
+            <DrawPart bundle={bundle} water={water} today={today} onSaved={onSaved} />
             <WaterCheck water={water} bundle={bundle} today={today} />
           </div>
         </div>

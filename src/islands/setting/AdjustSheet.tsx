@@ -1,12 +1,12 @@
 import { useState } from 'react'
-import { figureRange } from '../../core/figures/figures.ts'
+import { figureById } from '../../core/figures/figures.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { asReckoned, asTyped, firmUnit } from '../../ui/quantity.ts'
-import type { MachineBundle } from '../../views/machine-bundle.ts'
+import type { SettingLevel } from './levels.ts'
 import { SettingSheet } from './SettingSheet.tsx'
 
 interface Props {
-  bundle: MachineBundle
+  levels: SettingLevel[]
   today: string
   title: string
   line: Line
@@ -15,34 +15,36 @@ interface Props {
 }
 
 /** Changes a life, an interval or a figure from memory where its working shows it. */
-export function AdjustSheet({ bundle, today, title, line, onClose, onSaved }: Props) {
-  const unit = line.unit ?? ''
+export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Props) {
+  // A line may show what follows from a figure: what is set is the figure itself, in its own unit.
+  const known = line.adjust!.setting === 'figure' ? figureById(line.adjust!.position!) : null
+  const unit = known ? (known.unit ?? '') : (line.unit ?? '')
+  const name = known?.name ?? line.what
   const [text, setText] = useState(asTyped(line.adjust!.value, unit))
   const body = () => {
     const value = Number(text.replace(',', '.'))
     if (!text.trim() || !Number.isFinite(value)) return 'Type a number.'
     const { setting, position, clock } = line.adjust!
     if (setting === 'figure') {
-      const range = figureRange(position!)!
       const set = asReckoned(value, unit)
-      if (set >= range.least && set <= range.most) return { v: 1, setting, figure: position, value: set }
-      return `Type a number from ${asTyped(range.least, unit)} to ${asTyped(range.most, unit)}.`
+      if (set >= known!.least && set <= known!.most) return { v: 1, setting, figure: position, value: set }
+      return `Type a number from ${asTyped(known!.least, unit)} to ${asTyped(known!.most, unit)}.`
     }
     if (value <= 0) return 'Type a number above 0.'
     return { v: 1, setting: 'life', duty: position, clock, value: asReckoned(value, unit) }
   }
   return (
     <SettingSheet
-      bundle={bundle}
+      levels={levels}
       today={today}
-      title={`${title}: ${line.what}`}
-      about={`Now ${line.source ?? 'set'}. Your own figure, or the maker's, wins over the catalogue's.`}
+      title={`${title}: ${name}`}
+      about={`Now ${line.source ?? 'set'}. ${known?.about ?? "Your own figure, or the maker's, wins over the catalogue's."}`}
       body={body}
       onClose={onClose}
       onSaved={onSaved}
     >
       <label className="flex items-center gap-3">
-        <span className="slim text-[14px]">{line.what}</span>
+        <span className="slim text-[14px]">{name}</span>
         <input
           className="field mono w-[140px] text-right"
           inputMode="decimal"

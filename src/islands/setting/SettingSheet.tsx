@@ -1,13 +1,13 @@
 import { type ReactNode, useState } from 'react'
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
-import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { newId, sendEntries } from '../send-entries.ts'
+import type { SettingLevel } from './levels.ts'
 
 interface Props {
-  bundle: MachineBundle
+  /** Where it may be set, nearest first. */
+  levels: SettingLevel[]
   today: string
   title: string
   about: string
@@ -18,24 +18,17 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
-type Level = Extract<SubjectKind, 'machine' | 'site' | 'firm'>
-
-/** Sets a figure for this machine, its site or the whole firm: one entry, effective today. */
-export function SettingSheet({ bundle, today, title, about, body, children, onClose, onSaved }: Props) {
-  const [level, setLevel] = useState<Level>('machine')
+/** Sets a figure nearby or for the whole firm: one entry, effective today. */
+export function SettingSheet({ levels, today, title, about, body, children, onClose, onSaved }: Props) {
+  const [level, setLevel] = useState(levels[0]!.level)
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   const [id] = useState(newId)
-  const levels: [Level, string, string][] = [
-    ['machine', `this machine, ${bundle.machine.name}`, bundle.machine.id],
-    ['site', `every machine at ${bundle.site.name}`, bundle.site.id],
-    ['firm', 'the whole firm', bundle.firmId],
-  ]
   const save = async () => {
     const made = body()
     if (typeof made === 'string') return setWrong(made)
     setBusy(true)
-    const subjectId = levels.find(([name]) => name === level)![2]
+    const subjectId = levels.find((one) => one.level === level)!.id
     const entry: Entry = {
       id,
       subjectKind: level,
@@ -63,7 +56,7 @@ export function SettingSheet({ bundle, today, title, about, body, children, onCl
       {children}
       <fieldset className="m-0 mt-4 border-0 p-0">
         <legend className="slim text-[14px] text-second">For</legend>
-        {levels.map(([name, words]) => (
+        {levels.map(({ level: name, words }) => (
           <label key={name} className="flex min-h-[44px] items-center gap-2">
             <input type="radio" name="level" checked={level === name} onChange={() => setLevel(name)} />
             {words}
