@@ -188,7 +188,7 @@ function settingWords(body: Loose, kindId: string): string {
 }
 
 function figureWords(id: string, value: number): string {
-  if (id in figures) {
+  if (Object.hasOwn(figures, id)) {
     const known: Figure = figures[id as FigureId]
     return `${known.name}: ${quantityWords(value, known.unit ?? '')}`
   }

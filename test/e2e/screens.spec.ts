@@ -83,7 +83,16 @@ for (const theme of ['light', 'dark'] as const) {
 test('what a thumb presses is big enough on a phone', async ({ browser }) => {
   const page = await signedIn(browser, { viewport: sizes.phone, hasTouch: true, isMobile: true })
   const id = await machineId(page, 'Left bar')
-  for (const path of ['/round', `/machines/${id}/entry`, '/machines']) {
+  const { softener, site } = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
+  for (const path of [
+    '/round',
+    `/machines/${id}/entry`,
+    '/machines',
+    `/machines/${id}?lens=water`,
+    '/water?gh=19x1dH&kh=15x1dH&w=softener',
+    `/softeners/${softener.id}`,
+    `/sites/${site.id}/water`,
+  ]) {
     await page.goto(path)
     await awake(page)
     const small = await page.evaluate(() =>

@@ -60,7 +60,6 @@ test('@screenshots', async ({ browser }) => {
     ['softener', `/softeners/${softener.id}`],
     ['visit', `/visits/${visits.rows[0].visitId}`],
     ['firm', '/firm'],
-    ['data', '/data'],
   ] as const) {
     await at(light, path)
     await shoot(light, name)

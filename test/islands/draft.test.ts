@@ -66,6 +66,48 @@ describe('a visit being written', () => {
     expect(make({ note: '   ', counter: ' ' }).entries).to.deep.equal([])
   })
 
+  it('notes a descale with its acid and what the spent solution held', () => {
+    expect(make({ tasks: ['descale'] }, bundle('sr', false)).said).to.deep.equal([
+      ['machine', 'descaled', { v: 1, task: 'descale' }],
+    ])
+    const full = {
+      tasks: ['descale'],
+      acid: 'citric',
+      acidGrams: '40',
+      spentDrops: '7',
+      spentLitres: '1,5',
+      perDrop: '1',
+    }
+    // Seven drops of 1 °dH of a sample one part in a hundred: 7 × 17.848 × 100 mg/L.
+    expect(make(full, bundle('sr', false)).said).to.deep.equal([
+      [
+        'machine',
+        'descaled',
+        { v: 1, task: 'descale', acid: 'citric', grams: 40, spent: { hardnessMgL: 12_493.6, litres: 1.5 } },
+      ],
+    ])
+  })
+
+  it('says at its field what is missing or wrong of a descale', () => {
+    const { issues } = make({ tasks: ['descale'], acidGrams: 'much', spentDrops: '7' }, bundle('sr', false))
+    expect(issues).to.deep.equal([
+      { slot: 'acidGrams', message: 'is not a number' },
+      { slot: 'spentLitres', message: 'is missing: how much solution there was' },
+    ])
+    // Not ticked, not asked.
+    expect(make({ acidGrams: 'much' }, bundle('sr', false)).issues).to.deep.equal([])
+  })
+
+  it('closes what the water asks for: a boiler freshened, salt filled up, a flush after standing', () => {
+    expect(make({ tasks: ['boiler-flush', 'salt', 'restart', 'regenerate', 'change-cartridge'] }).said).to.deep.equal([
+      ['machine', 'cleaned', { v: 1, task: 'boiler-flush' }],
+      ['softener', 'salt-added', { v: 1, kg: 25 }],
+      ['machine', 'cleaned', { v: 1, task: 'restart' }],
+      ['softener', 'regenerated', { v: 1 }],
+      ['softener', 'cartridge-changed', { v: 1 }],
+    ])
+  })
+
   it('reads counters as people type them; the meter is the softener’s where there is one', () => {
     expect(make({ counter: '185,872', meter: '790' }).said).to.deep.equal([
       ['machine', 'reading', { v: 1, counter: 'shots', count: 185_872 }],

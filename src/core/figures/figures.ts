@@ -237,8 +237,8 @@ export interface FigureShown {
  * @example figureById('boiler.limitMm')!.unit // 'mm'
  */
 export function figureById(id: string): FigureShown | null {
-  if (id in figures) return figures[id as FigureId]
+  if (Object.hasOwn(figures, id)) return figures[id as FigureId]
   const [station, figure, more] = id.split('.')
   if (!station || !/^[a-z0-9-]{1,40}$/.test(station) || more !== undefined) return null
-  return figure !== undefined && figure in vesselFigures ? vesselFigures[figure as VesselFigure] : null
+  return figure !== undefined && Object.hasOwn(vesselFigures, figure) ? vesselFigures[figure as VesselFigure] : null
 }
