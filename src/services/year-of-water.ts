@@ -73,7 +73,9 @@ async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<Site
   const groups = new Map<string, SiteWater['groups'][number]>()
   const machines: YearPage['machines'] = []
   let histories: Histories = effective({ firm: byId.get(firmId) ?? [], site: byId.get(siteId) ?? [] })
-  for (const subject of subjects) {
+  // In the order of their names, so that the same site reads the same each time.
+  for (const row of rows) {
+    const subject = subjects.find(({ id }) => id === row.id)!
     const own = effective(ledgersOf(firmId, subject, byId))
     const facts = machineFacts(own, false)
     const chalk = facts && facts.stage.stage === 'working' ? machineChalk(facts) : null
@@ -83,7 +85,6 @@ async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<Site
     const group = groups.get(key) ?? { ...treatmentNow(own), machines: [] }
     groups.set(key, group)
     group.machines.push({ facts, chalk })
-    const row = rows.find(({ id }) => id === subject.id)!
     machines.push({
       id: subject.id,
       name: row.name,

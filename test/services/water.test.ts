@@ -119,4 +119,19 @@ describe('a firm’s water', () => {
     const foreign = await checkAnalyses(db, other.firmId, 'UTC', input, testNow)
     expect(foreign.ok ? '' : foreign.issues[0]!.path).to.equal('supplyId')
   })
+
+  it('is refused where it cannot be, and nothing of it is kept', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const odd = [
+      entryAbout('site', firm.siteId, 'water-figures', { point: 'raw', by: 'pen' }),
+      entryAbout('machine', firm.sr, 'water-figures', { point: 'raw', by: 'pen', pH: 7 }),
+      entryAbout('site', firm.siteId, 'salt-added', { kg: 25 }),
+      entryAbout('machine', firm.sr, 'setting', { setting: 'figure', figure: 'brew-stick', value: 7 }),
+      entryAbout('machine', firm.sr, 'descaled', { task: 'descale', spent: { litres: 1 } }),
+    ]
+    const { verdicts } = await writeEntries(db, actor, odd, { now: testNow })
+    expect(verdicts.map(({ verdict }) => verdict)).to.deep.equal(odd.map(() => 'refused'))
+    const after = await waterBenchPage(db, firm.firmId, firm.siteId)
+    expect(after.ledgers.site!.filter(({ kind }) => kind === 'water-figures')).to.deep.equal([])
+  })
 })

@@ -287,7 +287,8 @@ function descaled(draft: Draft, wrong: (slot: string, message: string) => void):
   return {
     ...(draft.acid && { acid: draft.acid }),
     ...(grams !== undefined && { grams }),
-    ...(mgL !== null && litres && { spent: { hardnessMgL: Math.round(mgL * spentDilution * 10) / 10, litres: asReckoned(litres, 'L') } }),
+    ...(mgL !== null &&
+      litres && { spent: { hardnessMgL: Math.round(mgL * spentDilution * 10) / 10, litres: asReckoned(litres, 'L') } }),
   }
 }
 
