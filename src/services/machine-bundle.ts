@@ -36,6 +36,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
         timeZone: site.timeZone,
         accessNote: site.accessNote,
         ...(supply && { supplyName: supply.name }),
+        ...(site.altitudeM !== undefined && { altitudeM: site.altitudeM }),
       },
       softener: softener && { id: softener.id, name: softener.name },
       ledgers: ledgersOf(firmId, self, byId) as Record<string, RecordedEntry[]>,

@@ -1,10 +1,13 @@
 import { takenUpGPerL } from '../core/softener/learned-capacity.ts'
 import { exchangerFacts } from '../core/standing/exchanger-standing.ts'
-import { effective, nearestSetting } from '../core/standing/histories.ts'
+import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
 import { meterOverCounts, reckonSoftener, softenerFacts } from '../core/standing/reckon-softener.ts'
-import { outletTests } from '../core/standing/water/outlet-tests.ts'
+import { feedWater, waterFacts } from '../core/standing/water/feed-water.ts'
+import { cartridgeTests, outletTests } from '../core/standing/water/outlet-tests.ts'
 import { litresADay } from '../core/standing/water-budget.ts'
 import { testsOf } from '../core/standing/water-known.ts'
+import { saturation } from '../core/water/carbonate.ts'
+import { sodiumExchanged } from '../core/water/treatment.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
@@ -14,6 +17,25 @@ import { treatmentOf } from './site-page.ts'
 
 const shownTests = 20
 const shownRenewals = 12
+
+/** Brew water, °C: the index is told there. */
+const brewC = 93
+
+/** What comes out of it, reckoned from the raw water and its own tests. */
+function outOf(histories: Histories): SoftenerPage['out'] {
+  const facts = waterFacts(histories)
+  if (!facts.known.raw && !facts.known.rawCarbonate) return null
+  const { raw, fed, treatment } = feedWater(facts)
+  const { hardnessMgL, alkalinityMgL, pH } = fed.likely
+  return {
+    hardnessMgL,
+    alkalinityMgL,
+    pH,
+    rawPh: raw.likely.pH,
+    siBrew: saturation(fed.likely, brewC).si ?? null,
+    sodiumMgL: treatment.kind === 'exchanger' ? sodiumExchanged(raw.likely, hardnessMgL).sodiumMgL : 0,
+  }
+}
 
 /** One softener with all it feeds; null when it is not this firm's. */
 export async function softenerPage(db: Db, firmId: string, softenerId: string): Promise<SoftenerPage | null> {
@@ -30,7 +52,13 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     const histories = effective(own)
     const facts = softenerFacts(own, fedLedgers)
     const exchanger = facts?.kind === 'exchanger' ? exchangerFacts(histories, facts.draw) : null
-    const outlet = facts ? new Map(outletTests(histories, facts.draw).map((test) => [test.on, test])) : new Map()
+    const outletOf = () => {
+      if (!facts) return []
+      return facts.kind === 'cartridge'
+        ? cartridgeTests(histories, facts.draw, nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3)
+        : outletTests(histories, facts.draw)
+    }
+    const outlet = new Map(outletOf().map((test) => [test.on, test]))
     const meter = facts && meterOverCounts(facts)
     return {
       firmId,
@@ -49,7 +77,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
           { id, name: machine.name, kind: machine.kind, litresPerOpenDay: one ? litresADay(one.budget, one.use) : 0 },
         ]
       }),
-      tests: testsOf(histories, 'softener', 'softened', 'total')
+      tests: testsOf(histories, 'softener', 'softened', facts?.kind === 'cartridge' ? 'carbonate' : 'total')
         .slice(-shownTests)
         .reverse()
         .map((test) => {
@@ -74,6 +102,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
         isSet: exchanger.set.body.capacityGPerL !== undefined,
       },
       gives: exchanger?.gives ?? null,
+      out: outOf(histories),
       saltKg: exchanger ? (exchanger.saltGPerL * exchanger.set.body.resinL) / 1000 : null,
       renewals: (byId.get(softenerId) ?? [])
         .filter(({ kind }) => kind === 'regenerated' || kind === 'cartridge-changed' || kind === 'salt-added')

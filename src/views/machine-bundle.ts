@@ -18,7 +18,15 @@ export interface MachineBundle {
     softenerId?: string
     version: number
   }
-  site: { id: string; name: string; area: string; timeZone: string; accessNote: string; supplyName?: string }
+  site: {
+    id: string
+    name: string
+    area: string
+    timeZone: string
+    accessNote: string
+    supplyName?: string
+    altitudeM?: number
+  }
   softener: { id: string; name: string } | null
   /** Whole ledgers by level; entries that do not count are in them. */
   ledgers: Partial<Record<Level, RecordedEntry[]>>

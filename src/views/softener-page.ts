@@ -33,6 +33,15 @@ export interface SoftenerPage {
   } | null
   gives: { low: number; value: number; high: number } | null
   saltKg: number | null
+  /** What it makes of the raw water, and what that does; null where the raw water was never tested. */
+  out: {
+    hardnessMgL: number
+    alkalinityMgL: number
+    pH: number
+    rawPh: number
+    siBrew: number | null
+    sodiumMgL: number
+  } | null
   /** Days it was regenerated, filled or changed, the latest first. */
   renewals: RecordedEntry[]
 }

@@ -55,6 +55,11 @@ describe('a firm’s water', () => {
     expect(page.tests).to.have.length(1)
     expect(page.tests[0]).to.include({ on: '2026-11-02', spent: false })
     expect(page.capacity!.tests).to.have.length(1)
+    // Sodium exchange: one drop of hardness left, all of the carbonate, 0.46 mg of sodium a mg exchanged.
+    expect(page.out!.hardnessMgL).to.be.closeTo(17.848, 1e-9)
+    expect(page.out!.alkalinityMgL).to.be.closeTo(15 * 17.848, 1e-9)
+    expect(page.out!.sodiumMgL / (18 * 17.848)).to.be.closeTo(0.4594, 1e-3)
+    expect(page.out!.pH).to.equal(page.out!.rawPh)
     expect(page.renewals.map(({ kind }) => kind)).to.deep.equal(['regenerated'])
     expect(page.standings.map(({ key }) => key)).to.deep.equal(['regenerate', 'outlet-test'])
     expect(await softenerPage(db, other.firmId, firm.softenerId)).to.equal(null)

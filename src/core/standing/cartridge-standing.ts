@@ -2,8 +2,10 @@ import { bodyOf } from '../ledger/upcast.ts'
 import { hardnessSymbol } from '../quantity/hardness.ts'
 import { type Interval, scaled } from '../quantity/interval.ts'
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
+import { atChance } from '../quantity/spread.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cartridge.ts'
+import { capacitySd, learnedCapacity } from '../softener/learned-capacity.ts'
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
@@ -11,6 +13,7 @@ import { type Histories, nearestSetting, ofKind } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
 import type { Standing } from './standing.ts'
+import { cartridgeTests } from './water/outlet-tests.ts'
 import { schoolFigure, takeFigure } from './water/set-figure.ts'
 import { waterKnown } from './water-known.ts'
 
@@ -45,26 +48,43 @@ export function cartridgeStanding(
     origin: 'setting',
     source: fittedG ? 'of the cartridge fitted' : `set for this ${set.level}`,
   }))
+  // One cartridge is one litre of resin here: grams a cartridge.
+  const learned = learnedCapacity(capacityG, 1, cartridgeTests(histories, draw, set.body.bypass))
+  const spentTests = learned.tests.filter(({ spent }) => spent).length
+  const ownLine =
+    learned.tests.length === 0
+      ? capacityLine
+      : add(() => ({
+          what: 'As its outlet showed',
+          value: learned.value,
+          spread: (learned.value * (learned.below + learned.above)) / 2,
+          unit: 'g CaCO₃',
+          formula: `{${capacityLine}}, log sd ${capacitySd}, given the tests`,
+          origin: 'reckoned',
+          source: `${learned.tests.length} ${learned.tests.length === 1 ? 'test' : 'tests'} of carbonate hardness, ${spentTests === 0 ? 'none' : spentTests} found it spent`,
+        }))
   const bypassLine = add(() => ({ what: 'Bypass', value: set.body.bypass, origin: 'setting' }))
   const carbonate = carbonateIn(histories, add)
   if (carbonate) {
     const hardness = waterKnown(histories).raw?.value
-    const litresOf = (mgL: number) =>
-      cartridgeLitres(capacityG, decarbonised(mgL, hardness, set.body.bypass).removedMgL)
+    const litresOf = (mgL: number, grams = learned.value) =>
+      cartridgeLitres(grams, decarbonised(mgL, hardness, set.body.bypass).removedMgL)
     const likely = litresOf(carbonate.value)
+    // A figure printed on a cartridge is taken as it stands until its own tests speak.
+    const grams = (chance: number) => (learned.tests.length === 0 ? learned.value : atChance(learned, chance))
     if (likely !== null) {
       // Harder water spends it sooner: the bounds cross over.
       const gives: Interval = {
-        low: litresOf(carbonate.high) ?? likely,
+        low: litresOf(carbonate.high, grams(0.1)) ?? likely,
         value: likely,
-        high: litresOf(carbonate.low) ?? likely,
+        high: litresOf(carbonate.low, grams(0.9)) ?? likely,
       }
       const givesLine = add(() => ({
         what: 'Gives',
         value: likely,
         spread: (gives.high - gives.low) / 2,
         unit: 'L',
-        formula: `{${capacityLine}} × 1,000 ÷ ((1 − {${bypassLine}}) × {${carbonate.line}})`,
+        formula: `{${ownLine}} × 1,000 ÷ ((1 − {${bypassLine}}) × {${carbonate.line}})`,
         origin: 'reckoned',
       }))
       const how = done ? 'changed' : 'taken on'

@@ -2,6 +2,7 @@ import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { effective, type Level } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
+import { treatmentOf } from '../../core/standing/water/feed-water.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
@@ -206,7 +207,7 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
             <WaterTests
               draft={draft}
               onChange={change}
-              hasSoftener={bundle.softener !== null}
+              treatment={bundle.softener ? treatmentOf(effective(bundle.ledgers)).kind : 'none'}
               instruments={bundle.instruments}
               issues={issues}
             />

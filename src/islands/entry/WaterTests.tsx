@@ -8,14 +8,19 @@ import { InstrumentChoice } from './InstrumentChoice.tsx'
 interface Props {
   draft: Draft
   onChange: (part: Partial<Draft>) => void
-  hasSoftener: boolean
+  /** What stands before the machine: it says by which hardness its outlet is told. */
+  treatment: 'none' | 'exchanger' | 'cartridge'
   instruments: MachineBundle['instruments']
   issues: Map<string, string>
 }
 
+const outletSlot = { none: '', exchanger: 'softened', cartridge: 'softened-carbonate' } as const
+
 /** Drop counts or strip zones, in any unit; a strip shows a zone, so it stays a range. */
-export function WaterTests({ draft, onChange, hasSoftener, instruments, issues }: Props) {
-  const slots = Object.entries(testSlots).filter(([slot]) => slot !== 'softened' || hasSoftener)
+export function WaterTests({ draft, onChange, treatment, instruments, issues }: Props) {
+  const slots = Object.entries(testSlots).filter(
+    ([slot, { point }]) => point === 'raw' || slot === outletSlot[treatment],
+  )
   const change = (slot: string, part: Partial<TestDraft>) =>
     onChange({ tests: { ...draft.tests, [slot]: { ...emptyTest, ...draft.tests[slot], ...part } } })
   return (

@@ -108,6 +108,13 @@ export const testSlots = {
   'raw-total': { point: 'raw', quantity: 'total', name: 'Raw, total', subject: 'site' },
   'raw-carbonate': { point: 'raw', quantity: 'carbonate', name: 'Raw, carbonate', subject: 'site' },
   softened: { point: 'softened', quantity: 'total', name: 'After softener', subject: 'softener' },
+  /** A weak-acid cartridge is told by carbonate hardness: total says nothing of it. */
+  'softened-carbonate': {
+    point: 'softened',
+    quantity: 'carbonate',
+    name: 'After cartridge, carbonate',
+    subject: 'softener',
+  },
 } as const
 
 /** @example decimal('9,2') // 9.2 */

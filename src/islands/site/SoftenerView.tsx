@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { atChance } from '../../core/quantity/spread.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import type { Standing } from '../../core/standing/standing.ts'
@@ -161,6 +162,7 @@ export function SoftenerView({ page, today }: Props) {
                 </p>
               </section>
             )}
+            {page.out && <ComesOut out={page.out} isCartridge={isCartridge} bypass={softener.bypass ?? 0} />}
             <section aria-label="Outlet tests" className="pb-5">
               <div className="flex items-baseline gap-3">
                 <h2 className="head m-0 pb-1">Outlet tests</h2>
@@ -269,6 +271,50 @@ export function SoftenerView({ page, today }: Props) {
       )}
       {open === 'done' && <DoneSheet page={page} today={today} onClose={() => setOpen(null)} />}
     </div>
+  )
+}
+
+/** What comes out, and what that does in a machine. */
+function ComesOut({
+  out,
+  isCartridge,
+  bypass,
+}: {
+  out: NonNullable<SoftenerPage['out']>
+  isCartridge: boolean
+  bypass: number
+}) {
+  const rows: [string, string][] = [
+    ['Total hardness', quantityWords(out.hardnessMgL, hardnessSymbol.mgL)],
+    ['Carbonate hardness', quantityWords(out.alkalinityMgL, hardnessSymbol.mgL)],
+    ['pH', `${out.pH.toFixed(1)}, raw ${out.rawPh.toFixed(1)}`],
+    [
+      'Index at 93 °C',
+      out.siBrew === null ? 'none' : `${out.siBrew >= 0 ? '+' : '−'}${Math.abs(out.siBrew).toFixed(2)}`,
+    ],
+    ...(out.sodiumMgL > 0 ? ([['Sodium added', `${figure(out.sodiumMgL)} mg/L`]] as [string, string][]) : []),
+  ]
+  return (
+    <section aria-label="What comes out" className="pb-5">
+      <h2 className="head m-0 pb-1">What comes out</h2>
+      <dl className="m-0">
+        {rows.map(([what, value]) => (
+          <div key={what} className="flex gap-3 border-t border-hair py-1 text-[14px]">
+            <dt className="flex-1">{what}</dt>
+            <dd className="mono m-0 font-semibold">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <p
+        className={`mt-1 mb-0 text-[13px] ${isCartridge && bypass < 0.2 ? 'font-semibold text-brass-ink' : 'text-second'}`}
+      >
+        {isCartridge
+          ? bypass < 0.2
+            ? 'Below 20 % bypass the water is sour enough to attack brass: open the bypass, from memory.'
+            : 'Carbonic acid stays behind, so the pH falls. It takes more when fresh and fades slowly.'
+          : 'Carbonate stays: in a steam boiler it turns the water alkaline, pH 10 to 11, and may foam.'}
+      </p>
+    </section>
   )
 }
 

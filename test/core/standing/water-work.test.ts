@@ -6,7 +6,7 @@ import { effective, type Ledgers } from '../../../src/core/standing/histories.ts
 import { machineFacts } from '../../../src/core/standing/machine-facts.ts'
 import { meterOverCounts, reckonSoftener, softenerFacts } from '../../../src/core/standing/reckon-softener.ts'
 import { machineChalk } from '../../../src/core/standing/water/machine-chalk.ts'
-import { outletTests } from '../../../src/core/standing/water/outlet-tests.ts'
+import { cartridgeTests, outletTests } from '../../../src/core/standing/water/outlet-tests.ts'
 import { waterRails } from '../../../src/core/standing/water/water-rails.ts'
 import {
   together,
@@ -109,6 +109,50 @@ describe('a softener’s outlet', () => {
       above: 0,
       tests: [],
     })
+  })
+})
+
+describe('a cartridge’s outlet', () => {
+  const cartridge = (more: Entry[] = []): Ledgers => ({
+    softener: [
+      entry('commissioned', from, { kind: 'cartridge', kindVersion: 1, partsNew: true }, about),
+      setting('softener', from, { setting: 'cartridge', capacityG: 875, bypass: 0.3 }),
+      ...more,
+    ],
+    site,
+  })
+  const carbonateAfter = (on: string, dh: number) =>
+    entry(
+      'water-test',
+      on,
+      { point: 'softened', quantity: 'carbonate', method: 'figure', unit: 'dH', value: dh },
+      about,
+    )
+  const gives = (more: Entry[] = []) =>
+    reckonSoftener(cartridge(more), [bar])!
+      .standings.find(({ key }) => key === 'change-cartridge')!
+      .uses.find(({ clock }) => clock === 'litres')!.limit
+
+  it('is told by carbonate hardness, two degrees above what its bypass leaves', () => {
+    const facts = softenerFacts(cartridge([carbonateAfter('2025-03-01', 5), carbonateAfter('2025-09-01', 8)]), [bar])!
+    const tests = cartridgeTests(facts.histories, facts.draw, 0.3)
+    // 15 °dH at 30 % bypass leaves 4.5: five is working, eight is through.
+    expect(tests.map(({ spent }) => spent)).to.deep.equal([false, true])
+    expect(tests[0]!.removedMgL).to.be.closeTo(0.7 * 15 * 17.848, 1e-6)
+    // Total hardness after it says nothing.
+    const total = softenerFacts(cartridge([outlet('2025-03-01', 14)]), [bar])!
+    expect(cartridgeTests(total.histories, total.draw, 0.3)).to.deep.equal([])
+  })
+
+  it('teaches that cartridge its own grams, and the working says how', () => {
+    const usual = gives()
+    // 875 g ÷ (0.7 × 267.7 mg/L), as printed, until a test speaks.
+    expect(usual).to.be.closeTo(4669, 2)
+    const early = gives([carbonateAfter('2025-07-20', 9)])
+    expect(early).to.be.lessThan(usual * 0.97)
+    const standing = reckonSoftener(cartridge([carbonateAfter('2025-07-20', 9)]), [bar])!.standings[0]!
+    const line = standing.working.lines.find(({ what }) => what === 'As its outlet showed')!
+    expect(line.source).to.equal('1 test of carbonate hardness, 1 found it spent')
   })
 })
 

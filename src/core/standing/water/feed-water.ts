@@ -59,7 +59,8 @@ export function waterFacts(histories: Histories): WaterFacts {
   }
 }
 
-function treatmentOf(histories: Histories): Treatment {
+/** What stands before a machine, by its softener's own entries. */
+export function treatmentOf(histories: Histories): Treatment {
   const taken = ofKind(histories, 'softener', 'commissioned')[0]
   if (!taken) return { kind: 'none' }
   if (bodyOf(taken).kind !== 'cartridge') return { kind: 'exchanger' }

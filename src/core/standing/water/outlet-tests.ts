@@ -1,8 +1,10 @@
+import { mgLPer } from '../../quantity/hardness.ts'
 import { toDay } from '../../quantity/local-day.ts'
+import { decarbonised } from '../../softener/cartridge.ts'
 import { type OutletTest, spentAboveMgL } from '../../softener/learned-capacity.ts'
 import { type Histories, ofKind } from '../histories.ts'
 import type { Draw } from '../softener-draw.ts'
-import { testsOf } from '../water-known.ts'
+import { testsOf, waterKnown } from '../water-known.ts'
 import { type WaterFacts, waterFacts } from './feed-water.ts'
 
 /**
@@ -26,5 +28,30 @@ export function outletTests(histories: Histories, draw: Draw, facts: WaterFacts 
     const spent = test.low > spentAboveMgL || test.value > spentAboveMgL * 1.3
     const removedMgL = Math.max(0, inMgL - (spent ? facts.leakage.value : test.value))
     return [{ on: test.on, litres, removedMgL, spent }]
+  })
+}
+
+/** A cartridge is through when carbonate hardness rises two degrees above what it was set to, mg/L CaCO₃. Common practice. */
+const cartridgeSpentMgL = 2 * mgLPer.dH
+
+/**
+ * The same of a decarbonising cartridge, by carbonate hardness: total hardness says nothing of it. What it takes
+ * of each litre is what its bypass leaves it.
+ */
+export function cartridgeTests(histories: Histories, draw: Draw, bypass: number): OutletTest[] {
+  const renewed = [
+    ...ofKind(histories, 'softener', 'commissioned'),
+    ...ofKind(histories, 'softener', 'cartridge-changed'),
+  ].map(({ happenedOn }) => toDay(happenedOn))
+  const { raw, rawCarbonate } = waterKnown(histories)
+  const carbonateMgL = rawCarbonate?.value
+  if (carbonateMgL === undefined) return []
+  const { removedMgL, outAlkalinityMgL } = decarbonised(carbonateMgL, raw?.value, bypass)
+  return testsOf(histories, 'softener', 'softened', 'carbonate').flatMap((test): OutletTest[] => {
+    const day = toDay(test.on)
+    const since = renewed.filter((renewal) => renewal < day).at(-1)
+    if (since === undefined) return []
+    const spent = test.low > outAlkalinityMgL + cartridgeSpentMgL
+    return [{ on: test.on, litres: draw.between(since, day), removedMgL, spent }]
   })
 }

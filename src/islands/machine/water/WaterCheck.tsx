@@ -37,7 +37,7 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
   }
   const warnings = waterWarnings(feed, kept ? 'copper' : 'stainless', kept?.factorNow ?? 1)
   const tested = [known.raw, known.rawCarbonate, known.softened].filter((one) => one !== undefined)
-  const steam = steamOf(facts.histories, today)
+  const steam = steamOf(facts.histories, today, bundle.site.altitudeM ?? 0)
   return (
     <section aria-label="How sure the water is">
       <h2 className="head m-0 pb-1">How sure the water is</h2>
@@ -54,6 +54,9 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
         {known.raw && <Age what="Total hardness" figure={known.raw} today={today} />}
         {known.rawCarbonate && <Age what="Carbonate hardness" figure={known.rawCarbonate} today={today} />}
         {known.softened && <Age what="After the softener" figure={known.softened} today={today} />}
+        {known.softenedCarbonate && (
+          <Age what="After the cartridge, carbonate" figure={known.softenedCarbonate} today={today} />
+        )}
         <li className="border-t border-hair py-1">
           pH {figure(likely.pH)}{' '}
           <span className="text-second">
@@ -115,7 +118,7 @@ function Age({
 const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(2)}`
 
 /** Pressure and temperature of the steam boiler, if both were read on one day. */
-function steamOf(histories: MachineWater['facts']['histories'], today: string) {
+function steamOf(histories: MachineWater['facts']['histories'], today: string, altitudeM: number) {
   const of = (measure: string) =>
     ofKind(histories, 'machine', 'measured').findLast(
       (entry) => bodyOf(entry).measure === measure && entry.happenedOn <= today,
@@ -123,5 +126,5 @@ function steamOf(histories: MachineWater['facts']['histories'], today: string) {
   const [pressure, temperature] = [of('steam-pressure'), of('steam-temperature')]
   if (!pressure || !temperature || pressure.happenedOn !== temperature.happenedOn) return null
   const [bar, tempC] = [bodyOf(pressure).value, bodyOf(temperature).value]
-  return { bar, tempC, on: pressure.happenedOn, ...steamReading(bar, tempC, 0) }
+  return { bar, tempC, on: pressure.happenedOn, ...steamReading(bar, tempC, altitudeM) }
 }
