@@ -1,4 +1,4 @@
-import { type Browser, test as base, expect, type Page } from '@playwright/test'
+import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test'
 import { baseUrl } from './server-control.ts'
 
 export { expect }
@@ -33,7 +33,10 @@ export const test = base.extend<{ ines: Page; quiet: (page: Page) => void }>({
 
 type ContextOptions = Parameters<Browser['newContext']>[0]
 
-/** A new browser context, signed in by the form. */
+/** Sessions opened by the form, by server and person: fifty sign-ins in a quarter of an hour are turned away. */
+const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>()
+
+/** A new browser context, signed in: by the form the first time, by that session after, as long as it lasts. */
 export async function signedIn(
   browser: Browser,
   options: ContextOptions = {},
@@ -42,11 +45,23 @@ export async function signedIn(
 ): Promise<Page> {
   const context = await browser.newContext({ baseURL: baseUrl(), locale: 'en-GB', ...options })
   const page = await context.newPage()
+  const key = `${baseUrl()} ${who}`
+  const known = sessions.get(key)
+  if (known) {
+    await context.addCookies(known)
+    await page.goto('/round')
+    if (new URL(page.url()).pathname === '/round') return page
+    await context.clearCookies()
+  }
   await page.goto('/sign-in')
   await page.getByLabel('E-mail address').fill(who)
   await page.getByLabel('Password').fill(password)
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await page.waitForURL('**/round')
+  sessions.set(
+    key,
+    (await context.cookies()).filter(({ httpOnly }) => httpOnly),
+  )
   return page
 }
 
