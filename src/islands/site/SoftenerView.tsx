@@ -1,6 +1,4 @@
 import { useState } from 'react'
-import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
-import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { atChance } from '../../core/quantity/spread.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import type { Standing } from '../../core/standing/standing.ts'
@@ -16,13 +14,13 @@ import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { SoftenerPage } from '../../views/softener-page.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
-import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
-import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 import { softenerLevels } from '../setting/levels.ts'
 import { dueSentence, governs } from '../standing-words.ts'
 import { CapacityScale } from './CapacityScale.tsx'
+import { ComesOut } from './ComesOut.tsx'
+import { MeterOverCounts } from './MeterOverCounts.tsx'
+import { OutletTests } from './OutletTests.tsx'
+import { RenewedSheet } from './RenewedSheet.tsx'
 
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
@@ -36,7 +34,7 @@ const reload = () => location.reload()
 
 /** One softener or cartridge: every machine it feeds adds up, its next window, its outlet tests, what it showed it can take. */
 export function SoftenerView({ page, today }: Props) {
-  const { softener, site, standings, draw, meter, feeds, tests, capacity } = page
+  const { softener, site, standings, draw, meter, feeds, capacity } = page
   const [key, setKey] = useState(standings[0]?.key ?? null)
   const [open, setOpen] = useState<'edit' | 'done' | null>(null)
   const [working, setWorking] = useState(false)
@@ -134,7 +132,7 @@ export function SoftenerView({ page, today }: Props) {
                   </tbody>
                 </table>
               )}
-              {meter && <Meter meter={meter} softenerId={softener.id} today={today} />}
+              {meter && <MeterOverCounts meter={meter} softenerId={softener.id} today={today} />}
             </section>
             {capacity && (
               <section aria-label="What it can take up" className="pb-5">
@@ -163,57 +161,7 @@ export function SoftenerView({ page, today }: Props) {
               </section>
             )}
             {page.out && <ComesOut out={page.out} isCartridge={isCartridge} bypass={softener.bypass ?? 0} />}
-            <section aria-label="Outlet tests" className="pb-5">
-              <div className="flex items-baseline gap-3">
-                <h2 className="head m-0 pb-1">Outlet tests</h2>
-                <a className="word ml-auto text-[14px]" href={`/water?site=${site.id}`}>
-                  Test it
-                </a>
-              </div>
-              {tests.length === 0 ? (
-                <p className="m-0 text-second">
-                  Never tested. A spent softener tells nobody: three drops at its outlet do.
-                </p>
-              ) : (
-                <table className="w-full border-collapse text-[14px]">
-                  <thead>
-                    <tr className="slim text-left text-[13px] text-second">
-                      <th className="py-1 font-semibold">Day</th>
-                      <th className="font-semibold">Found</th>
-                      <th className="text-right font-semibold">After, L</th>
-                      <th className="text-right font-semibold max-sm:hidden">Taken up, g/L</th>
-                      <th className="pl-3 font-semibold">It was</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {tests.map((test) => (
-                      <tr key={test.on} className="border-t border-hair">
-                        <td className="mono py-1 whitespace-nowrap">{dayNear(test.on, today)}</td>
-                        <td>{test.said}</td>
-                        <td className="mono text-right">
-                          {test.litres === null ? '–' : quantity(Math.round(test.litres), 'L').value}
-                        </td>
-                        <td className="mono text-right max-sm:hidden">
-                          {test.takenUpGPerL === null ? '–' : figure(test.takenUpGPerL)}
-                        </td>
-                        <td className={`pl-3 ${test.spent ? 'font-semibold text-seal-ink' : ''}`}>
-                          {test.spent
-                            ? isFarTooEarly(test, capacity)
-                              ? 'spent far too early: regenerated well? bypass shut?'
-                              : 'spent'
-                            : 'working'}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              )}
-              <p className="mt-1 mb-0 text-[13px] text-second">
-                {isCartridge
-                  ? 'A weak-acid cartridge is spent when carbonate hardness rises two degrees above what it was set to.'
-                  : 'Spent above 3 to 4 °dH total hardness. Conductivity says nothing of it.'}
-              </p>
-            </section>
+            <OutletTests page={page} today={today} />
             <section aria-label="Log" className="pb-5">
               <h2 className="head m-0 pb-1">Log</h2>
               {page.renewals.length === 0 && <p className="m-0 text-second">Nothing noted yet.</p>}
@@ -269,58 +217,10 @@ export function SoftenerView({ page, today }: Props) {
           onSaved={async () => reload()}
         />
       )}
-      {open === 'done' && <DoneSheet page={page} today={today} onClose={() => setOpen(null)} />}
+      {open === 'done' && <RenewedSheet page={page} today={today} onClose={() => setOpen(null)} />}
     </div>
   )
 }
-
-/** What comes out, and what that does in a machine. */
-function ComesOut({
-  out,
-  isCartridge,
-  bypass,
-}: {
-  out: NonNullable<SoftenerPage['out']>
-  isCartridge: boolean
-  bypass: number
-}) {
-  const rows: [string, string][] = [
-    ['Total hardness', quantityWords(out.hardnessMgL, hardnessSymbol.mgL)],
-    ['Carbonate hardness', quantityWords(out.alkalinityMgL, hardnessSymbol.mgL)],
-    ['pH', `${out.pH.toFixed(1)}, raw ${out.rawPh.toFixed(1)}`],
-    [
-      'Index at 93 °C',
-      out.siBrew === null ? 'none' : `${out.siBrew >= 0 ? '+' : '−'}${Math.abs(out.siBrew).toFixed(2)}`,
-    ],
-    ...(out.sodiumMgL > 0 ? ([['Sodium added', `${figure(out.sodiumMgL)} mg/L`]] as [string, string][]) : []),
-  ]
-  return (
-    <section aria-label="What comes out" className="pb-5">
-      <h2 className="head m-0 pb-1">What comes out</h2>
-      <dl className="m-0">
-        {rows.map(([what, value]) => (
-          <div key={what} className="flex gap-3 border-t border-hair py-1 text-[14px]">
-            <dt className="flex-1">{what}</dt>
-            <dd className="mono m-0 font-semibold">{value}</dd>
-          </div>
-        ))}
-      </dl>
-      <p
-        className={`mt-1 mb-0 text-[13px] ${isCartridge && bypass < 0.2 ? 'font-semibold text-brass-ink' : 'text-second'}`}
-      >
-        {isCartridge
-          ? bypass < 0.2
-            ? 'Below 20 % bypass the water is sour enough to attack brass: open the bypass, from memory.'
-            : 'Carbonic acid stays behind, so the pH falls. It takes more when fresh and fades slowly.'
-          : 'Carbonate stays: in a steam boiler it turns the water alkaline, pH 10 to 11, and may foam.'}
-      </p>
-    </section>
-  )
-}
-
-/** Less than half of what resin takes up: not the resin, but what was done to it. */
-const isFarTooEarly = (test: SoftenerPage['tests'][number], capacity: SoftenerPage['capacity']): boolean =>
-  test.takenUpGPerL !== null && capacity !== null && test.takenUpGPerL < capacity.usualGPerL / 2
 
 function Row({
   standing,
@@ -355,89 +255,6 @@ function Row({
         </svg>
       </button>
     </li>
-  )
-}
-
-/** What the meter shows over the counts, and a way to let every machine behind it be counted so. */
-function Meter({
-  meter,
-  softenerId,
-  today,
-}: {
-  meter: NonNullable<SoftenerPage['meter']>
-  softenerId: string
-  today: string
-}) {
-  const [wrong, setWrong] = useState('')
-  const factor = Math.round(meter.factor * 100) / 100
-  const use = async () => {
-    const told = await writeFrom([
-      makeEntry('softener', softenerId, 'setting', { setting: 'budget-factor', factor }, today),
-    ])
-    if (told.ok) reload()
-    else setWrong(told.issues[0]!.message)
-  }
-  return (
-    <p className="mt-2 mb-0 text-[14px]">
-      Its meter shows <b className="mono">{figure(meter.factor)}</b> times what the counts come to, over{' '}
-      {counted(meter.intervals, 'interval')}
-      {meter.applied !== null && `; ${figure(meter.applied)} is in use`}.{' '}
-      {meter.applied !== factor && (
-        <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={use}>
-          Count the machines so
-        </button>
-      )}
-      {wrong && <b role="alert"> {wrong}</b>}
-    </p>
-  )
-}
-
-/** Says that it was regenerated, filled up or changed. */
-function DoneSheet({ page, today, onClose }: { page: SoftenerPage; today: string; onClose: () => void }) {
-  const { softener, saltKg } = page
-  const [id] = useState(newId)
-  const kind: EntryKind =
-    softener.treatment === 'cartridge' ? 'cartridge-changed' : softener.regeneratesItself ? 'salt-added' : 'regenerated'
-  const amount = {
-    'cartridge-changed': { label: 'The new one holds', unit: 'g CaCO₃', field: 'capacityG', usual: softener.capacityG },
-    'salt-added': { label: 'Salt filled in', unit: 'kg', field: 'kg', usual: softener.saltTankKg },
-    regenerated: { label: 'Salt', unit: 'kg', field: 'saltKg', usual: saltKg },
-  }[kind as 'regenerated']
-  return (
-    <Sheet
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={entryWords({ kind, body: {} } as never, '')}
-      about="Its litres count from this day on."
-    >
-      <SheetForm
-        fields={[
-          { id: 'on', label: 'Day', kind: 'day', half: true, paths: ['happenedOn'] },
-          {
-            id: 'amount',
-            label: amount.label,
-            unit: amount.unit,
-            kind: 'number',
-            half: true,
-            paths: [`body.${amount.field}`],
-          },
-        ]}
-        values={{ on: today, amount: amount.usual ? String(Math.round(amount.usual * 100) / 100) : '' }}
-        save="Note it"
-        onCancel={onClose}
-        onSave={async (values) => {
-          const value = typedNumber(values, 'amount')
-          if (value !== undefined && !(value > 0)) return wrongAt('amount', 'must be a number above 0')
-          if (value === undefined && kind === 'salt-added') return wrongAt('amount', 'is missing')
-          const body = value === undefined ? {} : { [amount.field]: value }
-          const told = await writeFrom([
-            makeEntry('softener', softener.id, kind, body, typedText(values, 'on') || today, { id }),
-          ])
-          if (told.ok) reload()
-          return told
-        }}
-      />
-    </Sheet>
   )
 }
 
