@@ -9,17 +9,17 @@ import { later } from '../../ui/later.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SitePage, SiteSoftener } from '../../views/site-page.ts'
-import { keep } from '../keep.ts'
 import { MachineLine } from '../machine/MachineLine.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { typedText, wrongAt } from '../records/form-values.ts'
-import { siteFields, siteRecord, typed } from '../records/record-fields.ts'
-import { SheetForm } from '../records/SheetForm.tsx'
 import { VisitLine } from '../visits/VisitLine.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
 
 const MachineForm = later(() => import('./MachineForm.tsx').then((module) => module.MachineForm))
 const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
+const sheets = () => import('./SiteSheets.tsx')
+const EditSiteSheet = later(() => sheets().then((module) => module.EditSiteSheet))
+const ClosureSheet = later(() => sheets().then((module) => module.ClosureSheet))
+const OpeningSheet = later(() => sheets().then((module) => module.OpeningSheet))
 const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
 interface Props {
@@ -242,30 +242,7 @@ export function SiteView({ page, today, kinds }: Props) {
           </Part>
         </aside>
       </div>
-      {open === 'site' && (
-        <Sheet open onOpenChange={close} title="Edit the site" about="What is changed is kept in the firm's log.">
-          <SheetForm
-            fields={[
-              ...siteFields(page.choices),
-              {
-                id: 'retiredOn',
-                label: 'Out of service since',
-                hint: 'empty while it is served',
-                kind: 'day',
-                half: true,
-              },
-            ]}
-            values={typed(site, { supplyId: '', altitudeM: '', latitude: '', longitude: '', retiredOn: '' })}
-            save="Save"
-            onCancel={close}
-            onSave={async (values) => {
-              const told = await keep('site', site.id, site.version, siteRecord(values))
-              if (told.ok) reload()
-              return told
-            }}
-          />
-        </Sheet>
-      )}
+      {open === 'site' && <EditSiteSheet page={page} onClose={close} />}
       {open === 'machine' && (
         <Sheet
           open
@@ -296,62 +273,9 @@ export function SiteView({ page, today, kinds }: Props) {
       {softener && (
         <SoftenerSheet softener={softener} today={today} onSaved={reload} onCancel={() => setSoftener(null)} />
       )}
-      {open === 'closure' && (
-        <Sheet
-          open
-          onOpenChange={close}
-          title="Add a closure"
-          about="While it is closed nothing is drawn: every counted date behind it moves."
-        >
-          <SheetForm
-            fields={[
-              { id: 'name', label: 'Why', hint: 'holidays, works; may be empty', paths: ['body.name'] },
-              { id: 'from', label: 'First day closed', kind: 'day', half: true, paths: ['body.from'] },
-              { id: 'to', label: 'Last day closed', kind: 'day', half: true, paths: ['body.to', 'body'] },
-            ]}
-            values={{ name: '', from: '', to: '' }}
-            save="Add it"
-            onCancel={close}
-            onSave={async (values) => {
-              const [from, to, name] = ['from', 'to', 'name'].map((id) => typedText(values, id)) as [
-                string,
-                string,
-                string,
-              ]
-              if (!from) return wrongAt('from', 'is missing')
-              if (!to) return wrongAt('to', 'is missing')
-              if (to < from) return wrongAt('to', 'must not be before the first')
-              const body = { setting: 'closure', from, to, ...(name && { name }) }
-              const told = await writeFrom([makeEntry('site', site.id, 'setting', body, today)])
-              if (told.ok) reload()
-              return told
-            }}
-          />
-        </Sheet>
-      )}
+      {open === 'closure' && <ClosureSheet siteId={site.id} today={today} onClose={close} />}
       {open === 'opening' && (
-        <Sheet
-          open
-          onOpenChange={close}
-          title="Open days"
-          about="Days on which drinks are made. Every count a day is a count an open day."
-        >
-          <SheetForm
-            fields={[{ id: 'days', label: 'Open on', kind: 'weekdays', paths: ['body.openWeekdays'] }]}
-            values={{ days: opening.openWeekdays.map(String) }}
-            save="Save"
-            onCancel={close}
-            onSave={async (values) => {
-              const openWeekdays = (values.days as string[]).map(Number).sort()
-              if (openWeekdays.length === 0) return wrongAt('days', 'must name at least one day')
-              const told = await writeFrom([
-                makeEntry('site', site.id, 'setting', { setting: 'opening', openWeekdays }, today),
-              ])
-              if (told.ok) reload()
-              return told
-            }}
-          />
-        </Sheet>
+        <OpeningSheet siteId={site.id} openWeekdays={opening.openWeekdays} today={today} onClose={close} />
       )}
     </div>
   )
