@@ -7,6 +7,7 @@ import { cartridgeTests, outletTests } from '../core/standing/water/outlet-tests
 import { litresADay } from '../core/standing/water-budget.ts'
 import { testsOf } from '../core/standing/water-known.ts'
 import { saturation } from '../core/water/carbonate.ts'
+import { brewC } from '../core/water/saturation-words.ts'
 import { sodiumExchanged } from '../core/water/treatment.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
@@ -17,9 +18,6 @@ import { treatmentOf } from './site-page.ts'
 
 const shownTests = 20
 const shownRenewals = 12
-
-/** Brew water, °C: the index is told there. */
-const brewC = 93
 
 /** What comes out of it, reckoned from the raw water and its own tests. */
 function outOf(histories: Histories): SoftenerPage['out'] {

@@ -1,4 +1,3 @@
-import { figures } from '../core/figures/figures.ts'
 import { bodyOf } from '../core/ledger/upcast.ts'
 import { usualSaltGPerL } from '../core/softener/exchanger.ts'
 import { effective, type Histories, nearestSetting, ofKind } from '../core/standing/histories.ts'
@@ -10,6 +9,7 @@ import {
   type Prices,
   together,
   type WaterMachine,
+  type YearFigures,
   type YearOfWater,
   yearOfWater,
 } from '../core/standing/water/year-of-water.ts'
@@ -28,7 +28,7 @@ interface SiteWater {
   page: Omit<YearPage, 'year' | 'now'>
   /** Machines by the softener they stand behind; null without one. */
   groups: { treatment: PlannedTreatment; words: string; machines: WaterMachine[] }[]
-  leakageMgL: number
+  figures: YearFigures
   prices: Prices
 }
 
@@ -36,9 +36,9 @@ interface SiteWater {
 export async function yearPage(db: Db, firmId: string, siteId: string): Promise<YearPage | null> {
   const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
   if (!water) return null
-  const { page, groups, leakageMgL, prices } = water
+  const { page, groups, figures, prices } = water
   const years = groups.map(({ machines, treatment }) =>
-    yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, leakageMgL, prices),
+    yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, figures, prices),
   )
   const words = groups.map(({ words, machines }) => `${machines.length} ${words}`)
   return {
@@ -58,7 +58,7 @@ export async function yearWith(
   const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
   const machines = water?.groups.flatMap((group) => group.machines) ?? []
   if (!water || machines.length === 0) return null
-  return yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, water.leakageMgL, water.prices)
+  return yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, water.figures, water.prices)
 }
 
 async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<SiteWater | null> {
@@ -97,7 +97,11 @@ async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<Site
   return {
     page: { firmId, site: { id: site.id, name: site.name, area: site.area }, machines, prices },
     groups: [...groups.values()],
-    leakageMgL: takeFigure(histories, 'softener-leakage').value,
+    figures: {
+      leakageMgL: takeFigure(histories, 'softener-leakage').value,
+      reserve: takeFigure(histories, 'softener-reserve').value,
+      citricExcess: takeFigure(histories, 'citric-excess').value,
+    },
     prices,
   }
 }
@@ -125,8 +129,8 @@ function treatmentNow(histories: Histories): { treatment: PlannedTreatment; word
       kind: 'hand',
       resinL: set.resinL,
       capacityGPerL: set.capacityGPerL ?? takeFigure(histories, 'hand-capacity').value,
-      saltGPerL: set.saltGPerL ?? figures['hand-salt'].value,
-      hygieneDays: 14,
+      saltGPerL: set.saltGPerL ?? takeFigure(histories, 'hand-salt').value,
+      hygieneDays: takeFigure(histories, 'regenerate-days').value,
     },
     words: 'behind the softener',
   }

@@ -4,19 +4,23 @@ import { type Add, startWorking, type Working } from '../quantity/working.ts'
 import { boilerBound } from '../scale/boiler-bound.ts'
 import { cartridgeLitres } from '../softener/cartridge.ts'
 import { exchangerLitres } from '../softener/exchanger.ts'
-import { type BlendRange, blendRange, coffeeTarget, permeateOf, permeateShare } from '../softener/ro-blend.ts'
+import { type BlendRange, blendRange, coffeeTarget, permeateOf } from '../softener/ro-blend.ts'
 import { effective, type Histories, type Ledgers } from '../standing/histories.ts'
 import { feedWater, type WaterAt, type WaterFacts, waterFacts, waterLines } from '../standing/water/feed-water.ts'
 import { takeFigure } from '../standing/water/set-figure.ts'
 import { type Saturation, saturation, type TestedWater } from '../water/carbonate.ts'
-import { blended, decarbonised, remineralised, sodiumExchanged, type TreatedWater } from '../water/treatment.ts'
+import { brewC, indexWords, steamC } from '../water/saturation-words.ts'
+import {
+  blended,
+  decarbonised,
+  permeated,
+  remineralised,
+  sodiumExchanged,
+  type TreatedWater,
+} from '../water/treatment.ts'
 import { type WaterWarning, waterWarnings } from '../water/warnings.ts'
 import type { BenchQuestion, Sample, WhatIf } from './sample.ts'
 import { sampleBodies } from './sample-entries.ts'
-
-/** Where brew water and boiler water stand, °C: marked on every curve. */
-export const brewC = 93
-export const steamC = 120
 
 /** What one water does. */
 export interface WaterDoes {
@@ -90,7 +94,7 @@ export function reckonSample(question: BenchQuestion, today: string, around: Led
   const answer = treated ?? tap
   const index = add(() => ({
     what: treated ? `Index at ${brewC} °C, treated` : `Index at ${brewC} °C`,
-    value: answer.brew.si === undefined ? 'none: no calcium or no carbonate' : signed(answer.brew.si),
+    value: indexWords(answer.brew.si),
     formula: `heated closed from {${known.hardness}}, {${known.carbonate}}, {${known.pH}}, {${known.conductivity}}, {${known.share}}`,
     origin: 'reckoned',
     source: 'extrapolated above 90 °C',
@@ -178,21 +182,9 @@ function treat(raw: TestedWater, whatIf: WhatIf): TreatedWater | null {
     case 'cartridge':
       return decarbonised(raw, whatIf.bypass)
     case 'blend':
-      return blended(raw, permeate(raw), whatIf.rawShare)
+      return blended(raw, permeated(raw), whatIf.rawShare)
     case 'minerals':
-      return remineralised(permeate(raw), whatIf)
-  }
-}
-
-/** Behind a membrane: a little of everything, and all of the carbonic acid, so it is sour. */
-const permeatePh = 5.8
-function permeate(raw: TestedWater): TestedWater {
-  return {
-    ...raw,
-    hardnessMgL: raw.hardnessMgL * permeateShare,
-    alkalinityMgL: raw.alkalinityMgL * permeateShare,
-    conductivityUsCm: raw.conductivityUsCm * permeateShare,
-    pH: permeatePh,
+      return remineralised(permeated(raw), whatIf)
   }
 }
 
@@ -267,8 +259,6 @@ function checkOf(sample: Sample, raw: TestedWater, usCmPerDh: number): BenchAnsw
   const drops = raw.hardnessMgL / mgLPer.dH
   return { dH, apart: drops > 0 ? dH / drops - 1 : 0 }
 }
-
-const signed = (si: number) => `${si >= 0 ? '+' : '−'}${Math.abs(si).toFixed(2)}`
 
 function whyOf({ known, sample }: WaterFacts): string {
   if (!known.raw && !known.rawCarbonate) return 'Nothing was measured: a middling water stands in. Count the drops.'

@@ -1,3 +1,5 @@
+import { permeateShare } from '../water/treatment.ts'
+
 /** What a blend of raw water and permeate is judged by; mg/L, hardness and alkalinity as CaCO₃, µS/cm at 25 °C. */
 export interface BlendFigures {
   hardnessMgL: number
@@ -68,9 +70,6 @@ function sharesFor(raw: number, permeate: number, low: number, high: number): { 
   if (a > 1 || b < 0) return { from: 1, to: 0 }
   return { from: Math.max(0, a), to: Math.min(1, b) }
 }
-
-/** What a membrane lets through of each, from memory: 4 in a hundred. Carbonic acid passes whole. */
-export const permeateShare = 0.04
 
 /** The permeate of a raw water. */
 export const permeateOf = (raw: BlendFigures): BlendFigures => ({

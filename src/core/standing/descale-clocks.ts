@@ -87,6 +87,16 @@ function promptLitres(facts: MachineFacts): { litres: number; said: string } | n
   return noted && { litres: noted.body.litres, said: 'at its hardness setting' }
 }
 
+/** Usual litres between descales at a carbonate hardness, by the school. */
+const usualLitres = (facts: MachineFacts, descale: Descale, mgL: number): number =>
+  descale.litres.find((row) => mgL / mgLPer.dH <= row.upToDh)!.bySchool[facts.school.value]
+
+/** Litres after which a machine is descaled, chalk and calendar apart: its own prompt, somebody's figure, or the usual. */
+export const litresToDescale = (facts: MachineFacts, descale: Descale, alkalinityMgL: number): number =>
+  promptLitres(facts)?.litres ??
+  ownLife(facts.histories, 'descale', 'litres')?.body.value ??
+  usualLitres(facts, descale, alkalinityMgL)
+
 /** The machine's own asking: seen already, or when its litres are through; null where nobody knows them. */
 export function promptClock(
   facts: MachineFacts,
@@ -147,7 +157,7 @@ export function litresRuleClock(
   add: Add,
 ): RunningClock {
   const { budget, use, school } = facts
-  const litresFor = (mgL: number) => descale.litres.find((row) => mgL / mgLPer.dH <= row.upToDh)!.bySchool[school.value]
+  const litresFor = (mgL: number) => usualLitres(facts, descale, mgL)
   const own = ownLife(facts.histories, 'descale', 'litres')
   const { soft, likely, hard } = chalk.water.fed
   const limit = own

@@ -1,4 +1,5 @@
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
+import { brewC, indexWords } from '../../core/water/saturation-words.ts'
 import { figure } from '../../ui/format.ts'
 import { quantityWords } from '../../ui/quantity.ts'
 import type { SoftenerPage } from '../../views/softener-page.ts'
@@ -17,10 +18,7 @@ export function ComesOut({
     ['Total hardness', quantityWords(out.hardnessMgL, hardnessSymbol.mgL)],
     ['Carbonate hardness', quantityWords(out.alkalinityMgL, hardnessSymbol.mgL)],
     ['pH', `${out.pH.toFixed(1)}, raw ${out.rawPh.toFixed(1)}`],
-    [
-      'Index at 93 °C',
-      out.siBrew === null ? 'none' : `${out.siBrew >= 0 ? '+' : '−'}${Math.abs(out.siBrew).toFixed(2)}`,
-    ],
+    [`Index at ${quantityWords(brewC, '°C')}`, indexWords(out.siBrew)],
     ...(out.sodiumMgL > 0 ? ([['Sodium added', `${figure(out.sodiumMgL)} mg/L`]] as [string, string][]) : []),
   ]
   return (

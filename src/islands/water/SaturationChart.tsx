@@ -1,7 +1,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts'
-import { brewC, steamC } from '../../core/sample/sample-reckoning.ts'
 import { saturation, type TestedWater } from '../../core/water/carbonate.ts'
 import { measuredUpToC } from '../../core/water/equilibria.ts'
+import { brewC, steamC } from '../../core/water/saturation-words.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { roundTicks } from '../../ui/round-ticks.ts'
 

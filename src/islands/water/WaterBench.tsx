@@ -3,9 +3,10 @@ import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Interval } from '../../core/quantity/interval.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { readAddress, writeAddress } from '../../core/sample/sample-address.ts'
-import { type BenchAnswer, brewC, reckonSample, steamC, type WaterDoes } from '../../core/sample/sample-reckoning.ts'
+import { type BenchAnswer, reckonSample, type WaterDoes } from '../../core/sample/sample-reckoning.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { testsOf, waterKnown } from '../../core/standing/water-known.ts'
+import { brewC, indexWords, steamC } from '../../core/water/saturation-words.ts'
 import { dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { preferences } from '../../ui/preferences.ts'
@@ -223,8 +224,7 @@ function Answer({ answer }: { answer: BenchAnswer }) {
       <div className="text-[13px] text-second">{treated ? `${value(tap)} at the tap` : note}</div>
     </div>
   )
-  const index = (at: 'brew' | 'steam') => (does: WaterDoes) =>
-    does[at].si === undefined ? 'none' : `${does[at].si >= 0 ? '+' : '−'}${Math.abs(does[at].si).toFixed(2)}`
+  const index = (at: 'brew' | 'steam') => (does: WaterDoes) => indexWords(does[at].si)
   return (
     <>
       <h2 className="head m-0 pb-1">What it does in a machine{treated && ', treated'}</h2>

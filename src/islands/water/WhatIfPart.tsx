@@ -1,7 +1,8 @@
 import { hardnessSymbol, mgLPer } from '../../core/quantity/hardness.ts'
 import type { WhatIf } from '../../core/sample/sample.ts'
 import { usualWhatIf } from '../../core/sample/sample-address.ts'
-import { type BenchAnswer, brewC } from '../../core/sample/sample-reckoning.ts'
+import type { BenchAnswer } from '../../core/sample/sample-reckoning.ts'
+import { brewC, indexWords } from '../../core/water/saturation-words.ts'
 import { figure } from '../../ui/format.ts'
 import { firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
 
@@ -205,12 +206,7 @@ function Result({ answer, whatIf }: { answer: BenchAnswer; whatIf: WhatIf }) {
     ['Total hardness', quantityWords(water.hardnessMgL, hardnessSymbol.mgL)],
     ['Carbonate hardness', quantityWords(water.alkalinityMgL, hardnessSymbol.mgL)],
     ['pH, conductivity', `${water.pH.toFixed(1)}, ${figure(water.conductivityUsCm)} µS/cm`],
-    [
-      `Index at ${quantityWords(brewC, '°C')}`,
-      treated.brew.si === undefined
-        ? 'none'
-        : `${treated.brew.si >= 0 ? '+' : '−'}${Math.abs(treated.brew.si).toFixed(2)}`,
-    ],
+    [`Index at ${quantityWords(brewC, '°C')}`, indexWords(treated.brew.si)],
     ...(gives
       ? ([
           [

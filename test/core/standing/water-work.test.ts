@@ -199,8 +199,9 @@ describe('a year of a site’s water', () => {
     return { facts, chalk: machineChalk(facts)! }
   })
   const water = machines[0]!.chalk.water.raw.likely
+  const granted = { leakageMgL: 18, reserve: 0.15, citricExcess: 2 }
   const year = (...[treatment, prices = {}]: [Parameters<typeof treatedBy>[1], object?]) =>
-    yearOfWater(machines, water, treatment, 18, prices)
+    yearOfWater(machines, water, treatment, granted, prices)
 
   it('draws the same whatever the treatment, and lays down less behind one', () => {
     const none = year({ kind: 'none' })
@@ -229,8 +230,8 @@ describe('a year of a site’s water', () => {
 
   it('adds groups of machines up, and feeds them on average by litres', () => {
     const [a, b] = [
-      yearOfWater([machines[0]!], water, { kind: 'none' }, 18, {}),
-      yearOfWater([machines[1]!], water, { kind: 'itself', resinL: 10, saltGPerL: 120 }, 18, {}),
+      yearOfWater([machines[0]!], water, { kind: 'none' }, granted, {}),
+      yearOfWater([machines[1]!], water, { kind: 'itself', resinL: 10, saltGPerL: 120 }, granted, {}),
     ]
     const sum = together([a, b])
     expect(sum.litres).to.equal(a.litres + b.litres)

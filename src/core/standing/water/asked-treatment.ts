@@ -14,9 +14,6 @@ export const askedTreatment = object({
   rejectLPerL: amount().max(20).default(1),
 }).noUnknown()
 
-/** A fortnight, as the usual school has it. */
-const handHygieneDays = 14
-
 /** The treatment that was asked about. */
 export function treatmentAsked(asked: InferType<typeof askedTreatment>): PlannedTreatment {
   const { resinL, saltGPerL, capacityG, bypass, rawShare, rejectLPerL } = asked
@@ -27,7 +24,7 @@ export function treatmentAsked(asked: InferType<typeof askedTreatment>): Planned
         resinL,
         capacityGPerL: figures['hand-capacity'].value,
         saltGPerL: figures['hand-salt'].value,
-        hygieneDays: handHygieneDays,
+        hygieneDays: figures['regenerate-days'].value,
       }
     case 'itself':
       return { kind: 'itself', resinL, saltGPerL }

@@ -2,6 +2,7 @@ import { fromDay, toDay } from '../../quantity/local-day.ts'
 import { atChance } from '../../quantity/spread.ts'
 import { type Add, startWorking, type Working } from '../../quantity/working.ts'
 import { overTemperatureK } from '../../scale/deposit.ts'
+import { indexWords } from '../../water/saturation-words.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { litresADay } from '../water-budget.ts'
 import { waterLines } from './feed-water.ts'
@@ -59,7 +60,7 @@ export function chalkLines(
           unit: 'mg/L CaCO₃',
           formula: `until the index is 0 at {${wall}}, from ${through}`,
           origin: 'reckoned',
-          source: `index ${signed(perLitre.atWall!.si)}${perLitre.atWall!.extrapolated ? ', extrapolated above 90 °C' : ''}`,
+          source: `index ${indexWords(perLitre.atWall!.si)}${perLitre.atWall!.extrapolated ? ', extrapolated above 90 °C' : ''}`,
           reference: plummer,
         },
   )
@@ -131,9 +132,6 @@ export function chalkLines(
   }))
   return { grams, dayLine }
 }
-
-const signed = (si: number | undefined) =>
-  si === undefined ? 'none: no calcium' : `${si >= 0 ? '+' : '−'}${Math.abs(si).toFixed(2)}`
 
 /** How one vessel's chalk is reckoned, on its own. */
 export function vesselWorking(facts: MachineFacts, chalk: MachineChalk, vessel: VesselChalk, onDay: number): Working {

@@ -1,8 +1,8 @@
 import { acidG } from '../../scale/acid.ts'
 import { capacityBySalt, ownHygieneDays, rinseLPerL } from '../../softener/exchanger.ts'
-import { permeateShare } from '../../softener/ro-blend.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
-import { blended, decarbonised, sodiumExchanged } from '../../water/treatment.ts'
+import { blended, decarbonised, permeated, sodiumExchanged } from '../../water/treatment.ts'
+import { litresToDescale } from '../descale-clocks.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { litresADay } from '../water-budget.ts'
 import type { MachineChalk } from './machine-chalk.ts'
@@ -53,12 +53,15 @@ const daysInYear = 365.25
 /** Twelve months at the most, whatever the litres. */
 const fewestCartridges = 1
 const cartridgeMinutes = 15
-/** Citric, twice what the arithmetic asks. */
-const acidExcess = 2
-/** Reserve kept back by a softener. */
-const reserve = 0.15
-/** Carbonic acid passes a membrane whole: the permeate is sour. From memory. */
-const permeatePh = 5.8
+/** What a year takes for granted, as it stands for the site. */
+export interface YearFigures {
+  /** Hardness a softener lets through, mg/L CaCO₃. */
+  leakageMgL: number
+  /** Share of its capacity a softener keeps back. */
+  reserve: number
+  /** Citric acid over the arithmetic. */
+  citricExcess: number
+}
 
 /** Several groups of a site's machines together. */
 export function together(years: YearOfWater[]): YearOfWater {
@@ -99,16 +102,7 @@ function averageFed(years: YearOfWater[]): TestedWater {
 export function treatedBy(raw: TestedWater, treatment: PlannedTreatment, leakageMgL: number): TestedWater {
   if (treatment.kind === 'none') return raw
   if (treatment.kind === 'cartridge') return decarbonised(raw, treatment.bypass)
-  if (treatment.kind === 'ro') {
-    const permeate = {
-      ...raw,
-      hardnessMgL: raw.hardnessMgL * permeateShare,
-      alkalinityMgL: raw.alkalinityMgL * permeateShare,
-      conductivityUsCm: raw.conductivityUsCm * permeateShare,
-      pH: permeatePh,
-    }
-    return blended(raw, permeate, treatment.rawShare)
-  }
+  if (treatment.kind === 'ro') return blended(raw, permeated(raw), treatment.rawShare)
   return sodiumExchanged(raw, leakageMgL)
 }
 
@@ -120,10 +114,10 @@ export function yearOfWater(
   machines: WaterMachine[],
   raw: TestedWater,
   treatment: PlannedTreatment,
-  leakageMgL: number,
+  figures: YearFigures,
   prices: Prices,
 ): YearOfWater {
-  const fed = treatedBy(raw, treatment, leakageMgL)
+  const fed = treatedBy(raw, treatment, figures.leakageMgL)
   const openDays = ({ facts }: WaterMachine) => daysInYear * facts.opening.shareOpen
   const sum = (of: (machine: WaterMachine) => number) => machines.reduce((total, machine) => total + of(machine), 0)
   const litres = sum((machine) => litresADay(machine.facts.budget, machine.facts.use) * openDays(machine))
@@ -135,8 +129,10 @@ export function yearOfWater(
     ) * openDays(machine)
   const chalkG = sum(chalkOf)
   const descales = sum((machine) => descalesAYear(machine, fed, openDays(machine)))
-  const { regenerations, saltKg, cartridges, wasteL } = upkeep(treatment, litres, raw, fed)
-  const acid = sum((machine) => (machine.facts.kind.descale ? acidG(chalkOf(machine), 'citric') * acidExcess : 0))
+  const { regenerations, saltKg, cartridges, wasteL } = upkeep(treatment, litres, raw, fed, figures.reserve)
+  const acid = sum((machine) =>
+    machine.facts.kind.descale ? acidG(chalkOf(machine), 'citric') * figures.citricExcess : 0,
+  )
   const minutes =
     sum((machine) => descalesAYear(machine, fed, openDays(machine)) * (machine.facts.kind.descale?.minutes ?? 0)) +
     cartridges * cartridgeMinutes
@@ -163,17 +159,22 @@ export function yearOfWater(
   }
 }
 
-/** Descales in place: the first vessel at its limit, or the calendar of the school. */
+/** Descales in place, by whichever clock comes round most often: chalk, the prompt, the calendar of the school. */
 function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDays: number): number {
-  if (!facts.kind.descale) return 0
-  const byChalk = Math.max(
-    0,
-    ...chalk.vessels.map((vessel) => (litresADay(vessel.stuckWith(fed), facts.use) * openDays) / vessel.limitG),
+  const inPlace = facts.kind.descale
+  if (!inPlace) return 0
+  const byChalk = chalk.vessels.map(
+    (vessel) => (litresADay(vessel.stuckWith(fed), facts.use) * openDays) / vessel.limitG,
   )
-  return Math.max(byChalk, 12 / facts.kind.descale.months[facts.school.value])
+  const litres = litresADay(facts.budget, facts.use) * openDays
+  return Math.max(
+    ...byChalk,
+    litres / litresToDescale(facts, inPlace, fed.alkalinityMgL),
+    12 / inPlace.months[facts.school.value],
+  )
 }
 
-function upkeep(treatment: PlannedTreatment, litres: number, raw: TestedWater, fed: TestedWater) {
+function upkeep(treatment: PlannedTreatment, litres: number, raw: TestedWater, fed: TestedWater, reserve: number) {
   const none = { regenerations: 0, saltKg: 0, cartridges: 0, wasteL: 0 }
   const removed = (litres * (raw.hardnessMgL - fed.hardnessMgL)) / 1000
   switch (treatment.kind) {

@@ -4,6 +4,7 @@ import { takeFigure } from '../../../core/standing/water/set-figure.ts'
 import { steamReading } from '../../../core/steam/disagreement.ts'
 import { saturation } from '../../../core/water/carbonate.ts'
 import { langelier } from '../../../core/water/langelier.ts'
+import { brewC, indexWords } from '../../../core/water/saturation-words.ts'
 import { waterWarnings } from '../../../core/water/warnings.ts'
 import { dayNear, daysUntil, figure } from '../../../ui/format.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
@@ -17,7 +18,6 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
   const { facts, chalk, kept } = water
   const { known, sample } = chalk.facts
   const { likely } = chalk.water.fed
-  const brewC = 93
   const full = saturation(likely, brewC)
   const tds = takeFigure(facts.histories, 'tds-per-us-cm').value * likely.conductivityUsCm
   const simple = langelier({
@@ -66,10 +66,11 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
           </span>
         </li>
         <li className="border-t border-hair py-1">
-          Index at {brewC} °C <b className="mono">{full.si === undefined ? 'none' : signed(full.si)}</b>
+          Index at {brewC} °C <b className="mono">{indexWords(full.si)}</b>
           <span className="text-second">
             {full.extrapolated && ' extrapolated above 90 °C;'} simplified after Langelier{' '}
-            <span className="mono">{signed(simple.lsi)}</span>. Below 0 no scale is laid; it says nothing of corrosion.
+            <span className="mono">{indexWords(simple.lsi)}</span>. Below 0 no scale is laid; it says nothing of
+            corrosion.
           </span>
         </li>
         {warnings.map((warning) => (
@@ -114,8 +115,6 @@ function Age({
     </li>
   )
 }
-
-const signed = (value: number) => `${value >= 0 ? '+' : '−'}${Math.abs(value).toFixed(2)}`
 
 /** Pressure and temperature of the steam boiler, if both were read on one day. */
 function steamOf(histories: MachineWater['facts']['histories'], today: string, altitudeM: number) {
