@@ -309,7 +309,8 @@ function outletTest(d: Dice, site: DemoSite, n: number, of: number): Jotting {
   if (site.softener?.cartridgeG) {
     return {
       kind: 'water-test',
-      body: { v: 1, point: 'softened', quantity: 'total', method: 'strip', unit: 'dH', low: 4, high: 7 },
+      // A cartridge is told by carbonate hardness: a third of it goes round by the bypass.
+      body: { v: 1, point: 'softened', quantity: 'carbonate', method: 'drops', unit: 'dH', drops: 4, perDrop: 1 },
     }
   }
   const spent = site.softener?.spentEarly && n === Math.round(of * 0.62)

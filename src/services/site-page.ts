@@ -1,15 +1,15 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { bodyOf } from '../core/ledger/upcast.ts'
-import { effective, nearestSetting, ofKind } from '../core/standing/histories.ts'
-import { stageNow } from '../core/standing/stages.ts'
+
 import { openRemarks } from '../core/visits/open-remarks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
 import { entriesOf, entriesOfKinds } from '../records/ledger.ts'
-import type { SitePage, SiteSoftener } from '../views/site-page.ts'
+import type { SitePage } from '../views/site-page.ts'
+import { treatmentOf } from './treatment-of.ts'
 import { visitPage } from './visits.ts'
 
 /** More than this is chosen by typing its name on its own page. */
@@ -98,24 +98,4 @@ function remarksOf(
     text: bodyOf(entry).text,
     about: { kind, id, name },
   }))
-}
-
-/** What kind of treatment it is, how large, and whether it works, from its own entries. */
-export function treatmentOf(entries: RecordedEntry[]): Omit<SiteSoftener, 'id' | 'version' | 'siteId' | 'name'> {
-  const histories = effective({ softener: entries })
-  const taken = ofKind(histories, 'softener', 'commissioned')[0]
-  const { resinL, regenerates, saltGPerL, saltTankKg, capacityGPerL, reserve } =
-    nearestSetting(histories, 'exchanger')?.body ?? {}
-  const { capacityG, bypass } = nearestSetting(histories, 'cartridge')?.body ?? {}
-  return {
-    stage: stageNow(histories, 'softener').stage,
-    treatment: taken ? bodyOf(taken).kind : '',
-    ...(resinL && { resinL }),
-    ...(regenerates === 'itself' && { regeneratesItself: true }),
-    ...(saltGPerL && { saltGPerL }),
-    ...(saltTankKg && { saltTankKg }),
-    ...(capacityGPerL && { capacityGPerL }),
-    ...(reserve !== undefined && { reserve }),
-    ...(capacityG && { capacityG, bypass }),
-  }
 }

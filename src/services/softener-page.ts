@@ -14,7 +14,7 @@ import { keptById } from '../records/kept.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
 import type { SoftenerPage } from '../views/softener-page.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
-import { treatmentOf } from './site-page.ts'
+import { treatmentOf } from './treatment-of.ts'
 
 const shownTests = 20
 const shownRenewals = 12
@@ -86,7 +86,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
             low: test.low,
             high: test.high,
             litres: taken?.litres ?? null,
-            takenUpGPerL: taken && exchanger ? takenUpGPerL(taken, exchanger.set.body.resinL) : null,
+            takenUpGPerL: taken ? takenUpGPerL(taken, exchanger?.set.body.resinL ?? 1) : null,
             spent: taken?.spent ?? false,
           }
         }),

@@ -4,8 +4,9 @@ import { keptById, keptByName } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 import { drawnAt } from '../records/standings.ts'
 import type { WaterBenchPage } from '../views/water-bench.ts'
+import { treatmentOf } from './treatment-of.ts'
 
-const aboutWater: EntryKind[] = ['water-test', 'water-figures', 'setting', 'withdrawn']
+const aboutWater: EntryKind[] = ['commissioned', 'water-test', 'water-figures', 'setting', 'withdrawn']
 
 /** What the water bench starts from: the firm's own figures, and a site's water where one is named. */
 export async function waterBenchPage(db: Db, firmId: string, siteId: string | null): Promise<WaterBenchPage> {
@@ -20,21 +21,26 @@ export async function waterBenchPage(db: Db, firmId: string, siteId: string | nu
       where: { site_id: site.id },
     })
     const drawn = await drawnAt(trx, site.id)
+    const aboutSofteners = await entriesOfKinds(
+      trx,
+      softeners.map(({ id }) => id),
+      aboutWater,
+    )
     return {
       firmId,
       site: { id: site.id, name: site.name, area: site.area },
-      softeners: softeners.map(({ id, name }) => ({ id, name })),
+      softeners: softeners.map(({ id, name }) => ({
+        id,
+        name,
+        treatment: treatmentOf(aboutSofteners.filter(({ subjectId }) => subjectId === id)).treatment,
+      })),
       machines: drawn.machines,
       litresPerDay: drawn.machines > 0 ? drawn.litresPerOpenDay : null,
       ledgers: {
         firm,
         site: await entriesOfKinds(trx, [site.id], aboutWater),
         supply: site.supplyId ? await entriesOfKinds(trx, [site.supplyId], aboutWater) : [],
-        softener: await entriesOfKinds(
-          trx,
-          softeners.map(({ id }) => id),
-          aboutWater,
-        ),
+        softener: aboutSofteners,
       },
     }
   })

@@ -5,7 +5,8 @@ import type { Level } from '../core/standing/histories.ts'
 export interface WaterBenchPage {
   firmId: string
   site: { id: string; name: string; area: string } | null
-  softeners: { id: string; name: string }[]
+  /** What kind of treatment each is, where it is known. */
+  softeners: { id: string; name: string; treatment?: string }[]
   /** Machines there that draw water, and what they draw in all. */
   machines: number
   litresPerDay: number | null

@@ -10,10 +10,10 @@ import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../
 import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
-import { Sheet } from '../../ui/Sheet.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
+import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { usePrinting } from '../use-printing.ts'
@@ -196,30 +196,15 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
         )}
       </aside>
       {chosen && (
-        <>
-          <button
-            type="button"
-            onClick={() => setSheet(true)}
-            data-noprint
-            className="fixed inset-x-0 bottom-[60px] z-20 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
-          >
-            <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
-            <span className="flex items-baseline gap-2">
-              <b className="text-copper">Working</b> <b>{title(chosen)}</b>
-              <span className="ml-auto text-[14px] text-second">{chosen.working.lines.length} lines</span>
-            </span>
-            <span className="mono block truncate text-[14px]">{chosen.working.why}</span>
-          </button>
-          <Sheet
-            open={sheet}
-            onOpenChange={setSheet}
-            title={`Working: ${title(chosen)}`}
-            about={dueSentence(chosen, today)}
-            from="bottom"
-          >
-            <WorkingColumn working={chosen.working} onAdjust={(line) => onAdjust(chosen, line)} />
-          </Sheet>
-        </>
+        <WorkingDrawer
+          title={title(chosen)}
+          about={dueSentence(chosen, today)}
+          glance={chosen.working.why ?? ''}
+          working={chosen.working}
+          open={sheet}
+          onOpenChange={setSheet}
+          onAdjust={(line) => onAdjust(chosen, line)}
+        />
       )}
     </div>
   )

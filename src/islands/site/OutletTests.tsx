@@ -15,7 +15,11 @@ export function OutletTests({ page, today }: { page: SoftenerPage; today: string
         </a>
       </div>
       {tests.length === 0 ? (
-        <p className="m-0 text-second">Never tested. A spent softener tells nobody: three drops at its outlet do.</p>
+        <p className="m-0 text-second">
+          {isCartridge
+            ? 'Its carbonate hardness was never tested: a spent cartridge tells nobody, a drop count does.'
+            : 'Never tested. A spent softener tells nobody: three drops at its outlet do.'}
+        </p>
       ) : (
         <table className="w-full border-collapse text-[14px]">
           <thead>
@@ -23,7 +27,9 @@ export function OutletTests({ page, today }: { page: SoftenerPage; today: string
               <th className="py-1 font-semibold">Day</th>
               <th className="font-semibold">Found</th>
               <th className="text-right font-semibold">After, L</th>
-              <th className="text-right font-semibold max-sm:hidden">Taken up, g/L</th>
+              <th className="text-right font-semibold max-sm:hidden">
+                {isCartridge ? 'Taken up, g' : 'Taken up, g/L'}
+              </th>
               <th className="pl-3 font-semibold">It was</th>
             </tr>
           </thead>

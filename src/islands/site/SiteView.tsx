@@ -1,4 +1,4 @@
-import { type ReactNode, useState } from 'react'
+import { useState } from 'react'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import { effective, ofKind } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
@@ -6,6 +6,7 @@ import { stageName } from '../../core/standing/stages.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
+import { Act, Part } from '../../ui/Part.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SitePage, SiteSoftener } from '../../views/site-page.ts'
@@ -82,7 +83,7 @@ export function SiteView({ page, today, kinds }: Props) {
           <Part title="Machines">
             {machines.length === 0 ? (
               <p className="m-0 text-second">
-                Nothing stands here yet. <Add onClick={() => setOpen('machine')}>Add the first machine</Add>: its kind,
+                Nothing stands here yet. <Act onClick={() => setOpen('machine')}>Add the first machine</Act>: its kind,
                 and what its counter shows.
               </p>
             ) : (
@@ -93,7 +94,7 @@ export function SiteView({ page, today, kinds }: Props) {
               </ul>
             )}
           </Part>
-          <Part title="Softeners" action={<Add onClick={() => setOpen('softener')}>Add</Add>}>
+          <Part title="Softeners" action={<Act onClick={() => setOpen('softener')}>Add</Act>}>
             {softeners.length === 0 ? (
               <p className="m-0 text-second">None. A machine is put behind one on its own page.</p>
             ) : (
@@ -166,7 +167,7 @@ export function SiteView({ page, today, kinds }: Props) {
           </Part>
         </div>
         <aside className="min-w-0 border-hair px-4 py-3 max-lg:border-t lg:border-l lg:px-5">
-          <Part title="Open" action={<Add onClick={() => setOpen('opening')}>Change</Add>}>
+          <Part title="Open" action={<Act onClick={() => setOpen('opening')}>Change</Act>}>
             <p className="m-0">
               {opening.openWeekdays.map((day) => dayNames[day - 1]).join(', ')}
               {weekdaysFrom === 'catalogue' && (
@@ -175,7 +176,7 @@ export function SiteView({ page, today, kinds }: Props) {
             </p>
             <ClosureStrip today={today} openWeekdays={opening.openWeekdays} closures={closures} />
           </Part>
-          <Part title="Closed" action={<Add onClick={() => setOpen('closure')}>Add a closure</Add>}>
+          <Part title="Closed" action={<Act onClick={() => setOpen('closure')}>Add a closure</Act>}>
             {coming.length === 0 && <p className="m-0 text-second">No closure ahead.</p>}
             <ul className="m-0 list-none p-0">
               {coming.map((closure) => (
@@ -281,24 +282,6 @@ export function SiteView({ page, today, kinds }: Props) {
   )
 }
 
-function Part({ title, action, children }: { title: string; action?: ReactNode; children: ReactNode }) {
-  return (
-    <section className="pb-5">
-      <div className="flex items-baseline gap-4 pb-1">
-        <h2 className="head m-0">{title}</h2>
-        {action && <span className="ml-auto text-[14px]">{action}</span>}
-      </div>
-      {children}
-    </section>
-  )
-}
-
-const Add = ({ onClick, children }: { onClick: () => void; children: ReactNode }) => (
-  <button type="button" className="min-h-[44px] font-semibold text-copper lg:min-h-[32px]" onClick={onClick}>
-    {children}
-  </button>
-)
-
 /** Takes an entry back by another entry: both stay in the ledger. */
 function Withdraw({ entryId, siteId, today }: { entryId: string; siteId: string; today: string }) {
   const [wrong, setWrong] = useState('')
@@ -310,7 +293,7 @@ function Withdraw({ entryId, siteId, today }: { entryId: string; siteId: string;
   return (
     <>
       {wrong && <b role="alert">{wrong}</b>}
-      <Add onClick={withdraw}>Take back</Add>
+      <Act onClick={withdraw}>Take back</Act>
     </>
   )
 }
@@ -326,7 +309,7 @@ function CloseRemark({ remark, today }: { remark: SitePage['remarks'][number]; t
   return (
     <>
       {wrong && <b role="alert">{wrong}</b>}
-      <Add onClick={closeIt}>Done</Add>
+      <Act onClick={closeIt}>Done</Act>
     </>
   )
 }

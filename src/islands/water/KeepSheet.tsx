@@ -21,11 +21,11 @@ interface Props {
 /** Writes the sample down as a site's test, and what came out of its softener as the softener's. */
 export function KeepSheet({ page, sample, today, onClose }: Props) {
   const [siteId, setSiteId] = useState(page.site?.id ?? '')
-  const [softeners, setSofteners] = useState(page.softeners)
+  const [softeners, setSofteners] = useState<WaterBenchPage['softeners']>(page.softeners)
   const [ids] = useState(() => Array.from({ length: 5 }, newId))
   useFetched<RecordPage<'softener'>>(
     siteId && siteId !== page.site?.id ? `/api/records/softener?siteId=${siteId}` : null,
-    ({ rows }) => setSofteners(rows),
+    ({ rows }) => setSofteners(rows.map(({ id, name }) => ({ id, name }))),
   )
   const bodies = sampleBodies(sample)
   const softened = bodies.some(({ about }) => about === 'softened')
@@ -55,10 +55,24 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
                   kind: 'choice' as const,
                   options: softeners.map(({ id, name }): [string, string] => [id, name]),
                 },
+                {
+                  id: 'quantity',
+                  label: 'What was counted after it',
+                  hint: 'a cartridge is told by carbonate',
+                  kind: 'choice' as const,
+                  options: [
+                    ['total', 'total hardness'],
+                    ['carbonate', 'carbonate hardness'],
+                  ] satisfies [string, string][],
+                },
               ]
             : []),
         ]}
-        values={{ on: today, softenerId: softeners[0]?.id ?? '' }}
+        values={{
+          on: today,
+          softenerId: softeners[0]?.id ?? '',
+          quantity: softeners[0]?.treatment === 'cartridge' ? 'carbonate' : 'total',
+        }}
         save="Keep it"
         onCancel={onClose}
         onSave={async (values) => {
@@ -71,7 +85,9 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
             bodies.map(({ about, kind, body }, i) =>
               about === 'raw'
                 ? makeEntry('site', siteId, kind, body, on, { id: ids[i]! })
-                : makeEntry('softener', softenerId, kind, body, on, { id: ids[i]! }),
+                : makeEntry('softener', softenerId, kind, { ...body, quantity: typedText(values, 'quantity') }, on, {
+                    id: ids[i]!,
+                  }),
             ),
           )
           if (told.ok) location.assign(`/sites/${siteId}`)

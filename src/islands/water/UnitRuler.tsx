@@ -30,7 +30,7 @@ const top = 44
 /** One hardness on five scales of one length, each with its own round ticks; a cursor cuts all five. */
 export function UnitRuler({ cursors, width }: Props) {
   const narrow = width < 480
-  const [left, right] = [narrow ? 66 : 92, width - 8]
+  const [left, right] = [narrow ? 82 : 92, width - 8]
   const most = Math.max(535, ...cursors.map(({ mgL }) => mgL.high * 1.15))
   const x = (mgL: number) => left + (Math.min(mgL, most) / most) * (right - left)
   const bottom = top + units.length * pitch

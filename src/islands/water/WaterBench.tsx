@@ -229,14 +229,14 @@ function Answer({ answer }: { answer: BenchAnswer }) {
     <>
       <h2 className="head m-0 pb-1">What it does in a machine{treated && ', treated'}</h2>
       {row(
-        'Flow heater',
+        'Flow heater, of 1,000 L',
         (does) => `${figure(does.flowGPer1000L)} g`,
-        `sticks of 1,000 L, ${figure(tap.flowGPer1000L / 6)} to ${figure((tap.flowGPer1000L * 5) / 3)} g by what is known of chalk`,
+        `sticks, ${figure(tap.flowGPer1000L / 6)} to ${figure((tap.flowGPer1000L * 5) / 3)} g by what is known of chalk`,
       )}
       {row(
-        'Steam boiler',
+        'Steam boiler, of 1,000 L',
         (does) => `${figure(does.steamGPer1000L)} g`,
-        `sticks of 1,000 L steamed away, ${figure((tap.steamGPer1000L * 2) / 3)} to ${figure(tap.steamGPer1000L * 1.5)} g`,
+        `sticks where all is steamed away, ${figure((tap.steamGPer1000L * 2) / 3)} to ${figure(tap.steamGPer1000L * 1.5)} g`,
       )}
       {row(`Index at ${quantityWords(brewC, '°C')}`, index('brew'), 'above 0 it lays scale, below it lays none')}
       {row(`Index at ${quantityWords(steamC, '°C')}`, index('steam'), 'extrapolated: a direction, not a figure')}

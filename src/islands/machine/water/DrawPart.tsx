@@ -3,6 +3,7 @@ import { waterUses } from '../../../core/kinds/vessel.ts'
 import { litresADay } from '../../../core/standing/water-budget.ts'
 import { figure } from '../../../ui/format.ts'
 import { later } from '../../../ui/later.tsx'
+import { Act, Part } from '../../../ui/Part.tsx'
 import { quantityWords } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import type { MachineWater } from './water-of.ts'
@@ -32,17 +33,7 @@ export function DrawPart({ bundle, water, today, onSaved }: Props) {
     catalogue: 'by the usual drink of its kind, from memory',
   }[budget.from]
   return (
-    <section aria-label="What it draws">
-      <div className="flex items-baseline gap-3">
-        <h2 className="head m-0 pb-1">What it draws</h2>
-        <button
-          type="button"
-          className="ml-auto min-h-[32px] font-semibold text-copper max-md:min-h-[44px]"
-          onClick={() => setOpen(true)}
-        >
-          Measure it
-        </button>
-      </div>
+    <Part title="What it draws" action={<Act onClick={() => setOpen(true)}>Measure it</Act>}>
       <p className="m-0">
         <b className="mono">{quantityWords(litresADay(budget, use), 'L/open day')}</b>,{' '}
         {figure(budget.mlPerDrink * budget.factor)} ml for each of its {kind.counter.unit}, {from}.
@@ -59,6 +50,6 @@ export function DrawPart({ bundle, water, today, onSaved }: Props) {
           onSaved={onSaved}
         />
       )}
-    </section>
+    </Part>
   )
 }

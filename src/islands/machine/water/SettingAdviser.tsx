@@ -7,6 +7,7 @@ import { nearestSetting } from '../../../core/standing/histories.ts'
 import { litresADay } from '../../../core/standing/water-budget.ts'
 import { dayNear, figure } from '../../../ui/format.ts'
 import { later } from '../../../ui/later.tsx'
+import { Act, Part } from '../../../ui/Part.tsx'
 import { firmUnit, quantity, quantityWords } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import type { MachineWater } from './water-of.ts'
@@ -41,17 +42,10 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
   const asks = (openDays: number | undefined) =>
     openDays === undefined ? null : facts.use.open.nth(toDay(chalk.since), Math.max(1, Math.ceil(openDays)))
   return (
-    <section aria-label="Its hardness setting">
-      <div className="flex items-baseline gap-3">
-        <h2 className="head m-0 pb-1">Its hardness setting</h2>
-        <button
-          type="button"
-          className="ml-auto min-h-[32px] font-semibold text-copper max-md:min-h-[44px]"
-          onClick={() => setOpen(true)}
-        >
-          {set ? 'Change' : 'Say what it offers'}
-        </button>
-      </div>
+    <Part
+      title="Its hardness setting"
+      action={<Act onClick={() => setOpen(true)}>{set ? 'Change' : 'Say what it offers'}</Act>}
+    >
       <p className="m-0 text-[14px] text-second">
         This water has {hardnessWords(dh)}.{' '}
         {set ? '' : 'Settings as machines commonly have them, from memory: its booklet wins.'}
@@ -60,9 +54,9 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
         <thead>
           <tr className="slim text-left text-[13px] text-second">
             <th className="py-1 font-semibold">Setting</th>
-            <th className="font-semibold">Water up to</th>
-            <th className="text-right font-semibold">Asks after</th>
-            <th className="text-right font-semibold">open days</th>
+            <th className="pl-3 font-semibold">Water up to</th>
+            <th className="pl-3 text-right font-semibold">Asks after</th>
+            <th className="pl-3 text-right font-semibold">Open days</th>
             <th className="pl-3 font-semibold">Fits</th>
           </tr>
         </thead>
@@ -117,7 +111,7 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
           onSaved={onSaved}
         />
       )}
-    </section>
+    </Part>
   )
 }
 

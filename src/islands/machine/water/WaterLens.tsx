@@ -8,8 +8,8 @@ import { vesselWorking } from '../../../core/standing/water/chalk-lines.ts'
 import { hadItBeenOnTime } from '../../../core/standing/water/machine-chalk.ts'
 import { waterRails } from '../../../core/standing/water/water-rails.ts'
 import { dayLong, dayNear, figure } from '../../../ui/format.ts'
-import { Sheet } from '../../../ui/Sheet.tsx'
 import { WorkingColumn } from '../../../ui/WorkingColumn.tsx'
+import { WorkingDrawer } from '../../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import { useWidth } from '../../use-width.ts'
 import { ChalkChart } from './ChalkChart.tsx'
@@ -131,30 +131,15 @@ function Lens({ bundle, standings, today, station, onAdjust, onSaved, water }: P
         </p>
         <WorkingColumn working={working} onAdjust={(line) => onAdjust(`Chalk in the ${name.toLowerCase()}`, line)} />
       </aside>
-      <button
-        type="button"
-        onClick={() => setSheet(true)}
-        data-noprint
-        className="fixed inset-x-0 bottom-[60px] z-20 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
-      >
-        <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
-        <span className="flex items-baseline gap-2">
-          <b className="text-copper">Working</b> <b>{name}</b>
-          <span className="ml-auto text-[14px] text-second">{working.lines.length} lines</span>
-        </span>
-        <span className="mono block truncate text-[14px]">
-          {figure(vessel.thicknessOf(grams))} mm of {figure(vessel.figures.limitMm.value)} mm, {figure(grams)} g
-        </span>
-      </button>
-      <Sheet
+      <WorkingDrawer
+        title={name}
+        about={`${figure(grams)} g of chalk since ${dayLong(chalk.since)}`}
+        glance={`${figure(vessel.thicknessOf(grams))} mm of ${figure(vessel.figures.limitMm.value)} mm, ${figure(grams)} g`}
+        working={working}
         open={sheet}
         onOpenChange={setSheet}
-        title={`Working: ${name}`}
-        about={`${figure(grams)} g of chalk since ${dayLong(chalk.since)}`}
-        from="bottom"
-      >
-        <WorkingColumn working={working} onAdjust={(line) => onAdjust(`Chalk in the ${name.toLowerCase()}`, line)} />
-      </Sheet>
+        onAdjust={(line) => onAdjust(`Chalk in the ${name.toLowerCase()}`, line)}
+      />
     </div>
   )
 }
