@@ -80,19 +80,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     ),
   ])
   if (ids.softenerId && site.softener) {
-    const { resinL, saltTankKg, cartridgeG } = site.softener
-    write(softenerLedger, 'softener', ids.softenerId, startDay, [
-      {
-        kind: 'commissioned',
-        body: { v: 1, kind: resinL ? 'exchanger' : 'cartridge', kindVersion: 1, partsNew: true },
-      },
-      resinL
-        ? {
-            kind: 'setting',
-            body: { v: 1, setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) },
-          }
-        : { kind: 'setting', body: { v: 1, setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 } },
-    ])
+    write(softenerLedger, 'softener', ids.softenerId, startDay, takenOn(site.softener))
   }
   const lives = site.machines.map((machine, i) => startMachine(d, machine, ids.machineIds[i]!, open, startDay, endDay))
   for (const life of lives) {
@@ -122,7 +110,14 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     write(siteLedger, 'site', ids.siteId, day, [header(d, ids, site)], visitId)
     if (n % 4 === 0) write(siteLedger, 'site', ids.siteId, day, rawTests(d, site, ids, day), visitId)
     if (ids.softenerId)
-      write(softenerLedger, 'softener', ids.softenerId, day, [outletTest(d, site, n, visits.length)], visitId)
+      write(
+        softenerLedger,
+        'softener',
+        ids.softenerId,
+        day,
+        outletTests(d, site, (day - startDay) / historyDays, n, visits.length),
+        visitId,
+      )
     for (const life of lives) {
       if (day <= life.firstDay) continue
       const around: Ledgers = {
@@ -151,6 +146,10 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
   if (ids.softenerId && site.softener?.cartridgeG) {
     for (const back of [410, 205])
       write(softenerLedger, 'softener', ids.softenerId, endDay - back, [{ kind: 'cartridge-changed', body: { v: 1 } }])
+  }
+  if (ids.softenerId && site.softener?.carbon) {
+    for (let back = 700; back > 0; back -= 165)
+      write(softenerLedger, 'softener', ids.softenerId, endDay - back, [{ kind: 'prefilter-changed', body: { v: 1 } }])
   }
   const all = [...siteLedger, ...softenerLedger, ...lives.flatMap((life) => [...life.ledger, ...life.rivals])]
   return { entries: all.filter((entry) => entry.happenedOn <= fromDay(endDay)) }
@@ -256,6 +255,21 @@ const header = (d: Dice, ids: SiteIds, site: DemoSite): Jotting => ({
   },
 })
 
+/** The treatment as it was taken on. */
+function takenOn({ resinL, saltTankKg, cartridgeG, membrane, carbon }: NonNullable<DemoSite['softener']>): Jotting[] {
+  const setting = (body: Record<string, unknown>): Jotting => ({ kind: 'setting', body: { v: 1, ...body } })
+  const kind = resinL ? 'exchanger' : cartridgeG ? 'cartridge' : membrane ? 'membrane' : 'carbon'
+  return [
+    { kind: 'commissioned', body: { v: 1, kind, kindVersion: 1, partsNew: true } },
+    ...(resinL
+      ? [setting({ setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) })]
+      : []),
+    ...(cartridgeG ? [setting({ setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 })] : []),
+    ...(membrane ? [setting({ setting: 'membrane', rawShare: membrane.rawShare, rejectLPerL: 1.5 })] : []),
+    ...(carbon ? [setting({ setting: 'prefilter', fitted: true, litres: 12_000 })] : []),
+  ]
+}
+
 /** What happens between planned visits: a repair that comes back, a machine put away, something left open. */
 function oddDays(
   d: Dice,
@@ -302,6 +316,29 @@ function oddDays(
     }),
     said('remark', { text: 'Tray rail is cracked: bring one next time.' }),
   ])
+}
+
+/**
+ * What was tested behind the treatment at a visit, each kind by what tells it.
+ * @param way - how far through the two years, 0 to 1
+ */
+function outletTests(d: Dice, site: DemoSite, way: number, n: number, of: number): Jotting[] {
+  const { membrane, carbon } = site.softener!
+  if (!membrane && !carbon) return [outletTest(d, site, n, of)]
+  const figures = (point: string, body: Record<string, unknown>): Jotting => ({
+    kind: 'water-figures',
+    body: { v: 1, point, by: 'pen', ...body },
+  })
+  const jottings: Jotting[] = []
+  if (membrane) {
+    const feed = zoneWater[site.area].totalDh(1) * 33 + zoneWater[site.area].restUsCm
+    const [whenNew, now] = membrane.passage
+    const passage = (whenNew + (now - whenNew) * way) * Math.exp(d.normal(0, 0.05))
+    jottings.push(figures('permeate', { conductivityUsCm: Math.round(feed * passage) }))
+  }
+  if (carbon && n % 3 === 0)
+    jottings.push(figures('softened', { freeChlorineMgL: 0.01, totalChlorineMgL: d.chance(0.5) ? 0.02 : 0.04 }))
+  return jottings
 }
 
 /** After the softener one or two drops; where it was spent early, six in one March. */

@@ -32,6 +32,10 @@ export interface DemoSite {
     /** Regenerates itself, from a brine tank of so many kilograms. */
     saltTankKg?: number
     cartridgeG?: number
+    /** Reverse osmosis: share of raw water mixed in, and what it let through when new and now. */
+    membrane?: { rawShare: number; passage: [whenNew: number, now: number] }
+    /** Carbon alone, or before the rest. */
+    carbon?: boolean
     spentEarly?: boolean
   }
   closures?: 'school' | 'christmas' | 'august'
@@ -181,8 +185,9 @@ export const demoSites: DemoSite[] = [
     openWeekdays: [2, 3, 4, 5, 6],
     technician: 'odile',
     accessNote: 'Closed on Mondays: best day to work.',
+    softener: { name: 'Café carbon filter', carbon: true },
     visitWeeks: 5,
-    machines: [c2('Café', 74), sr('Staff kitchen', 19)],
+    machines: [c2('Café', 74, { softened: true }), sr('Staff kitchen', 19)],
   },
   {
     customer: "Cooper's Yard",
@@ -229,9 +234,10 @@ export const demoSites: DemoSite[] = [
     technician: 'ines',
     accessNote: 'Badge from the porter. Trolley in the basement.',
     closures: 'christmas',
+    softener: { name: 'Basement membrane', membrane: { rawShare: 0.25, passage: [0.035, 0.078] }, carbon: true },
     visitWeeks: 5,
     machines: [
-      c2('Council bar', 68),
+      c2('Council bar', 68, { softened: true }),
       sr('Ground floor', 52),
       sr('Registry', 28),
       sr('Planning', 33, { tale: 'rival-corrections' }),

@@ -1,5 +1,4 @@
-import { clockName } from '../core/standing/duty-standing.ts'
-import type { Standing } from '../core/standing/standing.ts'
+import { clockName, type Standing } from '../core/standing/standing.ts'
 import { dayLong, daysUntil, halfWidth } from '../ui/format.ts'
 import { quantity, quantityWords } from '../ui/quantity.ts'
 import { usedOn } from '../ui/urgency.ts'

@@ -1,5 +1,7 @@
 import type { Knex } from 'knex'
 import { instanceName, kinds } from '../core/kinds/index.ts'
+import { outletTestName } from '../core/standing/outlet-test-standing.ts'
+import { flushTask } from '../core/standing/raised-tasks.ts'
 import { mostCounted } from '../views/round-page.ts'
 import type { Trx } from './database.ts'
 
@@ -131,7 +133,11 @@ const keyNames: { key: string; name: string }[] = [
   { key: 'descale', name: 'descale' },
   { key: 'regenerate', name: 'regenerate softener' },
   { key: 'change-cartridge', name: 'change cartridge' },
-  { key: 'outlet-test', name: 'test hardness after softener' },
+  { key: 'change-membrane', name: 'change membrane' },
+  { key: 'change-prefilter', name: 'change carbon filter' },
+  { key: 'salt', name: 'fill up salt' },
+  { key: flushTask, name: 'freshen boiler' },
+  ...Object.values(outletTestName).map((name) => ({ key: 'outlet-test', name: name.toLowerCase() })),
   { key: 'restart', name: 'flush empty sanitise refill after standing' },
 ]
 

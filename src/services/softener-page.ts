@@ -1,9 +1,15 @@
+import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import { bodyOf } from '../core/ledger/upcast.ts'
 import { takenUpGPerL } from '../core/softener/learned-capacity.ts'
 import { exchangerFacts } from '../core/standing/exchanger-standing.ts'
-import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
+import { effective, type Histories, nearestSetting, ofKind } from '../core/standing/histories.ts'
+import { passageTrend } from '../core/standing/membrane-standing.ts'
 import { meterOverCounts, reckonSoftener, softenerFacts } from '../core/standing/reckon-softener.ts'
 import { feedWater, waterFacts } from '../core/standing/water/feed-water.ts'
 import { cartridgeTests, outletTests } from '../core/standing/water/outlet-tests.ts'
+import { passageTests } from '../core/standing/water/passage-tests.ts'
+import { takeFigure } from '../core/standing/water/set-figure.ts'
+import { carbonBefore } from '../core/standing/water/treatment-before.ts'
 import { litresADay } from '../core/standing/water-budget.ts'
 import { testsOf } from '../core/standing/water-known.ts'
 import { saturation } from '../core/water/carbonate.ts'
@@ -12,26 +18,58 @@ import { sodiumExchanged } from '../core/water/treatment.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
-import type { SoftenerPage } from '../views/softener-page.ts'
+import type { ChlorineTest, SoftenerPage } from '../views/softener-page.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 import { treatmentOf } from './treatment-of.ts'
 
 const shownTests = 20
 const shownRenewals = 12
+const renews: EntryKind[] = ['regenerated', 'cartridge-changed', 'membrane-changed', 'prefilter-changed', 'salt-added']
 
 /** What comes out of it, reckoned from the raw water and its own tests. */
 function outOf(histories: Histories): SoftenerPage['out'] {
   const facts = waterFacts(histories)
   if (!facts.known.raw && !facts.known.rawCarbonate) return null
   const { raw, fed, treatment } = feedWater(facts)
-  const { hardnessMgL, alkalinityMgL, pH } = fed.likely
+  const { hardnessMgL, alkalinityMgL, conductivityUsCm, pH } = fed.likely
   return {
     hardnessMgL,
     alkalinityMgL,
+    conductivityUsCm,
     pH,
     rawPh: raw.likely.pH,
     siBrew: saturation(fed.likely, brewC).si ?? null,
     sodiumMgL: treatment.kind === 'exchanger' ? sodiumExchanged(raw.likely, hardnessMgL).sodiumMgL : 0,
+  }
+}
+
+/** What its membrane let through, this one and those before. */
+function passageOf(histories: Histories): SoftenerPage['passage'] {
+  return {
+    tests: passageTests(histories).slice(-shownTests).reverse(),
+    limit: takeFigure(histories, 'membrane-passage').value,
+    trend: passageTrend(histories),
+  }
+}
+
+function chlorineOf(histories: Histories): SoftenerPage['chlorine'] {
+  const found = (['site', 'softener'] as const).flatMap((level) => ofKind(histories, level, 'water-figures'))
+  const tests = found.flatMap((sample): ChlorineTest[] => {
+    const { point, freeChlorineMgL, totalChlorineMgL } = bodyOf(sample)
+    if (freeChlorineMgL === undefined && totalChlorineMgL === undefined) return []
+    return [
+      {
+        on: sample.happenedOn,
+        point: point === 'raw' ? 'raw' : 'behind',
+        ...(freeChlorineMgL !== undefined && { freeMgL: freeChlorineMgL }),
+        ...(totalChlorineMgL !== undefined && { totalMgL: totalChlorineMgL }),
+      },
+    ]
+  })
+  return {
+    tests: tests.sort((a, b) => (a.on < b.on ? 1 : -1)).slice(0, shownTests),
+    freeLimitMgL: takeFigure(histories, 'free-chlorine').value,
+    totalLimitMgL: takeFigure(histories, 'total-chlorine').value,
   }
 }
 
@@ -51,10 +89,9 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     const facts = softenerFacts(own, fedLedgers)
     const exchanger = facts?.kind === 'exchanger' ? exchangerFacts(histories, facts.draw) : null
     const outletOf = () => {
-      if (!facts) return []
-      return facts.kind === 'cartridge'
-        ? cartridgeTests(histories, facts.draw, nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3)
-        : outletTests(histories, facts.draw)
+      if (facts?.kind === 'cartridge')
+        return cartridgeTests(histories, facts.draw, nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3)
+      return facts?.kind === 'exchanger' ? outletTests(histories, facts.draw) : []
     }
     const outlet = new Map(outletOf().map((test) => [test.on, test]))
     const meter = facts && meterOverCounts(facts)
@@ -100,10 +137,12 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
         isSet: exchanger.set.body.capacityGPerL !== undefined,
       },
       gives: exchanger?.gives ?? null,
+      passage: facts?.kind === 'membrane' ? passageOf(histories) : null,
+      chlorine: carbonBefore(histories) ? chlorineOf(histories) : null,
       out: outOf(histories),
       saltKg: exchanger ? (exchanger.saltGPerL * exchanger.set.body.resinL) / 1000 : null,
       renewals: (byId.get(softenerId) ?? [])
-        .filter(({ kind }) => kind === 'regenerated' || kind === 'cartridge-changed' || kind === 'salt-added')
+        .filter(({ kind }) => renews.includes(kind))
         .filter(({ id }) => histories.softener?.entries.some((entry) => entry.id === id))
         .sort((a, b) => (a.happenedOn < b.happenedOn ? 1 : -1))
         .slice(0, shownRenewals),

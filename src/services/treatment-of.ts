@@ -1,7 +1,9 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { bodyOf } from '../core/ledger/upcast.ts'
+import { treatmentKind } from '../core/softener/treatment-kind.ts'
 import { effective, nearestSetting, ofKind } from '../core/standing/histories.ts'
 import { stageNow } from '../core/standing/stages.ts'
+import { carbonBefore } from '../core/standing/water/treatment-before.ts'
 import type { SiteSoftener } from '../views/site-page.ts'
 
 /** What kind of treatment it is, how large, and whether it works, from its own entries. */
@@ -11,9 +13,11 @@ export function treatmentOf(entries: RecordedEntry[]): Omit<SiteSoftener, 'id' |
   const { resinL, regenerates, saltGPerL, saltTankKg, capacityGPerL, reserve } =
     nearestSetting(histories, 'exchanger')?.body ?? {}
   const { capacityG, bypass } = nearestSetting(histories, 'cartridge')?.body ?? {}
+  const { rawShare, rejectLPerL, dosed } = nearestSetting(histories, 'membrane')?.body ?? {}
+  const { litres, catalytic } = nearestSetting(histories, 'prefilter')?.body ?? {}
   return {
     stage: stageNow(histories, 'softener').stage,
-    treatment: taken ? bodyOf(taken).kind : '',
+    ...(taken && { treatment: treatmentKind(bodyOf(taken).kind) ?? 'exchanger' }),
     ...(resinL && { resinL }),
     ...(regenerates === 'itself' && { regeneratesItself: true }),
     ...(saltGPerL && { saltGPerL }),
@@ -21,5 +25,9 @@ export function treatmentOf(entries: RecordedEntry[]): Omit<SiteSoftener, 'id' |
     ...(capacityGPerL && { capacityGPerL }),
     ...(reserve !== undefined && { reserve }),
     ...(capacityG && { capacityG, bypass }),
+    ...(rawShare !== undefined && { rawShare }),
+    ...(rejectLPerL !== undefined && { rejectLPerL }),
+    ...(dosed && { dosed }),
+    ...(carbonBefore(histories) && { prefilter: { ...(litres && { litres }), ...(catalytic && { catalytic }) } }),
   }
 }

@@ -1,9 +1,9 @@
 import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../core/figures/figures.ts'
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import { type WaterFigureName, waterFigureNames } from '../core/ledger/entry-kinds.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
+import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { dayLong, figure } from './format.ts'
 import { quantityWords } from './quantity.ts'
@@ -64,6 +64,10 @@ export function entryWords(entry: Entry, kindId: string): string {
       return `Salt filled up, ${figure(Number(body.kg))} kg`
     case 'cartridge-changed':
       return 'Cartridge changed'
+    case 'membrane-changed':
+      return `Membrane changed${note(body)}`
+    case 'prefilter-changed':
+      return `Carbon filter changed${note(body)}`
     case 'measured': {
       const measure = kind?.measures.find((candidate) => candidate.id === body.measure)
       return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${quantityWords(Number(body.value), measure?.unit ?? '')}`
@@ -117,6 +121,8 @@ const movedWords = (body: Loose) => {
 
 const note = (body: Loose) => (body.note ? `. ${body.note}` : '')
 
+const pointWords: Record<string, string> = { raw: 'raw', softened: 'after treatment', permeate: 'behind the membrane' }
+
 function waterWords(body: Loose): string {
   const unit = hardnessSymbol[body.unit as HardnessUnit] ?? String(body.unit)
   const found =
@@ -125,7 +131,7 @@ function waterWords(body: Loose): string {
       : body.method === 'strip'
         ? `strip, ${body.low}–${body.high} ${unit}`
         : `${body.value} ${unit}`
-  return `Water ${body.point === 'raw' ? 'raw' : 'after softener'}, ${body.quantity === 'total' ? 'total' : 'carbonate'} hardness: ${found}`
+  return `Water ${pointWords[body.point as string]}, ${body.quantity === 'total' ? 'total' : 'carbonate'} hardness: ${found}`
 }
 
 /** How each figure of a sample is called, and its unit. */
@@ -145,7 +151,7 @@ function sampleWords(body: Loose): string {
   const figures = waterFigureNames
     .filter((name) => body[name] !== undefined)
     .map((name) => `${sampleNames[name].name} ${quantityWords(Number(body[name]), sampleNames[name].unit)}`.trim())
-  return `Water ${body.point === 'raw' ? 'raw' : 'after softener'}: ${figures.join(', ')}`
+  return `Water ${pointWords[body.point as string]}: ${figures.join(', ')}`
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -174,6 +180,12 @@ function settingWords(body: Loose, kindId: string): string {
       return `Softener with ${body.resinL} L of resin${body.regenerates === 'itself' ? ', regenerates itself' : ''}`
     case 'cartridge':
       return `Cartridge of ${body.capacityG} g at ${Math.round(Number(body.bypass) * 100)} % bypass`
+    case 'membrane':
+      return `Membrane with ${Math.round(Number(body.rawShare) * 100)} % of raw water mixed in${body.dosed ? ', minerals dosed' : ''}`
+    case 'prefilter':
+      return body.fitted
+        ? `Carbon filter before it${body.catalytic ? ', catalytic' : ''}${body.litres ? `, ${quantityWords(Number(body.litres), 'L')}` : ''}`
+        : 'No carbon filter before it'
     case 'descale-prompt':
       return `The machine asks for a descale every ${quantityWords(Number(body.litres), 'L')}`
     case 'hardness-setting':

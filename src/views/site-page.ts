@@ -1,18 +1,27 @@
 import type { Kept } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Stage } from '../core/ledger/stage.ts'
+import type { TreatmentKind } from '../core/softener/treatment-kind.ts'
+import type { Minerals } from '../core/water/treatment.ts'
 import type { MachineRow } from './machine-page.ts'
 import type { VisitRow } from './visit-page.ts'
 
 type Versioned<T> = T & { id: string; version: number }
 
-/** A softener or cartridge with how large it is and whether it works. */
+/** What a site's water is led through, with how large it is and whether it works. */
 export type SiteSoftener = Versioned<Kept<'softener'>> & {
   stage: Stage
-  treatment: string
+  /** Absent before it is taken on. */
+  treatment?: TreatmentKind
   resinL?: number
   capacityG?: number
   bypass?: number
+  /** Of raw water mixed in behind a membrane. */
+  rawShare?: number
+  rejectLPerL?: number
+  dosed?: Minerals
+  /** Carbon before it, or carbon alone. */
+  prefilter?: { litres?: number; catalytic?: boolean }
   regeneratesItself?: boolean
   saltGPerL?: number
   saltTankKg?: number

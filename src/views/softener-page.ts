@@ -1,7 +1,16 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { OutletTest } from '../core/softener/learned-capacity.ts'
 import type { Standing } from '../core/standing/standing.ts'
+import type { PassageTest } from '../core/standing/water/passage-tests.ts'
 import type { SiteSoftener } from './site-page.ts'
+
+/** What was found of chlorine on a day, mg/L. */
+export interface ChlorineTest {
+  on: string
+  point: 'raw' | 'behind'
+  freeMgL?: number
+  totalMgL?: number
+}
 
 /** A softener at its site: what it feeds, what is due, what its outlet was found to be, what that taught. */
 export interface SoftenerPage {
@@ -32,11 +41,20 @@ export interface SoftenerPage {
     isSet: boolean
   } | null
   gives: { low: number; value: number; high: number } | null
+  /** What its membrane let through, the latest first; the share at which it is changed, and the line it goes by. */
+  passage: {
+    tests: PassageTest[]
+    limit: number
+    trend: Record<'from' | 'to', { on: string; passage: number }> | null
+  } | null
+  /** Chlorine before and behind its carbon, the latest first, with what may come through. */
+  chlorine: { tests: ChlorineTest[]; freeLimitMgL: number; totalLimitMgL: number } | null
   saltKg: number | null
   /** What it makes of the raw water, and what that does; null where the raw water was never tested. */
   out: {
     hardnessMgL: number
     alkalinityMgL: number
+    conductivityUsCm: number
     pH: number
     rawPh: number
     siBrew: number | null

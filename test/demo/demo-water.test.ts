@@ -57,7 +57,7 @@ describe('the water of the demo world', () => {
       return { facts, chalk: machineChalk(facts)! }
     }
     const [behind] = worldOf('Thistle & Rye bakery').machines
-    const [without] = worldOf('Harrowmere town hall').machines
+    const [without] = worldOf('Paper Lantern bookshop').machines
     const soft = chalkOf(behind!)
     const hard = chalkOf(without!)
     expect(soft.chalk.water.treatment.kind).to.equal('exchanger')
@@ -79,13 +79,15 @@ describe('the water of the demo world', () => {
     expect(spentAt('Thistle & Rye bakery')).to.equal(0)
   })
 
-  it('has one softener that asks for salt, and one cartridge that asks for its successor', () => {
+  it('has every treatment there is, each asking for its own', () => {
     const keysAt = (name: string) => {
       const { softener, fed } = worldOf(name)
       return reckonSoftener(softener, fed)!.standings.map(({ key }) => key)
     }
     expect(keysAt('Kettle Lane hotel')).to.deep.equal(['salt', 'outlet-test'])
     expect(keysAt('Long Gallery museum café')).to.deep.equal(['change-cartridge', 'outlet-test'])
+    expect(keysAt('Harrowmere town hall')).to.deep.equal(['change-membrane', 'change-prefilter', 'outlet-test'])
+    expect(keysAt('Saltmarsh library café')).to.deep.equal(['change-prefilter', 'outlet-test'])
     expect(keysAt('Thistle & Rye bakery')).to.deep.equal(['regenerate', 'outlet-test'])
   })
 

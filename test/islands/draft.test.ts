@@ -99,12 +99,34 @@ describe('a visit being written', () => {
   })
 
   it('closes what the water asks for: a boiler freshened, salt filled up, a flush after standing', () => {
+    expect(make({ tasks: ['change-membrane', 'change-prefilter'] }).said).to.deep.equal([
+      ['softener', 'membrane-changed', { v: 1 }],
+      ['softener', 'prefilter-changed', { v: 1 }],
+    ])
     expect(make({ tasks: ['boiler-flush', 'salt', 'restart', 'regenerate', 'change-cartridge'] }).said).to.deep.equal([
       ['machine', 'cleaned', { v: 1, task: 'boiler-flush' }],
       ['softener', 'salt-added', { v: 1, kg: 25 }],
       ['machine', 'cleaned', { v: 1, task: 'restart' }],
       ['softener', 'regenerated', { v: 1 }],
       ['softener', 'cartridge-changed', { v: 1 }],
+    ])
+  })
+
+  it('makes one sample of all that was read off a pen at one point', () => {
+    const read = {
+      'raw:pH': '7,3',
+      'raw:conductivityUsCm': '640',
+      'permeate:conductivityUsCm': '30',
+      'softened:freeChlorineMgL': '0.02',
+      'softened:conductivityUsCm': ' ',
+    }
+    expect(make({ figures: read }).said).to.deep.equal([
+      ['site', 'water-figures', { v: 1, point: 'raw', by: 'pen', pH: 7.3, conductivityUsCm: 640 }],
+      ['softener', 'water-figures', { v: 1, point: 'permeate', by: 'pen', conductivityUsCm: 30 }],
+      ['softener', 'water-figures', { v: 1, point: 'softened', by: 'pen', freeChlorineMgL: 0.02 }],
+    ])
+    expect(make({ figures: { 'raw:pH': 'sour' } }).issues).to.deep.equal([
+      { slot: 'raw:pH', message: 'is not a number' },
     ])
   })
 

@@ -26,7 +26,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   [
     'water-test',
     { point: 'softened', quantity: 'total', method: 'strip', unit: 'fH', low: 4, high: 7 },
-    'Water after softener, total hardness: strip, 4–7 °fH',
+    'Water after treatment, total hardness: strip, 4–7 °fH',
   ],
   [
     'water-test',
@@ -62,7 +62,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   [
     'water-figures',
     { point: 'softened', by: 'works', testTempC: 12, calciumMgL: 270, chlorideMgL: 24, silicaMgL: 8, ironMgL: 0.05 },
-    'Water after softener: temperature 12 °C, calcium 15.1 °dH, chloride 24 mg/L, silica 8 mg/L, iron 0.05 mg/L',
+    'Water after treatment: temperature 12 °C, calcium 15.1 °dH, chloride 24 mg/L, silica 8 mg/L, iron 0.05 mg/L',
   ],
   ['setting', { setting: 'budget-factor', factor: 1.12 }, 'Counts × 1.12: what the meter showed'],
   [
@@ -84,6 +84,13 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ],
   ['regenerated', { saltKg: 1.5 }, 'Softener regenerated with 1.5 kg salt'],
   ['cartridge-changed', {}, 'Cartridge changed'],
+  ['membrane-changed', { note: 'new seals' }, 'Membrane changed. new seals'],
+  ['prefilter-changed', {}, 'Carbon filter changed'],
+  [
+    'water-figures',
+    { point: 'permeate', by: 'pen', conductivityUsCm: 31 },
+    'Water behind the membrane: conductivity 31 µS/cm',
+  ],
   [
     'measured',
     { measure: 'open-flow', group: 1, state: 'found', value: 58 },
@@ -116,6 +123,13 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ['setting', { setting: 'budget', mlPerDrink: 120, litresPerOpenDay: 2 }, 'Water: 120 ml a drink and 2 L an open day'],
   ['setting', { setting: 'exchanger', resinL: 12 }, 'Softener with 12 L of resin'],
   ['setting', { setting: 'cartridge', capacityG: 500, bypass: 0.3 }, 'Cartridge of 500 g at 30 % bypass'],
+  ['setting', { setting: 'membrane', rawShare: 0.25 }, 'Membrane with 25 % of raw water mixed in'],
+  [
+    'setting',
+    { setting: 'prefilter', fitted: true, catalytic: true, litres: 9000 },
+    'Carbon filter before it, catalytic, 9,000 L',
+  ],
+  ['setting', { setting: 'prefilter', fitted: false }, 'No carbon filter before it'],
   ['setting', { setting: 'descale-prompt', litres: 60 }, 'The machine asks for a descale every 60 L'],
 ]
 

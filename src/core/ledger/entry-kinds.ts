@@ -6,6 +6,7 @@ import { clocks, schools } from '../wear/limits.ts'
 import { stages } from './stage.ts'
 import type { SubjectKind } from './subject.ts'
 import { visitTerms } from './visit-terms.ts'
+import { waterFigureNames } from './water-figure-names.ts'
 
 /** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
 const v = number().oneOf([1]).required()
@@ -60,7 +61,8 @@ const waterTest = object({
 /** What a sample holds besides its hardness: by pen or paper on site, or as the works print it. */
 const waterFigures = object({
   v,
-  point: string().oneOf(['raw', 'softened']).required(),
+  /** As it comes, after all treatment, or behind a membrane before anything is mixed in. */
+  point: string().oneOf(['raw', 'softened', 'permeate']).required(),
   by: string().oneOf(['pen', 'works']).required(),
   pH: finite().min(0).max(14),
   testTempC: finite().min(0).max(100),
@@ -77,20 +79,6 @@ const waterFigures = object({
 })
   .noUnknown()
   .test('something', 'needs at least one figure', (test) => waterFigureNames.some((name) => test[name] !== undefined))
-
-/** The figures such an entry may carry. */
-export const waterFigureNames = [
-  'pH',
-  'testTempC',
-  'conductivityUsCm',
-  'calciumMgL',
-  'chlorideMgL',
-  'freeChlorineMgL',
-  'totalChlorineMgL',
-  'silicaMgL',
-  'ironMgL',
-] as const
-export type WaterFigureName = (typeof waterFigureNames)[number]
 
 /** Every kind of entry and the shape of its body. Strict: an unknown field is refused, not dropped. */
 export const bodySchemas = {
@@ -129,6 +117,9 @@ export const bodySchemas = {
   /** Into the brine tank of a softener that regenerates by itself. */
   'salt-added': object({ v, kg: divisor().max(500).required() }).noUnknown(),
   'cartridge-changed': object({ v, capacityG: divisor() }).noUnknown(),
+  'membrane-changed': object({ v, note: words(500) }).noUnknown(),
+  /** Carbon or sediment, before a treatment or alone. */
+  'prefilter-changed': object({ v, note: words(500) }).noUnknown(),
   measured: object({
     v,
     measure: slug().required(),
@@ -247,6 +238,32 @@ export const settingSchemas = {
     capacityG: divisor().required(),
     bypass: shareBelowOne().required(),
   }).noUnknown(),
+  /** Reverse osmosis: how much raw water is mixed in again, and what is dosed. */
+  membrane: object({
+    v,
+    setting: string().oneOf(['membrane']).required(),
+    rawShare: shareBelowOne().required(),
+    /** Down the drain for each litre made. */
+    rejectLPerL: amount().max(20),
+    /** Dosed into what it makes, mg/L CaCO₃. */
+    dosed: object({
+      calciumMgL: amount().max(500).required(),
+      magnesiumMgL: amount().max(500).required(),
+      bicarbonateMgL: amount().max(500).required(),
+    })
+      .noUnknown()
+      .default(undefined),
+  }).noUnknown(),
+  /** Carbon against chlorine, before another treatment or alone. */
+  prefilter: object({
+    v,
+    setting: string().oneOf(['prefilter']).required(),
+    fitted: boolean().required(),
+    /** Printed on it. */
+    litres: divisor().max(1e7),
+    /** Takes chloramine too. */
+    catalytic: boolean(),
+  }).noUnknown(),
   /** Litres at which the machine itself asks for a descale, at its hardness setting. */
   'descale-prompt': object({
     v,
@@ -341,6 +358,8 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   regenerated: ['softener'],
   'salt-added': ['softener'],
   'cartridge-changed': ['softener'],
+  'membrane-changed': ['softener'],
+  'prefilter-changed': ['softener'],
   measured: machineOnly,
   'prompt-seen': machineOnly,
   'fault-reported': machineOnly,

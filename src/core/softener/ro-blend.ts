@@ -1,4 +1,4 @@
-import { permeateShare } from '../water/treatment.ts'
+import { usualPassing } from '../water/treatment.ts'
 
 /** What a blend of raw water and permeate is judged by; mg/L, hardness and alkalinity as CaCO₃, µS/cm at 25 °C. */
 export interface BlendFigures {
@@ -72,9 +72,9 @@ function sharesFor(raw: number, permeate: number, low: number, high: number): { 
 }
 
 /** The permeate of a raw water. */
-export const permeateOf = (raw: BlendFigures): BlendFigures => ({
-  hardnessMgL: raw.hardnessMgL * permeateShare,
-  alkalinityMgL: raw.alkalinityMgL * permeateShare,
-  ...(raw.chlorideMgL !== undefined && { chlorideMgL: raw.chlorideMgL * permeateShare }),
-  ...(raw.conductivityUsCm !== undefined && { conductivityUsCm: raw.conductivityUsCm * permeateShare }),
+export const permeateOf = (raw: BlendFigures, { share } = usualPassing): BlendFigures => ({
+  hardnessMgL: raw.hardnessMgL * share,
+  alkalinityMgL: raw.alkalinityMgL * share,
+  ...(raw.chlorideMgL !== undefined && { chlorideMgL: raw.chlorideMgL * share }),
+  ...(raw.conductivityUsCm !== undefined && { conductivityUsCm: raw.conductivityUsCm * share }),
 })

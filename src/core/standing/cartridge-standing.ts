@@ -1,16 +1,16 @@
 import { bodyOf } from '../ledger/upcast.ts'
 import { hardnessSymbol } from '../quantity/hardness.ts'
 import { type Interval, scaled } from '../quantity/interval.ts'
-import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
+import { toDay } from '../quantity/local-day.ts'
 import { atChance } from '../quantity/spread.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cartridge.ts'
 import { capacitySd, learnedCapacity } from '../softener/learned-capacity.ts'
-import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
 import { type Histories, nearestSetting, ofKind } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
+import { ageClock } from './softener-age.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
 import type { Standing } from './standing.ts'
 import { cartridgeTests } from './water/outlet-tests.ts'
@@ -97,7 +97,7 @@ export function cartridgeStanding(
     cartridgeMonths[school],
     'whatever the litres, common practice',
   )
-  running.push(monthsClock(since, asOfDay, cap, 'At the latest after', add))
+  running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-cartridge',
     duty: 'change-cartridge',
@@ -109,28 +109,6 @@ export function cartridgeStanding(
     minutes: 15,
   }
   return finish(head, running, working, asOf)
-}
-
-/** Softened water is tested at every visit, monthly at least: a spent softener tells nobody. */
-export function outletTestStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
-  const tested = ofKind(histories, 'softener', 'water-test').at(-1)
-  const since = (tested ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
-  const school = schoolOf(nearestSetting(histories, 'school')).value
-  const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
-  const working = startWorking(showWorking)
-  const cap = schoolFigure(histories, 'outlet-test-months', months, `${schoolName[school]} school, from memory`)
-  const clock = monthsClock(since, toDay(asOf), cap, 'Test every', working.add)
-  const head = {
-    key: 'outlet-test',
-    duty: 'outlet-test',
-    name: 'Test hardness after softener',
-    action: 'check' as const,
-    station: 'softener',
-    since,
-    sinceKnown: Boolean(tested),
-    minutes: 5,
-  }
-  return finish(head, [clock], working, asOf)
 }
 
 /** Carbonate hardness of the raw water, tested or as the usual share of the total; null for an unknown water. */
@@ -153,29 +131,6 @@ function carbonateIn(histories: Histories, add: Add): (Interval & { line: number
       value: usual.value,
       unit,
       source: `${source}, ${share.level === 'catalogue' ? 'from memory' : `set for this ${share.level}`}`,
-    })),
-  }
-}
-
-function monthsClock(
-  since: string,
-  asOfDay: number,
-  cap: ReturnType<typeof schoolFigure>,
-  what: string,
-  add: Add,
-): RunningClock {
-  const from = toDay(since)
-  const months = cap.value
-  const end = addMonths(from, months)
-  const interval = add(() => cap.line(what))
-  return {
-    use: { clock: 'months', used: monthsBetween(from, asOfDay), limit: months, unit: 'months', perDay: 1 / 30.4375 },
-    passage: { name: 'months', fixed: true, dayAt: () => end },
-    leftLine: add(() => ({
-      what: 'Over by age',
-      value: fromDay(end),
-      formula: `${since} + {${interval}}`,
-      origin: 'reckoned',
     })),
   }
 }

@@ -8,20 +8,7 @@ import { type RunningClock, runningClocks } from './duty-clocks.ts'
 import { fittedVariant, lastCondition, lastDone } from './last-done.ts'
 import type { MachineFacts } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
-import type { Governing, Standing } from './standing.ts'
-
-/** How a clock is called where it governs. */
-export const clockName: Record<Governing, string> = {
-  shots: 'count',
-  litres: 'litres',
-  months: 'age',
-  detergentCycles: 'detergent',
-  prompt: 'its own prompt',
-  hygiene: 'hygiene',
-  thickness: 'chalk',
-  concentrate: 'what is dissolved',
-  salt: 'salt',
-}
+import { clockName, type Standing } from './standing.ts'
 
 /**
  * Standing of one duty of a machine: the earliest of its clocks.

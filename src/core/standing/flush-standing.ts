@@ -3,9 +3,10 @@ import { startWorking } from '../quantity/working.ts'
 import { nthOpenDay } from '../usage/first-passage.ts'
 import { finish } from './duty-standing.ts'
 import type { MachineFacts } from './machine-facts.ts'
+import { flushTask } from './raised-tasks.ts'
 import { putAwayOn } from './stages.ts'
 import type { Standing } from './standing.ts'
-import { type BoilerConcentrate, flushTask } from './water/boiler-concentrate.ts'
+import type { BoilerConcentrate } from './water/boiler-concentrate.ts'
 
 /**
  * When a steam boiler must be freshened: before what is dissolved in it passes its limit.

@@ -1,10 +1,10 @@
-import { kindById } from '../kinds/index.ts'
-import { type Kind, withGroups } from '../kinds/kind.ts'
+import type { Kind } from '../kinds/kind.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
 import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind, settingsOf } from './histories.ts'
+import { machineKind } from './machine-kind.ts'
 import { type SiteOpening, siteOpening } from './site-opening.ts'
 import { type StageNow, stageNow } from './stages.ts'
 import type { WaterKnown } from './standing.ts'
@@ -68,14 +68,6 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     stage: stageNow(histories, 'machine'),
     showWorking,
   }
-}
-
-/** The kind it was taken on as, with this machine's own number of groups; null where no such kind ships. */
-export function machineKind(histories: Histories): Kind | null {
-  const taken = ofKind(histories, 'machine', 'commissioned')[0]
-  const kind = taken ? kindById(bodyOf(taken).kind) : null
-  const groups = kind && nearestSetting(histories, 'groups')
-  return groups ? withGroups(kind, groups.body.count) : kind
 }
 
 /** The school of when to act; "usual" unless somebody chose. */

@@ -1,16 +1,20 @@
 import { bodyOf } from '../ledger/upcast.ts'
 import { toDay } from '../quantity/local-day.ts'
+import { type TreatmentKind, treatmentKind } from '../softener/treatment-kind.ts'
 import { daysBehind } from './behind-softener.ts'
-import { cartridgeStanding, outletTestStanding } from './cartridge-standing.ts'
+import { cartridgeStanding } from './cartridge-standing.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
 import { exchangerStanding } from './exchanger-standing.ts'
 import { effective, type Histories, type Ledgers, latestDay, ofKind } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
+import { membraneStanding } from './membrane-standing.ts'
+import { outletTestStanding } from './outlet-test-standing.ts'
+import { prefilterStanding } from './prefilter-standing.ts'
 import type { ReckonOptions } from './reckon-machine.ts'
 import { siteOpening } from './site-opening.ts'
 import { type Draw, fedDraw, meteredDraw } from './softener-draw.ts'
 import { stageNow } from './stages.ts'
-import { type Reckoning, reckoningVersion } from './standing.ts'
+import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
 import { waterKnown } from './water-known.ts'
 
 /** Litres an open day a meter is expected to show before its first readings. From memory. */
@@ -19,7 +23,7 @@ const usualMeterLitres = 30
 /** A softener with the machines it feeds. */
 export interface SoftenerFacts {
   histories: Histories
-  kind: 'exchanger' | 'cartridge'
+  kind: TreatmentKind
   machines: (MachineFacts & { spans: ReturnType<typeof daysBehind> })[]
   asOf: string
   /** By its meter where it has one, else by what its machines' counts come to. */
@@ -51,7 +55,7 @@ export function softenerFacts(ledgers: Ledgers, fed: Ledgers[], showWorking = tr
   const counted = fedDraw(machines, shareOpen)
   return {
     histories,
-    kind: bodyOf(taken).kind === 'cartridge' ? 'cartridge' : 'exchanger',
+    kind: treatmentKind(bodyOf(taken).kind) ?? 'exchanger',
     machines,
     asOf,
     draw: meter ? meteredDraw(meter, shareOpen) : counted,
@@ -74,11 +78,14 @@ export function reckonSoftener(
   if (!facts) return null
   const { histories, draw, asOf } = facts
   const { stage, since } = stageNow(histories, 'softener')
-  const main = facts.kind === 'cartridge' ? cartridgeStanding : exchangerStanding
   const standings =
     stage === 'retired' || stage === 'winterised'
       ? []
-      : [main(histories, draw, asOf, showWorking), outletTestStanding(histories, asOf, showWorking)]
+      : [
+          mainStanding(facts, showWorking),
+          prefilterStanding(histories, draw, asOf, showWorking),
+          outletTestStanding(histories, facts.kind, asOf, showWorking),
+        ]
   return {
     version: reckoningVersion,
     asOf,
@@ -89,6 +96,20 @@ export function reckonSoftener(
     flags: [],
     rivals: [...(histories.softener?.rivals ?? [])].sort(),
     water: waterKnown(histories),
+  }
+}
+
+/** When it must be renewed, each kind in its own way; carbon alone has only its own change. */
+function mainStanding({ histories, kind, draw, asOf }: SoftenerFacts, showWorking: boolean): Standing | null {
+  switch (kind) {
+    case 'exchanger':
+      return exchangerStanding(histories, draw, asOf, showWorking)
+    case 'cartridge':
+      return cartridgeStanding(histories, draw, asOf, showWorking)
+    case 'membrane':
+      return membraneStanding(histories, asOf, showWorking)
+    case 'carbon':
+      return null
   }
 }
 

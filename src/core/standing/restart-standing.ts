@@ -3,14 +3,12 @@ import { startWorking } from '../quantity/working.ts'
 import { finish } from './duty-standing.ts'
 import { ofKind, touching } from './histories.ts'
 import type { MachineFacts } from './machine-facts.ts'
+import { restartTask } from './raised-tasks.ts'
 import type { Standing } from './standing.ts'
 
 /** Water that stood longer is flushed out; longer still, the vessels are emptied and sanitised. Common practice. */
 const flushAfterDays = 3
 const sanitiseAfterDays = 28
-
-/** The task that closes it. */
-export const restartTask = 'restart'
 
 /**
  * What is due before the first drink after a standstill: a flush, or emptying and sanitising.

@@ -1,4 +1,4 @@
-import type { Interval } from '../quantity/interval.ts'
+import { type Interval, intervalAt } from '../quantity/interval.ts'
 import type { Add } from '../quantity/working.ts'
 import type { CounterLine } from './counter-line.ts'
 import type { RunningClock } from './duty-clocks.ts'
@@ -125,12 +125,7 @@ export function litresClock(given: LitresGiven, add: Add): RunningClock {
       unit: 'L',
       perDay: draw.perOpenDay * draw.shareOpen,
     },
-    passage: { name: 'litres', dayAt: (chance) => draw.dayAfter(start, litresAt(gives, chance), chance) },
+    passage: { name: 'litres', dayAt: (chance) => draw.dayAfter(start, intervalAt(gives, chance), chance) },
     leftLine,
   }
-}
-
-/** Litres at a chance: straight between the bounds, which stand for one chance in ten each way. */
-function litresAt({ low, value, high }: Interval, chance: number): number {
-  return chance < 0.5 ? low + ((value - low) * (chance - 0.1)) / 0.4 : value + ((high - value) * (chance - 0.5)) / 0.4
 }

@@ -9,7 +9,30 @@ import type { Clock } from '../wear/limits.ts'
 export const reckoningVersion = 3
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
-export type Governing = Clock | 'prompt' | 'hygiene' | 'thickness' | 'concentrate' | 'salt'
+export type Governing =
+  | Clock
+  | 'prompt'
+  | 'hygiene'
+  | 'thickness'
+  | 'concentrate'
+  | 'salt'
+  | 'conductivity'
+  | 'chlorine'
+
+/** How a clock is called where it governs. */
+export const clockName: Record<Governing, string> = {
+  shots: 'count',
+  litres: 'litres',
+  months: 'age',
+  detergentCycles: 'detergent',
+  prompt: 'its own prompt',
+  hygiene: 'hygiene',
+  thickness: 'chalk',
+  concentrate: 'what is dissolved',
+  salt: 'salt',
+  conductivity: 'conductivity',
+  chlorine: 'chlorine',
+}
 
 /** How much of one clock's life is used on the day of reckoning. */
 export interface ClockUse {
@@ -46,6 +69,12 @@ export interface Standing {
   minutes: number
   caution?: Caution
   working: Working
+}
+
+/** Soonest first; what never falls due last. */
+export const byDue = (a: Standing, b: Standing): number => {
+  const [x, y] = [a.due?.p50 ?? '9999', b.due?.p50 ?? '9999']
+  return x < y ? -1 : x > y ? 1 : a.key < b.key ? -1 : 1
 }
 
 export interface Flag {

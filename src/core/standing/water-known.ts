@@ -1,6 +1,6 @@
 import type { Entry } from '../ledger/entry.ts'
-import { type WaterFigureName, waterFigureNames } from '../ledger/entry-kinds.ts'
 import { bodyOf } from '../ledger/upcast.ts'
+import { type WaterFigureName, waterFigureNames } from '../ledger/water-figure-names.ts'
 import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../quantity/interval.ts'

@@ -1,3 +1,4 @@
+import { figures } from '../figures/figures.ts'
 import { mgLPer } from '../quantity/hardness.ts'
 import { carbonOf, pHWith, type TestedWater } from './carbonate.ts'
 
@@ -38,18 +39,21 @@ export function decarbonised(water: TestedWater, bypass: number): TreatedWater {
   }
 }
 
-/** What a membrane lets through of each ion, from memory: 4 in a hundred. */
-export const permeateShare = 0.04
-/** Carbonic acid passes whole, so a permeate is sour. From memory: 5.2 to 6.2. */
-const permeatePh = 5.8
+/** What a membrane lets through of each ion, and how sour that is: carbonic acid passes whole. */
+export interface Passing {
+  share: number
+  pH: number
+}
+/** A good membrane's, from memory. */
+export const usualPassing: Passing = { share: figures['permeate-share'].value, pH: figures['permeate-ph'].value }
 
 /** The water behind a membrane. */
-export const permeated = (raw: TestedWater): TestedWater => ({
+export const permeated = (raw: TestedWater, { share, pH }: Passing = usualPassing): TestedWater => ({
   ...raw,
-  hardnessMgL: raw.hardnessMgL * permeateShare,
-  alkalinityMgL: raw.alkalinityMgL * permeateShare,
-  conductivityUsCm: raw.conductivityUsCm * permeateShare,
-  pH: permeatePh,
+  hardnessMgL: raw.hardnessMgL * share,
+  alkalinityMgL: raw.alkalinityMgL * share,
+  conductivityUsCm: raw.conductivityUsCm * share,
+  pH,
 })
 
 /** Two waters run together, so much of the first: everything in proportion, carbon too. */
@@ -67,16 +71,17 @@ export function blended(raw: TestedWater, other: TestedWater, rawShare: number):
   return { ...water, pH: pHWith(mix(carbonOf), water), sodiumMgL: 0 }
 }
 
-/**
- * Minerals dosed into a water: what is dosed is added, it is not a blend. Bicarbonate brings its carbon along.
- *
- * @param calciumMgL - as CaCO₃
- * @param magnesiumMgL - as CaCO₃
- * @param bicarbonateMgL - alkalinity, as CaCO₃
- */
+/** What is dosed into a water, mg/L as CaCO₃. */
+export interface Minerals {
+  calciumMgL: number
+  magnesiumMgL: number
+  bicarbonateMgL: number
+}
+
+/** Minerals dosed into a water: what is dosed is added, it is not a blend. Bicarbonate brings its carbon along. */
 export function remineralised(
   water: TestedWater,
-  { calciumMgL, magnesiumMgL, bicarbonateMgL }: { calciumMgL: number; magnesiumMgL: number; bicarbonateMgL: number },
+  { calciumMgL, magnesiumMgL, bicarbonateMgL }: Minerals,
 ): TreatedWater {
   const hardnessMgL = water.hardnessMgL + calciumMgL + magnesiumMgL
   const after = {

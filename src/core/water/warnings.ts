@@ -1,3 +1,5 @@
+import { type FigureId, figures } from '../figures/figures.ts'
+
 /** What can be known of a feed besides its hardness; absent where nobody measured it. mg/L, µS/cm at 25 °C. */
 export interface Feed {
   conductivityUsCm?: number
@@ -11,16 +13,25 @@ export interface Feed {
 /** How a boiler is made: chloride eats one sooner than the other. */
 export type BoilerMetal = 'stainless' | 'copper'
 
-/** Limits of the feed and of the boiler. All from memory. */
-const waterLimits = {
-  chlorideMgL: { stainless: 30, copper: 100 },
-  probeCautionUsCm: 80,
-  probeDryUsCm: 50,
-  freeChlorineMgL: 0.05,
-  totalChlorineMgL: 0.1,
-  silicaMgL: 15,
-  ironMgL: 0.1,
-} as const
+const limitIds = [
+  'feed-chloride-stainless',
+  'feed-chloride-copper',
+  'probe-caution',
+  'probe-dry',
+  'free-chlorine',
+  'total-chlorine',
+  'feed-silica',
+  'feed-iron',
+] as const satisfies FigureId[]
+
+/** Limits of the feed and of the boiler, by their figures' names. */
+export type WaterLimits = Record<(typeof limitIds)[number], number>
+
+/** The limits as they stand. @param take - a figure's value where it is asked */
+export const waterLimits = (take: (id: FigureId) => number): WaterLimits =>
+  Object.fromEntries(limitIds.map((id) => [id, take(id)])) as WaterLimits
+
+const fromMemory = waterLimits((id) => figures[id].value)
 
 export interface WaterWarning {
   about: keyof Feed
@@ -33,11 +44,16 @@ export interface WaterWarning {
 }
 
 /**
- * What a water does besides scale. Limits are from memory; a low index says nothing of corrosion.
+ * What a water does besides scale. Limits are from memory until set; a low index says nothing of corrosion.
  *
  * @param factor - how many times the boiler concentrates: chloride is judged there
  */
-export function waterWarnings(feed: Feed, metal: BoilerMetal, factor = 1): WaterWarning[] {
+export function waterWarnings(
+  feed: Feed,
+  metal: BoilerMetal,
+  factor = 1,
+  limits: WaterLimits = fromMemory,
+): WaterWarning[] {
   const warnings: WaterWarning[] = []
   const above = (about: keyof Feed, limit: number, text: string, times = 1) => {
     const value = feed[about]
@@ -46,13 +62,13 @@ export function waterWarnings(feed: Feed, metal: BoilerMetal, factor = 1): Water
   }
   above(
     'chlorideMgL',
-    waterLimits.chlorideMgL[metal],
+    limits[`feed-chloride-${metal}`],
     `Chloride in the boiler eats ${metal === 'stainless' ? 'stainless steel' : 'copper and brass'}, and no softener takes it out: flush more often, or blend with demineralised water.`,
     factor,
   )
   const conductivity = feed.conductivityUsCm
-  if (conductivity !== undefined && conductivity < waterLimits.probeCautionUsCm) {
-    const dry = conductivity < waterLimits.probeDryUsCm
+  if (conductivity !== undefined && conductivity < limits['probe-caution']) {
+    const dry = conductivity < limits['probe-dry']
     warnings.push({
       about: 'conductivityUsCm',
       grade: dry ? 'stop' : 'watch',
@@ -60,20 +76,20 @@ export function waterWarnings(feed: Feed, metal: BoilerMetal, factor = 1): Water
         ? 'The level probe reads dry: the boiler overfills until water leaves the wand. Blend in raw water before it is switched on.'
         : 'Close to what a level probe still sees: check that the boiler stops filling.',
       value: conductivity,
-      limit: dry ? waterLimits.probeDryUsCm : waterLimits.probeCautionUsCm,
+      limit: dry ? limits['probe-dry'] : limits['probe-caution'],
     })
   }
   above(
     'freeChlorineMgL',
-    waterLimits.freeChlorineMgL,
+    limits['free-chlorine'],
     'Chlorine is tasted, and destroys a thin-film membrane: carbon before it.',
   )
   above(
     'totalChlorineMgL',
-    waterLimits.totalChlorineMgL,
+    limits['total-chlorine'],
     'Chloramine needs catalytic carbon, or three times the contact time of plain carbon.',
   )
-  above('silicaMgL', waterLimits.silicaMgL, 'Silica lays down glassy scale that no descaling acid dissolves.')
-  above('ironMgL', waterLimits.ironMgL, 'Iron stains, blocks jets and fouls resin: a filter before the softener.')
+  above('silicaMgL', limits['feed-silica'], 'Silica lays down glassy scale that no descaling acid dissolves.')
+  above('ironMgL', limits['feed-iron'], 'Iron stains, blocks jets and fouls resin: a filter before the softener.')
   return warnings
 }

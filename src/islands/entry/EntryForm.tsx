@@ -1,33 +1,44 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { effective, type Level } from '../../core/standing/histories.ts'
+import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
-import { treatmentOf } from '../../core/standing/water/feed-water.ts'
+import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
-import { fetchedAtRest } from '../../ui/later.tsx'
+import { fetchedAtRest, later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { kindOf, reckonBundle } from '../machine/use-bundle.ts'
+import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
+import { standingsOf } from '../machine/standings-of.ts'
+import { kindOf } from '../machine/use-bundle.ts'
 import { sendEntries } from '../send-entries.ts'
 import { Counters } from './Counters.tsx'
-import { type Draft, entriesOfDraft, headerOf, type Made } from './draft.ts'
+import { type Draft, entriesOfDraft, headerOf } from './draft.ts'
 import { expectedCount } from './expected-count.ts'
 import { Measurements } from './Measurements.tsx'
+import { MovesHead } from './MovesHead.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
 import { Stop } from './Stop.tsx'
 import { TasksDone } from './TasksDone.tsx'
 import { useDraft } from './use-draft.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
-import { WhatMoves } from './WhatMoves.tsx'
 
+const WhatMoves = later(() => import('./WhatMoves.tsx').then((module) => module.WhatMoves), MovesHead)
 const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
 
+interface Props {
+  bundle: MachineBundle
+  /** The bundle as it stands, reckoned as the page was made. */
+  reckoned: ReckonedBundle
+  today: string
+  me: string
+}
+
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
-export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today: string; me: string }) {
+export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
   const going = (bundle.ledgers.site ?? []).find(
     (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
@@ -37,17 +48,19 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
   const [problem, setProblem] = useState('')
   const [others, setOthers] = useState<WrittenSince[]>([])
   const [busy, setBusy] = useState(false)
-  const before = useMemo(() => reckonBundle(bundle), [bundle])
+  const standings = useMemo(() => standingsOf(before), [before])
   const settled = useDeferredValue(draft)
   const made = useMemo(() => entriesOfDraft(settled, bundle, idFor, me), [settled, bundle, idFor, me])
-  const after = useMemo(
-    () => (made.entries.length === 0 ? before : reckonBundle(withDraft(bundle, made))),
-    [before, bundle, made],
-  )
   const open = useMemo(() => siteOpening(effective(bundle.ledgers)).openDays, [bundle])
   const { counter, use } = before.reckoning ?? {}
   const expected =
     counter && use && counter.on <= draft.happenedOn ? expectedCount(counter, use, open, draft.happenedOn) : null
+  const water = useMemo(() => {
+    const histories = effective(bundle.ledgers)
+    return bundle.softener
+      ? { treatment: treatmentBefore(histories).kind, carbon: carbonBefore(histories) }
+      : { treatment: 'none' as const, carbon: false }
+  }, [bundle])
   const headed = headerOf(bundle, draft.visitId) !== undefined
   const lastVisit = (bundle.ledgers.machine ?? [])
     .filter((entry) => entry.visitId)
@@ -117,7 +130,8 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
     return () => window.removeEventListener('keydown', onKey)
   }, [])
 
-  const tests = Object.values(draft.tests).some((test) => test.drops || test.low)
+  const tests =
+    Object.values(draft.tests).some((test) => test.drops || test.low) || Object.values(draft.figures).some(Boolean)
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <DueDefs />
@@ -200,20 +214,14 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
               unit={kind.counter.unit}
               expected={expected}
               issues={issues}
-              meterName={bundle.softener ? 'Softener meter' : 'Water meter'}
+              meterName={bundle.softener ? `${bundle.softener.name}, meter` : 'Water meter'}
             />
           </Stop>
           <Stop number={2} title="Water" hint={<>arrow up and down count a drop</>} done={tests}>
-            <WaterTests
-              draft={draft}
-              onChange={change}
-              treatment={bundle.softener ? treatmentOf(effective(bundle.ledgers)).kind : 'none'}
-              instruments={bundle.instruments}
-              issues={issues}
-            />
+            <WaterTests draft={draft} onChange={change} {...water} instruments={bundle.instruments} issues={issues} />
           </Stop>
           <Stop number={3} title="Done" hint="the letter ticks; what is due comes first" done={draft.tasks.length > 0}>
-            <TasksDone draft={draft} onChange={change} standings={before.standings} today={today} issues={issues} />
+            <TasksDone draft={draft} onChange={change} standings={standings} today={today} issues={issues} />
           </Stop>
           <Stop
             number={4}
@@ -221,7 +229,7 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
             hint="how the one that came out looked, 0 to 4"
             done={Object.keys(draft.parts).length > 0}
           >
-            <PartsSeen draft={draft} onChange={change} standings={before.standings} today={today} />
+            <PartsSeen draft={draft} onChange={change} standings={standings} today={today} />
           </Stop>
           <Stop
             number={5}
@@ -290,21 +298,10 @@ export function EntryForm({ bundle, today, me }: { bundle: MachineBundle; today:
         </form>
         <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[464px] lg:border-l" aria-label="What this moves">
           <div className="lg:sticky lg:top-3">
-            <WhatMoves before={before} after={after} today={today} entries={made.entries.length} />
+            <WhatMoves bundle={bundle} before={before} made={made} today={today} />
           </div>
         </aside>
       </div>
     </div>
   )
-}
-
-/** The bundle as it will be once the draft is saved. */
-function withDraft(bundle: MachineBundle, made: Made): MachineBundle {
-  const ledgers = { ...bundle.ledgers }
-  for (const { entry } of made.entries) {
-    const level = entry.subjectKind as Level
-    const pending: RecordedEntry = { ...entry, seq: 0, recordedAt: entry.happenedAt, recordedBy: '' }
-    ledgers[level] = [...(ledgers[level] ?? []), pending]
-  }
-  return { ...bundle, ledgers }
 }

@@ -1,23 +1,33 @@
 import { dropCount } from '../../core/quantity/drop-kit.ts'
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
+import type { Treatment } from '../../core/standing/water/treatment-before.ts'
 import { figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type Draft, decimal, emptyTest, type TestDraft, testSlots } from './draft.ts'
 import { InstrumentChoice } from './InstrumentChoice.tsx'
+import { PenFigures, penRows } from './PenFigures.tsx'
 
 interface Props {
   draft: Draft
   onChange: (part: Partial<Draft>) => void
   /** What stands before the machine: it says by which hardness its outlet is told. */
-  treatment: 'none' | 'exchanger' | 'cartridge'
+  treatment: Treatment['kind']
+  /** Carbon stands before the machine. */
+  carbon: boolean
   instruments: MachineBundle['instruments']
   issues: Map<string, string>
 }
 
-const outletSlot = { none: '', exchanger: 'softened', cartridge: 'softened-carbonate' } as const
+const outletSlot = {
+  none: '',
+  exchanger: 'softened',
+  cartridge: 'softened-carbonate',
+  membrane: 'softened',
+  carbon: '',
+} as const
 
 /** Drop counts or strip zones, in any unit; a strip shows a zone, so it stays a range. */
-export function WaterTests({ draft, onChange, treatment, instruments, issues }: Props) {
+export function WaterTests({ draft, onChange, treatment, carbon, instruments, issues }: Props) {
   const slots = Object.entries(testSlots).filter(
     ([slot, { point }]) => point === 'raw' || slot === outletSlot[treatment],
   )
@@ -25,7 +35,8 @@ export function WaterTests({ draft, onChange, treatment, instruments, issues }: 
     onChange({ tests: { ...draft.tests, [slot]: { ...emptyTest, ...draft.tests[slot], ...part } } })
   return (
     <div className="flex flex-col gap-2 pt-2">
-      {slots.map(([slot, { name }]) => {
+      {slots.map(([slot, about]) => {
+        const name = treatment === 'membrane' && slot === 'softened' ? 'After membrane' : about.name
         const test = draft.tests[slot] ?? emptyTest
         return (
           <div key={slot} className="flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -104,6 +115,7 @@ export function WaterTests({ draft, onChange, treatment, instruments, issues }: 
         </label>
         <span>kept for next time</span>
       </div>
+      <PenFigures draft={draft} onChange={onChange} rows={penRows(treatment, carbon)} issues={issues} />
       <InstrumentChoice
         label="Reagent"
         instruments={instruments.filter(({ kind }) => kind === 'reagent')}

@@ -1,24 +1,36 @@
-import type { Reckoning, Standing } from '../../core/standing/standing.ts'
+import { useMemo } from 'react'
+import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import type { Level } from '../../core/standing/histories.ts'
+import { byDue, type Standing } from '../../core/standing/standing.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
-import { byDue } from '../path/PathDrawing.tsx'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { type ReckonedBundle, reckonBundle } from '../machine/reckon-bundle.ts'
+import { standingsOf } from '../machine/standings-of.ts'
 import { title } from '../standing-words.ts'
+import type { Made } from './draft.ts'
+import { MovesHead } from './MovesHead.tsx'
 
 interface Props {
-  before: { standings: Standing[]; reckoning: Reckoning | null }
-  after: { standings: Standing[]; reckoning: Reckoning | null }
+  bundle: MachineBundle
+  before: ReckonedBundle
+  made: Made
   today: string
-  entries: number
 }
 
 /** What saving will move: each window before, dashed and grey, and after, in colour. */
-export function WhatMoves({ before, after, today, entries }: Props) {
+export function WhatMoves({ bundle, before, made, today }: Props) {
+  const entries = made.entries.length
+  const after = useMemo(
+    () => (made.entries.length === 0 ? before : reckonBundle(withDraft(bundle, made))),
+    [before, bundle, made],
+  )
   const axis = dueAxis(today, 250, 760)
-  const was = new Map(before.standings.map((standing) => [standing.key, standing]))
-  const moved = after.standings
+  const was = new Map(standingsOf(before).map((standing) => [standing.key, standing]))
+  const moved = standingsOf(after)
     .map((standing) => ({ standing, was: was.get(standing.key) }))
     .filter(
       ({ standing, was: old }) =>
@@ -29,9 +41,7 @@ export function WhatMoves({ before, after, today, entries }: Props) {
   const shown = moved.slice(0, 8)
   return (
     <div>
-      <h2 className="head m-0">
-        What this moves <span className="ml-1 text-[13px] font-normal text-second">dashed: before. Solid: after</span>
-      </h2>
+      <MovesHead />
       {entries === 0 && (
         <p className="text-second">
           Nothing is written yet. As you type, the dates that move show here, before anything is saved.
@@ -91,6 +101,17 @@ export function WhatMoves({ before, after, today, entries }: Props) {
       )}
     </div>
   )
+}
+
+/** The bundle as it will be once the draft is saved. */
+function withDraft(bundle: MachineBundle, made: Made): MachineBundle {
+  const ledgers = { ...bundle.ledgers }
+  for (const { entry } of made.entries) {
+    const level = entry.subjectKind as Level
+    const pending: RecordedEntry = { ...entry, seq: 0, recordedAt: entry.happenedAt, recordedBy: '' }
+    ledgers[level] = [...(ledgers[level] ?? []), pending]
+  }
+  return { ...bundle, ledgers }
 }
 
 function Pair({

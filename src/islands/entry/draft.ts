@@ -5,9 +5,8 @@ import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
-import { machineKind } from '../../core/standing/machine-facts.ts'
-import { restartTask } from '../../core/standing/restart-standing.ts'
-import { flushTask } from '../../core/standing/water/boiler-concentrate.ts'
+import { machineKind } from '../../core/standing/machine-kind.ts'
+import { flushTask, restartTask } from '../../core/standing/raised-tasks.ts'
 import { asReckoned } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
@@ -36,6 +35,8 @@ export interface Draft {
   unit: string
   perDrop: string
   tests: Record<string, TestDraft>
+  /** Read off a pen or a paper, by point and figure. */
+  figures: Record<string, string>
   tasks: string[]
   /** What a descale took, and what its spent solution showed: drops of a sample one part in a hundred. */
   acid: string
@@ -68,6 +69,7 @@ export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
   unit: 'dH',
   perDrop: '1',
   tests: {},
+  figures: {},
   tasks: [],
   acid: '',
   acidGrams: '',
@@ -165,6 +167,19 @@ export function entriesOfDraft(
     made.entries.push({ slot, entry })
   }
   const wrong = (slot: string, message: string) => made.issues.push({ slot, message })
+  /** One sample a point: all that was read off it goes into one entry. */
+  const addFigures = (point: 'raw' | 'permeate' | 'softened') => {
+    const found: Record<string, number> = {}
+    for (const [slot, text] of Object.entries(draft.figures)) {
+      const [at, name = ''] = slot.split(':')
+      if (at !== point || !text.trim()) continue
+      const value = decimal(text)
+      if (value === null || value < 0) wrong(slot, 'is not a number')
+      else found[name] = name === 'testTempC' ? asReckoned(value, '°C') : value
+    }
+    if (Object.keys(found).length > 0)
+      add(`figures:${point}`, point === 'raw' ? 'site' : 'softener', 'water-figures', { point, by: 'pen', ...found })
+  }
 
   for (const [slot, counter, subject, text] of [
     ['counter', 'shots', 'machine', draft.counter],
@@ -196,6 +211,7 @@ export function entriesOfDraft(
       })
     }
   }
+  for (const point of ['raw', 'permeate', 'softened'] as const) addFigures(point)
   for (const key of draft.tasks) {
     const { id, group } = splitKey(key)
     if (id === 'descale') add(`task:${key}`, 'machine', 'descaled', { task: 'descale', ...descaled(draft, wrong) })
@@ -203,6 +219,8 @@ export function entriesOfDraft(
     else if (id === flushTask || id === restartTask) add(`task:${key}`, 'machine', 'cleaned', { task: id })
     else if (id === 'regenerate') add(`task:${key}`, 'softener', 'regenerated', {})
     else if (id === 'change-cartridge') add(`task:${key}`, 'softener', 'cartridge-changed', {})
+    else if (id === 'change-membrane') add(`task:${key}`, 'softener', 'membrane-changed', {})
+    else if (id === 'change-prefilter') add(`task:${key}`, 'softener', 'prefilter-changed', {})
     else {
       const duty = kind.duties.find((candidate) => candidate.id === id)
       if (duty)

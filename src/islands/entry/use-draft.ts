@@ -76,6 +76,7 @@ function isEmpty(draft: Draft): boolean {
     draft.minutes,
     draft.arrived,
     draft.went,
+    ...Object.values(draft.figures),
     ...Object.values(draft.found),
     ...Object.values(draft.left),
     ...Object.values(draft.tests).flatMap((test) => [test.drops, test.low, test.high]),

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
-import type { Standing } from '../../core/standing/standing.ts'
+import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
@@ -17,6 +17,8 @@ import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
+import type { ReckonedBundle } from './reckon-bundle.ts'
+import { standingsOf } from './standings-of.ts'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
@@ -37,6 +39,8 @@ const lenses = [
 
 interface Props {
   bundle: MachineBundle
+  /** The bundle, reckoned as the page was made. */
+  reckoned: ReckonedBundle
   today: string
   lens: 'wear' | 'water' | 'ledger'
   /** A standing to choose at once, when the page was opened from the Round. */
@@ -45,8 +49,9 @@ interface Props {
 }
 
 /** One machine: its water path with a lens on it, what is due with the working, or its history. */
-export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, saved }: Props) {
-  const { bundle, reload, reckoning, softener, standings } = useBundle(first)
+export function MachineView({ bundle: first, reckoned, today, lens: firstLens, chosenKey, saved }: Props) {
+  const { bundle, reload, reckoning, softener } = useBundle(first, reckoned)
+  const standings = useMemo(() => standingsOf({ reckoning, softener }), [reckoning, softener])
   const kind = kindOf(bundle)
   const [lens, setLens] = useState<string>(firstLens)
   const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
@@ -224,12 +229,7 @@ export function MachineView({ bundle: first, today, lens: firstLens, chosenKey, 
   )
 }
 
-function facts(
-  bundle: MachineBundle,
-  reckoning: ReturnType<typeof useBundle>['reckoning'],
-  softener: ReturnType<typeof useBundle>['softener'],
-  today: string,
-): Fact[] {
+function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Reckoning | null, today: string): Fact[] {
   const kind = kindOf(bundle)
   const list: Fact[] = [
     {

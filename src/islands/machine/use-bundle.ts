@@ -1,41 +1,46 @@
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
-import { machineKind } from '../../core/standing/machine-facts.ts'
-import { reckonMachine } from '../../core/standing/reckon-machine.ts'
-import { reckonSoftener } from '../../core/standing/reckon-softener.ts'
-import type { Reckoning, Standing } from '../../core/standing/standing.ts'
+import { machineKind } from '../../core/standing/machine-kind.ts'
+import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
+import { fetchedAtRest } from '../../ui/later.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { byDue } from '../path/PathDrawing.tsx'
+import type { ReckonedBundle } from './reckon-bundle.ts'
 
-/** A machine's bundle, reckoned here from its ledgers; `reload` fetches it anew after a save. */
-export function useBundle(first: MachineBundle) {
-  const [bundle, setBundle] = useState(first)
-  const reckoned = useMemo(() => reckonBundle(bundle), [bundle])
+const reckoner = fetchedAtRest(() => import('./reckon-bundle.ts'))
+
+/** A machine's bundle as the page brought it, reckoned; `reload` fetches it anew after a save and reckons it here. */
+export function useBundle(first: MachineBundle, reckoned: ReckonedBundle) {
+  const [now, setNow] = useState({ bundle: first, ...reckoned })
   const reload = useCallback(async () => {
-    const response = await fetch(`/api/machines/${first.machine.id}/bundle`)
-    if (response.ok) setBundle(await response.json())
+    const [response, { reckonBundle }] = await Promise.all([
+      fetch(`/api/machines/${first.machine.id}/bundle`),
+      reckoner(),
+    ])
+    if (!response.ok) return
+    const bundle: MachineBundle = await response.json()
+    setNow({ bundle, ...reckonBundle(bundle) })
   }, [first.machine.id])
-  return { bundle, reload, ...reckoned }
+  return { ...now, reload }
 }
 
-export interface ReckonedBundle {
-  reckoning: Reckoning | null
-  softener: Reckoning | null
-  /** Machine and softener together, soonest first. */
-  standings: Standing[]
+/**
+ * The machine's kind with its own number of groups, and its water's treatment by its name; before it is taken on,
+ * the kind it was entered as.
+ */
+export function kindOf(bundle: MachineBundle): Kind | null {
+  const histories = effective(bundle.ledgers)
+  const kind = machineKind(histories) ?? kindById(bundle.machine.kind)
+  const treatment = treatmentBefore(histories).kind
+  if (!kind || treatment === 'none' || treatment === 'exchanger') return kind
+  const stations = kind.stations.map((station) =>
+    station.id === 'softener' ? { ...station, name: stationNames[treatment] } : station,
+  )
+  return { ...kind, stations }
 }
 
-export function reckonBundle(bundle: MachineBundle): ReckonedBundle {
-  const { machine: _, ...around } = bundle.ledgers
-  const reckoning = reckonMachine(bundle.ledgers)
-  const softener = bundle.softener ? reckonSoftener(around, [bundle.ledgers, ...bundle.fedBeside]) : null
-  const standings = [...(reckoning?.standings ?? []), ...(softener?.standings ?? [])].sort(byDue)
-  return { reckoning, softener, standings }
-}
-
-/** The machine's kind with its own number of groups; before it is taken on, the kind it was entered as. */
-export const kindOf = (bundle: MachineBundle) => machineKind(effective(bundle.ledgers)) ?? kindById(bundle.machine.kind)
+const stationNames = { cartridge: 'cartridge', membrane: 'membrane', carbon: 'carbon' } as const
 
 /** Stations the kind has but this machine has not. */
 export const missingStations = (bundle: MachineBundle): Set<string> => new Set(bundle.softener ? [] : ['softener'])

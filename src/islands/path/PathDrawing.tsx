@@ -1,6 +1,6 @@
 import { type ReactNode, useMemo } from 'react'
 import type { Kind, Medium } from '../../core/kinds/kind.ts'
-import type { Standing } from '../../core/standing/standing.ts'
+import { byDue, type Standing } from '../../core/standing/standing.ts'
 import { Lifeline } from '../../ui/Lifeline.tsx'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { layOut, type PathLayout, type PlacedLine, type PlacedStation } from './layout.ts'
@@ -326,11 +326,6 @@ function rowsOf(
     number,
     standing: soonest(standings.filter((standing) => standing.index === number)),
   }))
-}
-
-export const byDue = (a: Standing, b: Standing): number => {
-  const [x, y] = [a.due?.p50 ?? '9999', b.due?.p50 ?? '9999']
-  return x < y ? -1 : x > y ? 1 : a.key < b.key ? -1 : 1
 }
 
 /** What fits under a lifeline: the verb where it is not a replacement, the spread where there is room. */

@@ -1,58 +1,48 @@
 import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
-import type { SoftenerPage } from '../../views/softener-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
+import { type FieldSpec, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
+import type { Renewal } from './renewals.ts'
 
-const titles = {
-  'cartridge-changed': 'Cartridge changed',
-  'salt-added': 'Salt filled up',
-  regenerated: 'Softener regenerated',
-} as const
+interface Props {
+  softenerId: string
+  renewal: Renewal
+  today: string
+  onClose: () => void
+}
 
 /** Says that it was regenerated, filled up or changed. */
-export function RenewedSheet({ page, today, onClose }: { page: SoftenerPage; today: string; onClose: () => void }) {
-  const { softener, saltKg } = page
+export function RenewedSheet({ softenerId, renewal, today, onClose }: Props) {
   const [id] = useState(newId)
-  const kind =
-    softener.treatment === 'cartridge' ? 'cartridge-changed' : softener.regeneratesItself ? 'salt-added' : 'regenerated'
-  const amount = {
-    'cartridge-changed': { label: 'The new one holds', unit: 'g CaCO₃', field: 'capacityG', usual: softener.capacityG },
-    'salt-added': { label: 'Salt filled in', unit: 'kg', field: 'kg', usual: softener.saltTankKg },
-    regenerated: { label: 'Salt', unit: 'kg', field: 'saltKg', usual: saltKg },
-  }[kind]
+  const { kind, name, amount } = renewal
+  const amountField: FieldSpec[] = amount
+    ? [
+        {
+          id: 'amount',
+          label: amount.label,
+          unit: amount.unit,
+          kind: 'number',
+          half: true,
+          paths: [`body.${amount.field}`],
+        },
+      ]
+    : []
   return (
-    <Sheet
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={titles[kind]}
-      about="Its litres count from this day on."
-    >
+    <Sheet open onOpenChange={(open) => !open && onClose()} title={name} about="What is left counts from this day on.">
       <SheetForm
-        fields={[
-          { id: 'on', label: 'Day', kind: 'day', half: true, paths: ['happenedOn'] },
-          {
-            id: 'amount',
-            label: amount.label,
-            unit: amount.unit,
-            kind: 'number',
-            half: true,
-            paths: [`body.${amount.field}`],
-          },
-        ]}
-        values={{ on: today, amount: amount.usual ? String(Math.round(amount.usual * 100) / 100) : '' }}
+        fields={[{ id: 'on', label: 'Day', kind: 'day', half: true, paths: ['happenedOn'] }, ...amountField]}
+        values={{ on: today, amount: amount?.usual ? String(Math.round(amount.usual * 100) / 100) : '' }}
         save="Note it"
         onCancel={onClose}
         onSave={async (values) => {
           const value = typedNumber(values, 'amount')
           if (value !== undefined && !(value > 0)) return wrongAt('amount', 'must be a number above 0')
-          if (value === undefined && kind === 'salt-added') return wrongAt('amount', 'is missing')
-          const body = value === undefined ? {} : { [amount.field]: value }
-          const told = await writeFrom([
-            makeEntry('softener', softener.id, kind, body, typedText(values, 'on') || today, { id }),
-          ])
+          if (value === undefined && amount?.needed) return wrongAt('amount', 'is missing')
+          const body = value === undefined || !amount ? {} : { [amount.field]: value }
+          const on = typedText(values, 'on') || today
+          const told = await writeFrom([makeEntry('softener', softenerId, kind, body, on, { id })])
           if (told.ok) location.reload()
           return told
         }}

@@ -9,6 +9,7 @@ import { later } from '../../ui/later.tsx'
 import { Act, Part } from '../../ui/Part.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { treatmentNames } from '../../ui/treatment-words.ts'
 import type { SitePage, SiteSoftener } from '../../views/site-page.ts'
 import { MachineLine } from '../machine/MachineLine.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -94,7 +95,7 @@ export function SiteView({ page, today, kinds }: Props) {
               </ul>
             )}
           </Part>
-          <Part title="Softeners" action={<Act onClick={() => setOpen('softener')}>Add</Act>}>
+          <Part title="Water treatment" action={<Act onClick={() => setOpen('softener')}>Add</Act>}>
             {softeners.length === 0 ? (
               <p className="m-0 text-second">None. A machine is put behind one on its own page.</p>
             ) : (
@@ -108,9 +109,10 @@ export function SiteView({ page, today, kinds }: Props) {
                       {softener.name}
                     </a>
                     <span className="text-[14px] text-second">
-                      {softener.treatment === 'cartridge' ? 'decarbonising cartridge' : 'salt softener'}
+                      {softener.treatment ? treatmentNames[softener.treatment] : 'not taken on yet'}
                       {softener.resinL && `, ${figure(softener.resinL)} L of resin`}
                       {softener.capacityG && `, ${figure(softener.capacityG)} g`}
+                      {softener.treatment !== 'carbon' && softener.prefilter && ', carbon before it'}
                       {softener.stage !== 'working' && `, ${stageName[softener.stage]}`}
                     </span>
                     <button

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { atChance } from '../../core/quantity/spread.ts'
 import type { Line } from '../../core/quantity/working.ts'
+import type { TreatmentKind } from '../../core/softener/treatment-kind.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
@@ -17,12 +18,16 @@ import type { SoftenerPage } from '../../views/softener-page.ts'
 import { softenerLevels } from '../setting/levels.ts'
 import { dueSentence, governs } from '../standing-words.ts'
 import { CapacityScale } from './CapacityScale.tsx'
+import { ChlorineTests } from './ChlorineTests.tsx'
 import { ComesOut } from './ComesOut.tsx'
 import { MeterOverCounts } from './MeterOverCounts.tsx'
 import { OutletTests } from './OutletTests.tsx'
+import { PassageTests } from './PassageTests.tsx'
 import { RenewedSheet } from './RenewedSheet.tsx'
+import { type Renewal, renewalsOf } from './renewals.ts'
 
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
+const MeasuredSheet = later(() => import('./MeasuredSheet.tsx').then((module) => module.MeasuredSheet))
 const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
 
 interface Props {
@@ -32,15 +37,16 @@ interface Props {
 
 const reload = () => location.reload()
 
-/** One softener or cartridge: every machine it feeds adds up, its next window, its outlet tests, what it showed it can take. */
+/** One treatment of a site's water: every machine it feeds adds up, its next window, its outlet tests, what it showed it can take. */
 export function SoftenerView({ page, today }: Props) {
   const { softener, site, standings, draw, meter, feeds, capacity } = page
   const [key, setKey] = useState(standings[0]?.key ?? null)
-  const [open, setOpen] = useState<'edit' | 'done' | null>(null)
+  const [open, setOpen] = useState<'edit' | 'conductivity' | 'chlorine' | null>(null)
+  const [renewal, setRenewal] = useState<Renewal | null>(null)
   const [working, setWorking] = useState(false)
   const [adjusting, setAdjusting] = useState<Line | null>(null)
   const chosen = standings.find((standing) => standing.key === key) ?? null
-  const isCartridge = softener.treatment === 'cartridge'
+  const isResin = softener.treatment === 'exchanger' || softener.treatment === 'cartridge'
   const axis = dueAxis(today, 260, 366, 60)
   const most = Math.max(1e-9, ...feeds.map(({ litresPerOpenDay }) => litresPerOpenDay))
   return (
@@ -59,9 +65,16 @@ export function SoftenerView({ page, today }: Props) {
             <button type="button" className="plain" onClick={() => setOpen('edit')}>
               Edit
             </button>
-            <button type="button" className="act whitespace-nowrap" onClick={() => setOpen('done')}>
-              {isCartridge ? 'Cartridge changed' : softener.regeneratesItself ? 'Salt filled up' : 'Regenerated'}
-            </button>
+            {renewalsOf(page).map((one, i) => (
+              <button
+                key={one.kind}
+                type="button"
+                className={`whitespace-nowrap ${i === 0 ? 'act' : 'plain'}`}
+                onClick={() => setRenewal(one)}
+              >
+                {one.name}
+              </button>
+            ))}
           </>
         }
       />
@@ -86,9 +99,7 @@ export function SoftenerView({ page, today }: Props) {
                 />
               ))}
               {standings.length === 0 && (
-                <li className="text-second">
-                  Nothing can be dated yet: say how much resin it holds, and test the raw water.
-                </li>
+                <li className="text-second">Nothing can be dated yet: say how large it is, and test the raw water.</li>
               )}
             </ul>
             {chosen && (
@@ -160,8 +171,14 @@ export function SoftenerView({ page, today }: Props) {
                 </p>
               </section>
             )}
-            {page.out && <ComesOut out={page.out} isCartridge={isCartridge} bypass={softener.bypass ?? 0} />}
-            <OutletTests page={page} today={today} />
+            {page.out && <ComesOut out={page.out} softener={softener} />}
+            {isResin && <OutletTests page={page} today={today} />}
+            {page.passage && (
+              <PassageTests passage={page.passage} today={today} onMeasure={() => setOpen('conductivity')} />
+            )}
+            {page.chlorine && (
+              <ChlorineTests chlorine={page.chlorine} today={today} onMeasure={() => setOpen('chlorine')} />
+            )}
             <section aria-label="Log" className="pb-5">
               <h2 className="head m-0 pb-1">Log</h2>
               {page.renewals.length === 0 && <p className="m-0 text-second">Nothing noted yet.</p>}
@@ -174,9 +191,7 @@ export function SoftenerView({ page, today }: Props) {
                 ))}
               </ul>
               <p className="mt-2 mb-0 border-l-4 border-brass pl-3 text-[14px]">
-                {isCartridge
-                  ? 'Close the tap and let the pressure off before a cartridge is turned. Flush a new one to the drain first.'
-                  : 'Let the pressure off before the lid is opened. Rinse until the outlet’s conductivity is back at the feed’s: brine left over corrodes the machine.'}
+                {cautions[softener.treatment ?? 'exchanger']}
               </p>
             </section>
           </div>
@@ -217,7 +232,12 @@ export function SoftenerView({ page, today }: Props) {
           onSaved={async () => reload()}
         />
       )}
-      {open === 'done' && <RenewedSheet page={page} today={today} onClose={() => setOpen(null)} />}
+      {(open === 'conductivity' || open === 'chlorine') && (
+        <MeasuredSheet page={page} about={open} today={today} onClose={() => setOpen(null)} />
+      )}
+      {renewal && (
+        <RenewedSheet softenerId={softener.id} renewal={renewal} today={today} onClose={() => setRenewal(null)} />
+      )}
     </div>
   )
 }
@@ -258,20 +278,49 @@ function Row({
   )
 }
 
+/** What is dangerous or goes wrong where the hand is about to be. */
+const cautions: Record<TreatmentKind, string> = {
+  exchanger:
+    'Let the pressure off before the lid is opened. Rinse until the outlet’s conductivity is back at the feed’s: brine left over corrodes the machine.',
+  cartridge: 'Close the tap and let the pressure off before a cartridge is turned. Flush a new one to the drain first.',
+  membrane:
+    'Close the feed, switch the pump off at the plug and let the pressure off before the housing is opened. Clean hands and new seals: the clean side feeds drinks. Run the first tank of a new membrane to the drain.',
+  carbon:
+    'Close the tap and let the pressure off first. Flush new carbon until the water runs clear: black fines block jets. Never leave the old one in over twelve months; germs grow behind it.',
+}
+
+function sizeOf(softener: SoftenerPage['softener']): Fact {
+  switch (softener.treatment) {
+    case 'cartridge':
+      return {
+        label: 'Cartridge',
+        value: figure(softener.capacityG ?? 0),
+        source: `g, ${Math.round((softener.bypass ?? 0) * 100)} % bypass`,
+      }
+    case 'membrane':
+      return {
+        label: 'Membrane',
+        value: `${Math.round((softener.rawShare ?? 0) * 100)} %`,
+        source: softener.dosed ? 'raw mixed in, minerals dosed' : 'raw mixed in',
+      }
+    case 'carbon':
+      return { label: 'Carbon', value: softener.prefilter?.catalytic ? 'catalytic' : 'plain' }
+    default:
+      return {
+        label: 'Resin',
+        value: figure(softener.resinL ?? 0),
+        source: softener.regeneratesItself ? 'L, regenerates itself' : 'L, by hand',
+      }
+  }
+}
+
 function facts({ softener, gives, draw, standings }: SoftenerPage): Fact[] {
   const next = standings[0]
   return [
-    softener.treatment === 'cartridge'
-      ? {
-          label: 'Cartridge',
-          value: figure(softener.capacityG ?? 0),
-          source: `g, ${Math.round((softener.bypass ?? 0) * 100)} % bypass`,
-        }
-      : {
-          label: 'Resin',
-          value: figure(softener.resinL ?? 0),
-          source: softener.regeneratesItself ? 'L, regenerates itself' : 'L, by hand',
-        },
+    ...(softener.treatment ? [sizeOf(softener)] : []),
+    ...(softener.prefilter && softener.treatment !== 'carbon'
+      ? [{ label: 'Before it', value: softener.prefilter.catalytic ? 'catalytic carbon' : 'carbon' }]
+      : []),
     ...(gives
       ? [
           {

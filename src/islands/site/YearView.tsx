@@ -44,8 +44,8 @@ const treatments: { kind: string; name: string; fields: Field[] }[] = [
     ],
   },
   {
-    kind: 'ro',
-    name: 'membrane, blended with raw water',
+    kind: 'membrane',
+    name: 'membrane, raw water mixed in',
     fields: [
       { id: 'rawShare', label: 'Raw water in it, share', unit: '', value: '0.25' },
       { id: 'rejectLPerL', label: 'Down the drain for a litre made', unit: 'L', value: '1' },

@@ -51,7 +51,7 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
             ? [
                 {
                   id: 'softenerId',
-                  label: 'After which softener',
+                  label: 'After which treatment',
                   kind: 'choice' as const,
                   options: softeners.map(({ id, name }): [string, string] => [id, name]),
                 },
@@ -78,7 +78,7 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
         onSave={async (values) => {
           if (!siteId) return wrongAt('', 'Choose a site first.')
           if (softened && softeners.length === 0)
-            return wrongAt('', 'This site has no softener: empty the outlet’s drops, or add a softener first.')
+            return wrongAt('', 'This site has no treatment: empty the outlet’s drops, or add one first.')
           const on = typedText(values, 'on') || today
           const softenerId = typedText(values, 'softenerId')
           const told = await writeFrom(

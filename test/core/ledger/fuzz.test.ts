@@ -22,7 +22,7 @@ const amount = fc.oneof(fc.nat({ max: 500_000 }), fc.double({ min: 0, max: 1000,
 /** A body that its schema should take, by kind. */
 const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   commissioned: fc.record({
-    kind: fc.constantFrom('c2', 'sr', 'pk', 'exchanger', 'cartridge', 'other'),
+    kind: fc.constantFrom('c2', 'sr', 'pk', 'exchanger', 'cartridge', 'membrane', 'carbon', 'other'),
     kindVersion: fc.constant(1),
     partsNew: fc.boolean(),
   }),
@@ -36,7 +36,7 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     perDrop: fc.constantFrom(0.5, 1),
   }),
   'water-figures': fc.record({
-    point: fc.constantFrom('raw', 'softened'),
+    point: fc.constantFrom('raw', 'softened', 'permeate'),
     by: fc.constantFrom('pen', 'works'),
     pH: fc.double({ min: 0, max: 14, noNaN: true }),
     conductivityUsCm: fc.nat({ max: 5000 }),
@@ -58,6 +58,8 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'salt-added': fc.record({ kg: fc.integer({ min: 1, max: 25 }) }),
   regenerated: fc.record({ saltKg: fc.double({ min: 0, max: 20, noNaN: true }) }),
   'cartridge-changed': fc.record({ capacityG: fc.integer({ min: 1, max: 2000 }) }),
+  'membrane-changed': fc.record({}),
+  'prefilter-changed': fc.record({}),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   'prompt-seen': fc.record({ task: fc.constantFrom('descale', 'clean') }),
   'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
@@ -111,6 +113,12 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       capacityG: fc.integer({ min: 1, max: 2000 }),
       bypass: fc.constantFrom(0, 0.3, 0.6),
     }),
+    fc.record({
+      setting: fc.constant('membrane'),
+      rawShare: fc.constantFrom(0, 0.25, 0.9),
+      dosed: fc.option(fc.constant({ calciumMgL: 60, magnesiumMgL: 0, bicarbonateMgL: 50 }), { nil: undefined }),
+    }),
+    fc.record({ setting: fc.constant('prefilter'), fitted: fc.boolean(), litres: fc.integer({ min: 1, max: 20_000 }) }),
     fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
   ),

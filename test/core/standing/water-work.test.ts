@@ -222,7 +222,7 @@ describe('a year of a site’s water', () => {
   })
 
   it('sends a membrane’s reject down the drain, and costs what has a price', () => {
-    const ro = year({ kind: 'ro', rawShare: 0.2, rejectLPerL: 2 }, { waterPerM3: 4 })
+    const ro = year({ kind: 'membrane', rawShare: 0.2, rejectLPerL: 2 }, { waterPerM3: 4 })
     expect(ro.wasteL).to.be.closeTo(ro.litres * 0.8 * 2, 1e-6)
     expect(ro.total).to.be.closeTo((4 * (ro.litres + ro.wasteL)) / 1000, 1e-9)
     expect(year({ kind: 'none' }).costs).to.deep.equal([])

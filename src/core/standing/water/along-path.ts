@@ -18,6 +18,14 @@ export interface WaterStretch {
   conductivityUsCm: number
 }
 
+const afterWords = {
+  none: 'After softener',
+  exchanger: 'After softener',
+  cartridge: 'After cartridge',
+  membrane: 'After membrane',
+  carbon: 'After carbon',
+} as const
+
 /** After these the water is coffee. */
 const brews = ['basket', 'brew-unit', 'pod-head']
 
@@ -54,10 +62,15 @@ export function waterAlong(
     },
   ]
   if (softener > 0) {
-    const said = known.softened ? `${known.softened.said}, ${known.softened.on}` : 'not tested yet'
+    const passed = chalk.facts.passing?.test
+    const said = known.softened
+      ? `${known.softened.said}, ${known.softened.on}`
+      : passed
+        ? `passage ${Math.round(passed.passage.value * 100)} %, ${passed.on}`
+        : 'not tested yet'
     stretches.push({
       id: 'fed',
-      name: chalk.water.treatment.kind === 'cartridge' ? 'After cartridge' : 'After softener',
+      name: afterWords[chalk.water.treatment.kind],
       from: main[softener + 1]!,
       to: main[heats - 1]!,
       said,

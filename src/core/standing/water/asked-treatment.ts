@@ -5,7 +5,7 @@ import type { PlannedTreatment } from './year-of-water.ts'
 
 /** A treatment as a page asks about it: its kind, and the figures that kind has; the rest as usual. */
 export const askedTreatment = object({
-  kind: string().oneOf(['none', 'hand', 'itself', 'cartridge', 'ro']).required(),
+  kind: string().oneOf(['none', 'hand', 'itself', 'cartridge', 'membrane']).required(),
   resinL: divisor().max(1000).default(12),
   saltGPerL: divisor().max(500).default(120),
   capacityG: divisor().max(1e6).default(500),
@@ -30,8 +30,8 @@ export function treatmentAsked(asked: InferType<typeof askedTreatment>): Planned
       return { kind: 'itself', resinL, saltGPerL }
     case 'cartridge':
       return { kind: 'cartridge', capacityG, bypass }
-    case 'ro':
-      return { kind: 'ro', rawShare, rejectLPerL }
+    case 'membrane':
+      return { kind: 'membrane', rawShare, rejectLPerL }
     default:
       return { kind: 'none' }
   }

@@ -11,12 +11,10 @@ import {
 } from '../../water/concentrate.ts'
 import { ofKind, touching } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
+import { flushTask } from '../raised-tasks.ts'
 import { litresADay } from '../water-budget.ts'
 import type { MachineChalk } from './machine-chalk.ts'
 import { type SetFigure, takeFigure, takeVesselFigure } from './set-figure.ts'
-
-/** The task that freshens a boiler. */
-export const flushTask = 'boiler-flush'
 
 /** Something dissolved that a boiler keeps: what comes in, and how much of it may stand there. */
 export interface Solute {
@@ -84,7 +82,9 @@ export function boilerConcentrate(facts: MachineFacts, chalk: MachineChalk): Boi
       Math.max(0, likely.conductivityUsCm - fallen * usPerMgL),
       takeFigure(histories, 'boiler-conductivity'),
     ),
-    ...(chloride ? [solute('chloride', 'mg/L', chloride.value, takeFigure(histories, 'boiler-chloride'))] : []),
+    ...(chloride
+      ? [solute('chloride', 'mg/L', chloride.value * chalk.water.ionShare, takeFigure(histories, 'boiler-chloride'))]
+      : []),
   ]
   const first = solutes.reduce((least, one) => (one.factor < least.factor ? one : least))
   const flushShare = takeFigure(histories, 'flush-share')

@@ -1,13 +1,22 @@
-import { bodyOf } from '../../ledger/upcast.ts'
 import { hardnessSymbol, mgLPer } from '../../quantity/hardness.ts'
 import { type Interval, scaled } from '../../quantity/interval.ts'
 import type { Add, Line } from '../../quantity/working.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
-import { decarbonised, sodiumExchanged } from '../../water/treatment.ts'
-import { type Histories, nearestSetting, ofKind } from '../histories.ts'
+import {
+  blended,
+  decarbonised,
+  type Passing,
+  permeated,
+  remineralised,
+  sodiumExchanged,
+} from '../../water/treatment.ts'
+import type { Feed } from '../../water/warnings.ts'
+import { type Histories, ofKind } from '../histories.ts'
 import type { WaterFigure, WaterKnown } from '../standing.ts'
 import { type SampleFigure, sampleKnown, waterKnown } from '../water-known.ts'
+import { type PassageTest, passageTests } from './passage-tests.ts'
 import { type SetFigure, takeFigure } from './set-figure.ts'
+import { carbonBefore, type Treatment, treatmentBefore } from './treatment-before.ts'
 
 /** A water as likely, and as soft and as hard as the tests leave open. */
 export interface WaterAt {
@@ -16,14 +25,13 @@ export interface WaterAt {
   hard: TestedWater
 }
 
-/** What stands between the supply and the machine. */
-export type Treatment = { kind: 'none' } | { kind: 'exchanger' } | { kind: 'cartridge'; bypass: number }
-
 /** The water of a machine: as it arrives, and as it is fed. */
 export interface FeedWater {
   raw: WaterAt
   fed: WaterAt
   treatment: Treatment
+  /** Share of what only a membrane takes out, chloride and silica, that comes through. */
+  ionShare: number
   /** Nobody tested anything: a middling water stands in. */
   assumed: boolean
 }
@@ -35,6 +43,10 @@ const middlingMgL: Interval = { low: 8 * mgLPer.dH, value: 17 * mgLPer.dH, high:
 export interface WaterFacts {
   known: WaterKnown
   sample: ReturnType<typeof sampleKnown>
+  /** Measured behind the treatment. */
+  after: ReturnType<typeof sampleKnown>
+  /** Carbon takes the chlorine out. */
+  carbon: boolean
   treatment: Treatment
   calciumShare: SetFigure
   carbonateShare: SetFigure
@@ -42,14 +54,28 @@ export interface WaterFacts {
   temp: SetFigure
   usCmPerDh: SetFigure
   leakage: SetFigure
+  /** What the membrane lets through, as last measured or from memory; null without one. */
+  passing: PassingFacts | null
+}
+
+interface PassingFacts {
+  share: Interval
+  pH: SetFigure
+  /** The measurement, if it was measured. */
+  test: PassageTest | null
+  line(): Line
 }
 
 export function waterFacts(histories: Histories): WaterFacts {
   const take = (id: Parameters<typeof takeFigure>[1]) => takeFigure(histories, id)
+  const treatment = treatmentBefore(histories)
   return {
     known: waterKnown(histories),
     sample: sampleKnown(histories, 'raw'),
-    treatment: treatmentOf(histories),
+    after: sampleKnown(histories, 'softened'),
+    carbon: treatment.kind !== 'none' && carbonBefore(histories),
+    treatment,
+    passing: treatment.kind === 'membrane' ? passingFacts(histories) : null,
     calciumShare: take('calcium-share'),
     carbonateShare: take('carbonate-share'),
     pH: take('feed-ph'),
@@ -59,12 +85,27 @@ export function waterFacts(histories: Histories): WaterFacts {
   }
 }
 
-/** What stands before a machine, by its softener's own entries. */
-export function treatmentOf(histories: Histories): Treatment {
-  const taken = ofKind(histories, 'softener', 'commissioned')[0]
-  if (!taken) return { kind: 'none' }
-  if (bodyOf(taken).kind !== 'cartridge') return { kind: 'exchanger' }
-  return { kind: 'cartridge', bypass: nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3 }
+function passingFacts(histories: Histories): PassingFacts {
+  const fitted = (
+    ofKind(histories, 'softener', 'membrane-changed').at(-1) ?? ofKind(histories, 'softener', 'commissioned')[0]!
+  ).happenedOn
+  const test = passageTests(histories).findLast(({ on }) => on >= fitted) ?? null
+  const usual = takeFigure(histories, 'permeate-share')
+  return {
+    share: test?.passage ?? range(usual),
+    pH: takeFigure(histories, 'permeate-ph'),
+    test,
+    line: () =>
+      test
+        ? {
+            what: 'Lets through',
+            value: Math.round(test.passage.value * 1000) / 10,
+            unit: '% of the feed',
+            origin: 'measured',
+            source: `conductivity, ${test.on}`,
+          }
+        : usual.line('Lets through'),
+  }
 }
 
 /** Tests that count on a day; the latest unless another is given. */
@@ -77,6 +118,7 @@ export function feedWater(facts: WaterFacts, tests: Tests = facts.known): FeedWa
     raw,
     fed: fedWater(facts, raw, tests),
     treatment: facts.treatment,
+    ionShare: ionShareOf(facts),
     assumed: !tests.raw && !tests.rawCarbonate,
   }
 }
@@ -104,14 +146,17 @@ function rawWater({ sample, calciumShare, carbonateShare, pH, temp, usCmPerDh }:
 }
 
 function fedWater(facts: WaterFacts, raw: WaterAt, tests: Tests): WaterAt {
-  const { treatment, leakage } = facts
-  if (treatment.kind === 'none') return raw
+  const { treatment, leakage, passing } = facts
+  if (treatment.kind === 'none' || treatment.kind === 'carbon') return raw
   if (treatment.kind === 'exchanger') {
     const out = tests.softened ?? range(leakage)
     return each(raw, (water, of) => sodiumExchanged(water, out[of]))
   }
   return each(raw, (water, of) => {
-    const reckoned = decarbonised(water, treatment.bypass)
+    const reckoned =
+      treatment.kind === 'cartridge'
+        ? decarbonised(water, treatment.bypass)
+        : throughMembrane(water, treatment, { share: passing!.share[of], pH: passing!.pH.value })
     return {
       ...reckoned,
       ...(tests.softened && { hardnessMgL: Math.min(water.hardnessMgL, tests.softened[of]) }),
@@ -119,6 +164,16 @@ function fedWater(facts: WaterFacts, raw: WaterAt, tests: Tests): WaterAt {
     }
   })
 }
+
+/** What leaves a membrane, with raw water mixed in and minerals dosed. */
+function throughMembrane(raw: TestedWater, treatment: Treatment & { kind: 'membrane' }, passing: Passing): TestedWater {
+  const made = permeated(raw, passing)
+  const mixed = treatment.rawShare > 0 ? blended(raw, made, treatment.rawShare) : made
+  return treatment.dosed ? remineralised(mixed, treatment.dosed) : mixed
+}
+
+const ionShareOf = ({ treatment, passing }: WaterFacts): number =>
+  treatment.kind === 'membrane' ? treatment.rawShare + (1 - treatment.rawShare) * passing!.share.value : 1
 
 const each = (at: WaterAt, treat: (water: TestedWater, of: 'low' | 'value' | 'high') => TestedWater): WaterAt => ({
   soft: treat(at.soft, 'low'),
@@ -132,6 +187,20 @@ const range = ({ value, below, above }: SetFigure): Interval => ({
   value,
   high: value * Math.exp(1.645 * above),
 })
+
+/** What is known of the feed besides its hardness, as the machine gets it: measured behind its treatment, or passed on. */
+export function fedFigures({ sample, after, carbon }: WaterFacts, { fed, ionShare }: FeedWater): Feed {
+  const passed = (['chlorideMgL', 'silicaMgL'] as const).flatMap((name) => {
+    const value = after[name]?.value ?? (sample[name] && sample[name].value * ionShare)
+    return value === undefined ? [] : [[name, value]]
+  })
+  const others = (['freeChlorineMgL', 'totalChlorineMgL', 'ironMgL'] as const).flatMap((name) => {
+    // What carbon lets through is only known behind it.
+    const value = after[name]?.value ?? (carbon && name !== 'ironMgL' ? undefined : sample[name]?.value)
+    return value === undefined ? [] : [[name, value]]
+  })
+  return { conductivityUsCm: fed.likely.conductivityUsCm, ...Object.fromEntries([...passed, ...others]) }
+}
 
 /** Lines of the present water, and the numbers of those a reckoning names. */
 export function waterLines(facts: WaterFacts, water: FeedWater, add: Add) {
@@ -203,6 +272,20 @@ export function waterLines(facts: WaterFacts, water: FeedWater, add: Add) {
         : {
             origin: 'reckoned',
             formula: `{${carbonate}} − (1 − ${treatment.bypass}) × the smaller of {${hardness}} and {${carbonate}}`,
+          }),
+    }))
+  }
+  if (treatment.kind === 'membrane') {
+    const passes = add(() => facts.passing!.line())
+    after = add(() => ({
+      what: 'After the membrane, carbonate',
+      value: water.fed.likely.alkalinityMgL,
+      unit,
+      ...(known.softenedCarbonate
+        ? { origin: 'measured', source: figureSaid(known.softenedCarbonate) }
+        : {
+            origin: 'reckoned',
+            formula: `{${carbonate}} × (${treatment.rawShare} + (1 − ${treatment.rawShare}) × {${passes}})${treatment.dosed ? ` + ${treatment.dosed.bicarbonateMgL} dosed` : ''}`,
           }),
     }))
   }

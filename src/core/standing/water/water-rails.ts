@@ -1,7 +1,7 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { type Histories, ofKind, touching } from '../histories.ts'
+import { flushTask } from '../raised-tasks.ts'
 import type { Standing } from '../standing.ts'
-import { flushTask } from './boiler-concentrate.ts'
 
 /** One kind of work on the water, along the days: what was done, what should have been, what is planned. */
 export interface WaterRail {
@@ -32,6 +32,8 @@ export function waterRails(histories: Histories, standings: Standing[], from: nu
   const rails = [
     rail('regenerate', 'Regenerate', daysOf(ofKind(histories, 'softener', 'regenerated'))),
     rail('change-cartridge', 'Change cartridge', daysOf(ofKind(histories, 'softener', 'cartridge-changed'))),
+    rail('change-membrane', 'Change membrane', daysOf(ofKind(histories, 'softener', 'membrane-changed'))),
+    rail('change-prefilter', 'Change carbon', daysOf(ofKind(histories, 'softener', 'prefilter-changed'))),
     rail('salt', 'Fill up salt', daysOf(ofKind(histories, 'softener', 'salt-added'))),
     rail(flushTask, 'Freshen boiler', daysOf(touching(histories, 'machine', flushTask))),
     rail('descale', 'Descale', daysOf(ofKind(histories, 'machine', 'descaled'))),

@@ -85,6 +85,7 @@ function outletSteps(histories: Histories, onTime: boolean): OutletStep[] {
   const renewed = [
     ...ofKind(histories, 'softener', 'regenerated'),
     ...ofKind(histories, 'softener', 'cartridge-changed'),
+    ...ofKind(histories, 'softener', 'membrane-changed'),
   ].map(({ happenedOn }) => toDay(happenedOn))
   const steps: OutletStep[] = []
   for (const [i, test] of tests.entries()) {

@@ -1,7 +1,15 @@
 import { acidG } from '../../scale/acid.ts'
 import { capacityBySalt, ownHygieneDays, rinseLPerL } from '../../softener/exchanger.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
-import { blended, decarbonised, permeated, sodiumExchanged } from '../../water/treatment.ts'
+import {
+  blended,
+  decarbonised,
+  type Minerals,
+  type Passing,
+  permeated,
+  remineralised,
+  sodiumExchanged,
+} from '../../water/treatment.ts'
 import { litresToDescale } from '../descale-clocks.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { litresADay } from '../water-budget.ts'
@@ -13,7 +21,7 @@ export type PlannedTreatment =
   | { kind: 'hand'; resinL: number; capacityGPerL: number; saltGPerL: number; hygieneDays: number }
   | { kind: 'itself'; resinL: number; saltGPerL: number }
   | { kind: 'cartridge'; capacityG: number; bypass: number }
-  | { kind: 'ro'; rawShare: number; rejectLPerL: number }
+  | { kind: 'membrane'; rawShare: number; rejectLPerL: number; dosed?: Minerals; passing?: Passing }
 
 /** What water work costs; absent where nobody said. */
 export interface Prices {
@@ -53,6 +61,8 @@ const daysInYear = 365.25
 /** Twelve months at the most, whatever the litres. */
 const fewestCartridges = 1
 const cartridgeMinutes = 15
+/** A membrane every three years, its carbon twice a year. From memory. */
+const membraneMinutesAYear = 40 / 3 + 2 * 10
 /** What a year takes for granted, as it stands for the site. */
 export interface YearFigures {
   /** Hardness a softener lets through, mg/L CaCO₃. */
@@ -102,7 +112,10 @@ function averageFed(years: YearOfWater[]): TestedWater {
 export function treatedBy(raw: TestedWater, treatment: PlannedTreatment, leakageMgL: number): TestedWater {
   if (treatment.kind === 'none') return raw
   if (treatment.kind === 'cartridge') return decarbonised(raw, treatment.bypass)
-  if (treatment.kind === 'ro') return blended(raw, permeated(raw), treatment.rawShare)
+  if (treatment.kind === 'membrane') {
+    const mixed = blended(raw, permeated(raw, treatment.passing), treatment.rawShare)
+    return treatment.dosed ? remineralised(mixed, treatment.dosed) : mixed
+  }
   return sodiumExchanged(raw, leakageMgL)
 }
 
@@ -129,13 +142,19 @@ export function yearOfWater(
     ) * openDays(machine)
   const chalkG = sum(chalkOf)
   const descales = sum((machine) => descalesAYear(machine, fed, openDays(machine)))
-  const { regenerations, saltKg, cartridges, wasteL } = upkeep(treatment, litres, raw, fed, figures.reserve)
+  const { regenerations, saltKg, cartridges, wasteL, ...ofTreatment } = upkeep(
+    treatment,
+    litres,
+    raw,
+    fed,
+    figures.reserve,
+  )
   const acid = sum((machine) =>
     machine.facts.kind.descale ? acidG(chalkOf(machine), 'citric') * figures.citricExcess : 0,
   )
   const minutes =
     sum((machine) => descalesAYear(machine, fed, openDays(machine)) * (machine.facts.kind.descale?.minutes ?? 0)) +
-    cartridges * cartridgeMinutes
+    ofTreatment.minutes
   const costs = [
     { name: 'salt', amount: (prices.saltPerKg ?? Number.NaN) * saltKg },
     { name: 'cartridges', amount: (prices.cartridge ?? Number.NaN) * cartridges },
@@ -175,15 +194,21 @@ function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDay
 }
 
 function upkeep(treatment: PlannedTreatment, litres: number, raw: TestedWater, fed: TestedWater, reserve: number) {
-  const none = { regenerations: 0, saltKg: 0, cartridges: 0, wasteL: 0 }
+  const none = { regenerations: 0, saltKg: 0, cartridges: 0, wasteL: 0, minutes: 0 }
   const removed = (litres * (raw.hardnessMgL - fed.hardnessMgL)) / 1000
   switch (treatment.kind) {
     case 'none':
       return none
-    case 'ro':
-      return { ...none, wasteL: litres * (1 - treatment.rawShare) * treatment.rejectLPerL }
-    case 'cartridge':
-      return { ...none, cartridges: Math.max(fewestCartridges, removed / treatment.capacityG) }
+    case 'membrane':
+      return {
+        ...none,
+        minutes: membraneMinutesAYear,
+        wasteL: litres * (1 - treatment.rawShare) * treatment.rejectLPerL,
+      }
+    case 'cartridge': {
+      const cartridges = Math.max(fewestCartridges, removed / treatment.capacityG)
+      return { ...none, cartridges, minutes: cartridges * cartridgeMinutes }
+    }
     default: {
       const itself = treatment.kind === 'itself'
       const capacity = itself ? capacityBySalt(treatment.saltGPerL) : treatment.capacityGPerL

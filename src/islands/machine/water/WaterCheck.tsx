@@ -1,11 +1,12 @@
 import { bodyOf } from '../../../core/ledger/upcast.ts'
 import { ofKind } from '../../../core/standing/histories.ts'
+import { fedFigures } from '../../../core/standing/water/feed-water.ts'
 import { takeFigure } from '../../../core/standing/water/set-figure.ts'
 import { steamReading } from '../../../core/steam/disagreement.ts'
 import { saturation } from '../../../core/water/carbonate.ts'
 import { langelier } from '../../../core/water/langelier.ts'
 import { brewC, indexWords } from '../../../core/water/saturation-words.ts'
-import { waterWarnings } from '../../../core/water/warnings.ts'
+import { waterLimits, waterWarnings } from '../../../core/water/warnings.ts'
 import { dayNear, daysUntil, figure } from '../../../ui/format.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import type { MachineWater } from './water-of.ts'
@@ -16,8 +17,9 @@ const oldDays = 396
 /** How old and how sure the water is, what else it does, and the simplified index beside the full one. */
 export function WaterCheck({ water, bundle, today }: { water: MachineWater; bundle: MachineBundle; today: string }) {
   const { facts, chalk, kept } = water
-  const { known, sample } = chalk.facts
+  const { known, sample, passing } = chalk.facts
   const { likely } = chalk.water.fed
+  const rawPh = chalk.water.raw.likely.pH
   const full = saturation(likely, brewC)
   const tds = takeFigure(facts.histories, 'tds-per-us-cm').value * likely.conductivityUsCm
   const simple = langelier({
@@ -27,15 +29,9 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
     calciumMgL: Math.max(1e-6, likely.hardnessMgL * likely.calciumShare),
     alkalinityMgL: Math.max(1e-6, likely.alkalinityMgL),
   })
-  const feed = {
-    conductivityUsCm: likely.conductivityUsCm,
-    ...Object.fromEntries(
-      (['chlorideMgL', 'freeChlorineMgL', 'totalChlorineMgL', 'silicaMgL', 'ironMgL'] as const).flatMap((name) =>
-        sample[name] ? [[name, sample[name].value]] : [],
-      ),
-    ),
-  }
-  const warnings = waterWarnings(feed, kept ? 'copper' : 'stainless', kept?.factorNow ?? 1)
+  const limits = waterLimits((id) => takeFigure(facts.histories, id).value)
+  const feed = fedFigures(chalk.facts, chalk.water)
+  const warnings = waterWarnings(feed, kept ? 'copper' : 'stainless', kept?.factorNow ?? 1, limits)
   const tested = [known.raw, known.rawCarbonate, known.softened].filter((one) => one !== undefined)
   const steam = steamOf(facts.histories, today, bundle.site.altitudeM ?? 0)
   return (
@@ -57,9 +53,17 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
         {known.softenedCarbonate && (
           <Age what="After the cartridge, carbonate" figure={known.softenedCarbonate} today={today} />
         )}
+        {passing?.test && (
+          <li className="border-t border-hair py-1">
+            The membrane lets through{' '}
+            <b className="mono">{figure(Math.round(passing.test.passage.value * 1000) / 10)} %</b>{' '}
+            <span className="text-second">of the feed, {dayNear(passing.test.on, today)}</span>
+          </li>
+        )}
         <li className="border-t border-hair py-1">
-          pH {figure(likely.pH)}{' '}
+          pH {figure(Math.round(rawPh * 10) / 10)}{' '}
           <span className="text-second">
+            {Math.abs(rawPh - likely.pH) > 0.05 && `raw, ${figure(Math.round(likely.pH * 10) / 10)} as it is fed; `}
             {sample.pH
               ? `${sample.pH.by === 'works' ? 'the works' : 'measured'}, ${dayNear(sample.pH.on, today)}`
               : 'not measured: from memory, balance with chalk is not assumed. Ask the works, or use a pen.'}

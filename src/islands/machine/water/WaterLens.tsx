@@ -162,7 +162,7 @@ function yearOf(
   const plan: YearPlan = { from, to, descales: [...new Set(descales)] }
   const forecast = chalkForecast(facts, vessel, since, plan)
   const rails = waterRails(facts.histories, standings, from, to)
-  const renew = standings.find(({ key }) => key === 'regenerate' || key === 'change-cartridge')
+  const renew = standings.find(({ key }) => key in renewNames)
   const wait = renew?.due && renew.since ? lateBy(renew) : null
   const start = wait && Math.max(now, wait.from)
   const late =
@@ -187,12 +187,15 @@ function yearOf(
     late,
     onTime: onTime.length > 0 && done.length > 0 ? onTime : [],
     lateWords: wait
-      ? `if the ${renew!.key === 'regenerate' ? 'regeneration' : 'cartridge'} of ${dayNear(fromDay(start!), today)} waits ${wait.days} d${reached === null ? '' : `, the limit is reached ${dayNear(fromDay(reached), today)}`}`
+      ? `if the ${renewNames[renew!.key]} of ${dayNear(fromDay(start!), today)} waits ${wait.days} d${reached === null ? '' : `, the limit is reached ${dayNear(fromDay(reached), today)}`}`
       : '',
     rails,
     clocks: descaleClocks(facts, chalk),
   }
 }
+
+/** Work that lets raw water through at once when it waits; a membrane only wears on. */
+const renewNames: Record<string, string> = { regenerate: 'regeneration', 'change-cartridge': 'cartridge' }
 
 /** What if the next regeneration is forgotten until the one after: hard water for as long as one lasts. */
 function lateBy(renew: Standing): { from: number; days: number } {

@@ -1,0 +1,33 @@
+import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import type { SoftenerPage } from '../../views/softener-page.ts'
+
+/** What renews a treatment, and what of it can be said. */
+export interface Renewal {
+  kind: EntryKind
+  /** As it is said once done. */
+  name: string
+  amount?: { label: string; unit: string; field: string; usual?: number; needed?: boolean }
+}
+
+/** What can be noted as done on a softener's page, the main thing first. */
+export function renewalsOf({ softener, saltKg }: SoftenerPage): Renewal[] {
+  const carbon: Renewal = { kind: 'prefilter-changed', name: 'Carbon changed' }
+  const more = softener.prefilter ? [carbon] : []
+  switch (softener.treatment) {
+    case 'carbon':
+      return [carbon]
+    case 'membrane':
+      return [{ kind: 'membrane-changed', name: 'Membrane changed' }, ...more]
+    case 'cartridge': {
+      const amount = { label: 'The new one holds', unit: 'g CaCO₃', field: 'capacityG', usual: softener.capacityG }
+      return [{ kind: 'cartridge-changed', name: 'Cartridge changed', amount }, ...more]
+    }
+    default: {
+      const added = { label: 'Salt filled in', unit: 'kg', field: 'kg', usual: softener.saltTankKg, needed: true }
+      const used = { label: 'Salt', unit: 'kg', field: 'saltKg', usual: saltKg ?? undefined }
+      return softener.regeneratesItself
+        ? [{ kind: 'salt-added', name: 'Salt filled up', amount: added }, ...more]
+        : [{ kind: 'regenerated', name: 'Regenerated', amount: used }, ...more]
+    }
+  }
+}
