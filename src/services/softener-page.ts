@@ -1,6 +1,7 @@
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import { bodyOf } from '../core/ledger/upcast.ts'
 import { takenUpGPerL } from '../core/softener/learned-capacity.ts'
+import { cartridgeCapacity } from '../core/standing/cartridge-standing.ts'
 import { exchangerFacts } from '../core/standing/exchanger-standing.ts'
 import { effective, type Histories, nearestSetting, ofKind } from '../core/standing/histories.ts'
 import { passageTrend } from '../core/standing/membrane-standing.ts'
@@ -88,6 +89,14 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     const histories = effective(own)
     const facts = softenerFacts(own, fedLedgers)
     const exchanger = facts?.kind === 'exchanger' ? exchangerFacts(histories, facts.draw) : null
+    const capacityOf = (): SoftenerPage['capacity'] => {
+      if (exchanger) {
+        const { set, usualGPerL, capacity } = exchanger
+        return { resinL: set.body.resinL, usualGPerL, ...capacity, isSet: set.body.capacityGPerL !== undefined }
+      }
+      const held = facts?.kind === 'cartridge' ? cartridgeCapacity(histories, facts.draw) : null
+      return held && { resinL: null, usualGPerL: held.capacityG, ...held.learned, isSet: false }
+    }
     const outletOf = () => {
       if (facts?.kind === 'cartridge')
         return cartridgeTests(histories, facts.draw, nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3)
@@ -127,15 +136,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
             spent: taken?.spent ?? false,
           }
         }),
-      capacity: exchanger && {
-        resinL: exchanger.set.body.resinL,
-        usualGPerL: exchanger.usualGPerL,
-        value: exchanger.capacity.value,
-        below: exchanger.capacity.below,
-        above: exchanger.capacity.above,
-        tests: exchanger.capacity.tests,
-        isSet: exchanger.set.body.capacityGPerL !== undefined,
-      },
+      capacity: capacityOf(),
       gives: exchanger?.gives ?? null,
       passage: facts?.kind === 'membrane' ? passageOf(histories) : null,
       chlorine: carbonBefore(histories) ? chlorineOf(histories) : null,

@@ -31,8 +31,9 @@ export interface SoftenerPage {
     takenUpGPerL: number | null
     spent: boolean
   }[]
+  /** Grams a litre of resin; of a cartridge grams in all, as printed on it and as it showed. */
   capacity: {
-    resinL: number
+    resinL: number | null
     usualGPerL: number
     value: number
     below: number

@@ -3,7 +3,7 @@ import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
 const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } }
 
-const screens: Record<string, (id: string, site: string) => string> = {
+const screens: Record<string, (id: string, site: string, treatments: string[]) => string> = {
   Round: () => '/round',
   Machines: () => '/machines',
   'Machine, wear': (id) => `/machines/${id}`,
@@ -16,6 +16,8 @@ const screens: Record<string, (id: string, site: string) => string> = {
   Readings: () => '/readings',
   Sites: () => '/sites',
   Site: (_, site) => `/sites/${site}`,
+  Softener: (_, __, [softener]) => `/softeners/${softener}`,
+  Membrane: (_, __, [, membrane]) => `/softeners/${membrane}`,
   Customers: () => '/customers',
   'Water zones': () => '/supplies',
   Visits: () => '/visits',
@@ -51,13 +53,19 @@ for (const theme of ['light', 'dark'] as const) {
         await machineId(page, 'Night desk'),
       ]
       const { site } = await (await page.request.get(`/api/machines/${ids[0]}/bundle`)).json()
+      const treatments = await Promise.all(
+        ['Back-room', 'membrane'].map(async (text) => {
+          const { rows } = await (await page.request.get(`/api/records/softener?text=${text}`)).json()
+          return rows[0].id as string
+        }),
+      )
       for (const [name, path] of Object.entries(screens)) {
         // Lists are alike: each theme once, each size once.
         if (!inTheField.has(name) && (size === 'desk') !== (theme === 'light')) continue
         // Every kind once; the other themes and sizes look at one of them.
-        const every = path('', '').startsWith('/machines/') && size === 'desk' && theme === 'light'
+        const every = path('', '', []).startsWith('/machines/') && size === 'desk' && theme === 'light'
         for (const id of every ? ids : ids.slice(0, 1)) {
-          await page.goto(path(id, site.id))
+          await page.goto(path(id, site.id, treatments))
           await awake(page)
           const spill = await page.evaluate(
             () => document.documentElement.scrollWidth - document.documentElement.clientWidth,

@@ -18,6 +18,25 @@ import { schoolFigure, takeFigure } from './water/set-figure.ts'
 import { waterKnown } from './water-known.ts'
 
 /**
+ * What the cartridge in use holds by its print, and what its own tests made of that. One cartridge is one litre of
+ * resin here: grams a cartridge.
+ *
+ * @returns null where nobody said how much it holds
+ */
+export function cartridgeCapacity(histories: Histories, draw: Draw) {
+  const set = nearestSetting(histories, 'cartridge')
+  if (!set) return null
+  const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
+  const fittedG = done && bodyOf(done).capacityG
+  const capacityG = fittedG ?? set.body.capacityG
+  return {
+    fittedG,
+    capacityG,
+    learned: learnedCapacity(capacityG, 1, cartridgeTests(histories, draw, set.body.bypass)),
+  }
+}
+
+/**
  * When a weak-acid cartridge must be changed: by the litres its grams give at this carbonate hardness, or
  * by the calendar, twelve months at most.
  *
@@ -39,8 +58,7 @@ export function cartridgeStanding(
   const { add } = working
   const running: RunningClock[] = []
 
-  const fittedG = done && bodyOf(done).capacityG
-  const capacityG = fittedG ?? set.body.capacityG
+  const { fittedG, capacityG, learned } = cartridgeCapacity(histories, draw)!
   const capacityLine = add(() => ({
     what: 'Capacity',
     value: capacityG,
@@ -48,8 +66,6 @@ export function cartridgeStanding(
     origin: 'setting',
     source: fittedG ? 'of the cartridge fitted' : `set for this ${set.level}`,
   }))
-  // One cartridge is one litre of resin here: grams a cartridge.
-  const learned = learnedCapacity(capacityG, 1, cartridgeTests(histories, draw, set.body.bypass))
   const spentTests = learned.tests.filter(({ spent }) => spent).length
   const ownLine =
     learned.tests.length === 0

@@ -47,7 +47,7 @@ export function OutletTests({ page, today }: { page: SoftenerPage; today: string
                 <td className={`pl-3 ${test.spent ? 'font-semibold text-seal-ink' : ''}`}>
                   {test.spent
                     ? isFarTooEarly(test, capacity)
-                      ? 'spent far too early: regenerated well? bypass shut?'
+                      ? `spent far too early: ${isCartridge ? 'is its bypass set as said?' : 'regenerated well? bypass shut?'}`
                       : 'spent'
                     : 'working'}
                 </td>

@@ -149,26 +149,7 @@ export function SoftenerView({ page, today }: Props) {
               <section aria-label="What it can take up" className="pb-5">
                 <h2 className="head m-0 pb-1">What it can take up</h2>
                 <CapacityScale capacity={capacity} />
-                <p className="m-0 text-[14px]">
-                  {capacity.isSet ? (
-                    <>{figure(capacity.value)} g a litre of resin is set, so its tests do not move it.</>
-                  ) : capacity.tests.length === 0 ? (
-                    <>
-                      {figure(capacity.usualGPerL)} g a litre of resin, from memory. Each outlet test, passed or not,
-                      teaches its own.
-                    </>
-                  ) : (
-                    <>
-                      {figure(capacity.usualGPerL)} g a litre from memory; its own{' '}
-                      {counted(capacity.tests.length, 'test')} make it{' '}
-                      <b>
-                        {figure(capacity.value)} g, {figure(atChance(capacity, 0.1))} to{' '}
-                        {figure(atChance(capacity, 0.9))}
-                      </b>
-                      . A passed test says it can take more than it had; a spent one, less.
-                    </>
-                  )}
-                </p>
+                <p className="m-0 text-[14px]">{capacityWords(capacity)}</p>
               </section>
             )}
             {page.out && <ComesOut out={page.out} softener={softener} />}
@@ -275,6 +256,31 @@ function Row({
         </svg>
       </button>
     </li>
+  )
+}
+
+function capacityWords({
+  isSet,
+  resinL,
+  value,
+  below,
+  above,
+  usualGPerL,
+  tests,
+}: NonNullable<SoftenerPage['capacity']>) {
+  const [a, from] = resinL === null ? ['', 'is printed on it'] : [' a litre of resin', 'from memory']
+  if (isSet) return `${figure(value)} g${a} is set, so its tests do not move it.`
+  if (tests.length === 0)
+    return `${figure(usualGPerL)} g${a} ${from}. Each outlet test, passed or not, teaches its own.`
+  const spread = { value, below, above }
+  return (
+    <>
+      {figure(usualGPerL)} g{a} {from}; its own {counted(tests.length, 'test')} make it{' '}
+      <b>
+        {figure(value)} g, {figure(atChance(spread, 0.1))} to {figure(atChance(spread, 0.9))}
+      </b>
+      . A passed test says it can take more than it had; a spent one, less.
+    </>
   )
 }
 
