@@ -33,9 +33,9 @@ export function PassageTests({
           <table className="w-full border-collapse text-[14px]">
             <thead>
               <tr className="slim text-left text-[13px] text-second">
-                <th className="py-1 font-semibold">Day</th>
-                <th className="text-right font-semibold">Before, µS/cm</th>
-                <th className="text-right font-semibold">Behind, µS/cm</th>
+                <th className="py-1 font-semibold">Day, µS/cm</th>
+                <th className="text-right font-semibold">Before</th>
+                <th className="text-right font-semibold">Behind</th>
                 <th className="text-right font-semibold">Passage, %</th>
               </tr>
             </thead>
@@ -53,7 +53,7 @@ export function PassageTests({
                   </td>
                   <td className={`mono text-right ${test.passage.value >= limit ? 'font-semibold text-seal-ink' : ''}`}>
                     {percent(test.passage.value)}
-                    <span className="text-second">
+                    <span className="text-second max-sm:hidden">
                       , {percent(test.passage.low)} to {percent(test.passage.high)}
                     </span>
                   </td>
