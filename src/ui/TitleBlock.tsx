@@ -39,7 +39,9 @@ export function TitleBlock({
           </div>
         ))}
       </dl>
-      {action && <div className="ml-auto flex flex-wrap items-center justify-end gap-2 py-2 pl-3 lg:flex-nowrap">{action}</div>}
+      {action && (
+        <div className="ml-auto flex flex-wrap items-center justify-end gap-2 py-2 pl-3 lg:flex-nowrap">{action}</div>
+      )}
     </header>
   )
 }
