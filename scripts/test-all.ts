@@ -50,12 +50,15 @@ async function suite(
   args: string[],
   env: Record<string, string>,
   count: () => [number, number],
+  failures: () => string[] = () => [],
 ) {
   const started = Date.now()
   const { code, output } = await run(command, args, env)
   let counted: [number, number]
+  let told: string[] = []
   try {
     counted = count()
+    told = failures()
   } catch {
     counted = [0, 1]
   }
@@ -65,7 +68,7 @@ async function suite(
   console.log(
     `${counted[1] === 0 ? 'ok  ' : 'FAIL'} ${name}: ${counted[0]} passed, ${counted[1]} failed (${Math.round((Date.now() - started) / 1000)} s)`,
   )
-  if (counted[1] > 0) console.log(output.slice(-12_000))
+  if (counted[1] > 0) console.log(told.join('\n') || output.slice(-12_000))
 }
 
 const only = process.argv.includes('--screenshots') ? 'screenshots' : null
@@ -98,6 +101,12 @@ try {
           const { stats } = JSON.parse(readFileSync(report, 'utf8'))
           return [stats.passes, stats.failures]
         },
+        // The reporter writes to its file alone: what failed is told here.
+        () =>
+          JSON.parse(readFileSync(report, 'utf8')).failures.map(
+            ({ fullTitle, err }: { fullTitle: string; err: { stack?: string; message?: string } }) =>
+              `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}`,
+          ),
       )
     }
     buildIfNeeded()

@@ -130,8 +130,14 @@ describe('a softener’s capacity', () => {
       const markup = renderToStaticMarkup(createElement(CapacityScale, { capacity }))
       sound(markup)
       expect([...markup.matchAll(/var\(--seal\)/g)]).to.have.length(1)
-      expect(markup).to.include('From memory 35 g a litre')
+      expect(markup).to.include('From memory 35 g CaCO₃ a litre')
     }
+    // A cartridge is told in grams, from what is printed on it.
+    const cartridge = { resinL: null, usualGPerL: 875, ...learnedCapacity(875, 1, tests), isSet: false }
+    const markup = renderToStaticMarkup(createElement(CapacityScale, { capacity: cartridge }))
+    sound(markup)
+    expect(markup).to.include('Printed on it 875 g CaCO₃, as it showed')
+    expect([...markup.matchAll(/class="mono"/g)].length).to.be.within(3, 9)
   })
 })
 
