@@ -92,7 +92,8 @@ export async function seedDemo(
       })
       if (softenerId) await add('softener', softenerId, { siteId, name: site.softener!.name })
       for (const [i, machine] of site.machines.entries()) {
-        const make = makers[machine.kind][i === 0 || d.chance(0.5) ? 0 : 1]!
+        const known = makers[machine.kind]
+        const make = i === 0 || d.chance(0.5) ? known[0]! : known.at(-1)!
         const serial = `${make.prefix}-${String(d.whole(100, 899) * 10 + i).padStart(4, '0')}`
         await add('machine', machineIds[i]!, {
           siteId,

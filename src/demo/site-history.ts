@@ -5,6 +5,7 @@ import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import { type OpenDays, openDays } from '../core/usage/open-days.ts'
+import { asUsual } from './as-usual.ts'
 import { closuresOf, historyDays, monthOf } from './calendar.ts'
 import { type CounterLife, counterLife, mistyped } from './counter-life.ts'
 import { type Dice, dice } from './dice.ts'
@@ -179,7 +180,7 @@ function startMachine(
 
 /** What the log of whoever looked after a machine before tells: most parts and tasks, each some way into its life. */
 function earlierWork(d: Dice, life: MachineLife, write: Write): void {
-  const kind = kindById(life.machine.kind)!
+  const kind = asUsual(life.machine.kind)
   for (const duty of kind.duties) {
     for (let n = 1; n <= instances(kind, duty.each); n += 1) {
       if (duty.variant && duty.variant !== kind.parts.find((part) => part.id === duty.part)?.variants?.[0]) continue

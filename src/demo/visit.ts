@@ -1,9 +1,9 @@
-import { kindById } from '../core/kinds/index.ts'
 import type { Duty, Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import { toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
+import { asUsual } from './as-usual.ts'
 import type { Dice } from './dice.ts'
 
 /** Something written down at a visit, before it has an id and a time. */
@@ -29,7 +29,7 @@ export function workOn(
   lookAheadDays: number,
   gaugeId: string,
 ): Jotting[] {
-  const kind = kindById(kindId)!
+  const kind = asUsual(kindId)
   const jottings: Jotting[] = []
   const due = standings.filter((standing) => standing.due && toDay(standing.due.p50) <= visitDay + lookAheadDays)
   for (const standing of due) if (dice.chance(0.985)) jottings.push(...done(dice, kind, standing))
@@ -64,8 +64,10 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
       },
     ]
   const position = { part: standing.part, ...which(standing) }
+  const condition = conditionAt(dice, shareOf(standing))
+  const why = condition === 4 ? 'failed' : condition === 3 ? 'worn' : 'planned'
   return [
-    { kind: 'removed', body: { v: 1, ...position, condition: conditionAt(dice, shareOf(standing)) } },
+    { kind: 'removed', body: { v: 1, ...position, condition, why } },
     { kind: 'fitted', body: { v: 1, ...position, ...(duty.variant && { variant: duty.variant }) } },
   ]
 }

@@ -1,7 +1,10 @@
+/** Every kind of machine stands somewhere in the town. */
+export type DemoKind = 'c2' | 'lv' | 'pt' | 'dv' | 'dn' | 'dg' | 'bt' | 'sr' | 'st' | 'sp' | 'pk' | 'pl' | 'pd' | 'gr'
+
 /** The invented town of Harrowmere: who drinks coffee there, from which machines, in which water. */
 export interface DemoMachine {
   name: string
-  kind: 'c2' | 'sr' | 'pk'
+  kind: DemoKind
   /** Drinks per open day. */
   pace: number
   softened?: boolean
@@ -68,6 +71,8 @@ const c2 = (name: string, pace: number, more: Partial<DemoMachine> = {}): DemoMa
   ...more,
 })
 
+const other = (kind: DemoKind, name: string, pace: number): DemoMachine => ({ name, kind, pace })
+
 export const demoSites: DemoSite[] = [
   {
     customer: 'Thistle & Rye',
@@ -83,6 +88,7 @@ export const demoSites: DemoSite[] = [
       c2('Left bar', 212, { softened: true }),
       c2('Right bar', 148, { softened: true, tale: 'typo-corrected' }),
       sr('Bakehouse', 22),
+      other('gr', 'Bar grinder', 5.4),
     ],
   },
   {
@@ -155,7 +161,7 @@ export const demoSites: DemoSite[] = [
     accessNote: 'Caretaker has the key. Closed in the holidays.',
     closures: 'school',
     visitWeeks: 8,
-    machines: [sr('Staff room', 44), pk('Office', 10), pk('Music wing', 5)],
+    machines: [sr('Staff room', 44), pk('Office', 10), other('dg', 'Head’s study', 3)],
   },
   {
     customer: 'Glasshouse',
@@ -165,7 +171,7 @@ export const demoSites: DemoSite[] = [
     technician: 'odile',
     accessNote: 'Ring the bell in the arch.',
     visitWeeks: 10,
-    machines: [sr('Studio', 21), pk('Darkroom', 4, { tale: 'never-read' })],
+    machines: [sr('Studio', 21), other('bt', 'Loft', 4), pk('Darkroom', 4, { tale: 'never-read' })],
   },
   {
     customer: 'A. Marl',
@@ -176,7 +182,7 @@ export const demoSites: DemoSite[] = [
     accessNote: 'A home: telephone the day before.',
     visitWeeks: 17,
     tale: 'skipped-a-year',
-    machines: [pk('Kitchen', 4)],
+    machines: [pk('Kitchen', 4), other('lv', 'Scullery', 6)],
   },
   {
     customer: 'Saltmarsh Library',
@@ -198,7 +204,7 @@ export const demoSites: DemoSite[] = [
     accessNote: 'Gate code changes monthly: ask Bettany.',
     closures: 'august',
     visitWeeks: 6,
-    machines: [sr('Joinery', 33), sr('Foundry', 41, { tale: 'prompts-often' }), pk('Gate office', 8)],
+    machines: [sr('Joinery', 33), sr('Foundry', 41, { tale: 'prompts-often' }), other('pl', 'Gate office', 5)],
   },
   {
     customer: 'Long Gallery Trust',
@@ -209,12 +215,7 @@ export const demoSites: DemoSite[] = [
     accessNote: 'Trade entrance, before 10:00.',
     softener: { name: 'Café cartridge', cartridgeG: 875 },
     visitWeeks: 4,
-    machines: [
-      c2('Front bar', 164, { softened: true }),
-      c2('Courtyard', 88, { softened: true }),
-      sr('Curators', 16),
-      pk('Cloakroom', 6),
-    ],
+    machines: [c2('Front bar', 164, { softened: true }), c2('Courtyard', 88, { softened: true }), sr('Curators', 16)],
   },
   {
     customer: 'Fernhill Surgery',
@@ -224,7 +225,7 @@ export const demoSites: DemoSite[] = [
     technician: 'odile',
     accessNote: 'After surgery hours, from 17:00.',
     visitWeeks: 9,
-    machines: [sr('Waiting room', 35), pk('Nurses', 14), pk('Doctors', 9)],
+    machines: [sr('Waiting room', 35), pk('Nurses', 14), pk('Doctors', 9), other('dv', 'Dispensary', 4)],
   },
   {
     customer: 'Harrowmere Town Council',
@@ -243,7 +244,6 @@ export const demoSites: DemoSite[] = [
       sr('Planning', 33, { tale: 'rival-corrections' }),
       sr('Treasury', 26),
       pk('Mayor', 5),
-      pk('Archive', 4),
     ],
   },
   {
@@ -254,7 +254,7 @@ export const demoSites: DemoSite[] = [
     technician: 'odile',
     accessNote: 'Not at nap time, 12:30 to 14:30.',
     visitWeeks: 10,
-    machines: [sr('Kitchen', 15), pk('Office', 6)],
+    machines: [sr('Kitchen', 15), pk('Office', 6), other('dn', 'Staff corner', 3)],
   },
   {
     customer: 'Kettle Lane Hotel',
@@ -272,7 +272,8 @@ export const demoSites: DemoSite[] = [
       sr('Staff', 30),
       pk('Suite 1', 3),
       pk('Suite 2', 3),
-      pk('Suite 3', 4),
+      other('sp', 'Buffet', 118),
+      other('gr', 'Lounge grinder', 2.1),
       pk('Reception', 13),
     ],
   },
@@ -291,7 +292,7 @@ export const demoSites: DemoSite[] = [
       sr('Floor 3', 39, { tale: 'new-last-spring' }),
       sr('Floor 4', 44),
       pk('Boardroom', 8, { tale: 'retired' }),
-      pk('Claims', 17),
+      other('st', 'Atrium', 41),
     ],
   },
   {
@@ -302,7 +303,7 @@ export const demoSites: DemoSite[] = [
     technician: 'odile',
     accessNote: 'A home: dog in the garden.',
     visitWeeks: 16,
-    machines: [pk('Landing', 5)],
+    machines: [pk('Landing', 5), other('pt', 'Study', 7), other('pd', 'Nursery', 2)],
   },
 ]
 
@@ -345,17 +346,21 @@ export const zoneWater: Record<
   },
 }
 
-export const makers: Record<DemoMachine['kind'], { maker: string; model: string; prefix: string }[]> = {
-  c2: [
-    { maker: 'Varnholt', model: 'Duo 2', prefix: 'VD2' },
-    { maker: 'Imbrel', model: 'Tandem', prefix: 'IT' },
-  ],
-  sr: [
-    { maker: 'Ostrel', model: 'S4', prefix: 'OS4' },
-    { maker: 'Tarn & Quoy', model: 'K2', prefix: 'TK2' },
-  ],
-  pk: [
-    { maker: 'Pellamy', model: 'P1', prefix: 'PP1' },
-    { maker: 'Imbrel', model: 'A2', prefix: 'IA2' },
-  ],
+const make = (maker: string, model: string, prefix: string) => ({ maker, model, prefix })
+
+export const makers: Record<DemoKind, { maker: string; model: string; prefix: string }[]> = {
+  c2: [make('Varnholt', 'Duo 2', 'VD2'), make('Imbrel', 'Tandem', 'IT')],
+  lv: [make('Varnholt', 'Lever One', 'VL1')],
+  pt: [make('Tarn & Quoy', 'Slate', 'TQS')],
+  dv: [make('Imbrel', 'Home 3', 'IH3')],
+  dn: [make('Pellamy', 'Basic', 'PB')],
+  dg: [make('Ostrel', 'Mill & Cup', 'OMC')],
+  bt: [make('Ostrel', 'Mill Plus', 'OMP')],
+  sr: [make('Ostrel', 'S4', 'OS4'), make('Tarn & Quoy', 'K2', 'TK2')],
+  st: [make('Tarn & Quoy', 'K6', 'TK6')],
+  sp: [make('Varnholt', 'Piston 9', 'VP9')],
+  pk: [make('Pellamy', 'P1', 'PP1'), make('Imbrel', 'A2', 'IA2')],
+  pl: [make('Pellamy', 'P5 Milk', 'PP5')],
+  pd: [make('Pellamy', 'Latte 1', 'PL1')],
+  gr: [make('Imbrel', 'Burr 65', 'IB65'), make('Varnholt', 'Conic 68', 'VC68')],
 }

@@ -13,6 +13,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
     const machine = await keptById(trx, 'machine', machineId)
     if (!machine) return null
     const site = (await keptById(trx, 'site', machine.siteId))!
+    const customer = (await keptById(trx, 'customer', site.customerId))!
     const supply = site.supplyId ? await keptById(trx, 'supply', site.supplyId) : null
     const softener = machine.softenerId ? await keptById(trx, 'softener', machine.softenerId) : null
     const self = (await reckonedBy(trx, { id: machineId, kind: 'machine' })).find(
@@ -36,6 +37,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
         timeZone: site.timeZone,
         accessNote: site.accessNote,
         ...(supply && { supplyName: supply.name }),
+        customer: { id: customer.id, name: customer.name },
         ...(site.altitudeM !== undefined && { altitudeM: site.altitudeM }),
       },
       softener: softener && { id: softener.id, name: softener.name },

@@ -1,6 +1,3 @@
-/** Words for a part's condition, the same on every screen. */
-export const conditionWords = ['as new', 'set', 'hardening', 'cracked', 'failed'] as const
-
 /** A seal in one of five conditions: as new, flattened, crazed, cracked, a piece gone. */
 export function Seal({ grade, size = 40 }: { grade: number; size?: number }) {
   const ring = { fill: 'none', stroke: 'currentColor', strokeWidth: 8 }

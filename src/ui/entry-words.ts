@@ -1,13 +1,16 @@
 import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../core/figures/figures.ts'
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
+import { type RemovalReason, removalWords } from '../core/ledger/removal.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
+import { type AlongClock, alongWords, type Clock, type School, schoolName } from '../core/wear/limits.ts'
+import { gradeWords } from '../core/wear/seen-condition.ts'
 import { dayLong, figure } from './format.ts'
+import { limitWords } from './interval-words.ts'
 import { quantityWords } from './quantity.ts'
-import { conditionWords } from './Seal.tsx'
 
 // biome-ignore lint/suspicious/noExplicitAny: bodies of every kind meet here and are only put into words
 type Loose = Record<string, any>
@@ -35,7 +38,7 @@ export function entryWords(entry: Entry, kindId: string): string {
   const task = () =>
     which(kind?.duties.find((duty) => duty.id === body.task)?.name ?? String(body.task).replaceAll('-', ' '))
   const condition =
-    body.condition === undefined ? '' : `: ${body.condition} of 4, ${conditionWords[Number(body.condition)]}`
+    body.condition === undefined ? '' : `: ${body.condition} of 4, ${gradeWords[Number(body.condition)]}`
   switch (entry.kind) {
     case 'commissioned':
       return `Taken on, parts ${body.partsNew ? 'new' : 'of unknown age'}`
@@ -44,9 +47,9 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'water-test':
       return waterWords(body)
     case 'fitted':
-      return `Fitted: ${part()}${body.variant ? `, ${body.variant}` : ''}${note(body)}`
+      return `Fitted: ${part()}${body.variant ? `, ${String(body.variant).replaceAll('-', ' ')}` : ''}${body.size ? `, ${body.size}` : ''}${note(body)}`
     case 'removed':
-      return `Took out: ${part()}${condition}${note(body)}`
+      return `Took out: ${part()}${condition}${body.why ? `, ${removalWords[body.why as RemovalReason]}` : ''}${note(body)}`
     case 'inspected':
       return `Looked at: ${part()}${condition}${note(body)}`
     case 'cleaned':
@@ -73,7 +76,7 @@ export function entryWords(entry: Entry, kindId: string): string {
       return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${quantityWords(Number(body.value), measure?.unit ?? '')}`
     }
     case 'prompt-seen':
-      return `The machine asked: ${String(body.task).replaceAll('-', ' ')}`
+      return `The machine asked: ${task()}`
     case 'fault-reported':
       return `Fault reported: ${body.text}`
     case 'repaired':
@@ -156,6 +159,9 @@ function sampleWords(body: Loose): string {
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
+const dutyName = (id: unknown, kindId: string): string =>
+  kindById(kindId)?.duties.find((duty) => duty.id === id)?.name ?? String(id).replaceAll('-', ' ')
+
 function settingWords(body: Loose, kindId: string): string {
   switch (body.setting as string) {
     case 'opening':
@@ -163,10 +169,23 @@ function settingWords(body: Loose, kindId: string): string {
     case 'closure':
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
     case 'school':
-      return `School: ${body.school === 'longLife' ? 'long life' : body.school}`
+      return `School${body.duty ? `, ${dutyName(body.duty, kindId).toLowerCase()}` : ''}: ${schoolName[body.school as School]}`
+    case 'option': {
+      const option = kindById(kindId)?.options.find(({ id }) => id === body.option)
+      return `${option?.name ?? String(body.option).replaceAll('-', ' ')}: ${body.fitted ? 'has it' : 'has it not'}`
+    }
+    case 'along-count': {
+      const { name, unit } = alongWords[body.clock as AlongClock]
+      return `${name[0]!.toUpperCase()}${name.slice(1)}: ${figure(Number(body.perDrink))} a drink, ${figure(Number(body.perOpenDay))} ${unit} an open day besides`
+    }
+    case 'detergent':
+      return body.everyDrinks
+        ? `Cleaned with detergent every ${figure(Number(body.everyDrinks))} drinks`
+        : `Cleaned with detergent ${figure(Number(body.perOpenDay))} times an open day`
+    case 'hot-hours':
+      return `Hot ${figure(Number(body.perOpenDay))} h on an open day, ${figure(Number(body.perClosedDay))} h on a closed one`
     case 'life': {
-      const duty = kindById(kindId)?.duties.find((candidate) => candidate.id === body.duty)
-      return `${duty?.name ?? String(body.duty).replaceAll('-', ' ')}: ${body.clock === 'litres' ? quantityWords(Number(body.value), 'L') : `${figure(Number(body.value))} ${body.clock === 'detergentCycles' ? 'detergent cycles' : body.clock}`}`
+      return `${dutyName(body.duty, kindId)}: ${limitWords(body.clock as Clock, Number(body.value), 'shots')}`
     }
     case 'groups':
       return `${body.count} ${body.count === 1 ? 'group' : 'groups'}`

@@ -25,6 +25,7 @@ export interface MachineBundle {
     timeZone: string
     accessNote: string
     supplyName?: string
+    customer: { id: string; name: string }
     altitudeM?: number
   }
   softener: { id: string; name: string } | null

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { kinds } from '../../src/core/kinds/index.ts'
 import { effectiveHistory } from '../../src/core/ledger/effective-history.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
@@ -28,10 +29,10 @@ function historyOf(name: string, seed = 'test', end = endDay) {
 const kindsOf = (entries: Entry[]) => new Set(entries.map((entry) => entry.kind))
 
 describe('the demo world', () => {
-  it('has sixty machines of three kinds on eighteen sites, in three waters', () => {
+  it('has sixty-six machines of every kind that ships on eighteen sites, in three waters', () => {
     const machines = demoSites.flatMap((site) => site.machines)
-    expect([demoSites.length, machines.length]).to.deep.equal([18, 60])
-    expect(new Set(machines.map(({ kind }) => kind))).to.deep.equal(new Set(['c2', 'sr', 'pk']))
+    expect([demoSites.length, machines.length]).to.deep.equal([18, 66])
+    expect(new Set(machines.map(({ kind }) => kind))).to.deep.equal(new Set(kinds.map(({ id }) => id)))
     expect(new Set(demoSites.map(({ area }) => area)).size).to.equal(3)
   })
 

@@ -30,6 +30,7 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
     timeZone: 'Europe/London',
     accessNote: '',
     supplyName: 'Wells',
+    customer: { id: uuid(7), name: 'Thistle & Rye' },
   },
   softener: softener ? { id: uuid(3), name: 'Back room' } : null,
   ledgers: {},

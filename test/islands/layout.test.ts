@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { kinds } from '../../src/core/kinds/index.ts'
-import type { Kind } from '../../src/core/kinds/kind.ts'
+import { type Kind, withGroups, withOptions } from '../../src/core/kinds/kind.ts'
 import { layOut, type PathLayout, type PlacedStation } from '../../src/islands/path/layout.ts'
 
 interface Box {
@@ -22,8 +22,26 @@ const overlap = (a: Box, b: Box) => a.left < b.right && b.left < a.right && a.to
 const drawn = (kind: Kind, without: string[] = [], keep?: string[]) =>
   layOut(kind, new Set(without), keep && new Set(keep))
 
+/** Every kind as most have it, with all there is, with nothing besides; the first also with three and four groups. */
+const drawnKinds: Kind[] = kinds.flatMap((kind) => {
+  const all = (fitted: boolean) => withOptions(kind, new Map(kind.options.map(({ id }) => [id, fitted])))
+  const [usual, most, least] = [withOptions(kind, new Map()), all(true), all(false)]
+  return [
+    { ...usual, id: kind.id },
+    ...(kind.options.length > 0
+      ? [
+          { ...most, id: `${kind.id} with all` },
+          { ...least, id: `${kind.id} with nothing besides` },
+        ]
+      : []),
+    ...(kind.id === 'c2'
+      ? [3, 4].map((groups) => ({ ...withGroups(usual, groups), id: `c2 of ${groups} groups` }))
+      : []),
+  ]
+})
+
 describe('laying out the water path', () => {
-  for (const kind of kinds) {
+  for (const kind of drawnKinds) {
     it(`${kind.id}: places every station once, inside the drawing`, () => {
       const layout = drawn(kind)
       expect(layout.stations.map((placed) => placed.station.id)).to.have.members(
@@ -49,8 +67,11 @@ describe('laying out the water path', () => {
       const layout = drawn(kind)
       const ids = layout.lines.map((line) => line.id)
       expect(ids).to.include.members(kind.lines.map((line) => line.id))
-      const [water, coffee] = ['main', 'coffee'].map((id) => layout.lines.find((line) => line.id === id)!)
-      expect(water!.points.at(-1)).to.deep.equal(coffee!.points[0])
+      const [water, coffee] = ['main', 'coffee'].map((id) => layout.lines.find((line) => line.id === id))
+      // A grinder makes no coffee.
+      if (kind.stations.some(({ symbol }) => symbol === 'cup'))
+        expect(water!.points.at(-1)).to.deep.equal(coffee!.points[0])
+      else expect(coffee).to.equal(undefined)
       for (const line of layout.lines)
         for (const { x, y } of line.points) expect([x, y].every(Number.isFinite), line.id).to.equal(true)
     })

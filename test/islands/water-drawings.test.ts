@@ -142,7 +142,7 @@ describe('a softener’s capacity', () => {
 })
 
 describe('the water on the path', () => {
-  for (const kind of kinds)
+  for (const kind of kinds.filter(({ vessels }) => vessels.length > 0))
     it(`is drawn for a ${kind.name}, with and without a softener, whole and folded`, () => {
       for (const hasSoftener of [false, true]) {
         const softener = [

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
 import { filledIn } from '../../src/core/firm/records.ts'
+import { kinds } from '../../src/core/kinds/index.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { updateKept } from '../../src/records/kept.ts'
 import { checkReadings } from '../../src/services/check-readings.ts'
@@ -125,7 +126,7 @@ describe('what the pages ask for', () => {
       const choices = await roundChoices(db, firm.firmId)
       expect(choices.sites.map(({ id }) => id)).to.deep.equal([firm.siteId])
       expect(choices.technicians.map(({ id }) => id)).to.have.members([firm.ines, firm.odile])
-      expect(choices.kinds.map(({ id }) => id)).to.deep.equal(['c2', 'sr', 'pk'])
+      expect(choices.kinds.map(({ id }) => id)).to.deep.equal(kinds.map(({ id }) => id))
     })
   })
 

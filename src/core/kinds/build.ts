@@ -1,5 +1,5 @@
 import type { Mark } from '../quantity/working.ts'
-import { bySchool, type SchoolLimits } from '../wear/limits.ts'
+import { alongClocks, bySchool, type SchoolLimits } from '../wear/limits.ts'
 import type { Action, Caution, Duty, Each, Part } from './kind.ts'
 
 type Three = [cautious: number, usual: number, longLife: number]
@@ -9,6 +9,16 @@ export interface Lives {
   litres?: Three
   months?: Three
   detergent?: Three
+  kilograms?: Three
+  milkDrinks?: Three
+  openings?: Three
+  heatUps?: Three
+  switchings?: Three
+  starts?: Three
+  runningHours?: Three
+  uses?: Three
+  /** Weibull shape, where a material or an upkeep has its own. */
+  beta?: number
 }
 
 interface Common {
@@ -20,6 +30,12 @@ interface Common {
   other?: string
   litresOf?: 'machine' | 'group'
   caution?: Caution
+  rubber?: boolean
+  safety?: boolean
+  by?: 'customer'
+  with?: string
+  without?: string
+  sizes?: string[]
 }
 
 const doneBy = {
@@ -64,6 +80,8 @@ export function part(
       station,
       ...(common.each && { each: common.each }),
       ...(variants.length > 0 && { variants: variants.map(([variant]) => variant) }),
+      ...(common.sizes && { sizes: common.sizes }),
+      ...fittedWith(common),
     },
     duties,
   }
@@ -85,13 +103,22 @@ function duty(id: string, name: string, action: Action, station: string, lives: 
     minutes: common.min,
     mark: common.mark ?? 'M',
     ...(common.each && { each: common.each }),
-    ...(common.beta !== undefined && { beta: common.beta }),
+    ...((lives.beta ?? common.beta) !== undefined && { beta: lives.beta ?? common.beta }),
     ...(common.markNote && { markNote: common.markNote }),
     ...(common.other && { otherClock: common.other }),
     ...(common.litresOf && { litresOf: common.litresOf }),
     ...(common.caution && { caution: common.caution }),
+    ...(common.rubber && { rubber: true }),
+    ...(common.safety && { safety: true }),
+    ...(common.by && { by: common.by }),
+    ...fittedWith(common),
   }
 }
+
+const fittedWith = (common: Common) => ({
+  ...(common.with && { with: common.with }),
+  ...(common.without && { without: common.without }),
+})
 
 function limits(lives: Lives): SchoolLimits {
   const named: SchoolLimits = {}
@@ -99,6 +126,7 @@ function limits(lives: Lives): SchoolLimits {
   if (lives.litres) named.litres = bySchool(...lives.litres)
   if (lives.months) named.months = bySchool(...lives.months)
   if (lives.detergent) named.detergentCycles = bySchool(...lives.detergent)
+  for (const clock of alongClocks) if (lives[clock]) named[clock] = bySchool(...lives[clock])
   return named
 }
 

@@ -1,5 +1,7 @@
 import { collect, part, task } from './build.ts'
 import type { Kind } from './kind.ts'
+import { electricalTest, hotWaterScreen, safetyLook } from './parts/usual-tasks.ts'
+import { supplyLine, supplyOption, supplyParts, supplyStations } from './sets/supply.ts'
 
 /** Commercial two-group: plumbed, heat exchangers in a steam boiler, a 3-way valve a group, rotary pump. */
 const perGroup = { each: 'group' } as const
@@ -8,7 +10,7 @@ const cold = 'pressure' as const
 
 export const c2: Kind = {
   id: 'c2',
-  version: 1,
+  version: 2,
   name: 'commercial two-group',
   about: 'Plumbed, heat exchangers in one steam boiler, a 3-way valve on each group, rotary pump.',
   counter: { id: 'shots', name: 'Shots, both groups', unit: 'shots' },
@@ -45,14 +47,10 @@ export const c2: Kind = {
     { id: 'keys', name: 'Key pads', symbol: 'keys' },
     { id: 'board', name: 'Control board', symbol: 'board' },
     { id: 'gauge', name: 'Gauge', symbol: 'gauge' },
+    ...supplyStations,
   ],
   lines: [
-    {
-      id: 'main',
-      medium: 'water',
-      lane: 0,
-      stations: ['mains', 'softener', 'inlet', 'pump', 'flow-meter', 'jet', 'boiler', 'three-way', 'group', 'screen', 'basket', 'cup'],
-    },
+    { id: 'main', medium: 'water', lane: 0, stations: ['mains', 'softener', 'inlet', 'pump', 'flow-meter', 'jet', 'boiler', 'three-way', 'group', 'screen', 'basket', 'cup'] },
     {
       id: 'fill',
       medium: 'water',
@@ -86,6 +84,7 @@ export const c2: Kind = {
       from: { station: 'three-way', port: 'bottom' },
     },
     { id: 'rail', medium: 'control', lane: 2, stations: ['motor', 'level', 'pressure', 'heater', 'contactor', 'coils', 'keys', 'board', 'gauge'] },
+    supplyLine,
   ],
   ...collect(
     [
@@ -94,7 +93,7 @@ export const c2: Kind = {
         'Group gasket',
         'group',
         null,
-        { ...perGroup, beta: 3, min: 8, markNote: 'months common practice, the rest from memory', caution: 'scald' },
+        { ...perGroup, beta: 3, min: 8, rubber: true, sizes: ['8 mm', '8.5 mm', '9 mm'], markNote: 'months common practice, the rest from memory', caution: 'scald' },
         { variants: { rubber: { shots: [12_000, 22_000, 35_000], months: [3, 6, 12], detergent: [100, 200, 350] }, silicone: { shots: [25_000, 45_000, 70_000], months: [6, 12, 24], detergent: [250, 450, 700] } } },
       ),
       part('shower-screen', 'Shower screen', 'screen', { shots: [20_000, 40_000, 80_000], months: [6, 12, 24] }, { ...perGroup, beta: 2.5, min: 5, caution: 'scald' }),
@@ -107,37 +106,33 @@ export const c2: Kind = {
       part('flow-meter', 'Flow meter', 'flow-meter', { shots: [150_000, 300_000, 600_000], litres: [6_000, 12_000, 25_000], months: [36, 60, 96] }, { ...perGroup, beta: 1.5, min: 15, litresOf: 'group', caution: cold }),
       part('group-restrictor', 'Group restrictor, strainer', 'jet', null, { ...perGroup, beta: 1.5, min: 20, litresOf: 'group', caution: cold }, { upkeep: { clean: { litres: [2_000, 5_000, 10_000], months: [12, 24, 48] } } }),
       part('pump-head', 'Rotary pump head', 'pump', { litres: [60_000, 120_000, 250_000], months: [36, 72, 120] }, { beta: 2, min: 30, other: 'dry running ends it in minutes', caution: cold }),
-      part('motor-capacitor', 'Pump motor capacitor', 'motor', { months: [60, 96, 144] }, { beta: 1.5, min: 15, other: 'starts 300,000 / 600,000 / 1,000,000', caution: 'mains' }),
+      part('motor-capacitor', 'Pump motor capacitor', 'motor', { starts: [300_000, 600_000, 1_000_000], months: [60, 96, 144] }, { beta: 1.5, min: 15, caution: 'mains' }),
       part('inlet-strainer', 'Inlet strainer', 'inlet', null, { beta: 1.2, min: 10, caution: cold }, { upkeep: { clean: { litres: [10_000, 20_000, 40_000], months: [6, 12, 24] } } }),
       part('fill-valve', 'Auto-fill valve', 'fill-valve', { months: [24, 48, 84] }, { beta: 1.4, min: 20, caution: cold }),
       part('non-return-valve', 'Non-return valve', 'pump', { months: [24, 48, 84] }, { beta: 1.5, min: 20, caution: cold }),
       part('expansion-valve', 'Expansion valve', 'expansion', null, { beta: 2, min: 20, caution: cold }, { upkeep: { check: { months: [6, 12, 24] } } }),
-      part('safety-valve', 'Boiler safety valve', 'breather', { months: [12, 24, 24] }, { beta: 1.5, min: 20, mark: 'T', other: 'replace after any weep; local rules first, never past the last figure', caution: cold }),
-      part('vacuum-breaker', 'Vacuum breaker', 'breather', { months: [12, 24, 36] }, { beta: 2, min: 15, mark: 'T', other: 'heat-ups 350 / 700 / 1,100', caution: cold }),
-      part('pressure-switch', 'Pressure switch contacts', 'pressure', { months: [24, 48, 84] }, { beta: 1.8, min: 25, other: 'switchings 200,000 / 400,000 / 800,000', caution: 'mains' }),
+      part('safety-valve', 'Boiler safety valve', 'breather', { months: [12, 24, 24] }, { beta: 1.5, min: 20, mark: 'T', safety: true, other: 'replace after any weep; local rules first', caution: cold }),
+      part('vacuum-breaker', 'Vacuum breaker', 'breather', { heatUps: [350, 700, 1_100], months: [12, 24, 36] }, { beta: 2, min: 15, mark: 'T', safety: true, caution: cold }),
+      part('pressure-switch', 'Pressure switch contacts', 'pressure', { switchings: [200_000, 400_000, 800_000], months: [24, 48, 84] }, { beta: 1.8, min: 25, caution: 'mains' }),
       part('pressure-sensor', 'Pressure sensor', 'pressure', { months: [48, 84, 120] }, { beta: 1.2, min: 20, caution: 'mains' }),
       part('heating-element', 'Heating element', 'heater', { months: [48, 84, 144] }, { beta: 1.5, min: 90, other: 'chalk over 1 mm halves it', caution: 'mains' }),
       part('element-gasket', 'Element gasket', 'boiler', { months: [36, 72, 120] }, { beta: 2, min: 90, mark: 'T', other: 'new at every opening', caution: cold }),
-      part('cut-out', 'Over-temperature cut-out', 'heater', { months: [60, 96, 144] }, { beta: 1, min: 20, other: 'never bridged', caution: 'mains' }),
+      part('cut-out', 'Over-temperature cut-out', 'heater', { months: [60, 96, 144] }, { beta: 1, min: 20, safety: true, other: 'never bridged', caution: 'mains' }),
       part('contactor', 'Contactor, relay, triac', 'contactor', { months: [36, 72, 120] }, { beta: 1.2, min: 20, caution: 'mains' }),
       part('level-probe', 'Level probe', 'level', { months: [48, 84, 120] }, { beta: 1.5, min: 15, caution: 'mains' }, { upkeep: { clean: { months: [6, 12, 24] } } }),
       part('sight-glass', 'Sight-glass seals', 'boiler', { months: [24, 48, 84] }, { beta: 2, min: 40, caution: cold }),
-      part('steam-valve-seat', 'Steam valve seat', 'steam-valve', { months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 20, other: 'openings 15,000 / 30,000 / 60,000', caution: cold }),
-      part('steam-stem-rings', 'Steam valve stem rings', 'steam-valve', { months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 20, other: 'openings 15,000 / 30,000 / 60,000', caution: cold }),
-      part('wand-pivot-ring', 'Wand pivot ring', 'wand-joint', { months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 10, caution: 'scald' }),
+      part('steam-valve-seat', 'Steam valve seat', 'steam-valve', { openings: [15_000, 30_000, 60_000], months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 20, rubber: true, caution: cold }),
+      part('steam-stem-rings', 'Steam valve stem rings', 'steam-valve', { openings: [15_000, 30_000, 60_000], months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 20, rubber: true, caution: cold }),
+      part('wand-pivot-ring', 'Wand pivot ring', 'wand-joint', { months: [6, 12, 24] }, { ...perSide, beta: 2.5, min: 10, rubber: true, caution: 'scald' }),
       part('steam-tip', 'Steam tip', 'wand', { months: [12, 36, 60] }, { ...perSide, beta: 2, min: 2, caution: 'scald' }),
       part('hot-water-seal', 'Hot-water valve seal', 'hot-water', { months: [12, 24, 48] }, { beta: 2, min: 20, caution: cold }),
       part('key-pad', 'Key pad', 'keys', { shots: [300_000, 600_000, 1_000_000], months: [36, 72, 120] }, { ...perGroup, beta: 1.3, min: 20, caution: 'mains' }),
       part('control-board', 'Control board', 'board', { months: [60, 96, 144] }, { beta: 1.1, min: 40, other: 'damp, mains surges', caution: 'mains' }),
       part('pressure-gauge', 'Pressure gauge', 'gauge', { months: [48, 96, 144] }, { beta: 1.2, min: 20, other: 'check yearly against a test gauge', caution: cold }),
+      ...supplyParts,
       part('drain-hose', 'Drain hose', 'tray', { months: [24, 60, 96] }, { beta: 1.5, min: 20 }, { upkeep: { clean: { months: [1, 1, 3] } } }),
     ],
-    [
-      task('hot-water-screen', 'Hot-water outlet screen', 'clean', 'hot-water', { months: [3, 6, 12] }, { min: 10, caution: 'scald' }),
-      task('safety-look', 'Safety valve, vacuum breaker, cut-outs', 'check', 'breather', { months: [6, 12, 12] }, { min: 10, mark: 'T', caution: cold }),
-      task('electrical-test', 'Electrical safety test', 'check', 'board', { months: [12, 12, 24] }, { min: 20, mark: 'T', other: 'and after each repair; local rules first', caution: 'mains' }),
-      task('full-service', 'Full service', 'service', 'pump', { months: [6, 12, 12] }, { min: 120, mark: 'T', caution: cold }),
-    ],
+    [hotWaterScreen('hot-water'), safetyLook('breather'), electricalTest('board', 20), task('full-service', 'Full service', 'service', 'pump', { months: [6, 12, 12] }, { min: 120, mark: 'T', caution: cold })],
   ),
   measures: [
     {
@@ -189,6 +184,41 @@ export const c2: Kind = {
     ],
     mark: 'M',
   },
+  doseG: { single: 8, double: 17 },
+  counts: {
+    openings: { perDrink: 0.9 },
+    heatUps: { perOpenDay: 1 },
+    switchings: { perDrink: 0.4, perOpenDay: 200 },
+    starts: { perDrink: 1.2, perOpenDay: 20 },
+    milkDrinks: { perDrink: 0.45 },
+  },
+  options: [
+    supplyOption,
+    {
+      id: 'cleaning-programme',
+      name: 'Cleaning programme on the keys',
+      standard: false,
+      howToTell: [
+        { look: 'Two keys held together start a blinking run of short shots', means: 'fitted' },
+        { look: 'The makers’ leaflet tells of keys to hold for cleaning', means: 'fitted' },
+        { look: 'Nothing happens whatever keys are held', means: 'not fitted' },
+      ],
+      mark: 'T',
+    },
+  ],
+  prompts: [
+    { id: 'keys-blink', where: 'Keys of one group', shows: 'blinking', means: 'the flow meter gives no pulses: look for a blocked jet, a closed tap, a meter that stands', mark: 'M' },
+    { id: 'all-keys-blink', where: 'Keys of all groups', shows: 'blinking', means: 'the boiler was not full in time: no water, or a probe that does not see it', mark: 'M' },
+    { id: 'cleaning-run', where: 'Cleaning key', shows: 'blinking', means: 'the cleaning programme runs: let it finish', mark: 'T', with: 'cleaning-programme' },
+  ],
+  cleaning: [
+    { what: 'Water backflush', takes: true, why: 'The 3-way valve vents each stroke: every few hours keeps the night’s work small.' },
+    { what: 'Detergent backflush', takes: true, why: 'Nightly, both groups, one after the other; rinse until it runs clear.' },
+    { what: 'Programme in place of the hand', takes: true, why: 'It does the same and saves time.', with: 'cleaning-programme' },
+    { what: 'Screens and baskets soaked', takes: true, why: 'Metal only.' },
+    { what: 'Plastic handles soaked', takes: false, why: 'Cleaning chemicals dull and crack them.' },
+    { what: 'Descaling in place', takes: false, why: 'A large boiler keeps acid in its corners: treat the water, descale on the bench.' },
+  ],
   drinksPerOpenDay: { p10: 60, p50: 180, p90: 450 },
   detergent: { perOpenDay: 1 },
   vessels: [

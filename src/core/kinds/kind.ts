@@ -1,10 +1,10 @@
 import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Mark } from '../quantity/working.ts'
-import type { BySchool, SchoolLimits } from '../wear/limits.ts'
+import type { AlongClock, BySchool, SchoolLimits } from '../wear/limits.ts'
 import type { Vessel, WaterUse } from './vessel.ts'
 
 /** What flows in a line of the path. `control` is the electrical rail below the water. */
-export type Medium = 'water' | 'steam' | 'hot-water' | 'drain' | 'coffee' | 'beans' | 'control'
+export type Medium = 'water' | 'steam' | 'hot-water' | 'drain' | 'coffee' | 'beans' | 'milk' | 'control'
 
 /** How a station is drawn. A new kind of machine picks from these; it needs no drawing code. */
 export type StationSymbol =
@@ -17,6 +17,9 @@ export type StationSymbol =
   | 'flow-meter'
   | 'jet'
   | 'boiler'
+  | 'small-boiler'
+  | 'full-boiler'
+  | 'chute'
   | 'thermoblock'
   | 'three-way'
   | 'group'
@@ -44,7 +47,16 @@ export type StationSymbol =
   | 'board'
   | 'gauge'
 
-export interface Station {
+/**
+ * What only some machines of a kind have: a row `with` an option is there where it is fitted, one `without` it
+ * where it is not.
+ */
+export interface Fitted {
+  with?: string
+  without?: string
+}
+
+export interface Station extends Fitted {
   id: string
   /** As a technician says it; short enough for a leader. */
   name: string
@@ -53,9 +65,10 @@ export interface Station {
 
 /**
  * One run of pipe or wire. The main line goes from supply to cup; a branch leaves a station's port and
- * may end at another station. Lanes count from the main line: −1 is above it, 1 below.
+ * may end at another station. Lanes count from the main line: −1 is above it, 1 below; from 2 on they are rails
+ * at the foot of the drawing, of what serves the whole machine.
  */
-export interface PathLine {
+export interface PathLine extends Fitted {
   id: string
   medium: Medium
   stations: string[]
@@ -68,19 +81,21 @@ export interface PathLine {
 /** More than one of a part: one a group, or one a side. */
 export type Each = 'group' | 'side'
 
-export interface Part {
+export interface Part extends Fitted {
   id: string
   name: string
   station: string
   each?: Each
   /** Materials that live differently; the first is assumed. */
   variants?: string[]
+  /** Sizes the trade has it in. */
+  sizes?: string[]
 }
 
 export type Action = 'replace' | 'clean' | 'grease' | 'check' | 'service' | 'descale'
 
 /** Something to do when a clock has run out: a part to change, a strainer to clean, a service to give. */
-export interface Duty {
+export interface Duty extends Fitted {
   id: string
   name: string
   action: Action
@@ -103,11 +118,17 @@ export interface Duty {
   litresOf?: 'machine' | 'group'
   /** Said where the hand is about to be. */
   caution?: Caution
+  /** Done by whoever runs the machine, between visits: told them, not put on the round. */
+  by?: 'customer'
+  /** Ages by the hours it is hot, where those are known. */
+  rubber?: boolean
+  /** Guards against something: never past the last figure, whatever anybody set or saw. */
+  safety?: boolean
 }
 
 export type Caution = 'mains' | 'pressure' | 'scald' | 'acid' | 'detergent' | 'milk'
 
-export interface Measure {
+export interface Measure extends Fitted {
   id: string
   name: string
   unit: string
@@ -139,10 +160,54 @@ export interface HardnessClass {
 }
 
 export interface Descale {
-  /** Litres by carbonate hardness class: up to 7, 14, 21 °dH and above. */
-  litres: { upToDh: number; bySchool: BySchool }[]
+  /** Litres by carbonate hardness class: up to 7, 14, 21 °dH and, without an end, above. */
+  litres: { upToDh: number | null; bySchool: BySchool }[]
   months: BySchool
   minutes: number
+}
+
+/** Something a machine of this kind may have or not: a revision, or a set of stations that hangs on it. */
+export interface Option {
+  id: string
+  name: string
+  /** Fitted until somebody says otherwise. */
+  standard: boolean
+  /** How to tell, the surest way first; each with what it means when it is so. */
+  howToTell: { look: string; means: 'fitted' | 'not fitted' }[]
+  mark: Mark
+}
+
+/** How often something happens that nobody counts. */
+export interface Count {
+  perDrink?: number
+  perOpenDay?: number
+}
+
+export type Lamp = 'solid' | 'blinking' | 'fast' | 'in turn' | 'counting' | 'words'
+
+/** What a machine shows, and what it means by it. */
+export interface Prompt extends Fitted {
+  id: string
+  /** Which lamp, button or display. */
+  where: string
+  shows: Lamp
+  /** As it looks, where the lamp alone does not say. */
+  looks?: string
+  means: string
+  /** The duty it asks for. */
+  asksFor?: string
+  /** Drinks after which it says it asks. */
+  everyDrinks?: number
+  /** Why a technician does not take its word. */
+  distrust?: string
+  mark: Mark
+}
+
+/** A way of cleaning that this kind takes, or must not be given. */
+export interface Cleaning extends Fitted {
+  what: string
+  takes: boolean
+  why: string
 }
 
 export interface Kind {
@@ -161,6 +226,13 @@ export interface Kind {
   duties: Duty[]
   measures: Measure[]
   budget: Budget
+  /** Ground coffee of a drink, g; null for pods and for what brews none. */
+  doseG: { single: number; double: number } | null
+  /** What is counted along with the drinks, of the whole machine. From memory. */
+  counts: Partial<Record<AlongClock, Count>>
+  options: Option[]
+  prompts: Prompt[]
+  cleaning: Cleaning[]
   /** Drinks per open day where nothing is known. */
   drinksPerOpenDay: { p10: number; p50: number; p90: number }
   /** Cycles of detergent an open day, or one every so many drinks. */
@@ -182,3 +254,34 @@ export const withGroups = (kind: Kind, groups: number): Kind =>
   groups === kind.groups || !kind.duties.some((duty) => duty.each === 'group')
     ? kind
     : { ...kind, groups, groupShares: Array.from({ length: groups }, () => 1 / groups) }
+
+/**
+ * The kind as this machine has it: what stands with an option that is not fitted falls away, and a branch that
+ * left or ended there with it.
+ *
+ * @param said - what somebody said of an option; the rest is as it usually is
+ */
+export function withOptions(kind: Kind, said: ReadonlyMap<string, boolean>): Kind {
+  if (kind.options.length === 0) return kind
+  const fitted = new Map(kind.options.map(({ id, standard }) => [id, said.get(id) ?? standard]))
+  const here = (row: Fitted) =>
+    (row.with === undefined || fitted.get(row.with) === true) &&
+    (row.without === undefined || fitted.get(row.without) === false)
+  const stations = kind.stations.filter(here)
+  const ids = new Set(stations.map(({ id }) => id))
+  const lines = kind.lines
+    .filter(here)
+    .map((line) => ({ ...line, stations: line.stations.filter((id) => ids.has(id)) }))
+    .filter(({ stations: left, from }) => left.length > 0 && (!from || ids.has(from.station)))
+  return {
+    ...kind,
+    stations,
+    lines,
+    parts: kind.parts.filter(here),
+    duties: kind.duties.filter(here),
+    measures: kind.measures.filter(here),
+    vessels: kind.vessels.filter(here),
+    prompts: kind.prompts.filter(here),
+    cleaning: kind.cleaning.filter(here),
+  }
+}

@@ -1,10 +1,12 @@
-import { collect, part, task } from './build.ts'
+import { collect, task } from './build.ts'
 import type { Kind } from './kind.ts'
+import { podParts } from './parts/pod.ts'
+import { electricalTest, homeService, tankDescale, tankRoutine } from './parts/usual-tasks.ts'
 
 /** Pod machine whose head is shut and locked by hand. */
 export const pk: Kind = {
   id: 'pk',
-  version: 1,
+  version: 2,
   name: 'pod machine, locking head',
   about: 'Tank, small flow heater; the capsule is pierced in a head that locks.',
   counter: { id: 'shots', name: 'Capsules', unit: 'capsules' },
@@ -31,26 +33,7 @@ export const pk: Kind = {
     { id: 'drain', medium: 'drain', lane: 1, stations: ['tray'], from: { station: 'head', port: 'bottom' } },
     { id: 'rail', medium: 'control', lane: 2, stations: ['lock', 'fuse', 'button', 'board'] },
   ],
-  ...collect(
-    [
-      part('needle', 'Piercing needle, plate', 'needle', { shots: [8_000, 15_000, 25_000] }, { beta: 1.8, min: 10, caution: 'scald' }, { upkeep: { clean: { shots: [300, 600, 1_200], months: [1, 3, 6] } } }),
-      part('head-gasket', 'Head gasket', 'head', { shots: [4_000, 8_000, 15_000], months: [18, 36, 60] }, { beta: 2.5, min: 15, caution: 'scald' }),
-      part('cage', 'Capsule cage', 'head', { shots: [8_000, 15_000, 30_000], months: [36, 60, 96] }, { beta: 2, min: 30, caution: 'mains' }),
-      part('non-return-valve', 'Head non-return valve', 'non-return', { shots: [6_000, 12_000, 25_000], months: [24, 48, 84] }, { beta: 1.5, min: 30, caution: 'mains' }),
-      part('lock-linkage', 'Lock or lever linkage', 'lock', { shots: [8_000, 16_000, 30_000], months: [36, 60, 96] }, { beta: 1.8, min: 35, caution: 'mains' }),
-      part('pump', 'Vibratory pump', 'pump', { shots: [8_000, 15_000, 30_000], litres: [500, 1_000, 2_000], months: [36, 60, 84] }, { beta: 1.8, min: 25, other: 'running hours 60 / 120 / 220', caution: 'mains' }),
-      part('flow-heater', 'Flow heater', 'heater', { shots: [8_000, 15_000, 30_000], litres: [600, 1_200, 2_400], months: [48, 72, 108] }, { beta: 1.5, min: 40, other: 'chalk over 0.12 / 0.25 / 0.5 mm', caution: 'mains' }),
-      part('flow-meter', 'Flow meter', 'flow-meter', { shots: [20_000, 40_000, 70_000], months: [48, 84, 120] }, { beta: 1.4, min: 25, caution: 'mains' }),
-      part('tank-valve', 'Tank valve, seal', 'tank', { months: [24, 48, 84] }, { beta: 2, min: 5 }),
-      part('thermal-fuse', 'Thermal fuse, sensor', 'fuse', { months: [48, 84, 120] }, { beta: 1.1, min: 25, caution: 'mains' }),
-      part('head-switch', 'Button, head switch', 'button', { shots: [10_000, 25_000, 50_000], months: [36, 72, 108] }, { beta: 1.2, min: 25, caution: 'mains' }),
-    ],
-    [
-      task('cleaning-programme', 'Cleaning programme', 'clean', 'head', { shots: [100, 300, 600], months: [1, 3, 6] }, { min: 10, caution: 'scald' }),
-      task('full-service', 'Full service', 'service', 'pump', { months: [12, 24, 36] }, { min: 45, caution: 'mains' }),
-      task('electrical-test', 'Electrical safety test', 'check', 'board', { months: [12, 12, 24] }, { min: 10, mark: 'T', other: 'and after each repair; local rules first', caution: 'mains' }),
-    ],
-  ),
+  ...collect(podParts, [task('cleaning-programme', 'Cleaning programme', 'clean', 'head', { shots: [100, 300, 600], months: [1, 3, 6] }, { min: 10, caution: 'scald' }), homeService('pump', 45), electricalTest('board', 10)]),
   measures: [
     {
       id: 'open-flow',
@@ -73,6 +56,22 @@ export const pk: Kind = {
     daily: [{ name: 'start rinse', ml: 40, goes: 'brew' }],
     mark: 'M',
   },
+  doseG: null,
+  counts: { runningHours: { perDrink: 0.0075, perOpenDay: 0.005 } },
+  options: [],
+  prompts: [
+    { id: 'descale', where: 'Its one lamp', shows: 'blinking', looks: 'three times orange, then steady white', means: 'descale it', asksFor: 'descale', mark: 'T' },
+    { id: 'heating', where: 'Its one lamp', shows: 'blinking', looks: 'white, slow', means: 'it heats', mark: 'T' },
+    { id: 'descale-mode', where: 'Its one lamp', shows: 'fast', looks: 'white, fast', means: 'the descaling programme is entered', mark: 'T' },
+    { id: 'ready', where: 'Its one lamp', shows: 'solid', looks: 'white, steady', means: 'ready, or the programme is finished', mark: 'T' },
+  ],
+  cleaning: [
+    { what: 'Cleaning programme', takes: true, why: 'No capsule in, bin empty.' },
+    { what: 'Descaling programme', takes: true, why: 'Never broken off, and no capsule in it.' },
+    { what: 'Backflush', takes: false, why: 'There is no valve that vents it.' },
+    { what: 'Abrasive, strong or solvent cleaner', takes: false, why: 'It dulls the head and perishes its seals.' },
+    { what: 'Parts rinsed', takes: true, why: 'Bin, tray and cup support, by hand.' },
+  ],
   drinksPerOpenDay: { p10: 5, p50: 15, p90: 40 },
   detergent: null,
   vessels: [
@@ -92,19 +91,6 @@ export const pk: Kind = {
       mark: 'M',
     },
   ],
-  descale: {
-    litres: [
-      { upToDh: 7, bySchool: { cautious: 60, usual: 100, longLife: 150 } },
-      { upToDh: 14, bySchool: { cautious: 30, usual: 50, longLife: 80 } },
-      { upToDh: 21, bySchool: { cautious: 15, usual: 25, longLife: 40 } },
-      { upToDh: Number.POSITIVE_INFINITY, bySchool: { cautious: 10, usual: 15, longLife: 25 } },
-    ],
-    months: { cautious: 1, usual: 3, longLife: 6 },
-    minutes: 30,
-  },
-  routine: [
-    { what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', mark: 'T' },
-    { what: 'Head rinsed without a capsule', every: 'every 3 days', mark: 'M' },
-    { what: 'Tank emptied, fresh water', every: 'daily', mark: 'M' },
-  ],
+  descale: tankDescale(30),
+  routine: [{ what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', mark: 'T' }, { what: 'Head rinsed without a capsule', every: 'every 3 days', mark: 'M' }, ...tankRoutine],
 }

@@ -1,10 +1,13 @@
 import { collect, part, task } from './build.ts'
 import type { Kind } from './kind.ts'
+import { superAutomaticParts } from './parts/super-automatic.ts'
+import { electricalTest, tankDescale, tankRoutine } from './parts/usual-tasks.ts'
+import { milkCleaning, milkLine, milkMeasures, milkOption, milkParts, milkRoutine, milkStations, milkTasks } from './sets/milk.ts'
 
 /** Super-automatic for offices: tank, thermoblock, brew unit that slides out by hand. */
 export const sr: Kind = {
   id: 'sr',
-  version: 1,
+  version: 2,
   name: 'super-automatic, removable brew unit',
   about: 'Tank, thermoblock, built-in grinder; the brew unit slides out behind the side door.',
   counter: { id: 'shots', name: 'Drinks', unit: 'drinks' },
@@ -32,6 +35,7 @@ export const sr: Kind = {
     { id: 'position', name: 'Position switches', symbol: 'switch' },
     { id: 'door', name: 'Door, tray switches', symbol: 'switch' },
     { id: 'board', name: 'Board, earth', symbol: 'board' },
+    ...milkStations,
   ],
   lines: [
     { id: 'main', medium: 'water', lane: 0, stations: ['tank', 'flow-meter', 'pump', 'thermoblock', 'drain-valve', 'nozzle', 'brew-unit', 'spout', 'cup'] },
@@ -59,35 +63,20 @@ export const sr: Kind = {
       from: { station: 'drain-valve', port: 'bottom' },
     },
     { id: 'rail', medium: 'control', lane: 2, stations: ['grinder-motor', 'contacts', 'drive', 'position', 'door', 'board'] },
+    milkLine,
   ],
   ...collect(
     [
-      part('nozzle-seals', 'Inlet nozzle seals, pair', 'nozzle', { shots: [3_000, 6_000, 10_000], months: [6, 9, 18], detergent: [10, 25, 50] }, { beta: 2.5, min: 5, markNote: '6 months seen in practice, the rest from memory', caution: 'scald' }),
-      part('piston-ring', 'Brew-unit piston ring', 'brew-unit', { shots: [5_000, 10_000, 20_000], months: [9, 14, 24] }, { beta: 2.5, min: 10 }),
-      part('upper-screen', 'Upper screen', 'brew-unit', { shots: [8_000, 15_000, 30_000], months: [18, 36, 60] }, { beta: 2, min: 10 }),
+      part('nozzle-seals', 'Inlet nozzle seals, pair', 'nozzle', { shots: [3_000, 6_000, 10_000], months: [6, 9, 18], detergent: [10, 25, 50] }, { beta: 2.5, min: 5, rubber: true, sizes: ['small, two', 'larger, one'], markNote: '6 months seen in practice, the rest from memory', caution: 'scald' }),
+      ...superAutomaticParts,
       part('brew-unit', 'Brew unit, whole', 'brew-unit', { shots: [20_000, 40_000, 80_000], months: [36, 72, 108] }, { beta: 1.8, min: 10, other: 'run dry of grease: half' }, { upkeep: { grease: { shots: [500, 1_500, 3_000], months: [1, 3, 6] } } }),
-      part('unit-drive', 'Unit drive: gear, nut, motor', 'drive', { shots: [25_000, 50_000, 90_000], months: [48, 84, 120] }, { beta: 1.5, min: 45, caution: 'mains' }),
-      part('position-switches', 'Position switches', 'position', { shots: [20_000, 50_000, 90_000], months: [48, 84, 120] }, { beta: 1.2, min: 30, caution: 'mains' }),
-      part('multi-way-valve', 'Drain / ceramic multi-way valve', 'drain-valve', { shots: [15_000, 30_000, 60_000], months: [36, 60, 96] }, { beta: 1.5, min: 40, caution: 'mains' }),
-      part('pump', 'Vibratory pump', 'pump', { shots: [12_000, 25_000, 50_000], litres: [800, 1_800, 3_500], months: [36, 60, 84] }, { beta: 1.8, min: 25, other: 'running hours 80 / 180 / 350', caution: 'mains' }),
-      part('pump-hose', 'Pump hose', 'pump', { months: [36, 60, 96] }, { beta: 1.8, min: 10, mark: 'T', other: 'new with the pump', caution: 'mains' }),
-      part('flow-meter', 'Flow meter', 'flow-meter', { shots: [30_000, 60_000, 100_000], litres: [3_000, 6_000, 10_000], months: [48, 72, 108] }, { beta: 1.4, min: 20, caution: 'mains' }),
-      part('thermoblock', 'Thermoblock', 'thermoblock', { shots: [20_000, 40_000, 70_000], litres: [2_000, 4_000, 8_000], months: [48, 84, 120] }, { beta: 1.5, min: 50, other: 'chalk over 0.15 / 0.3 / 0.6 mm', caution: 'mains' }),
-      part('pressure-hoses', 'High-pressure hoses and rings', 'thermoblock', { shots: [15_000, 30_000, 50_000], months: [36, 60, 96] }, { beta: 2, min: 25, caution: 'mains' }),
-      part('steam-valve', 'Steam / hot-water valve', 'steam-valve', { months: [24, 48, 84] }, { beta: 1.6, min: 35, other: 'openings 8,000 / 20,000 / 40,000', caution: 'scald' }),
-      part('tank-coupling', 'Tank coupling seal and gauze', 'tank', { months: [12, 24, 48] }, { beta: 2, min: 5 }),
-      part('tank-filter', 'Tank filter', 'tank', { litres: [30, 50, 70], months: [1.5, 2, 3] }, { beta: 4, min: 1 }),
-      part('burrs', 'Burrs', 'burrs', null, { beta: 2, min: 40, other: 'a stone ends ceramic ones', caution: 'mains' }, { variants: { ceramic: { shots: [15_000, 30_000, 50_000], months: [60, 96, 144] }, steel: { shots: [8_000, 16_000, 28_000], months: [48, 84, 120] } } }),
-      part('chute', 'Chute and flap', 'burrs', { shots: [10_000, 25_000, 50_000], months: [36, 72, 108] }, { beta: 1.3, min: 40, other: 'oily or flavoured beans: a third', caution: 'mains' }),
-      part('grinder-motor', 'Grinder motor, brushes', 'grinder-motor', { shots: [20_000, 40_000, 70_000], months: [60, 96, 144] }, { beta: 1.6, min: 45, caution: 'mains' }),
-      part('spring-contacts', 'Spring contacts', 'contacts', { months: [48, 84, 144] }, { beta: 1.2, min: 30, caution: 'mains' }),
-      part('spout-pipes', 'Coffee spout pipes', 'spout', { months: [12, 36, 60] }, { beta: 1.5, min: 10, other: 'cleaned weekly' }),
-      part('door-switches', 'Door, tray, container switches', 'door', { months: [48, 84, 120] }, { beta: 1.2, min: 25, caution: 'mains' }),
+      ...milkParts,
     ],
     [
       task('oil-removal', 'Oil-removal tablet', 'clean', 'brew-unit', { shots: [150, 250, 400], months: [1, 2, 3] }, { min: 15, caution: 'detergent' }),
       task('full-service', 'Full service', 'service', 'pump', { shots: [8_000, 15_000, 25_000], months: [6, 12, 24] }, { min: 90, caution: 'mains' }),
-      task('electrical-test', 'Electrical safety test', 'check', 'board', { months: [12, 12, 24] }, { min: 15, mark: 'T', other: 'and after each repair; local rules first', caution: 'mains' }),
+      electricalTest('board', 15),
+      ...milkTasks,
     ],
   ),
   measures: [
@@ -97,6 +86,7 @@ export const sr: Kind = {
     { id: 'tray-water', name: 'Tray water a drink', unit: 'ml', good: { from: 6, to: 15 }, mark: 'M' },
     { id: 'hot-water-flow', name: 'Hot water, 10 s', unit: 'ml', good: { from: 60, to: 90 }, mark: 'M' },
     { id: 'shot-time', name: 'Espresso 40 g', unit: 's', good: { from: 18, to: 28 }, mark: 'T' },
+    ...milkMeasures,
   ],
   budget: {
     drinks: [
@@ -108,6 +98,29 @@ export const sr: Kind = {
     daily: [{ name: 'rinse on, rinse off, two idle rinses', ml: 200, goes: 'brew' }],
     mark: 'M',
   },
+  doseG: { single: 9, double: 13 },
+  counts: {
+    kilograms: { perDrink: 0.0105 },
+    openings: { perDrink: 0.4 },
+    runningHours: { perDrink: 0.0072, perOpenDay: 0.01 },
+    milkDrinks: { perDrink: 0.4 },
+  },
+  options: [milkOption(false)],
+  prompts: [
+    { id: 'descale', where: 'Display or lamp', shows: 'words', looks: 'descale', means: 'its own litres at its hardness setting are used up', asksFor: 'descale', mark: 'M' },
+    { id: 'clean', where: 'Display or lamp', shows: 'words', looks: 'clean', means: 'put in an oil-removal tablet and let the programme run to its end', asksFor: 'oil-removal', everyDrinks: 220, mark: 'M' },
+    { id: 'unit', where: 'Display or lamp', shows: 'words', looks: 'unit', means: 'the brew unit is not home: push it in until it clicks, or its switch is worn', mark: 'M' },
+    { id: 'grounds', where: 'Display or lamp', shows: 'words', looks: 'empty grounds', means: 'counts pucks: it must be emptied with the machine on', mark: 'T' },
+    { id: 'tank', where: 'Display or lamp', shows: 'words', looks: 'tank', means: 'no water, a tank not seated, or a flow meter without pulses', mark: 'M' },
+  ],
+  cleaning: [
+    { what: 'Backflush', takes: false, why: 'There is no group to turn the water back in: the oil-removal tablet does its part.' },
+    { what: 'Oil-removal tablet', takes: true, why: 'By its programme; it does not reach the nozzle seals.' },
+    { what: 'Brew unit washed', takes: true, why: 'Out by hand, lukewarm water, no detergent; greased on its coloured places.' },
+    { what: 'Brew unit in the dishwasher', takes: false, why: 'Heat and detergent warp it and wash the grease away.' },
+    { what: 'Descaling programme', takes: true, why: 'Tank filter out first; never broken off half way.' },
+    ...milkCleaning,
+  ],
   drinksPerOpenDay: { p10: 10, p50: 25, p90: 60 },
   detergent: { everyDrinks: { cautious: 150, usual: 250, longLife: 400 } },
   vessels: [
@@ -127,20 +140,6 @@ export const sr: Kind = {
       mark: 'M',
     },
   ],
-  descale: {
-    litres: [
-      { upToDh: 7, bySchool: { cautious: 60, usual: 100, longLife: 150 } },
-      { upToDh: 14, bySchool: { cautious: 30, usual: 50, longLife: 80 } },
-      { upToDh: 21, bySchool: { cautious: 15, usual: 25, longLife: 40 } },
-      { upToDh: Number.POSITIVE_INFINITY, bySchool: { cautious: 10, usual: 15, longLife: 25 } },
-    ],
-    months: { cautious: 1, usual: 3, longLife: 6 },
-    minutes: 40,
-  },
-  routine: [
-    { what: 'Tank emptied, fresh water', every: 'daily', mark: 'M' },
-    { what: 'Brew unit out and rinsed', every: 'weekly', mark: 'M' },
-    { what: 'Tank washed', every: 'weekly', mark: 'M' },
-    { what: 'Hopper washed, grinder vacuumed', every: 'every 2 weeks', mark: 'M' },
-  ],
+  descale: tankDescale(40),
+  routine: [...tankRoutine, { what: 'Brew unit out and rinsed', every: 'weekly', mark: 'M' }, { what: 'Hopper washed, grinder vacuumed', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
 }

@@ -14,6 +14,8 @@ export type WaterUse = (typeof waterUses)[number]
  * - `steam`: gives steam, loses carbonic acid, keeps its salts
  */
 export interface Vessel {
+  with?: string
+  without?: string
   id: string
   station: string
   name: string

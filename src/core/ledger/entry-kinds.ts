@@ -2,7 +2,8 @@ import { array, boolean, type InferType, number, object, string } from 'yup'
 import { figureById } from '../figures/figures.ts'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
-import { clocks, schools } from '../wear/limits.ts'
+import { alongClocks, clocks, schools } from '../wear/limits.ts'
+import { removalReasons } from './removal.ts'
 import { stages } from './stage.ts'
 import type { SubjectKind } from './subject.ts'
 import { visitTerms } from './visit-terms.ts'
@@ -96,8 +97,9 @@ export const bodySchemas = {
   }).noUnknown(),
   'water-test': waterTest,
   'water-figures': waterFigures,
-  fitted: object({ v, ...position, variant: slug(), note: words(500) }).noUnknown(),
-  removed: object({ v, ...position, condition, note: words(500) }).noUnknown(),
+  fitted: object({ v, ...position, variant: slug(), size: words(60), note: words(500) }).noUnknown(),
+  /** Why it came out, where somebody said: only wear tells of a life. */
+  removed: object({ v, ...position, condition, why: string().oneOf(removalReasons), note: words(500) }).noUnknown(),
   inspected: object({ v, ...position, condition: condition.required(), note: words(500) }).noUnknown(),
   cleaned: object({ v, task: slug().required(), group }).noUnknown(),
   greased: object({ v, task: slug().required(), group }).noUnknown(),
@@ -129,7 +131,7 @@ export const bodySchemas = {
     instrument: uuid(),
   }).noUnknown(),
   /** The machine itself asked for a task. */
-  'prompt-seen': object({ v, task: slug().required() }).noUnknown(),
+  'prompt-seen': object({ v, task: slug().required(), prompt: slug() }).noUnknown(),
   /** In the customer's own words. */
   'fault-reported': object({ v, text: words(2000).required() }).noUnknown(),
   repaired: object({ v, text: words(2000).required(), cause: words(2000), part: slug(), group }).noUnknown(),
@@ -190,12 +192,16 @@ export const settingSchemas = {
     v,
     setting: string().oneOf(['school']).required(),
     school: string().oneOf(schools).required(),
+    /** Of one part or task only. */
+    duty: string().max(80),
   }).noUnknown(),
   /** A life or interval of one's own: it wins over the catalogue at this level. */
   life: object({
     v,
     setting: string().oneOf(['life']).required(),
     duty: string().max(80).required(),
+    /** Of one kind of machine only. */
+    kind: slug(),
     clock: string().oneOf(clocks).required(),
     value: divisor().max(1e8).required(),
   }).noUnknown(),
@@ -317,6 +323,41 @@ export const settingSchemas = {
         ? true
         : context.createError({ path: 'chosen' }),
     ),
+  /** Whether this machine has what only some of its kind have. */
+  option: object({
+    v,
+    setting: string().oneOf(['option']).required(),
+    option: slug().required(),
+    fitted: boolean().required(),
+  }).noUnknown(),
+  /** How often something happens that nobody counts. */
+  'along-count': object({
+    v,
+    setting: string().oneOf(['along-count']).required(),
+    clock: string().oneOf(alongClocks).required(),
+    perDrink: amount().max(10_000).required(),
+    perOpenDay: amount().max(100_000).required(),
+  }).noUnknown(),
+  /** How often it is cleaned with detergent: so many times an open day, or once every so many drinks. */
+  detergent: object({
+    v,
+    setting: string().oneOf(['detergent']).required(),
+    perOpenDay: amount().max(50),
+    everyDrinks: divisor().max(100_000),
+  })
+    .noUnknown()
+    .test(
+      'one',
+      'needs a number a day or a number of drinks, not both',
+      (set) => (set.perOpenDay === undefined) !== (set.everyDrinks === undefined),
+    ),
+  /** Hours above 60 °C: rubber ages by them where they are known. */
+  'hot-hours': object({
+    v,
+    setting: string().oneOf(['hot-hours']).required(),
+    perOpenDay: amount().max(24).required(),
+    perClosedDay: amount().max(24).required(),
+  }).noUnknown(),
   /** What water work costs, in the firm's currency. */
   prices: object({
     v,

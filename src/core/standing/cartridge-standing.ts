@@ -8,7 +8,7 @@ import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cart
 import { capacitySd, learnedCapacity } from '../softener/learned-capacity.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Histories, nearestSetting, ofKind, ownSchool } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { ageClock } from './softener-age.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
@@ -53,7 +53,7 @@ export function cartridgeStanding(
   const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const asOfDay = toDay(asOf)
-  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const school = schoolOf(ownSchool(histories, 'change-cartridge')).value
   const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []

@@ -89,12 +89,12 @@ function promptLitres(facts: MachineFacts): { litres: number; said: string } | n
 
 /** Usual litres between descales at a carbonate hardness, by the school. */
 const usualLitres = (facts: MachineFacts, descale: Descale, mgL: number): number =>
-  descale.litres.find((row) => mgL / mgLPer.dH <= row.upToDh)!.bySchool[facts.school.value]
+  descale.litres.find((row) => row.upToDh === null || mgL / mgLPer.dH <= row.upToDh)!.bySchool[facts.school.value]
 
 /** Litres after which a machine is descaled, chalk and calendar apart: its own prompt, somebody's figure, or the usual. */
 export const litresToDescale = (facts: MachineFacts, descale: Descale, alkalinityMgL: number): number =>
   promptLitres(facts)?.litres ??
-  ownLife(facts.histories, 'descale', 'litres')?.body.value ??
+  ownLife(facts.histories, facts.kind.id, 'descale', 'litres')?.body.value ??
   usualLitres(facts, descale, alkalinityMgL)
 
 /** The machine's own asking: seen already, or when its litres are through; null where nobody knows them. */
@@ -158,7 +158,7 @@ export function litresRuleClock(
 ): RunningClock {
   const { budget, use, school } = facts
   const litresFor = (mgL: number) => usualLitres(facts, descale, mgL)
-  const own = ownLife(facts.histories, 'descale', 'litres')
+  const own = ownLife(facts.histories, facts.kind.id, 'descale', 'litres')
   const { soft, likely, hard } = chalk.water.fed
   const limit = own
     ? { soon: own.body.value, value: own.body.value, late: own.body.value }
@@ -199,7 +199,7 @@ export function litresRuleClock(
 
 /** The calendar of the chosen school. */
 export function calendarClock(facts: MachineFacts, descale: Descale, chalk: MachineChalk, add: Add): RunningClock {
-  const months = ownLife(facts.histories, 'descale', 'months')
+  const months = ownLife(facts.histories, facts.kind.id, 'descale', 'months')
   const limit = months?.body.value ?? descale.months[facts.school.value]
   const start = toDay(chalk.since)
   const end = addMonths(start, limit)

@@ -2,12 +2,15 @@ import { addMonths, monthsBetween } from '../quantity/local-day.ts'
 import { nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { Passage } from '../wear/due-window.ts'
-import type { Clock } from '../wear/limits.ts'
+import { type AlongClock, alongClocks, type Clock } from '../wear/limits.ts'
+import { alongCount } from './along-count.ts'
+import { detergentRate } from './detergent-rate.ts'
 import type { DutyContext, Life } from './duty-context.ts'
-import { detergentLines, litresLines, monthsLines, shotsLines } from './duty-lines.ts'
+import { alongLines, detergentLines, hotLines, litresLines, monthsLines, shotsLines } from './duty-lines.ts'
 import { ownLife } from './histories.ts'
+import { hotHours, hotHoursAMonth } from './hot-hours.ts'
 import type { ClockUse, Governing } from './standing.ts'
-import { dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
+import { type Drawn, dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
 
 /** One clock of one duty: what is used, when it runs out, and the lines that say so. */
 export interface RunningClock {
@@ -15,120 +18,204 @@ export interface RunningClock {
   passage: Passage<Governing>
   /** Number of the line with what is left, for the closing sentence; 0 where no lines are kept. */
   leftLine: number
+  /** How much of it was used on an earlier day. */
+  usedOn?: (day: number) => number
+  /** When it runs out for a part that lasts so many times as long. */
+  scaled?: (multiplier: number) => Passage<Governing>
+  /** The life of the usual school, which what was seen is held against; its own limit where that is set. */
+  usualLimit?: number
 }
 
-function lifeOf({ facts, duty }: DutyContext, clock: Clock): Life | null {
+/** What a clock is made of; the rest follows. */
+interface Reading {
+  clock: Clock
+  unit: string
+  life: Life
+  usual: number
+  perDay: number
+  usedOn(day: number): number
+  /** The day a life runs out, at a chance. */
+  dayAt(limit: number, chance: number): number | null
+  fixed?: boolean
+  lines(used: number): number
+}
+
+function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Life; usual: number } | null {
   const catalogue = duty.limits[clock]
-  const own = facts.hasOwnLives ? ownLife(facts.histories, duty.id, clock) : null
-  if (own) return { value: own.body.value, own }
-  return catalogue ? { value: catalogue[facts.school.value], own } : null
+  const own = facts.hasOwnLives ? ownLife(facts.histories, facts.kind.id, duty.id, clock) : null
+  const most = duty.safety && catalogue ? catalogue.longLife : Number.POSITIVE_INFINITY
+  if (own) {
+    const value = Math.min(own.body.value, most)
+    return { life: { value, own }, usual: value }
+  }
+  return catalogue ? { life: { value: catalogue[school.value], own }, usual: catalogue.usual } : null
 }
 
 /** Every clock that governs this duty. */
 export function runningClocks(context: DutyContext): RunningClock[] {
   const running: RunningClock[] = []
-  for (const clock of [shots(context), litres(context), detergent(context), months(context)])
-    if (clock) running.push(clock)
+  const add = (reading: Reading | null) => {
+    if (reading) running.push(started(context, reading))
+  }
+  add(shots(context))
+  add(litres(context))
+  for (const clock of alongClocks) if (context.duty.limits[clock]) add(along(context, clock))
+  add(detergent(context))
+  add(months(context))
   return running
 }
 
-const shareOf = ({ facts, index }: DutyContext) => facts.shares.value[(index ?? 1) - 1] ?? 1
+function started({ facts }: DutyContext, reading: Reading): RunningClock {
+  const { clock, unit, life, usual, perDay, fixed, usedOn, dayAt, lines } = reading
+  const used = usedOn(facts.asOfDay)
+  const passage = (limit: number): Passage<Governing> => ({
+    name: clock,
+    ...(fixed && { fixed }),
+    dayAt: (chance) => dayAt(limit, chance),
+  })
+  return {
+    use: { clock, used, limit: life.value, unit, perDay },
+    passage: passage(life.value),
+    leftLine: facts.showWorking ? lines(used) : 0,
+    usedOn,
+    scaled: (multiplier) => passage(life.value * multiplier),
+    usualLimit: usual,
+  }
+}
 
-function shots(context: DutyContext): RunningClock | null {
-  const life = lifeOf(context, 'shots')
-  if (!life) return null
+const groupShare = ({ facts, index }: DutyContext) => facts.shares.value[(index ?? 1) - 1] ?? 1
+
+function shots(context: DutyContext): Reading | null {
+  const found = lifeOf(context, 'shots')
+  if (!found) return null
   const { facts, duty, since } = context
   const { use, asOfDay, kind } = facts
   const start = since.day
-  const share = duty.each === 'group' ? shareOf(context) : 1
+  const share = duty.each === 'group' ? groupShare(context) : 1
   const before = use.totalAt(start)
-  const used = Math.max(0, share * (facts.totalNow - before))
-  const perDay = meanRate(use.rate) * share
-  const idle = use.last ? use.open.count(use.last.day, asOfDay) : 0
-  const moved = (use.last?.total ?? 0) - before
+  const mean = meanRate(use.rate) * share
   return {
-    use: {
-      clock: 'shots',
-      used,
-      limit: life.value,
-      unit: kind.counter.unit,
-      perDay: perDay * facts.opening.shareOpen,
-    },
-    passage: { name: 'shots', dayAt: (chance) => use.dayAfter(start, life.value / share, chance) },
-    leftLine: facts.showWorking ? shotsLines(context, life, { share, used, perDay, idle, moved }) : 0,
+    clock: 'shots',
+    unit: kind.counter.unit,
+    ...found,
+    perDay: mean * facts.opening.shareOpen,
+    usedOn: (day) => Math.max(0, share * ((day === asOfDay ? facts.totalNow : use.totalAt(day)) - before)),
+    dayAt: (limit, chance) => use.dayAfter(start, limit / share, chance),
+    lines: (used) =>
+      shotsLines(context, found.life, {
+        share,
+        used,
+        perDay: mean,
+        idle: use.last ? use.open.count(use.last.day, asOfDay) : 0,
+        moved: (use.last?.total ?? 0) - before,
+      }),
   }
 }
 
-function litres(context: DutyContext): RunningClock | null {
-  const life = lifeOf(context, 'litres')
-  if (!life) return null
+function litres(context: DutyContext): Reading | null {
+  const found = lifeOf(context, 'litres')
+  if (!found) return null
   const { facts, duty, since } = context
-  const { use, budget, asOfDay } = facts
+  const { use, budget } = facts
   const start = since.day
   const ofGroup = duty.litresOf === 'group'
-  const share = ofGroup ? shareOf(context) : 1
+  const share = ofGroup ? groupShare(context) : 1
   const mlPerDrink = (ofGroup ? budget.brewMlPerDrink : budget.mlPerDrink) * budget.factor
-  const used = ofGroup
-    ? Math.max(0, ((facts.totalNow - use.totalAt(start)) * share * mlPerDrink) / 1000)
-    : Math.max(0, litresBetween(budget, use, start, asOfDay))
   const perDay = ofGroup ? (meanRate(use.rate) * share * mlPerDrink) / 1000 : litresADay(budget, use)
   return {
-    use: { clock: 'litres', used, limit: life.value, unit: 'L', perDay: perDay * facts.opening.shareOpen },
-    passage: {
-      name: 'litres',
-      dayAt: (chance) =>
+    clock: 'litres',
+    unit: 'L',
+    ...found,
+    perDay: perDay * facts.opening.shareOpen,
+    usedOn: (day) =>
+      Math.max(
+        0,
         ofGroup
-          ? use.dayAfter(start, (life.value * 1000) / (share * mlPerDrink), chance)
-          : dayOfLitres(budget, use, start, life.value, chance),
-    },
-    leftLine: facts.showWorking ? litresLines(context, life, { ofGroup, mlPerDrink, used, perDay }) : 0,
+          ? ((use.totalAt(day) - use.totalAt(start)) * share * mlPerDrink) / 1000
+          : litresBetween(budget, use, start, day),
+      ),
+    dayAt: (limit, chance) =>
+      ofGroup
+        ? use.dayAfter(start, (limit * 1000) / (share * mlPerDrink), chance)
+        : dayOfLitres(budget, use, start, limit, chance),
+    lines: (used) => litresLines(context, found.life, { ofGroup, mlPerDrink, used, perDay }),
   }
 }
 
-function detergent(context: DutyContext): RunningClock | null {
-  const life = lifeOf(context, 'detergentCycles')
-  const { facts, since } = context
-  const { kind, use, asOfDay } = facts
-  if (!life || !kind.detergent) return null
-  const start = since.day
-  const daily = 'perOpenDay' in kind.detergent ? kind.detergent.perOpenDay : null
-  const every = 'everyDrinks' in kind.detergent ? kind.detergent.everyDrinks[facts.school.value] : null
-  const used =
-    daily !== null ? daily * use.open.count(start, asOfDay) : Math.max(0, facts.totalNow - use.totalAt(start)) / every!
+/** What goes along with drinks and open days: so many openings, heat-ups, kilograms. */
+function along(context: DutyContext, clock: AlongClock): Reading | null {
+  const found = lifeOf(context, clock)
+  const { facts, duty, since } = context
+  const count = alongCount(facts, clock)
+  if (!found || !count) return null
+  const { use, kind } = facts
+  const share = duty.each === 'group' ? groupShare(context) : duty.each === 'side' ? 1 / kind.sides : 1
+  // The same arithmetic as water: so much a drink, so much an open day.
+  const drawn: Drawn = {
+    factor: 1,
+    mlPerDrink: count.perDrink * share * 1000,
+    litresPerOpenDay: count.perOpenDay * share,
+  }
+  const perDay = litresADay(drawn, use)
+  if (perDay <= 0) return null
   return {
-    use: {
-      clock: 'detergentCycles',
-      used,
-      limit: life.value,
-      unit: 'cycles',
-      perDay: (daily ?? meanRate(use.rate) / every!) * facts.opening.shareOpen,
-    },
-    passage: {
-      name: 'detergentCycles',
-      dayAt: (chance) =>
-        daily !== null
-          ? nthOpenDay(use.open, start, life.value / daily)
-          : use.dayAfter(start, life.value * every!, chance),
-    },
-    leftLine: facts.showWorking ? detergentLines(context, life, { daily, every, used }) : 0,
+    clock,
+    unit: count.unit,
+    ...found,
+    perDay: perDay * facts.opening.shareOpen,
+    usedOn: (day) => Math.max(0, litresBetween(drawn, use, since.day, day)),
+    dayAt: (limit, chance) => dayOfLitres(drawn, use, since.day, limit, chance),
+    lines: (used) => alongLines(context, found.life, { clock, count, share, used, perDay }),
   }
 }
 
-function months(context: DutyContext): RunningClock | null {
-  const life = lifeOf(context, 'months')
-  if (!life) return null
+function detergent(context: DutyContext): Reading | null {
+  const found = lifeOf(context, 'detergentCycles')
   const { facts, since } = context
+  const rate = detergentRate(facts)
+  if (!found || !rate) return null
+  const { use } = facts
   const start = since.day
-  const end = addMonths(start, life.value)
+  const { daily, every } = rate
   return {
-    use: {
+    clock: 'detergentCycles',
+    unit: 'cycles',
+    ...found,
+    perDay: (daily ?? meanRate(use.rate) / every!) * facts.opening.shareOpen,
+    usedOn: (day) =>
+      daily !== null ? daily * use.open.count(start, day) : Math.max(0, use.totalAt(day) - use.totalAt(start)) / every!,
+    dayAt: (limit, chance) =>
+      daily !== null ? nthOpenDay(use.open, start, limit / daily) : use.dayAfter(start, limit * every!, chance),
+    lines: (used) => detergentLines(context, found.life, { ...rate, used }),
+  }
+}
+
+function months(context: DutyContext): Reading | null {
+  const found = lifeOf(context, 'months')
+  if (!found) return null
+  const { facts, duty, since } = context
+  const start = since.day
+  const hot = duty.rubber ? hotHours(facts) : null
+  if (hot) {
+    return {
       clock: 'months',
-      used: monthsBetween(start, facts.asOfDay),
-      limit: life.value,
-      unit: 'months',
-      perDay: 1 / 30.4375,
-    },
-    passage: { name: 'months', fixed: true, dayAt: () => end },
-    leftLine: facts.showWorking ? monthsLines(context, life, end) : 0,
+      unit: 'months hot',
+      ...found,
+      perDay: hot.perDay / hotHoursAMonth,
+      fixed: true,
+      usedOn: (day) => hot.between(start, day) / hotHoursAMonth,
+      dayAt: (limit) => hot.dayAfter(start, limit * hotHoursAMonth),
+      lines: (used) => hotLines(context, found.life, hot, used),
+    }
+  }
+  return {
+    clock: 'months',
+    unit: 'months',
+    ...found,
+    perDay: 1 / 30.4375,
+    fixed: true,
+    usedOn: (day) => monthsBetween(start, day),
+    dayAt: (limit) => addMonths(start, limit),
+    lines: () => monthsLines(context, found.life, addMonths(start, found.life.value)),
   }
 }

@@ -10,6 +10,8 @@ export interface DutyContext {
   duty: Duty
   index: number | undefined
   since: LastDone
+  /** Of this duty, where one was chosen for it. */
+  school: MachineFacts['school']
   add: Add
 }
 

@@ -1,23 +1,19 @@
 import { fromDay } from '../quantity/local-day.ts'
 import type { Line } from '../quantity/working.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
-import { type Clock, schoolName } from '../wear/limits.ts'
+import { type AlongClock, alongWords, type Clock, schoolName } from '../wear/limits.ts'
+import type { AlongCount } from './along-count.ts'
+import type { DetergentRate } from './detergent-rate.ts'
 import type { DutyContext, Life } from './duty-context.ts'
+import { type HotHours, hotHoursAMonth } from './hot-hours.ts'
 
 /*
  * The lines that say how a clock was read. Each function adds its own and returns the number of the one
  * that says what is left; none is called where nobody will read them.
  */
 
-function lifeLine({ facts, duty }: DutyContext, clock: Clock, { value, own }: Life): Line {
-  const name =
-    clock === 'months'
-      ? 'Life by age'
-      : clock === 'detergentCycles'
-        ? 'Life in detergent cycles'
-        : clock === 'litres'
-          ? 'Life in litres'
-          : 'Life'
+function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, own }: Life): Line {
+  const name = lifeNames[clock] ?? `Life in ${alongWords[clock as AlongClock].name}`
   return {
     what: duty.action === 'replace' ? name : name.replace('Life', 'Interval'),
     value,
@@ -25,14 +21,22 @@ function lifeLine({ facts, duty }: DutyContext, clock: Clock, { value, own }: Li
     origin: own ? 'setting' : 'default',
     source: own
       ? `set for this ${own.level}, ${own.on}`
-      : `${schoolName[facts.school.value]} school${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
+      : `${schoolName[school.value]} school${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
     mark: own ? undefined : duty.mark,
     adjust: { setting: 'life', position: duty.id, clock, value },
   }
 }
 
+const lifeNames: Partial<Record<Clock, string>> = {
+  shots: 'Life',
+  litres: 'Life in litres',
+  months: 'Life by age',
+  detergentCycles: 'Life in detergent cycles',
+}
+
 const unitOf = (clock: Clock, drinks: string): string =>
-  ({ shots: drinks, litres: 'L', months: 'months', detergentCycles: 'cycles' })[clock]
+  ({ shots: drinks, litres: 'L', months: 'months', detergentCycles: 'cycles' })[clock as 'shots'] ??
+  alongWords[clock as AlongClock].unit
 
 interface ShotsFigures {
   /** Share of the machine's drinks this group makes; 1 for what is not a group's. */
@@ -158,21 +162,21 @@ export function litresLines(context: DutyContext, life: Life, figures: LitresFig
   })
 }
 
-interface DetergentFigures {
-  daily: number | null
-  every: number | null
+interface DetergentFigures extends DetergentRate {
   used: number
 }
 
-export function detergentLines(context: DutyContext, life: Life, { daily, every, used }: DetergentFigures): number {
+export function detergentLines(context: DutyContext, life: Life, figures: DetergentFigures): number {
+  const { daily, every, used, level } = figures
   const { facts, since, add } = context
   const cycle = add({
     what: 'Detergent',
     value: daily ?? every!,
     unit: daily !== null ? 'cycles an open day' : `${facts.kind.counter.unit} a cycle`,
-    origin: 'default',
-    source: 'the routine, as agreed',
-    mark: 'M',
+    origin: level === 'catalogue' ? 'default' : 'setting',
+    source: level === 'catalogue' ? 'the routine, as agreed' : `set for this ${level}`,
+    mark: level === 'catalogue' ? 'M' : undefined,
+    adjust: { setting: 'detergent', clock: daily === null ? 'every' : 'daily', value: daily ?? every! },
   })
   const usedLine = add({
     what: 'Cycles so far',
@@ -200,5 +204,78 @@ export function monthsLines(context: DutyContext, life: Life, end: number): numb
     formula: `${since.on} + {${lives}}`,
     origin: 'reckoned',
     source: since.known ? since.how : 'age unknown: counted from the day it was taken on',
+  })
+}
+
+interface AlongFigures {
+  clock: AlongClock
+  count: AlongCount
+  /** Of the machine's, what this one of several gets. */
+  share: number
+  used: number
+  perDay: number
+}
+
+/** Of what goes along with the drinks and is counted by nobody. */
+export function alongLines(context: DutyContext, life: Life, figures: AlongFigures): number {
+  const { facts, since, add } = context
+  const { clock, count, share, used, perDay } = figures
+  const { unit, perDrink, perOpenDay, level } = count
+  const round = (value: number) => Number(value.toPrecision(3))
+  const parts = [
+    ...(perDrink > 0 ? [`${round(perDrink)} a drink`] : []),
+    ...(perOpenDay > 0 ? [`${round(perOpenDay)} an open day`] : []),
+  ]
+  const rate = add({
+    what: `${alongWords[clock].name[0]!.toUpperCase()}${alongWords[clock].name.slice(1)}`,
+    value: perDay,
+    unit: `${unit}/open day`,
+    formula: `${parts.join(' + ')}${share === 1 ? '' : `, × ${round(share)}`}`,
+    origin: level === 'catalogue' ? 'default' : 'setting',
+    source: level === 'catalogue' ? 'nobody counts it: from memory' : `set for this ${level}`,
+    mark: level === 'catalogue' ? 'M' : undefined,
+  })
+  const usedLine = add({
+    what: `So far, to ${facts.asOf}`,
+    value: used,
+    unit,
+    formula: `since ${since.on}, by {${rate}}`,
+    origin: 'reckoned',
+  })
+  const lives = add(lifeLine(context, clock, life))
+  return add({
+    what: `Left by ${alongWords[clock].name}`,
+    value: Math.round((life.value - used) / perDay),
+    unit: 'open days',
+    formula: `({${lives}} − {${usedLine}}) ÷ {${rate}}`,
+    origin: 'reckoned',
+  })
+}
+
+/** Of rubber that ages by the hours it is hot. */
+export function hotLines(context: DutyContext, life: Life, hot: HotHours, used: number): number {
+  const { since, add } = context
+  const rate = add({
+    what: 'Hot, an open day',
+    value: hot.perOpenDay,
+    unit: 'h',
+    origin: 'setting',
+    source: `${hot.perClosedDay} h on a closed one, set for this ${hot.level}`,
+  })
+  const usedLine = add({
+    what: 'Months of heat so far',
+    value: used,
+    unit: 'months',
+    formula: `since ${since.on}, by {${rate}} ÷ ${hotHoursAMonth}`,
+    origin: 'reckoned',
+    source: 'a month is twelve hot hours a day, from memory',
+  })
+  const lives = add(lifeLine(context, 'months', life))
+  return add({
+    what: 'Left by heat',
+    value: life.value - used,
+    unit: 'months',
+    formula: `{${lives}} − {${usedLine}}`,
+    origin: 'reckoned',
   })
 }

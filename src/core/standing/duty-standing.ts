@@ -1,14 +1,24 @@
 import { instanceName } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
+import { type Add, startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
-import { dueWindow } from '../wear/due-window.ts'
+import { dueWindow, type Passage } from '../wear/due-window.ts'
+import {
+  type Grade,
+  gradeWords,
+  type LifeMultiplier,
+  lifeSd,
+  lookShare,
+  multiplierAfter,
+} from '../wear/seen-condition.ts'
+import { seenWindow } from '../wear/seen-window.ts'
 import { type RunningClock, runningClocks } from './duty-clocks.ts'
+import { ownSchool } from './histories.ts'
 import { fittedVariant, lastCondition, lastDone } from './last-done.ts'
-import type { MachineFacts } from './machine-facts.ts'
+import { type MachineFacts, schoolOf } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
-import { clockName, type Standing } from './standing.ts'
+import { clockName, type Governing, type Standing } from './standing.ts'
 
 /**
  * Standing of one duty of a machine: the earliest of its clocks.
@@ -24,12 +34,13 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
   if (!since) return null
   const key = index === undefined ? duty.id : `${duty.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
-  const running = runningClocks({ facts, duty, index, since, add })
+  const school = facts.hasOwnSchools ? schoolOf(ownSchool(histories, duty.id)) : facts.school
+  const running = runningClocks({ facts, duty, index, since, school, add })
   const condition = duty.part ? lastCondition(histories, duty.part, index) : null
   const head: Head = {
     key,
     duty: duty.id,
-    name: duty.variant ? `${duty.name}, ${duty.variant}` : duty.name,
+    name: duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name,
     action: duty.action,
     station: duty.station,
     since: since.on,
@@ -43,7 +54,58 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
   }
   if (condition) head.condition = condition
   if (duty.caution) head.caution = duty.caution
-  return finish(head, running, { lines, add }, facts.asOf, putAwayOn(facts.stage))
+  const seen = condition && duty.action === 'replace' ? lookOf(duty, condition, running, add) : null
+  return finish(head, running, { lines, add }, facts.asOf, putAwayOn(facts.stage), seen)
+}
+
+/** What the last look at a part made of its clocks: their limits move, and the window with them. */
+interface Seen {
+  life: LifeMultiplier
+  /** Never longer than it may be, for what guards. */
+  scaled(multiplier: number): Passage<Governing>[]
+  line: number
+}
+
+function lookOf(
+  duty: Duty,
+  condition: NonNullable<Standing['condition']>,
+  running: RunningClock[],
+  add: Add,
+): Seen | null {
+  const day = toDay(condition.on)
+  const shares = running.map(({ usedOn, usualLimit }) => (usedOn && usualLimit ? usedOn(day) / usualLimit : 0))
+  const usedShare = Math.max(...shares)
+  // Seen on the day it was fitted: there is nothing to learn from.
+  if (!(usedShare > 0.01)) return null
+  const grade = condition.grade as Grade
+  const life = multiplierAfter(grade, usedShare, lifeSd(duty.beta))
+  const seenLine = add(() => ({
+    what: `Seen ${condition.on}`,
+    value: `${grade}, ${gradeWords[grade]}`,
+    origin: 'measured',
+    source: `such a look stands for ${grade === 4 ? 'the whole' : `${Math.round(lookShare(grade) * 100)} %`} of a part’s own life, from memory`,
+  }))
+  const usedLine = add(() => ({
+    what: 'Of the usual life used by then',
+    value: Math.round(usedShare * 100),
+    unit: '%',
+    formula: 'the clock that was furthest',
+    origin: 'reckoned',
+  }))
+  const most = duty.safety ? 1 : Number.POSITIVE_INFINITY
+  const line = add(() => ({
+    what: 'This one lasts',
+    value: Math.round(Math.min(most, life.p50) * 100) / 100,
+    spread: Math.round(((life.p90 - life.p10) / 2) * 100) / 100,
+    unit: 'times the usual',
+    formula: `{${seenLine}} at {${usedLine}}, against a log spread of ${Math.round(lifeSd(duty.beta) * 100) / 100} of such lives`,
+    origin: 'reckoned',
+    source: duty.safety ? 'never longer than its limit: it guards' : 'grid over the multiplier',
+  }))
+  const scaled = (multiplier: number) =>
+    running.map((clock) => clock.scaled?.(Math.min(most, multiplier)) ?? clock.passage)
+  for (const clock of running) clock.use = { ...clock.use, limit: clock.use.limit * Math.min(most, life.p50) }
+  return { life, scaled, line }
 }
 
 /** What a standing says before its clocks are read. */
@@ -59,8 +121,9 @@ export function finish(
   { lines, add }: ReturnType<typeof startWorking>,
   asOf: LocalDay,
   putAway: string | false = false,
+  seen: Seen | null = null,
 ): Standing {
-  const window = dueWindow(running.map((clock) => clock.passage))
+  const window = seen ? seenWindow(seen.scaled, seen.life) : dueWindow(running.map((clock) => clock.passage))
   const standing = head as Standing
   standing.asOf = asOf
   standing.uses = running.map((clock) => clock.use)
@@ -82,14 +145,14 @@ export function finish(
   add(() => ({
     what: 'Due',
     value: on,
-    formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}`,
+    formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}${seen ? `, each life × {${seen.line}}` : ''}`,
     origin: 'reckoned',
   }))
   if (p10 !== p90) {
     add(() => ({
       what: 'Eight times in ten',
       value: `${fromDay(p10)} to ${fromDay(p90)}`,
-      formula: '10 % and 90 % bounds of the first passage',
+      formula: `10 % and 90 % bounds of the first passage${seen ? ', over use and life' : ''}`,
       origin: 'reckoned',
     }))
   }

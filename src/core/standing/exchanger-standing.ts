@@ -8,7 +8,7 @@ import { capacitySd, type LearnedCapacity, learnedCapacity } from '../softener/l
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
-import { type Found, type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Found, type Histories, nearestSetting, ofKind, ownSchool } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { saltStanding } from './salt-standing.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
@@ -96,7 +96,7 @@ export function exchangerStanding(
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const start = toDay(since)
   const asOfDay = toDay(asOf)
-  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const school = schoolOf(ownSchool(histories, 'regenerate')).value
   const { raw, softened } = waterKnown(histories)
   const working = startWorking(showWorking)
   const { add } = working

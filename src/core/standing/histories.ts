@@ -2,7 +2,7 @@ import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-his
 import type { Entry } from '../ledger/entry.ts'
 import type { EntryKind, Setting, SettingName } from '../ledger/entry-kinds.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
-import type { Clock } from '../wear/limits.ts'
+import type { AlongClock, Clock } from '../wear/limits.ts'
 
 /** Where a default may be set, nearest first. */
 const levels = ['machine', 'softener', 'site', 'customer', 'supply', 'firm'] as const
@@ -116,8 +116,21 @@ export function nearestSetting<K extends SettingName>(histories: Histories, name
 }
 
 /** Somebody's own life or interval for a duty on a clock, the nearest level's latest. */
-export const ownLife = (histories: Histories, duty: string, clock: Clock): Found<'life'> | null =>
-  nearestThat(histories, 'life', (body) => body.duty === duty && body.clock === clock)
+export const ownLife = (histories: Histories, kind: string, duty: string, clock: Clock): Found<'life'> | null =>
+  nearestThat(
+    histories,
+    'life',
+    (body) => body.duty === duty && body.clock === clock && (body.kind === undefined || body.kind === kind),
+  )
+
+/** The school of when to act: of this part or task where somebody chose one for it, nearest level first, else of all. */
+export const ownSchool = (histories: Histories, duty: string | null): Found<'school'> | null =>
+  (duty === null ? null : nearestThat(histories, 'school', (body) => body.duty === duty)) ??
+  nearestThat(histories, 'school', (body) => body.duty === undefined)
+
+/** Somebody's own count of what goes along with the drinks. */
+export const nearestAlong = (histories: Histories, clock: AlongClock): Found<'along-count'> | null =>
+  nearestThat(histories, 'along-count', (body) => body.clock === clock)
 
 /** Somebody's own figure in place of one from memory. */
 export const ownFigure = (histories: Histories, figure: string): Found<'figure'> | null =>
@@ -143,6 +156,10 @@ const found = <K extends SettingName>(entry: Entry, level: Level): Found<K> => (
   level,
   on: entry.happenedOn,
 })
+
+/** Every setting of a name at one level, in order: the last of a thing counts. */
+export const settingsAt = <K extends SettingName>(histories: Histories, level: Level, name: K): Setting<K>[] =>
+  (histories[level]?.settings.get(name) ?? none).map((entry) => entry.body as unknown as Setting<K>)
 
 /** Every setting of a name, of every level. */
 export const settingsOf = <K extends SettingName>(histories: Histories, name: K): Setting<K>[] =>

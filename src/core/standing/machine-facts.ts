@@ -3,7 +3,16 @@ import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
-import { type Found, type Histories, type Level, latestDay, nearestSetting, ofKind, settingsOf } from './histories.ts'
+import {
+  type Found,
+  type Histories,
+  type Level,
+  latestDay,
+  nearestSetting,
+  ofKind,
+  ownSchool,
+  settingsOf,
+} from './histories.ts'
 import { machineKind } from './machine-kind.ts'
 import { type SiteOpening, siteOpening } from './site-opening.ts'
 import { type StageNow, stageNow } from './stages.ts'
@@ -26,6 +35,9 @@ export interface MachineFacts {
   shares: { value: number[]; level: Level | 'catalogue' }
   /** Whether anybody set a life of their own, anywhere: most never did. */
   hasOwnLives: boolean
+  /** The same of how often what nobody counts happens, and of schools chosen for one part. */
+  hasAlongCounts: boolean
+  hasOwnSchools: boolean
   school: { value: School; level: Level | 'catalogue' }
   stage: StageNow
   /** Whether somebody will read the arithmetic. */
@@ -64,7 +76,9 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
         ? { value: shares.body.shares, level: shares.level }
         : { value: kind.groupShares, level: 'catalogue' },
     hasOwnLives: settingsOf(histories, 'life').length > 0,
-    school: schoolOf(nearestSetting(histories, 'school')),
+    hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
+    hasOwnSchools: settingsOf(histories, 'school').some(({ duty }) => duty !== undefined),
+    school: schoolOf(ownSchool(histories, null)),
     stage: stageNow(histories, 'machine'),
     showWorking,
   }

@@ -1,12 +1,18 @@
 import { kindById } from '../kinds/index.ts'
-import { type Kind, withGroups } from '../kinds/kind.ts'
+import { type Kind, withGroups, withOptions } from '../kinds/kind.ts'
 import { bodyOf } from '../ledger/upcast.ts'
-import { type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Histories, nearestSetting, ofKind, settingsAt } from './histories.ts'
 
 /** The kind it was taken on as, with this machine's own number of groups; null where no such kind ships. */
 export function machineKind(histories: Histories): Kind | null {
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
   const kind = taken ? kindById(bodyOf(taken).kind) : null
-  const groups = kind && nearestSetting(histories, 'groups')
-  return groups ? withGroups(kind, groups.body.count) : kind
+  if (!kind) return null
+  const groups = nearestSetting(histories, 'groups')
+  const here = withOptions(kind, optionsSaid(histories))
+  return groups ? withGroups(here, groups.body.count) : here
 }
+
+/** What somebody said this machine has or has not, of all that only some of its kind have. */
+export const optionsSaid = (histories: Histories): Map<string, boolean> =>
+  new Map(settingsAt(histories, 'machine', 'option').map(({ option, fitted }) => [option, fitted]))

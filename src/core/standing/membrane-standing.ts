@@ -5,7 +5,7 @@ import { membraneMonths } from '../softener/membrane.ts'
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Histories, ofKind, ownSchool } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { ageClock } from './softener-age.ts'
 import type { Standing } from './standing.ts'
@@ -35,7 +35,7 @@ const leastTrendDays = 60
 export function membraneStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
   const done = ofKind(histories, 'softener', 'membrane-changed').at(-1)
   const since = membraneSince(histories)
-  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const school = schoolOf(ownSchool(histories, 'change-membrane')).value
   const working = startWorking(showWorking)
   const { add } = working
   const tests = passageTests(histories).filter((test) => test.on >= since)

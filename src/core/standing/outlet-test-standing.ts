@@ -4,7 +4,7 @@ import { startWorking } from '../quantity/working.ts'
 import type { TreatmentKind } from '../softener/treatment-kind.ts'
 import { schoolName } from '../wear/limits.ts'
 import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Histories, ofKind, ownSchool } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { ageClock } from './softener-age.ts'
 import type { Standing } from './standing.ts'
@@ -27,7 +27,7 @@ export function outletTestStanding(
 ): Standing {
   const tested = lastTest(histories, kind)
   const since = (tested ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
-  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const school = schoolOf(ownSchool(histories, 'outlet-test')).value
   const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
   const working = startWorking(showWorking)
   const cap = schoolFigure(histories, 'outlet-test-months', months, `${schoolName[school]} school, from memory`)

@@ -7,7 +7,7 @@ import { treatmentKind } from '../softener/treatment-kind.ts'
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind } from './histories.ts'
+import { type Histories, nearestSetting, ofKind, ownSchool } from './histories.ts'
 import { schoolOf } from './machine-facts.ts'
 import { ageClock } from './softener-age.ts'
 import { type Draw, litresClock } from './softener-draw.ts'
@@ -32,7 +32,7 @@ export function prefilterStanding(
   const done = ofKind(histories, 'softener', 'prefilter-changed').at(-1)
   const since = done?.happenedOn ?? addedOn(histories)
   const asOfDay = toDay(asOf)
-  const school = schoolOf(nearestSetting(histories, 'school')).value
+  const school = schoolOf(ownSchool(histories, 'change-prefilter')).value
   const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []

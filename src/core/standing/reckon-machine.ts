@@ -54,6 +54,7 @@ function standingsOf(facts: MachineFacts): Standing[] {
   const { kind } = facts
   const standings: (Standing | null)[] = []
   for (const duty of kind.duties) {
+    if (duty.by === 'customer') continue
     const many = duty.each ? instances(kind, duty.each) : 1
     for (let n = 1; n <= many; n += 1) standings.push(dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined))
   }

@@ -3,10 +3,10 @@ import type { Stage } from '../ledger/stage.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Working } from '../quantity/working.ts'
 import type { Bounds } from '../usage/first-passage.ts'
-import type { Clock } from '../wear/limits.ts'
+import { type AlongClock, alongClocks, alongWords, type Clock } from '../wear/limits.ts'
 
 /** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
-export const reckoningVersion = 3
+export const reckoningVersion = 4
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
 export type Governing =
@@ -19,12 +19,18 @@ export type Governing =
   | 'conductivity'
   | 'chlorine'
 
+const alongNames = Object.fromEntries(alongClocks.map((clock) => [clock, alongWords[clock].name])) as Record<
+  AlongClock,
+  string
+>
+
 /** How a clock is called where it governs. */
 export const clockName: Record<Governing, string> = {
   shots: 'count',
   litres: 'litres',
   months: 'age',
   detergentCycles: 'detergent',
+  ...alongNames,
   prompt: 'its own prompt',
   hygiene: 'hygiene',
   thickness: 'chalk',

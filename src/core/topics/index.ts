@@ -5,6 +5,8 @@ import { descale } from './descale.ts'
 import { dropkit } from './dropkit.ts'
 import { hardness } from './hardness.ts'
 import { langelier } from './langelier.ts'
+import { lifetimes } from './lifetimes.ts'
+import { replace } from './replace.ts'
 import { saturation } from './saturation.ts'
 import { scale } from './scale.ts'
 import { softener } from './softener.ts'
@@ -28,4 +30,6 @@ export const topics: Topic[] = [
   concentrate,
   usage,
   wear,
+  lifetimes,
+  replace,
 ]

@@ -6,12 +6,12 @@ import { startWorking } from '../quantity/working.ts'
 import { horizonDays, nthOpenDay } from '../usage/first-passage.ts'
 import { openDays } from '../usage/open-days.ts'
 import { dueWindow, type Passage } from '../wear/due-window.ts'
-import { type Clock, clocks } from '../wear/limits.ts'
 import { InputFault, topic } from './topic.ts'
 
 const perDay = () => object({ mean: amount().required(), sd: amount().required() }).noUnknown().default(undefined)
-const counted = clocks.filter((clock) => clock !== 'months')
+const counted = ['shots', 'litres', 'detergentCycles'] as const
 const unit = { shots: 'shots', litres: 'L', months: 'months', detergentCycles: 'cycles' } as const
+type Clock = keyof typeof unit
 
 export const wear = topic({
   name: 'wear',

@@ -1,9 +1,47 @@
-/** The clocks a part's life can be counted on. Whichever runs out first governs. */
-export const clocks = ['shots', 'litres', 'months', 'detergentCycles'] as const
+/**
+ * The clocks a part's life can be counted on. Whichever runs out first governs. Shots and litres come from
+ * counters, months from the calendar; the rest is counted along with drinks and open days.
+ */
+export const clocks = [
+  'shots',
+  'litres',
+  'months',
+  'detergentCycles',
+  'kilograms',
+  'milkDrinks',
+  'openings',
+  'heatUps',
+  'switchings',
+  'starts',
+  'runningHours',
+  'uses',
+] as const
 export type Clock = (typeof clocks)[number]
 
-/** Life on each clock that governs; a clock that does not is absent. */
-export type Limits = Partial<Record<Clock, number>>
+/** Clocks that nobody reads off: so many a drink, so many an open day. */
+export const alongClocks = [
+  'kilograms',
+  'milkDrinks',
+  'openings',
+  'heatUps',
+  'switchings',
+  'starts',
+  'runningHours',
+  'uses',
+] as const satisfies Clock[]
+export type AlongClock = (typeof alongClocks)[number]
+
+/** How each of those is called, and in what it is counted. */
+export const alongWords: Record<AlongClock, { name: string; unit: string }> = {
+  kilograms: { name: 'coffee through it', unit: 'kg' },
+  milkDrinks: { name: 'milk drinks', unit: 'drinks' },
+  openings: { name: 'openings', unit: 'openings' },
+  heatUps: { name: 'heat-ups', unit: 'heat-ups' },
+  switchings: { name: 'switchings', unit: 'switchings' },
+  starts: { name: 'starts', unit: 'starts' },
+  runningHours: { name: 'running hours', unit: 'h' },
+  uses: { name: 'uses', unit: 'uses' },
+}
 
 /** The three schools of when to act; "usual" stands in for a maker's figure until the firm enters one. */
 export const schools = ['cautious', 'usual', 'longLife'] as const
@@ -31,10 +69,3 @@ export const bySchool = (cautious: number, usual: number, longLife: number): ByS
   usual,
   longLife,
 })
-
-/** The limits one school sets. */
-export function limitsFor(limits: SchoolLimits, school: School): Limits {
-  const chosen: Limits = {}
-  for (const clock of clocks) if (limits[clock]) chosen[clock] = limits[clock][school]
-  return chosen
-}

@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
 import type { Standing } from '../../core/standing/standing.ts'
-import { conditionWords, Seal } from '../../ui/Seal.tsx'
+import { gradeWords } from '../../core/wear/seen-condition.ts'
+import { Seal } from '../../ui/Seal.tsx'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { cautionWords, governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
@@ -44,7 +45,7 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
               </div>
             </div>
             <fieldset className="m-0 flex border-0 p-0" aria-label={`${name}: condition`}>
-              {conditionWords.map((word, grade) => {
+              {gradeWords.map((word, grade) => {
                 const on = part?.condition === grade
                 return (
                   <label

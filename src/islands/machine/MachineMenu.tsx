@@ -1,15 +1,20 @@
 import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
+/** What opens over a machine's page. */
+export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts'
+
 export interface MachineMenuProps {
+  /** Some of its kind differ from others. */
+  hasOptions: boolean
   bundle: MachineBundle
-  onOpen: (what: 'names' | 'move' | 'stage') => void
+  onOpen: (what: MachineSheet) => void
 }
 
 const item = 'flex min-h-[44px] items-center gap-2 px-3 outline-none data-[highlighted]:bg-copper-tint cursor-default'
 
 /** What else can be done with a machine, besides an entry; open when it first comes. */
-export function MachineMenu({ bundle, onOpen }: MachineMenuProps) {
+export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
   const go = (href: string) => () => location.assign(href)
   return (
     <DropdownMenu.Root defaultOpen>
@@ -24,7 +29,15 @@ export function MachineMenu({ bundle, onOpen }: MachineMenuProps) {
             Edit names and numbers
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onOpen('move')}>
-            Move, or change softener
+            Move, or change water treatment
+          </DropdownMenu.Item>
+          {hasOptions && (
+            <DropdownMenu.Item className={item} onSelect={() => onOpen('options')}>
+              What it has, by revision
+            </DropdownMenu.Item>
+          )}
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('habits')}>
+            How it is used
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onOpen('stage')}>
             Stand still, winterise, retire

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react'
+import { kindById } from '../../core/kinds/index.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
@@ -17,6 +18,7 @@ import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
+import type { MachineSheet } from './MachineMenu.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
@@ -26,12 +28,15 @@ const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => modul
 const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
 const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
+const PromptSheet = later(() => import('./PromptSheet.tsx').then((module) => module.PromptSheet))
+const OptionsSheet = later(() => import('./OptionsSheet.tsx').then((module) => module.OptionsSheet))
+const HabitsSheet = later(() => import('./HabitsSheet.tsx').then((module) => module.HabitsSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
 const MoveSheet = later(() => sheets().then((module) => module.MoveSheet))
 const StageSheet = later(() => sheets().then((module) => module.StageSheet))
 
-const lenses = [
+const allLenses = [
   { id: 'wear', key: '1', name: 'Wear' },
   { id: 'water', key: '2', name: 'Water' },
   { id: 'ledger', key: '5', name: 'Ledger' },
@@ -53,11 +58,12 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
   const { bundle, reload, reckoning, softener } = useBundle(first, reckoned)
   const standings = useMemo(() => standingsOf({ reckoning, softener }), [reckoning, softener])
   const kind = kindOf(bundle)
-  const [lens, setLens] = useState<string>(firstLens)
+  const lenses = useMemo(() => allLenses.filter(({ id }) => id !== 'water' || kind?.vessels.length), [kind])
+  const [lens, setLens] = useState<string>(lenses.some(({ id }) => id === firstLens) ? firstLens : 'wear')
   const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
   const [station, setStation] = useState<string | null>(null)
   const [adjusting, setAdjusting] = useState<{ title: string; line: Line } | null>(null)
-  const [open, setOpen] = useState<'names' | 'move' | 'stage' | null>(null)
+  const [open, setOpen] = useState<MachineSheet | null>(null)
   const [unfolded, setUnfolded] = useState(false)
   const keep = useMemo(
     () =>
@@ -85,7 +91,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [bundle.machine.id, key, lens, standings])
+  }, [bundle.machine.id, key, lens, lenses, standings])
 
   const heated = useMemo(() => kind?.vessels.map(({ station }) => station) ?? [], [kind])
   const hanging = useMemo(() => {
@@ -118,6 +124,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     )
   }, [bundle, heated, lens, standings, today])
 
+  const hasOptions = (kindById(bundle.machine.kind)?.options.length ?? 0) > 0
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   const choose = (at: string, standing: Standing | null) => {
     if (standing && lens === 'wear') setKey(standing.key)
@@ -147,7 +154,12 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         facts={facts(bundle, reckoning, softener, today)}
         action={
           <>
-            <ChangeButton bundle={bundle} onOpen={setOpen} />
+            {kind.prompts.length > 0 && (
+              <button type="button" className="plain whitespace-nowrap" onClick={() => setOpen('prompts')}>
+                It shows …
+              </button>
+            )}
+            <ChangeButton bundle={bundle} hasOptions={hasOptions} onOpen={setOpen} />
             <a href={`/machines/${bundle.machine.id}/entry`} className="act inline-flex items-center whitespace-nowrap">
               New entry
             </a>
@@ -213,6 +225,22 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
           onClose={() => setAdjusting(null)}
           onSaved={reload}
         />
+      )}
+      {open === 'prompts' && (
+        <PromptSheet
+          bundle={bundle}
+          kind={kind}
+          standings={standings}
+          today={today}
+          onClose={() => setOpen(null)}
+          onSaved={reload}
+        />
+      )}
+      {open === 'options' && (
+        <OptionsSheet bundle={bundle} today={today} onClose={() => setOpen(null)} onSaved={reload} />
+      )}
+      {open === 'habits' && (
+        <HabitsSheet bundle={bundle} kind={kind} today={today} onClose={() => setOpen(null)} onSaved={reload} />
       )}
       {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}

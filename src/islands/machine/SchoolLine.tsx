@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { effective, nearestSetting } from '../../core/standing/histories.ts'
+import { effective, ownSchool } from '../../core/standing/histories.ts'
 import { type School, schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { machineLevels } from '../setting/levels.ts'
@@ -8,28 +8,34 @@ import { SettingSheet } from '../setting/SettingSheet.tsx'
 interface Props {
   bundle: MachineBundle
   today: string
+  /** Of one part or task; of all where absent. */
+  duty?: { id: string; name: string }
   onSaved: () => Promise<void>
 }
 
+/** The school that holds here, of a part or task, or of all. */
+export const schoolHere = (bundle: MachineBundle, dutyId: string | null): School =>
+  ownSchool(effective(bundle.ledgers), dutyId)?.body.school ?? 'usual'
+
 /** Which school of when to act holds here, and the choice of another with its reasons. */
-export function SchoolLine({ bundle, today, onSaved }: Props) {
+export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   const [open, setOpen] = useState(false)
-  const found = nearestSetting(effective(bundle.ledgers), 'school')
-  const school = (found?.body.school ?? 'usual') as School
+  const found = ownSchool(effective(bundle.ledgers), duty?.id ?? null)
+  const school = found?.body.school ?? 'usual'
   const [choice, setChoice] = useState<School>(school)
   return (
     <span className="text-[13px] text-second">
       <button type="button" className="word min-h-[24px] text-[13px]" onClick={() => setOpen(true)}>
         {schoolName[school]} school
       </button>
-      {found ? `, set for this ${found.level}` : ''}
+      {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}
       {open && (
         <SettingSheet
           levels={machineLevels(bundle)}
           today={today}
-          title="When to act"
+          title={duty ? `When to act: ${duty.name}` : 'When to act'}
           about="Practitioners disagree, each with reason. The usual school is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."
-          body={() => ({ v: 1, setting: 'school', school: choice })}
+          body={() => ({ v: 1, setting: 'school', school: choice, ...(duty && { duty: duty.id }) })}
           onClose={() => setOpen(false)}
           onSaved={onSaved}
         >

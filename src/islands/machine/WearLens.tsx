@@ -1,14 +1,17 @@
-import { useEffect, useState } from 'react'
+import { type ReactNode, useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
+import type { School } from '../../core/wear/limits.ts'
+import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
+import { everyWords } from '../../ui/interval-words.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
-import { conditionWords, GradeBars } from '../../ui/Seal.tsx'
+import { GradeBars } from '../../ui/Seal.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
@@ -16,7 +19,7 @@ import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { usePrinting } from '../use-printing.ts'
-import { SchoolLine } from './SchoolLine.tsx'
+import { SchoolLine, schoolHere } from './SchoolLine.tsx'
 
 interface Props {
   bundle: MachineBundle
@@ -130,11 +133,11 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                   <td className="narrow pl-3 whitespace-nowrap max-xl:hidden">
                     {standing.condition ? (
                       <>
-                        <GradeBars grade={standing.condition.grade} /> {standing.condition.grade}{' '}
-                        {conditionWords[standing.condition.grade]}
+                        <GradeBars grade={standing.condition.grade} /> {standing.condition.grade}
+                        <span className="sr-only"> {gradeWords[standing.condition.grade]}</span>
                       </>
                     ) : (
-                      <span className="text-second">{standing.part ? 'not looked at' : ''}</span>
+                      <span className="text-second">{standing.part && standing.action === 'replace' ? '–' : ''}</span>
                     )}
                   </td>
                 </tr>
@@ -185,11 +188,28 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
             {standings[visible.length]?.due ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}` : ''}
           </button>
         )}
-        <Routine kind={kind} />
+        <Routine kind={kind} school={schoolHere(bundle, null)} />
       </section>
       <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
         {chosen ? (
-          <WorkingOf standing={chosen} today={today} onAdjust={(line) => onAdjust(chosen, line)} />
+          <WorkingOf
+            standing={chosen}
+            today={today}
+            onAdjust={(line) => onAdjust(chosen, line)}
+            school={
+              kind.duties.some(({ id }) => id === chosen.duty) && (
+                <p className="m-0 pt-2">
+                  <SchoolLine
+                    key={chosen.duty}
+                    bundle={bundle}
+                    today={today}
+                    duty={{ id: chosen.duty, name: chosen.name }}
+                    onSaved={onSaved}
+                  />
+                </p>
+              )
+            }
+          />
         ) : (
           <p className="text-second">Choose a row to see its working.</p>
         )}
@@ -213,10 +233,12 @@ function WorkingOf({
   standing,
   today,
   onAdjust,
+  school,
 }: {
   standing: Standing
   today: string
   onAdjust: (line: Line) => void
+  school?: ReactNode
 }) {
   return (
     <>
@@ -225,6 +247,7 @@ function WorkingOf({
       </h2>
       <p className="m-0 mb-2">{dueSentence(standing, today)}</p>
       <WorkingColumn working={standing.working} onAdjust={onAdjust} />
+      {school}
       {standing.caution && (
         <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">{cautionWords[standing.caution]}</p>
       )}
@@ -282,14 +305,24 @@ const flagWords = (flag: Reckoning['flags'][number]): string => {
   return what[flag.kind]
 }
 
-function Routine({ kind }: { kind: Kind }) {
+function Routine({ kind, school }: { kind: Kind; school: School }) {
+  const rows = [
+    ...kind.routine,
+    ...kind.duties
+      .filter(({ by }) => by === 'customer')
+      .map(({ name, limits, mark }) => ({
+        what: name,
+        every: `every ${everyWords(limits, school, kind.counter.unit)}`,
+        mark,
+      })),
+  ]
   return (
     <details className="mt-4 border-t border-hair pt-2" data-noprint>
       <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
         The customer's own routine, and what is not done here
       </summary>
       <ul className="m-0 list-none p-0 text-[14px]">
-        {kind.routine.map((row) => (
+        {rows.map((row) => (
           <li key={row.what} className="flex gap-3 border-t border-hair py-1">
             <span className="min-w-0 flex-1">{row.what}</span>
             <span>{row.every}</span>

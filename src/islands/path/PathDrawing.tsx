@@ -34,6 +34,7 @@ const inside: Record<Medium, string> = {
   drain: 'var(--drain-in)',
   coffee: 'var(--coffee-in)',
   beans: 'var(--beans-in)',
+  milk: 'var(--enamel)',
   control: 'var(--enamel)',
 }
 const outline: Record<Medium, string> = {
@@ -43,6 +44,7 @@ const outline: Record<Medium, string> = {
   drain: 'var(--second)',
   coffee: 'var(--coffee)',
   beans: 'var(--coffee)',
+  milk: 'var(--second)',
   control: 'var(--second)',
 }
 const bore: Record<Medium, number> = {
@@ -52,6 +54,7 @@ const bore: Record<Medium, number> = {
   'hot-water': 3.5,
   drain: 3,
   beans: 3.5,
+  milk: 3,
   control: 1,
 }
 
@@ -66,8 +69,9 @@ export function PathDrawing(props: Props) {
   // A lens of the water leaves the electrical rail away: nothing of the path moves.
   const height = (overlay ? layout.bandY + 72 : layout.height) - top
   const stations = overlay ? layout.stations.filter(({ hangs }) => hangs !== 'rail') : layout.stations
-  const pipes = layout.lines.filter((line) => line.medium !== 'control')
-  const rail = overlay ? undefined : layout.lines.find((line) => line.medium === 'control')
+  const railIds = new Set(kind.lines.filter(({ lane }) => lane >= 2).map(({ id }) => id))
+  const pipes = layout.lines.filter((line) => !railIds.has(line.id))
+  const rails = overlay ? [] : layout.lines.filter((line) => railIds.has(line.id))
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot be a drawing
     <svg
@@ -121,12 +125,15 @@ export function PathDrawing(props: Props) {
             </text>
           ),
       )}
-      {rail && <path d={d(rail)} stroke="var(--second)" strokeWidth={1} strokeDasharray="2 3" fill="none" />}
-      {rail && (
-        <text x={4} y={layout.railY - 24} fontSize={12.5} className="slim" fill="var(--second)">
-          electrical and control
-        </text>
-      )}
+      {rails.map((rail) => (
+        <path key={rail.id} d={d(rail)} stroke="var(--second)" strokeWidth={1} strokeDasharray="2 3" fill="none" />
+      ))}
+      {!overlay &&
+        layout.rails.map(({ y, words }, i) => (
+          <text key={words} x={4} y={y - (i === 0 ? 24 : 38)} fontSize={12.5} className="slim" fill="var(--second)">
+            {words}
+          </text>
+        ))}
       {layout.stations.map(
         (placed) =>
           placed.hangs === 'band' &&
@@ -199,6 +206,9 @@ const bottoms: Record<string, number> = {
   tank: 34,
   boiler: 62,
   thermoblock: 31,
+  'small-boiler': 25,
+  'full-boiler': 25,
+  chute: 15,
   'brew-unit': 37,
   'pod-head': 35,
   group: 35,

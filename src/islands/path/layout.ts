@@ -39,7 +39,9 @@ export interface PathLayout {
   mainY: number
   bandY: number
   rows: number
+  /** The first rail at the foot; each further one a pitch lower. */
   railY: number
+  rails: { y: number; words: string }[]
   stations: PlacedStation[]
   lines: PlacedLine[]
 }
@@ -59,6 +61,9 @@ const halfWidth: Partial<Record<StationSymbol, number>> = {
   cup: 24,
   screen: 8,
   jet: 12,
+  'small-boiler': 28,
+  'full-boiler': 28,
+  chute: 14,
 }
 const half = (station: Station) => halfWidth[station.symbol] ?? 17
 
@@ -66,6 +71,8 @@ const mainY = 178
 const laneY: Record<number, number> = { [-2]: 58, [-1]: 118, 1: 254 }
 const bandY = 274
 const rowPitch = 34
+/** From one rail at the foot to the next. */
+const railPitch = 84
 /** Room a lifeline with its name needs. */
 const slot = 96
 const besideSlot = 122
@@ -78,20 +85,21 @@ const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
  * their lanes, the control rail at the foot. A new kind needs no more than its data.
  *
  * @param without - stations this machine does not have, such as a softener
- * @param keep - on a small screen: the stations to show, the rest folds into pleats
+ * @param kept - on a small screen: the stations to show, the rest folds into pleats
  */
-export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<string>): PathLayout {
+export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<string>): PathLayout {
+  const keep = kept && withEnds(kind, kept)
   const byId = new Map(kind.stations.map((station) => [station.id, station]))
   const withDuties = new Set([
     'softener',
-    ...kind.duties.map((duty) => duty.station),
-    ...(kind.descale ? ['thermoblock', 'heater'] : []),
+    ...kind.duties.filter(({ by }) => by !== 'customer').map((duty) => duty.station),
+    ...kind.vessels.map((vessel) => vessel.station),
   ])
   const here = (line: PathLine) => line.stations.filter((id) => !without.has(id)).map((id) => byId.get(id)!)
   const mainLine = kind.lines.find((line) => line.lane === 0)!
-  const { main, folded } = fold(here(mainLine), keep ? withEnds(kind, keep) : undefined)
+  const { main, folded } = fold(here(mainLine), keep)
   const shown = (line: PathLine) => !keep || line.stations.some((id) => keep.has(id))
-  const branches = kind.lines.filter((line) => line.lane !== 0 && line.medium !== 'control' && shown(line))
+  const branches = kind.lines.filter((line) => line.lane !== 0 && line.lane < 2 && shown(line))
   const tapped = new Map(
     branches.filter((line) => line.medium === 'hot-water').map((line) => [line.from!.station, line]),
   )
@@ -108,17 +116,30 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
     const next = main[i + 1]
     return next ? Math.max(reach(station) - Math.min(0, leaderOffset(next)), half(station) + half(next) + 14) : 0
   })
-  const trayRoom = branches.some((line) =>
-    line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'),
-  )
-    ? slot - 8
-    : 30
+  // A branch that comes back to the main line needs room for its stations between its ends.
+  for (const line of branches) {
+    const [i, j] = [line.from, line.to].map((end) => main.findIndex(({ id }) => id === end?.station)) as [
+      number,
+      number,
+    ]
+    if (i < 0 || j <= i) continue
+    const own = here(line).filter((station) => !keep || keep.has(station.id)).length
+    const room = need.slice(i, j).reduce((sum, each) => sum + each, 0)
+    need[j - 1]! += Math.max(0, 34 + own * besideSlot + half(main[j]!) + 8 - room)
+  }
+  const endsWithDuties = main.at(-1)!.symbol !== 'cup' && withDuties.has(main.at(-1)!.id)
+  const trayRoom =
+    endsWithDuties ||
+    branches.some((line) => line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'))
+      ? slot - 8
+      : 30
   const needed = half(main[0]!) + need.reduce((a, b) => a + b, 0) + trayRoom
   const width = Math.max(keep ? 358 : smallestWidth, Math.ceil(needed))
   const spare = (width - needed) / Math.max(1, main.length - 1)
 
   const stations: PlacedStation[] = []
-  let x = half(main[0]!) + 2
+  // What is chosen wears corners, which must not leave the sheet.
+  let x = Math.max(half(main[0]!) + 2, keep ? 24 : 0)
   main.forEach((station, i) => {
     const isCup = station.symbol === 'cup'
     const leaderX = x + leaderOffset(station)
@@ -133,28 +154,31 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
     x += need[i]! + spare
   })
   const place = new Map(stations.map((placed) => [placed.station.id, placed]))
-  const cup = stations.find((placed) => placed.station.symbol === 'cup')!
+  // What makes no coffee ends where its line ends.
+  const cup = stations.find((placed) => placed.station.symbol === 'cup') ?? stations.at(-1)!
   const lines: PlacedLine[] = []
 
   const brewIndex = main.findIndex((station) => brews.includes(station.symbol))
-  const brewX = (stations[brewIndex] ?? stations.at(-2)!).at.x
+  const makesCoffee = cup.station.symbol === 'cup'
+  const brewX = (makesCoffee ? (stations[brewIndex] ?? stations.at(-2)!) : cup).at.x
   lines.push({
     id: 'main',
-    medium: 'water',
+    medium: mainLine.medium,
     points: [
       { x: stations[0]!.at.x, y: mainY },
       { x: brewX, y: mainY },
     ],
   })
-  lines.push({
-    id: 'coffee',
-    medium: 'coffee',
-    points: [
-      { x: brewX, y: mainY },
-      { x: cup.at.x, y: mainY },
-      { x: cup.at.x, y: mainY + 26 },
-    ],
-  })
+  if (makesCoffee)
+    lines.push({
+      id: 'coffee',
+      medium: 'coffee',
+      points: [
+        { x: brewX, y: mainY },
+        { x: cup.at.x, y: mainY },
+        { x: cup.at.x, y: mainY + 26 },
+      ],
+    })
 
   for (const line of branches) {
     const from = line.from && place.get(line.from.station)
@@ -225,7 +249,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
     }
     const points: Point[] = from
       ? [
-          { x: startX, y: mainY - portAbove(from.station) },
+          { x: startX, y: from.at.y - portAbove(from.station) },
           { x: startX, y },
         ]
       : [{ x: startX, y }]
@@ -247,30 +271,31 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
 
   const rows = Math.max(1, kind.groups)
   const railY = bandY + 46 + (rows - 1) * rowPitch + 34
-  const rail = kind.lines.find((line) => line.medium === 'control' && shown(line))
-  if (rail) {
+  const rails = kind.lines.filter((line) => line.lane >= 2 && shown(line)).sort((one, other) => one.lane - other.lane)
+  rails.forEach((rail, n) => {
     const own = here(rail).filter((station) => !keep || keep.has(station.id))
-    const step = keep ? 124 : (width - 8) / own.length
+    const y = railY + n * railPitch
+    const step = keep ? 124 : Math.min((width - 8) / own.length, 190)
     own.forEach((station, i) => {
-      const at = { x: 18 + i * step, y: railY }
+      const at = { x: 18 + i * step, y }
       stations.push({
         station,
         at,
         hangs: 'rail',
-        blockX: at.x + 17,
+        blockX: at.x + half(station),
         leaderX: at.x,
         hasDuties: withDuties.has(station.id),
       })
     })
     lines.push({
       id: rail.id,
-      medium: 'control',
+      medium: rail.medium,
       points: [
-        { x: 4, y: railY },
-        { x: 18 + (own.length - 1) * step, y: railY },
+        { x: 4, y },
+        { x: 18 + Math.max(0, own.length - 1) * step, y },
       ],
     })
-  }
+  })
   // Without its upper branches the drawing starts where the main line's symbols do; on a desk the lens
   // switch stands there and wants its room.
   const lanes = branches.map((line) => line.lane)
@@ -280,11 +305,15 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), keep?: Set<
   return {
     width,
     top,
-    height: railY + (rail ? 30 : -20),
+    height: railY + (rails.length > 0 ? 30 + (rails.length - 1) * railPitch : -20),
     mainY,
     bandY,
     rows,
     railY,
+    rails: rails.map((rail, n) => ({
+      y: railY + n * railPitch,
+      words: rail.medium === 'control' ? 'electrical and control' : (rail.label ?? ''),
+    })),
     stations: real,
     lines,
     pleats,
@@ -318,10 +347,14 @@ function fold(
 function withEnds(kind: Kind, keep: Set<string>): Set<string> {
   const kept = new Set(keep)
   for (const station of kind.stations) if (station.symbol === 'cup') kept.add(station.id)
-  for (const line of kind.lines) {
-    if (line.lane === 0 || line.medium === 'control' || !line.stations.some((id) => keep.has(id))) continue
-    if (line.from) kept.add(line.from.station)
-    if (line.to) kept.add(line.to.station)
+  // A branch may hang from another: as long as ends are found, theirs are looked for too.
+  for (let before = -1; before < kept.size; ) {
+    before = kept.size
+    for (const line of kind.lines) {
+      if (line.lane === 0 || line.lane >= 2 || !line.stations.some((id) => kept.has(id))) continue
+      if (line.from) kept.add(line.from.station)
+      if (line.to) kept.add(line.to.station)
+    }
   }
   return kept
 }
@@ -330,6 +363,8 @@ function withEnds(kind: Kind, keep: Set<string>): Set<string> {
 function portAbove(station: Station): number {
   const heights: Partial<Record<StationSymbol, number>> = {
     boiler: 60,
+    'small-boiler': 24,
+    'full-boiler': 24,
     thermoblock: 36,
     'brew-unit': 38,
     pump: 20,

@@ -105,6 +105,24 @@ export const symbols: Record<StationSymbol, ReactNode> = {
       </text>
     </g>
   ),
+  'full-boiler': (
+    <g>
+      <rect x={-28} y={-24} width={56} height={48} rx={9} {...line} />
+      <rect x={-27} y={-23} width={54} height={46} rx={8} fill="var(--tint)" />
+      <path d="M30 13H-14a3 3 0 0 1 0 -7H18" {...bare} strokeWidth={1.2} />
+      <rect x={-28} y={-24} width={56} height={48} rx={9} {...bare} />
+    </g>
+  ),
+  chute: <path d="M-14 -9H2a8 8 0 0 1 8 8V14H-2V3H-14Z" {...line} />,
+  'small-boiler': (
+    <g>
+      <rect x={-28} y={-24} width={56} height={48} rx={9} {...line} />
+      <path d="M-27 -6H27V14a9 9 0 0 1 -9 9H-18a9 9 0 0 1 -9 -9Z" fill="var(--tint)" />
+      <path d="M-27 -6H27M-12 -2h8" stroke="var(--deep)" strokeWidth={1} />
+      <path d="M30 14H-14a3 3 0 0 1 0 -7H18" {...bare} strokeWidth={1.2} />
+      <rect x={-28} y={-24} width={56} height={48} rx={9} {...bare} />
+    </g>
+  ),
   thermoblock: (
     <g>
       <rect x={-44} y={-36} width={88} height={66} rx={3} {...line} />

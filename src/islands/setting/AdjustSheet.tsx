@@ -30,6 +30,10 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
       if (set >= known!.least && set <= known!.most) return { v: 1, setting, figure: position, value: set }
       return `Type a number from ${asTyped(known!.least, unit)} to ${asTyped(known!.most, unit)}.`
     }
+    if (setting === 'detergent')
+      return value < 0
+        ? 'Type a number, 0 or more.'
+        : { v: 1, setting, ...(clock === 'daily' || value === 0 ? { perOpenDay: value } : { everyDrinks: value }) }
     if (value <= 0) return 'Type a number above 0.'
     return { v: 1, setting: 'life', duty: position, clock, value: asReckoned(value, unit) }
   }

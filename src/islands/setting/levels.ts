@@ -3,17 +3,18 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** Where a figure may be set, nearest first: what it is called, and its id. */
 export interface SettingLevel {
-  level: Extract<SubjectKind, 'machine' | 'softener' | 'site' | 'firm'>
+  level: Extract<SubjectKind, 'machine' | 'softener' | 'site' | 'customer' | 'firm'>
   words: string
   id: string
 }
 
 const whole = (firmId: string): SettingLevel => ({ level: 'firm', words: 'the whole firm', id: firmId })
 
-/** For a machine: itself, its site, the firm. */
+/** For a machine: itself, its site, its customer, the firm. */
 export const machineLevels = ({ machine, site, firmId }: MachineBundle): SettingLevel[] => [
   { level: 'machine', words: `this machine, ${machine.name}`, id: machine.id },
   { level: 'site', words: `every machine at ${site.name}`, id: site.id },
+  { level: 'customer', words: `every machine of ${site.customer.name}`, id: site.customer.id },
   whole(firmId),
 ]
 

@@ -26,6 +26,8 @@ const places = [
   { name: 'Water zones and their analyses', href: '/supplies' },
   { name: 'Visits', href: '/visits' },
   { name: 'Instruments and reagents', href: '/instruments' },
+  { name: 'Kinds of machine', href: '/kinds' },
+  { name: 'What parts last', href: '/parts' },
   { name: 'The firm and its people', href: '/firm' },
   { name: 'Data in and out', href: '/data' },
   { name: 'Readings from a spreadsheet', href: '/readings' },

@@ -23,9 +23,10 @@ describe('reckoning a machine', () => {
       expect(
         without.map((standing) => standing.key),
         kind.id,
-      ).to.deep.equal([])
+        // Guides of a motor-driven group outlast what is forecast.
+      ).to.deep.equal(kind.id === 'sp' ? ['guides'] : [])
       expect(new Set(reckoned.standings.map((standing) => standing.key)).size).to.equal(reckoned.standings.length)
-      for (const standing of reckoned.standings) {
+      for (const standing of reckoned.standings.filter(({ due }) => due)) {
         expect(standing.due!.p10 <= standing.due!.p50 && standing.due!.p50 <= standing.due!.p90, standing.key).to.equal(
           true,
         )
@@ -186,7 +187,7 @@ describe('reckoning a machine', () => {
 
     it('are named in the working, with the level that set them', () => {
       const lines = standingOf(ledgers(history, { firm: [life('firm', 10)] }), 'vacuum-breaker').working.lines
-      expect(lines.find((line) => line.adjust)).to.deep.include({
+      expect(lines.find((line) => line.adjust?.clock === 'months')).to.deep.include({
         value: 10,
         origin: 'setting',
         source: 'set for this firm, 2026-02-01',

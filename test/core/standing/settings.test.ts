@@ -39,10 +39,10 @@ describe('what is set, and where', () => {
     const histories = effective(
       ledgers([...busy, life('machine', '2026-04-01', 9000), life('machine', '2026-02-01', 7000)]),
     )
-    expect(ownLife(histories, gasket, 'shots')).to.deep.include({ level: 'machine', on: '2026-04-01' })
-    expect(ownLife(histories, gasket, 'shots')!.body.value).to.equal(9000)
-    expect(ownLife(histories, gasket, 'months')).to.equal(null)
-    expect(ownLife(histories, 'basket', 'shots')).to.equal(null)
+    expect(ownLife(histories, 'c2', gasket, 'shots')).to.deep.include({ level: 'machine', on: '2026-04-01' })
+    expect(ownLife(histories, 'c2', gasket, 'shots')!.body.value).to.equal(9000)
+    expect(ownLife(histories, 'c2', gasket, 'months')).to.equal(null)
+    expect(ownLife(histories, 'c2', 'basket', 'shots')).to.equal(null)
   })
 
   it('moves the date it is about, names its level in the working, and leaves the others', () => {

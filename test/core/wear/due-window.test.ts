@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { dueWindow } from '../../../src/core/wear/due-window.ts'
-import { bySchool, limitsFor } from '../../../src/core/wear/limits.ts'
 
 const fixed = (name: string, day: number) => ({ name, dayAt: () => day })
 const spread = (name: string, day: number, width: number) => ({
@@ -30,11 +29,5 @@ describe('due window', () => {
   it('is nothing where nothing runs out', () => {
     expect(dueWindow([{ name: 'shots', dayAt: () => null }])).to.equal(null)
     expect(dueWindow([])).to.equal(null)
-  })
-
-  it('reads one school from the tables', () => {
-    expect(
-      limitsFor({ months: bySchool(3, 6, 12), shots: bySchool(12_000, 22_000, 35_000) }, 'cautious'),
-    ).to.deep.equal({ months: 3, shots: 12_000 })
   })
 })

@@ -66,7 +66,13 @@ function roomAfter(
   return end - leftOf(place.get(here.from) ?? place.get(here.to)!)
 }
 
-const halves: Partial<Record<string, number>> = { boiler: 80, thermoblock: 48, tank: 46 }
+const halves: Partial<Record<string, number>> = {
+  boiler: 80,
+  thermoblock: 48,
+  tank: 46,
+  'small-boiler': 32,
+  'full-boiler': 32,
+}
 const halfOf = ({ station }: PlacedStation) => halves[station.symbol] ?? 14
 const leftOf = (placed: PlacedStation) => Math.max(2, placed.at.x - halfOf(placed))
 
@@ -88,7 +94,10 @@ function Bracket({
   const right = Math.max(left + 60, to.at.x + halfOf(to))
   const y = layout.bandY + 2
   const boiler = stretch.id === 'boiler'
-  const middle = boiler ? from.at.x - 30 : Math.min((left + right) / 2, left + 70)
+  const middle = boiler
+    ? from.at.x - (from.station.symbol === 'boiler' ? 30 : 0)
+    : Math.min((left + right) / 2, left + 70)
+  const reaches = boiler ? from.at.y + (from.station.symbol === 'boiler' ? 62 : 25) : layout.mainY + 8
   const rows = [
     { ...hardness(stretch.totalMgL.value), name: 'total' },
     { ...hardness(stretch.carbonateMgL.value), name: 'carbonate' },
@@ -98,7 +107,7 @@ function Bracket({
   return (
     <g>
       <path
-        d={`M${left} ${y - 7}V${y}H${right}V${y - 7}M${middle} ${y}V${layout.mainY + (boiler ? 62 : 8)}`}
+        d={`M${left} ${y - 7}V${y}H${right}V${y - 7}M${middle} ${y}V${reaches}`}
         fill="none"
         stroke={boiler ? 'var(--copper)' : 'var(--deep)'}
         strokeWidth={1.25}
@@ -145,6 +154,7 @@ const hardness = (mgL: number) => quantity(mgL, hardnessSymbol.mgL)
 /** Thickest band of chalk in a boiler, and in an exchanger's tube, at its limit: pixels of the drawing. */
 const boilerBand = 11
 const tubeBand = 7
+const smallBand = 6
 
 /** Chalk on the wetted walls of a symbol. */
 function ChalkIn({ at, vessel, share }: { at: PlacedStation; vessel: VesselChalk; share: number }) {
@@ -152,6 +162,20 @@ function ChalkIn({ at, vessel, share }: { at: PlacedStation; vessel: VesselChalk
   const chalkFill = { fill: 'var(--chalk)', stroke: 'var(--brass)', strokeWidth: 0.75 } as const
   const words = `${name}: chalk at ${Math.round(share * 100)} % of its limit`
   if (share <= 0) return null
+  if (at.station.symbol === 'small-boiler' || at.station.symbol === 'full-boiler') {
+    const b = Math.max(1.5, share * smallBand)
+    return (
+      <g transform={`translate(${at.at.x} ${at.at.y})`}>
+        <title>{words}</title>
+        <path
+          d={`M${-27 + b / 2} -6V14a9 9 0 0 0 9 ${9 - b / 2}H18a9 9 0 0 0 9 ${-9 + b / 2}V-6`}
+          fill="none"
+          stroke="var(--chalk)"
+          strokeWidth={b}
+        />
+      </g>
+    )
+  }
   if (heats === 'steam') {
     const b = Math.max(1.5, share * boilerBand)
     return (
@@ -176,6 +200,14 @@ function ChalkIn({ at, vessel, share }: { at: PlacedStation; vessel: VesselChalk
       </g>
     )
   }
+  // A path that has no channel drawn: chalk about its middle.
+  if (at.station.symbol !== 'thermoblock')
+    return (
+      <g transform={`translate(${at.at.x} ${at.at.y})`}>
+        <title>{words}</title>
+        <circle r={Math.max(1.5, share * smallBand)} {...chalkFill} />
+      </g>
+    )
   const channel =
     'M-44 0H-34V-16a6 6 0 0 1 12 0V10a6 6 0 0 0 12 0V-16a6 6 0 0 1 12 0V10a6 6 0 0 0 12 0V-16a6 6 0 0 1 12 0V0H44'
   return (

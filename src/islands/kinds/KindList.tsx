@@ -1,0 +1,39 @@
+import { figure } from '../../ui/format.ts'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { KindRow } from '../../views/kind-page.ts'
+
+/** Every kind of machine, with how many of it there are here. */
+export function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
+  return (
+    <div className="flex flex-1 flex-col">
+      <TitleBlock
+        name="Kinds of machine"
+        under={firm}
+        facts={[
+          { label: 'Kinds', value: kinds.length },
+          { label: 'Machines', value: figure(kinds.reduce((sum, { machines }) => sum + machines, 0)) },
+        ]}
+      />
+      <ul className="m-0 flex-1 list-none bg-enamel px-4 py-3 lg:px-6">
+        {kinds.map((kind) => (
+          <li key={kind.id} className="flex min-h-[52px] flex-wrap items-center gap-x-5 border-t border-hair py-1">
+            <span className="min-w-[260px] flex-1">
+              <a href={`/kinds/${kind.id}`} className="font-semibold hover:underline">
+                {kind.name}
+              </a>
+              <span className="block text-[14px] text-second">{kind.about}</span>
+            </span>
+            <span className="mono w-[110px] text-right text-[14px]">{kind.parts} parts</span>
+            <span className="mono w-[110px] text-right text-[14px]">{kind.tasks} tasks</span>
+            <a
+              className="mono inline-flex min-h-[44px] w-[120px] items-center justify-end text-[14px] hover:underline"
+              href={`/machines?kind=${kind.id}`}
+            >
+              {kind.machines === 0 ? 'none here' : `${figure(kind.machines)} here`}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

@@ -1,0 +1,124 @@
+import { kindById, kinds } from '../core/kinds/index.ts'
+import type { Duty } from '../core/kinds/kind.ts'
+import { learnedLife } from '../core/lifetimes/learned-life.ts'
+import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
+import { type MachineFacts, machineFacts } from '../core/standing/machine-facts.ts'
+import { lifeClock, type PartLives, partLives } from '../core/standing/part-lives.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { machineRows } from '../records/find.ts'
+import { kindCounts } from '../records/kind-counts.ts'
+import { reckonedByIds } from '../records/subjects.ts'
+import type { MachineRow } from '../views/machine-page.ts'
+import type { PartRow, PartsPage } from '../views/part-page.ts'
+import { ledgersById, ledgersOf } from './reckon-subjects.ts'
+
+/** Machines of a kind read for one page: more would say the same, later. */
+const mostMachines = 600
+
+interface OneMachine {
+  row: MachineRow
+  facts: MachineFacts
+}
+
+/** What a firm's own parts of one kind say of how long they last; one of them with all its lives. */
+export async function partsPage(
+  db: Db,
+  firmId: string,
+  kindId: string | null,
+  dutyId: string | null,
+  variant: string | null,
+): Promise<PartsPage> {
+  return withFirm(db, firmId, async (trx) => {
+    const counted = await kindCounts(trx)
+    const here = kinds
+      .map(({ id, name }) => ({ id, name, machines: counted.get(id) ?? 0 }))
+      .filter(({ machines }) => machines > 0)
+    const most = [...here].sort((a, b) => b.machines - a.machines)[0]
+    const kind = kindById(kindId ?? most?.id ?? '')
+    if (!kind) return { firmId, kinds: here, kind: null, rows: [], chosen: null }
+    const machines = await machinesOf(trx, firmId, kind.id)
+    const firm = effective({ firm: (await ledgersById(trx, firmId, [])).get(firmId) ?? [] })
+    const duties = kind.duties.filter((duty) => duty.action === 'replace' && lifeClock(duty))
+    const told = duties.map((duty) => ({ duty, told: together(machines.map(({ facts }) => partLives(facts, duty))) }))
+    const rows = told.map(({ duty, told: { lives } }) =>
+      rowOf(duty, lives, kind.counter.unit, (clock) => adoptedLife(firm, kind.id, duty.id, clock)),
+    )
+    const at = told.findIndex(({ duty }) => duty.id === dutyId && (duty.variant ?? null) === variant)
+    const chosen = told[at]
+    return {
+      firmId,
+      kinds: here,
+      kind: { id: kind.id, name: kind.name, machines: counted.get(kind.id) ?? 0, read: machines.length },
+      rows,
+      chosen: chosen
+        ? {
+            row: rows[at]!,
+            learned: learnedOf(chosen.duty, chosen.told.lives),
+            lives: machines.flatMap(({ row, facts }) =>
+              partLives(facts, chosen.duty).lives.map((life) => ({
+                ...life,
+                machine: { id: row.id, name: row.name, site: row.siteName },
+              })),
+            ),
+            unknownAge: chosen.told.unknownAge,
+            fittedWrongly: chosen.told.fittedWrongly,
+            minutes: chosen.duty.minutes,
+            labourPerMinute: nearestSetting(firm, 'prices')?.body.labourPerMinute ?? null,
+          }
+        : null,
+    }
+  })
+}
+
+/** The life the firm set for a part, with the entry that set it. */
+function adoptedLife(firm: Histories, kindId: string, dutyId: string, clock: string): PartRow['adopted'] {
+  const entry = firm.firm?.settings
+    .get('life')
+    ?.findLast(({ body }) => body.duty === dutyId && body.clock === clock && (body.kind ?? kindId) === kindId)
+  return entry ? { value: Number(entry.body.value), entryId: entry.id } : null
+}
+
+async function machinesOf(trx: Trx, firmId: string, kind: string): Promise<OneMachine[]> {
+  const rows = await machineRows(trx, { kind, retired: true }, null, mostMachines)
+  const subjects = await reckonedByIds(
+    trx,
+    rows.map(({ id }) => ({ id, kind: 'machine' as const })),
+  )
+  const byId = await ledgersById(trx, firmId, subjects)
+  return rows.flatMap((row): OneMachine[] => {
+    const subject = subjects.find(({ id }) => id === row.id)
+    const facts = subject && machineFacts(effective(ledgersOf(firmId, subject, byId)), false)
+    return facts ? [{ row, facts }] : []
+  })
+}
+
+const together = (all: PartLives[]): PartLives => ({
+  lives: all.flatMap(({ lives }) => lives),
+  unknownAge: all.reduce((sum, { unknownAge }) => sum + unknownAge, 0),
+  fittedWrongly: all.reduce((sum, { fittedWrongly }) => sum + fittedWrongly, 0),
+})
+
+const learnedOf = (duty: Duty, lives: PartLives['lives']) =>
+  learnedLife(lives, duty.limits[lifeClock(duty)!]!.usual, duty.beta ?? 2)
+
+function rowOf(
+  duty: Duty,
+  lives: PartLives['lives'],
+  drinks: string,
+  adopted: (clock: PartRow['clock']) => PartRow['adopted'],
+): PartRow {
+  const clock = lifeClock(duty)!
+  const learned = learnedOf(duty, lives)
+  return {
+    dutyId: duty.id,
+    ...(duty.variant && { variant: duty.variant }),
+    name: duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name,
+    clock,
+    unit: { shots: drinks, litres: 'L', months: 'months' }[clock],
+    failures: learned.failures,
+    censored: learned.censored,
+    catalogueLife: learned.catalogue.usualLife,
+    learnedLife: learned.usualLife.value,
+    adopted: adopted(clock),
+  }
+}
