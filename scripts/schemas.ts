@@ -1,5 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { kindSchema } from '../src/core/kinds/kind-schema.ts'
+import { toJsonSchema } from '../src/core/parse/to-json-schema.ts'
 import { firmDataSchema, passportSchema } from '../src/services/firm-data-schema.ts'
 import { root } from './install.mjs'
 
@@ -7,5 +9,6 @@ import { root } from './install.mjs'
 for (const [name, schema] of [
   ['firm-data', firmDataSchema()],
   ['passport', passportSchema()],
+  ['kind', toJsonSchema(kindSchema, 'A kind of machine')],
 ] as const)
   writeFileSync(join(root, 'docs', `${name}.schema.json`), `${JSON.stringify(schema, null, 1)}\n`)

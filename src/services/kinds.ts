@@ -1,26 +1,118 @@
 import { kindById, kinds } from '../core/kinds/index.ts'
 import type { Kind } from '../core/kinds/kind.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { effective, nearestKindAs } from '../core/standing/histories.ts'
+import { ownKinds } from '../core/standing/own-kinds.ts'
+import { reckonMachine } from '../core/standing/reckon-machine.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { machineRows } from '../records/find.ts'
 import { kindCounts } from '../records/kind-counts.ts'
-import type { KindRow } from '../views/kind-page.ts'
+import { entriesOf } from '../records/ledger.ts'
+import { reckonedByIds } from '../records/subjects.ts'
+import type { KindMoves, KindPage, KindRow } from '../views/kind-page.ts'
+import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
-/** Every kind of machine there is, with how many of each the firm looks after. */
-export async function kindsOfFirm(db: Db, firmId: string): Promise<KindRow[]> {
-  const counted = await withFirm(db, firmId, kindCounts)
-  return kinds.map(({ id, name, about, parts, duties }) => ({
-    id,
-    name,
-    about,
-    parts: parts.length,
-    tasks: duties.filter(({ action }) => action !== 'replace').length,
-    machines: counted.get(id) ?? 0,
-  }))
+/** Machines reckoned twice for one preview. */
+const mostPreviewed = 200
+const shownMoves = 40
+
+async function firmHistories(trx: Trx, firmId: string) {
+  return effective({ firm: await entriesOf(trx, [firmId]) })
 }
 
-/** One kind with how many of it the firm has; null where there is no such kind. */
-export async function kindOfFirm(db: Db, firmId: string, id: string): Promise<{ kind: Kind; machines: number } | null> {
-  const kind = kindById(id)
-  if (!kind) return null
-  const counted = await withFirm(db, firmId, kindCounts)
-  return { kind, machines: counted.get(id) ?? 0 }
+/** Every kind of machine there is, the firm's own after those that ship, with how many of each there are. */
+export async function kindsOfFirm(db: Db, firmId: string): Promise<KindRow[]> {
+  return withFirm(db, firmId, async (trx) => {
+    const counted = await kindCounts(trx)
+    const firm = await firmHistories(trx, firmId)
+    const row = (kind: Kind, machines: number): KindRow => ({
+      id: kind.id,
+      ...(kind.basedOn && { basedOn: kindById(kind.basedOn)?.name ?? kind.basedOn }),
+      name: kind.name,
+      about: kind.about,
+      parts: kind.parts.length,
+      tasks: kind.duties.filter(({ action }) => action !== 'replace').length,
+      machines,
+    })
+    const inUse = (kind: Kind) => nearestKindAs(firm, kind.basedOn ?? '')?.body.own === kind.id
+    return [
+      ...kinds.map((kind) => row(kind, counted.get(kind.id) ?? 0)),
+      ...[...ownKinds(firm).values()].map((kind) => row(kind, inUse(kind) ? (counted.get(kind.basedOn!) ?? 0) : 0)),
+    ]
+  })
+}
+
+/** One kind with how it is used; null where there is no such kind. */
+export async function kindOfFirm(db: Db, firmId: string, id: string): Promise<KindPage | null> {
+  return withFirm(db, firmId, async (trx) => {
+    const firm = await firmHistories(trx, firmId)
+    const kind = kindById(id) ?? ownKinds(firm).get(id)
+    if (!kind) return null
+    const base = kind.basedOn ?? kind.id
+    const counted = await kindCounts(trx)
+    const as = nearestKindAs(firm, base)
+    return { firmId, kind, machines: counted.get(base) ?? 0, inUse: (as?.body.own ?? base) === kind.id }
+  })
+}
+
+/** What would move if every machine of the kind it is based on were reckoned as this one. */
+export async function kindMoves(db: Db, firmId: string, kind: Kind): Promise<KindMoves> {
+  return withFirm(db, firmId, async (trx) => {
+    const base = kind.basedOn ?? kind.id
+    const rows = await machineRows(trx, { kind: base }, null, mostPreviewed)
+    const subjects = await reckonedByIds(
+      trx,
+      rows.map(({ id }) => ({ id, kind: 'machine' as const })),
+    )
+    const byId = await ledgersById(trx, firmId, subjects)
+    const moves: KindMoves['rows'] = []
+    let machines = 0
+    for (const row of rows) {
+      const ledgers = ledgersOf(firmId, subjects.find(({ id }) => id === row.id)!, byId)
+      const before = reckonMachine(ledgers, { showWorking: false })
+      const after = reckonMachine(
+        { ...ledgers, firm: [...(ledgers.firm ?? []), ...asIf(firmId, kind, base, ledgers.firm?.at(-1)?.happenedOn)] },
+        { showWorking: false },
+      )
+      const here = movesOf(before?.standings ?? [], after?.standings ?? [])
+      if (here.length > 0) machines += 1
+      moves.push(...here.map((move) => ({ ...move, machine: row.name, site: row.siteName })))
+    }
+    return { read: rows.length, machines, moved: moves.length, rows: moves.slice(0, shownMoves) }
+  })
+}
+
+/** The entries that would make it so, last of the firm's latest day: they move no clock. */
+const asIf = (firmId: string, kind: Kind, base: string, on = '1970-01-01'): RecordedEntry[] =>
+  [
+    { kind: 'own-kind' as const, body: { v: 1, kind } },
+    { kind: 'setting' as const, body: { v: 1, setting: 'kind-as', kind: base, own: kind.id } },
+  ].map((entry, i) => ({
+    ...entry,
+    id: `ffffffff-ffff-7fff-bfff-00000000000${i}`,
+    subjectKind: 'firm',
+    subjectId: firmId,
+    happenedAt: `${on}T23:59:59Z`,
+    happenedOn: on,
+    seq: 0,
+    recordedAt: '',
+    recordedBy: '',
+  })) as unknown as RecordedEntry[]
+
+function movesOf(
+  before: Standing[],
+  after: Standing[],
+): { name: string; before: string | null; after: string | null }[] {
+  const was = new Map(before.map((standing) => [standing.key, standing]))
+  const is = new Map(after.map((standing) => [standing.key, standing]))
+  const dueOf = (standing: Standing | undefined) => standing?.due?.p50 ?? null
+  const nameOf = ({ name, instance }: Standing) => (instance ? `${name}, ${instance}` : name)
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((key) => {
+    const [one, other] = [was.get(key), is.get(key)]
+    const [from, to] = [dueOf(one), dueOf(other)]
+    return from === to && Boolean(one) === Boolean(other)
+      ? []
+      : [{ name: nameOf((other ?? one)!), before: from, after: to }]
+  })
 }

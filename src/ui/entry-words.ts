@@ -99,6 +99,8 @@ export function entryWords(entry: Entry, kindId: string): string {
       return `Withdrawn${body.reason ? `: ${body.reason}` : ''}`
     case 'setting':
       return settingWords(body, kindId)
+    case 'own-kind':
+      return `Our own kind: ${(body.kind as unknown as { name: string }).name}`
   }
 }
 
@@ -159,6 +161,8 @@ function sampleWords(body: Loose): string {
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
+const kindName = (id: unknown) => kindById(String(id))?.name ?? String(id)
+
 const dutyName = (id: unknown, kindId: string): string =>
   kindById(kindId)?.duties.find((duty) => duty.id === id)?.name ?? String(id).replaceAll('-', ' ')
 
@@ -170,6 +174,8 @@ function settingWords(body: Loose, kindId: string): string {
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
     case 'school':
       return `School${body.duty ? `, ${dutyName(body.duty, kindId).toLowerCase()}` : ''}: ${schoolName[body.school as School]}`
+    case 'kind-as':
+      return body.own === body.kind ? `${kindName(body.kind)}: as it ships` : `${kindName(body.kind)}: our own version`
     case 'option': {
       const option = kindById(kindId)?.options.find(({ id }) => id === body.option)
       return `${option?.name ?? String(body.option).replaceAll('-', ' ')}: ${body.fitted ? 'has it' : 'has it not'}`

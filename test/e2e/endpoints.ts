@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { kindById } from '../../src/core/kinds/index.ts'
 import { entryAbout } from '../records/a-database.ts'
 
 /** One way to ask the server for something, with a body it would take. */
@@ -34,6 +35,8 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
   { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },
+  { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
+  { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
   { route: 'changes', method: 'GET', path: '/api/changes' },
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },
   { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },

@@ -2,6 +2,9 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { expect } from 'chai'
+import { kinds } from '../../src/core/kinds/index.ts'
+import { kindSchema } from '../../src/core/kinds/kind-schema.ts'
+import { toJsonSchema } from '../../src/core/parse/to-json-schema.ts'
 import type { Db } from '../../src/records/database.ts'
 import { exportFirm } from '../../src/services/export-firm.ts'
 import { firmDataSchema, passportSchema } from '../../src/services/firm-data-schema.ts'
@@ -34,12 +37,20 @@ describe('the described files', () => {
   for (const [name, schema] of [
     ['firm-data', firmDataSchema],
     ['passport', passportSchema],
+    ['kind', () => toJsonSchema(kindSchema, 'A kind of machine')],
   ] as const)
     it(`are in the docs as they are: ${name} (npm run schemas)`, () => {
       expect(JSON.parse(readFileSync(join(docs, `${name}.schema.json`), 'utf8'))).to.deep.equal(
         JSON.parse(JSON.stringify(schema())),
       )
     })
+
+  it('describe every kind that ships, checked by a validator of its own', () => {
+    const valid = ajv.compile(toJsonSchema(kindSchema, 'A kind of machine'))
+    for (const kind of kinds)
+      expect(valid(JSON.parse(JSON.stringify(kind))), `${kind.id} ${JSON.stringify(valid.errors)}`).to.equal(true)
+    expect(valid({ ...kinds[0], wheels: 4 })).to.equal(false)
+  })
 
   it('hold for what goes out, checked by a validator of its own', async () => {
     const validFirm = ajv.compile(firmDataSchema())

@@ -136,6 +136,9 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'along-count', clock: 'openings', perDrink: 1.2, perOpenDay: 3 },
     'Openings: 1.2 a drink, 3 openings an open day besides',
   ],
+  ['own-kind', { kind: { name: 'our pod machine' } }, 'Our own kind: our pod machine'],
+  ['setting', { setting: 'kind-as', kind: 'pk', own: 'our-pk' }, 'pod machine, locking head: our own version'],
+  ['setting', { setting: 'kind-as', kind: 'pk', own: 'pk' }, 'pod machine, locking head: as it ships'],
   ['setting', { setting: 'detergent', everyDrinks: 40 }, 'Cleaned with detergent every 40 drinks'],
   ['setting', { setting: 'detergent', perOpenDay: 2 }, 'Cleaned with detergent 2 times an open day'],
   [

@@ -1,51 +1,14 @@
 import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { AlongClock, BySchool, SchoolLimits } from '../wear/limits.ts'
+import type { actions, cautions, lamps, media, symbolNames } from './kind-words.ts'
 import type { Vessel, WaterUse } from './vessel.ts'
 
-/** What flows in a line of the path. `control` is the electrical rail below the water. */
-export type Medium = 'water' | 'steam' | 'hot-water' | 'drain' | 'coffee' | 'beans' | 'milk' | 'control'
+/** What flows in a line of the path. */
+export type Medium = (typeof media)[number]
 
-/** How a station is drawn. A new kind of machine picks from these; it needs no drawing code. */
-export type StationSymbol =
-  | 'mains'
-  | 'softener'
-  | 'tank'
-  | 'valve'
-  | 'strainer'
-  | 'pump'
-  | 'flow-meter'
-  | 'jet'
-  | 'boiler'
-  | 'small-boiler'
-  | 'full-boiler'
-  | 'chute'
-  | 'thermoblock'
-  | 'three-way'
-  | 'group'
-  | 'screen'
-  | 'basket'
-  | 'nozzle'
-  | 'brew-unit'
-  | 'pod-head'
-  | 'cup'
-  | 'tray'
-  | 'tap'
-  | 'wand'
-  | 'relief'
-  | 'breather'
-  | 'hand-valve'
-  | 'joint'
-  | 'hopper'
-  | 'burrs'
-  | 'switch'
-  | 'sensor'
-  | 'element'
-  | 'relay'
-  | 'motor'
-  | 'keys'
-  | 'board'
-  | 'gauge'
+/** How a station is drawn. */
+export type StationSymbol = (typeof symbolNames)[number]
 
 /**
  * What only some machines of a kind have: a row `with` an option is there where it is fitted, one `without` it
@@ -92,7 +55,7 @@ export interface Part extends Fitted {
   sizes?: string[]
 }
 
-export type Action = 'replace' | 'clean' | 'grease' | 'check' | 'service' | 'descale'
+export type Action = (typeof actions)[number]
 
 /** Something to do when a clock has run out: a part to change, a strainer to clean, a service to give. */
 export interface Duty extends Fitted {
@@ -126,7 +89,7 @@ export interface Duty extends Fitted {
   safety?: boolean
 }
 
-export type Caution = 'mains' | 'pressure' | 'scald' | 'acid' | 'detergent' | 'milk'
+export type Caution = (typeof cautions)[number]
 
 export interface Measure extends Fitted {
   id: string
@@ -183,7 +146,7 @@ export interface Count {
   perOpenDay?: number
 }
 
-export type Lamp = 'solid' | 'blinking' | 'fast' | 'in turn' | 'counting' | 'words'
+export type Lamp = (typeof lamps)[number]
 
 /** What a machine shows, and what it means by it. */
 export interface Prompt extends Fitted {
@@ -213,6 +176,8 @@ export interface Cleaning extends Fitted {
 export interface Kind {
   id: string
   version: number
+  /** The kind it was copied from, where a firm made it its own. */
+  basedOn?: string
   name: string
   about: string
   counter: { id: 'shots'; name: string; unit: string }

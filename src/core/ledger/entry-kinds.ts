@@ -1,5 +1,6 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
 import { figureById } from '../figures/figures.ts'
+import { kindSchema } from '../kinds/kind-schema.ts'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
 import { alongClocks, clocks, schools } from '../wear/limits.ts'
@@ -171,6 +172,8 @@ export const bodySchemas = {
   calibrated: object({ v, dueOn: localDay().required(), note: words(500) }).noUnknown(),
   note: object({ v, text: words(4000).required() }).noUnknown(),
   setting: object({ v, setting: string().required() }),
+  /** A firm's own version of a kind of machine; the last of an id counts. */
+  'own-kind': object({ v, kind: kindSchema.required() }).noUnknown(),
   withdrawn: object({ v, reason: words(500) }).noUnknown(),
 } as const
 
@@ -323,6 +326,13 @@ export const settingSchemas = {
         ? true
         : context.createError({ path: 'chosen' }),
     ),
+  /** From here on machines of a kind are reckoned as the firm's own version of it, or as it ships. */
+  'kind-as': object({
+    v,
+    setting: string().oneOf(['kind-as']).required(),
+    kind: slug().required(),
+    own: slug().required(),
+  }).noUnknown(),
   /** Whether this machine has what only some of its kind have. */
   option: object({
     v,
@@ -413,5 +423,6 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   calibrated: ['instrument'],
   note: anywhere,
   setting: anywhere,
+  'own-kind': ['firm'],
   withdrawn: anywhere,
 }

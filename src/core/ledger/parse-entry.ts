@@ -1,4 +1,6 @@
 import { object, string } from 'yup'
+import { checkKind } from '../kinds/check-kind.ts'
+import { kindById } from '../kinds/index.ts'
 import { instant, localDay, uuid } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import type { Entry } from './entry.ts'
@@ -45,6 +47,7 @@ export function parseEntry(input: unknown): Parsed<Entry> {
 
 /** Parses a body by the schema of its kind; a setting by the schema of that setting. */
 function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknown>> {
+  if (kind === 'own-kind') return parseOwnKind(body)
   if (kind !== 'setting') return parseStrict(bodySchemas[kind], body)
   const plain = parseStrict(bodySchemas.setting, body)
   if (!plain.ok) return plain
@@ -55,4 +58,22 @@ function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknow
     return { ok: false, issues: [{ path: 'setting', code: 'oneOf', message, value: name }] }
   }
   return parseStrict(schema, body)
+}
+
+/** A kind of machine is checked as a whole: that what it names is there. */
+function parseOwnKind(body: unknown): Parsed<Record<string, unknown>> {
+  const plain = parseStrict(bodySchemas['own-kind'], body)
+  if (!plain.ok) return plain
+  const checked = checkKind((body as { kind: unknown }).kind)
+  const issues = checked.ok ? [] : checked.issues.map((issue) => ({ ...issue, path: `kind.${issue.path}` }))
+  if (checked.ok && !checked.value.basedOn)
+    issues.push({ path: 'kind.basedOn', code: 'required', message: 'is missing: name the kind it was copied from' })
+  if (checked.ok && kindById(checked.value.id))
+    issues.push({
+      path: 'kind.id',
+      code: 'taken',
+      message: 'is a kind that ships: give yours a name of its own',
+      value: checked.value.id,
+    })
+  return issues.length > 0 ? { ok: false, issues } : plain
 }

@@ -1,4 +1,4 @@
-import type { ObjectSchema, SchemaDescription, SchemaObjectDescription } from 'yup'
+import type { SchemaDescription, SchemaObjectDescription } from 'yup'
 
 type JsonSchema = Record<string, unknown>
 
@@ -6,7 +6,7 @@ type JsonSchema = Record<string, unknown>
  * JSON Schema (2020-12) of a strict Yup object, so that one description serves the check and the reader.
  * Rules across fields have no place in it and are said in the messages.
  */
-export const toJsonSchema = (schema: ObjectSchema<Record<string, unknown>>, title: string): JsonSchema => ({
+export const toJsonSchema = (schema: { describe(): SchemaDescription }, title: string): JsonSchema => ({
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title,
   ...describeField(schema.describe() as Described),
@@ -16,7 +16,8 @@ type Described = SchemaDescription &
   Partial<SchemaObjectDescription> & { innerType?: Described; default?: unknown; optional?: boolean }
 
 function describeField(d: Described): JsonSchema {
-  const schema: JsonSchema = { type: d.type }
+  // What may be anything is told by its own rule, not by a type.
+  const schema: JsonSchema = d.type === 'mixed' ? {} : { type: d.nullable ? [d.type, 'null'] : d.type }
   if (d.default !== undefined && d.type !== 'object') schema.default = d.default
   if (d.oneOf.length > 0) schema.enum = d.oneOf
   const format = (d.meta as { format?: string } | undefined)?.format

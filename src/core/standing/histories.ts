@@ -128,6 +128,10 @@ export const ownSchool = (histories: Histories, duty: string | null): Found<'sch
   (duty === null ? null : nearestThat(histories, 'school', (body) => body.duty === duty)) ??
   nearestThat(histories, 'school', (body) => body.duty === undefined)
 
+/** Which version of a kind holds here. */
+export const nearestKindAs = (histories: Histories, kind: string): Found<'kind-as'> | null =>
+  nearestThat(histories, 'kind-as', (body) => body.kind === kind)
+
 /** Somebody's own count of what goes along with the drinks. */
 export const nearestAlong = (histories: Histories, clock: AlongClock): Found<'along-count'> | null =>
   nearestThat(histories, 'along-count', (body) => body.clock === clock)

@@ -21,6 +21,7 @@ export function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
               <a href={`/kinds/${kind.id}`} className="font-semibold hover:underline">
                 {kind.name}
               </a>
+              {kind.basedOn && <span className="text-[14px] text-copper"> our own, from {kind.basedOn}</span>}
               <span className="block text-[14px] text-second">{kind.about}</span>
             </span>
             <span className="mono w-[110px] text-right text-[14px]">{kind.parts} parts</span>

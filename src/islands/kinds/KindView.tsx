@@ -1,15 +1,16 @@
 import { useMemo, useState } from 'react'
-import { type Duty, type Kind, withGroups, withOptions } from '../../core/kinds/kind.ts'
+import { type Duty, withGroups, withOptions } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
 import { figure } from '../../ui/format.ts'
 import { limitWords } from '../../ui/interval-words.ts'
 import { Part } from '../../ui/Part.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { KindPage } from '../../views/kind-page.ts'
 import { PathDrawing } from '../path/PathDrawing.tsx'
+import { WhichHolds } from './WhichHolds.tsx'
 
 interface Props {
-  kind: Kind
-  machines: number
+  page: KindPage
   today: string
 }
 
@@ -17,7 +18,8 @@ const nothing = new Map<string, never>()
 const none = new Set<string>()
 
 /** One kind of machine: its water path, what it may have, its parts by school, what it shows, how it is cleaned. */
-export function KindView({ kind, machines, today }: Props) {
+export function KindView({ page, today }: Props) {
+  const { kind, machines } = page
   const [said, setSaid] = useState(new Map<string, boolean>())
   const [groups, setGroups] = useState(kind.groups)
   const here = useMemo(() => withGroups(withOptions(kind, said), groups), [kind, said, groups])
@@ -35,11 +37,21 @@ export function KindView({ kind, machines, today }: Props) {
           { label: 'Version', value: kind.version },
         ]}
         action={
-          <a className="plain inline-flex items-center whitespace-nowrap" href={`/api/kinds/${kind.id}.json`}>
-            As a file
-          </a>
+          <>
+            <a
+              className="plain inline-flex items-center whitespace-nowrap"
+              href={`/api/kinds/${kind.id}.json`}
+              download
+            >
+              As a file
+            </a>
+            <a className="act inline-flex items-center whitespace-nowrap" href={`/kinds/${kind.id}/edit`}>
+              {kind.basedOn ? 'Change it' : 'Make it our own'}
+            </a>
+          </>
         }
       />
+      <WhichHolds page={page} today={today} />
       {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
       <section
         aria-label="Water path, scrolls sideways"

@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState } from 'react'
-import { kindById } from '../../core/kinds/index.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { kindHere } from '../../core/standing/own-kinds.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
@@ -124,7 +125,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     )
   }, [bundle, heated, lens, standings, today])
 
-  const hasOptions = (kindById(bundle.machine.kind)?.options.length ?? 0) > 0
+  const hasOptions = (kindHere(effective(bundle.ledgers), bundle.machine.kind)?.options.length ?? 0) > 0
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   const choose = (at: string, standing: Standing | null) => {
     if (standing && lens === 'wear') setKey(standing.key)

@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { kindById } from '../../core/kinds/index.ts'
 import type { Option } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { optionsSaid } from '../../core/standing/machine-kind.ts'
+import { kindHere } from '../../core/standing/own-kinds.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -17,8 +17,9 @@ interface Props {
 
 /** What this machine has of all that only some of its kind have, each with how to tell. */
 export function OptionsSheet({ bundle, today, onClose, onSaved }: Props) {
-  const kind = kindById(bundle.machine.kind)
-  const said = optionsSaid(effective(bundle.ledgers))
+  const histories = effective(bundle.ledgers)
+  const kind = kindHere(histories, bundle.machine.kind)
+  const said = optionsSaid(histories)
   const [chosen, setChosen] = useState(() => new Map(said))
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { kinds } from '../../../src/core/kinds/index.ts'
+import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
 import { bodySchemas, entryKinds, settingSchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
 import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
@@ -9,6 +9,7 @@ import { stages } from '../../../src/core/ledger/stage.ts'
 import { fromDay } from '../../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
 import { reckonSoftener } from '../../../src/core/standing/reckon-softener.ts'
+import { alongClocks } from '../../../src/core/wear/limits.ts'
 
 const day = fc.integer({ min: 20_000, max: 20_783 }).map(fromDay)
 const uuid = fc.uuid({ version: 7 })
@@ -60,6 +61,7 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'cartridge-changed': fc.record({ capacityG: fc.integer({ min: 1, max: 2000 }) }),
   'membrane-changed': fc.record({}),
   'prefilter-changed': fc.record({}),
+  'own-kind': fc.record({ kind: fc.constant({ ...kindById('pk')!, id: 'our-pk', basedOn: 'pk' }) }),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   'prompt-seen': fc.record({ task: fc.constantFrom('descale', 'clean') }),
   'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
@@ -119,6 +121,28 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       dosed: fc.option(fc.constant({ calciumMgL: 60, magnesiumMgL: 0, bicarbonateMgL: 50 }), { nil: undefined }),
     }),
     fc.record({ setting: fc.constant('prefilter'), fitted: fc.boolean(), litres: fc.integer({ min: 1, max: 20_000 }) }),
+    fc.record({
+      setting: fc.constant('kind-as'),
+      kind: fc.constant('pk'),
+      own: fc.constantFrom('our-pk', 'pk', 'none'),
+    }),
+    fc.record({
+      setting: fc.constant('option'),
+      option: fc.constantFrom('milk', 'supply', 'three-way'),
+      fitted: fc.boolean(),
+    }),
+    fc.record({
+      setting: fc.constant('hot-hours'),
+      perOpenDay: fc.nat({ max: 24 }),
+      perClosedDay: fc.nat({ max: 24 }),
+    }),
+    fc.record({
+      setting: fc.constant('along-count'),
+      clock: fc.constantFrom(...alongClocks),
+      perDrink: fc.nat({ max: 50 }),
+      perOpenDay: fc.nat({ max: 500 }),
+    }),
+    fc.constantFrom({ setting: 'detergent', perOpenDay: 0 }, { setting: 'detergent', everyDrinks: 40 }),
     fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
   ),
@@ -176,7 +200,7 @@ describe('any history the ledger would take', () => {
       firm: fc.array(anEntry('firm'), { maxLength: 3 }),
     })
     fc.assert(
-      fc.property(ledgers, fc.constantFrom('c2', 'sr', 'pk'), (given, kind) => {
+      fc.property(ledgers, fc.constantFrom(...kinds.map(({ id }) => id)), (given, kind) => {
         const machine = { ...given, machine: [taken(kind), ...given.machine] }
         const reckoned = [reckonMachine(machine), reckonSoftener({ ...given, machine: undefined } as never, [machine])]
         expect(JSON.stringify(reckoned.filter(Boolean))).not.to.match(/NaN|Infinity|:null/)

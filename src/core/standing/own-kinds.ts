@@ -1,0 +1,17 @@
+import { kindById } from '../kinds/index.ts'
+import type { Kind } from '../kinds/kind.ts'
+import { type Histories, nearestKindAs, ofKind } from './histories.ts'
+
+/** The firm's own versions of kinds, by their ids; the last of each counts. */
+export function ownKinds(histories: Histories): Map<string, Kind> {
+  const kept = ofKind(histories, 'firm', 'own-kind')
+  return new Map(kept.map(({ body }) => [(body.kind as Kind).id, body.kind as Kind]))
+}
+
+/** A kind as it stands for a machine: the firm's own version where one was chosen, else as it ships. */
+export function kindHere(histories: Histories, id: string): Kind | null {
+  const shipped = kindById(id)
+  const as = nearestKindAs(histories, id)
+  if (!as || as.body.own === id) return shipped
+  return ownKinds(histories).get(as.body.own) ?? shipped
+}

@@ -1,0 +1,47 @@
+import { useState } from 'react'
+import { figure } from '../../ui/format.ts'
+import type { KindPage } from '../../views/kind-page.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
+
+/** Of a firm's own version: whether its machines are reckoned by it, and the choice. */
+export function WhichHolds({ page, today }: { page: KindPage; today: string }) {
+  const { kind, machines, inUse, firmId } = page
+  const [id] = useState(newId)
+  const [busy, setBusy] = useState(false)
+  const [wrong, setWrong] = useState('')
+  if (!kind.basedOn) return null
+  const choose = async (own: string) => {
+    setBusy(true)
+    const told = await writeFrom([
+      makeEntry('firm', firmId, 'setting', { setting: 'kind-as', kind: kind.basedOn, own }, today, { id }),
+    ])
+    if (told.ok) return location.reload()
+    setBusy(false)
+    setWrong(told.issues[0]!.message)
+  }
+  return (
+    <p className="m-0 flex flex-wrap items-center gap-3 border-b border-hair bg-copper-tint px-4 py-2 lg:px-6">
+      {inUse ? (
+        <>
+          <b>All {figure(machines)} machines of the kind it comes from are reckoned by this version.</b>
+          <button type="button" className="plain" disabled={busy} onClick={() => choose(kind.basedOn!)}>
+            Back to the one that ships
+          </button>
+        </>
+      ) : (
+        <>
+          <span>Kept, and not in use: nothing is reckoned by it yet.</span>
+          <button type="button" className="act" disabled={busy} onClick={() => choose(kind.id)}>
+            Reckon {figure(machines)} machines by it
+          </button>
+        </>
+      )}
+      {wrong && (
+        <span role="alert" className="font-semibold text-seal-ink">
+          {wrong}
+        </span>
+      )}
+    </p>
+  )
+}
