@@ -16,6 +16,7 @@ import { reckonWaiting } from '../src/services/rebuild.ts'
 import { roundPage } from '../src/services/round.ts'
 import { openSession } from '../src/services/sign-in.ts'
 import { isWritten, writeGroup } from '../src/services/write-entries.ts'
+import { forecastCoverage } from './forecast.ts'
 import { machineLedgers } from './machine-ledgers.ts'
 import { makeManyMachines } from './many-machines.ts'
 import { scriptBytes } from './script-bytes.ts'
@@ -24,8 +25,10 @@ import { median, quantile, times } from './times.ts'
 const today = '2026-11-26'
 const now = new Date(`${today}T07:34:00Z`)
 const rounds = 200
+/** Simulated counters the forecast bands are held against. */
+const counters = 500
 
-/** `npm run bench -- 5000` for one size; both otherwise. */
+/** `npm run bench -- 5000` for one size, `-- forecast` for the bands alone; all otherwise. */
 function sizes(): number[] {
   const asked = process.argv
     .slice(2)
@@ -53,6 +56,7 @@ async function bench(machines: number[]): Promise<void> {
     `${cpus().length} cores (${cpus()[0]!.model}), ${Math.round(totalmem() / 2 ** 30)} GB, Node.js ${process.version}\n`,
   )
   console.log(reckoningSpeed())
+  console.log(`${forecastCoverage(counters)}\n`)
   const cluster = await startCluster(join(work, 'data'))
   try {
     const measured: Measured[] = []
@@ -333,4 +337,5 @@ const ms = (value: number) => `${value.toFixed(1)} ms`
 const seconds = (since: number) => ((performance.now() - since) / 1000).toFixed(1)
 
 if (process.argv[2] === '--serve') await serveUntilTold(process.argv[3]!, Number(process.argv[4]))
+else if (process.argv[2] === 'forecast') console.log(forecastCoverage(counters))
 else await bench(sizes())

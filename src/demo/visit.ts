@@ -65,7 +65,7 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
     ]
   const position = { part: standing.part, ...which(standing) }
   const condition = conditionAt(dice, shareOf(standing))
-  const why = condition === 4 ? 'failed' : condition === 3 ? 'worn' : 'planned'
+  const why = condition === 4 ? 'failed' : condition === 3 && dice.chance(0.3) ? 'worn' : 'planned'
   return [
     { kind: 'removed', body: { v: 1, ...position, condition, why } },
     { kind: 'fitted', body: { v: 1, ...position, ...(duty.variant && { variant: duty.variant }) } },

@@ -40,7 +40,9 @@ export function TitleBlock({
         ))}
       </dl>
       {action && (
-        <div className="ml-auto flex flex-wrap items-center justify-end gap-2 py-2 pl-3 lg:flex-nowrap">{action}</div>
+        <div className="ml-auto flex max-w-full min-w-0 flex-wrap items-center justify-end gap-2 py-2 pl-3 lg:flex-nowrap">
+          {action}
+        </div>
       )}
     </header>
   )

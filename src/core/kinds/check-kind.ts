@@ -40,7 +40,9 @@ function strangers(kind: Kind): Issue[] {
     if (!drawn.has(id)) wrong(`stations[${i}].id`, 'undrawn', 'stands on no line', id)
   })
   if (kind.lines.filter(({ lane }) => lane === 0).length !== 1) wrong('lines', 'main', 'must have one main line, in lane 0')
-  kind.parts.forEach(({ station }, i) => known(`parts[${i}].station`, station, stations, 'station'))
+  kind.parts.forEach(({ station }, i) => {
+    known(`parts[${i}].station`, station, stations, 'station')
+  })
   const named = new Set<string>()
   kind.duties.forEach((duty, i) => {
     known(`duties[${i}].station`, duty.station, stations, 'station')
@@ -54,7 +56,9 @@ function strangers(kind: Kind): Issue[] {
     known(`vessels[${i}].inside`, vessel.inside, new Set(kind.vessels.map(({ id }) => id)), 'vessel')
   })
   const tasks = new Set(['descale', ...kind.duties.map(({ id }) => id)])
-  kind.prompts.forEach(({ asksFor }, i) => known(`prompts[${i}].asksFor`, asksFor, tasks, 'task'))
+  kind.prompts.forEach(({ asksFor }, i) => {
+    known(`prompts[${i}].asksFor`, asksFor, tasks, 'task')
+  })
   for (const list of ['stations', 'lines', 'parts', 'duties', 'measures', 'vessels', 'prompts', 'cleaning'] as const)
     kind[list].forEach((row, i) => {
       known(`${list}[${i}].with`, row.with, options, 'option')

@@ -1,6 +1,7 @@
 import type { Entry } from '../ledger/entry.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, toDay } from '../quantity/local-day.ts'
+import { driftPerDay } from '../usage/drift.ts'
 import { passageDay } from '../usage/first-passage.ts'
 import { judgeReadings } from '../usage/judge-readings.ts'
 import type { OpenDays } from '../usage/open-days.ts'
@@ -45,12 +46,12 @@ export function counterLine(
     .filter((entry) => bodyOf(entry).counter === counter)
     .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
   const judged = judgeReadings(read, { open, priorPerOpenDay: prior, breaks: movedOn })
-  const rate = rateFrom(
-    judged.rises
-      .filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
-      .map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
+  const here = judged.rises.filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
+  const plain = rateFrom(
+    here.map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
     prior,
   )
+  const rate: Rate = { ...plain, driftPerDay: driftPerDay(here, plain.dispersion) }
   const kept = judged.kept
   const first = kept[0] ?? { day: start, count: 0, total: 0 }
   const last = kept.at(-1) ?? first

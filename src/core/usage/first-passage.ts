@@ -1,3 +1,4 @@
+import { wandering } from './drift.ts'
 import type { OpenDays } from './open-days.ts'
 import { daysUntil, type Rate } from './rate.ts'
 
@@ -24,7 +25,7 @@ export function passageDay(
   within = horizonDays,
 ): number | null {
   if (count <= 0) return from
-  const days = daysUntil(rate, count, chance)
+  const days = daysUntil(wandering(rate, count), count, chance)
   return nthOpenDay(open, from, days, within)
 }
 

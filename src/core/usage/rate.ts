@@ -16,6 +16,8 @@ export interface Rate {
   shape: number
   rate: number
   dispersion: number
+  /** How much it wanders: variance of its logarithm an open day; nothing where that is not asked. */
+  driftPerDay?: number
 }
 
 const halfLifeDays = 60

@@ -33,10 +33,10 @@ export function PartsView({ page, today }: Props) {
             : []
         }
         action={
-          <label className="flex items-center gap-2">
+          <label className="flex max-w-full min-w-0 items-center gap-2">
             <span className="sr-only">Kind of machine</span>
             <select
-              className="field max-w-[300px]"
+              className="field w-full min-w-0 max-w-[300px]"
               value={kind?.id ?? ''}
               onChange={(event) => location.assign(hrefOf(event.target.value))}
             >
@@ -83,7 +83,10 @@ export function PartsView({ page, today }: Props) {
           )}
         </section>
         {chosen && kind && (
-          <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[500px] lg:border-l" aria-label="What it lasted">
+          <aside
+            className="shrink-0 border-hair px-5 pt-3 pb-8 max-lg:order-first lg:w-[500px] lg:border-l"
+            aria-label="What it lasted"
+          >
             <PartLearned page={page} chosen={chosen} kind={kind} today={today} />
           </aside>
         )}
@@ -108,10 +111,10 @@ function Row({ row, href, on }: { row: PartRow; href: string; on: boolean }) {
       </td>
       <td className="mono text-right">{row.failures || '–'}</td>
       <td className="mono text-right max-sm:hidden">{row.censored || '–'}</td>
-      <td className="mono text-right whitespace-nowrap">
-        {figure(row.catalogueLife)} <span className="text-[13px] text-second">{row.unit}</span>
+      <td className="mono pl-3 text-right whitespace-nowrap">
+        {figure(row.catalogueLife)} <span className="text-[13px] text-second max-sm:hidden">{row.unit}</span>
       </td>
-      <td className={`mono text-right whitespace-nowrap ${known ? 'font-semibold' : 'text-second'}`}>
+      <td className={`mono pl-3 text-right whitespace-nowrap ${known ? 'font-semibold' : 'text-second'}`}>
         {known ? figure(Number(row.learnedLife.toPrecision(3))) : '–'}
       </td>
       <td className="pl-4 max-md:hidden">
