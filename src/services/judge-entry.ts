@@ -1,9 +1,11 @@
 import { pointsAt, type RecordKind } from '../core/firm/records.ts'
+import type { Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { bodyOf, isKind } from '../core/ledger/upcast.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
+import { entriesOfKinds } from '../records/ledger.ts'
 import type { Reckoned, Subject } from '../records/subjects.ts'
 import { localDayIn } from './clock.ts'
 
@@ -30,7 +32,7 @@ export async function judgeEntry(
   actor: Actor,
   locked: Map<string, Subject>,
   zones: Map<string, string>,
-  { now, told = false }: { now: Date; told?: boolean },
+  { now, told = false, beside = [] }: { now: Date; told?: boolean; beside?: Entry[] },
 ): Promise<Issue[]> {
   const subject = locked.get(entry.subjectId)
   if (!subject || subject.kind !== entry.subjectKind) {
@@ -38,12 +40,14 @@ export async function judgeEntry(
     return [{ path: 'subjectId', code: 'unknown', message, value: entry.subjectId }]
   }
   // What moves every machine of the firm is the owner's to decide.
-  if (entry.kind === 'setting' && entry.subjectKind === 'firm' && actor.role !== 'owner') {
+  const deciding = entry.kind === 'setting' || entry.kind === 'own-kind' || entry.supersedes !== undefined
+  if (deciding && entry.subjectKind === 'firm' && actor.role !== 'owner') {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
   if (told) return inTime(entry, zones, now)
   return [
     ...(await elsewhere(trx, entry)),
+    ...(await unkept(trx, entry, actor.firmId, beside)),
     ...inTime(entry, zones, now),
     ...(await strangers(trx, entry.body, 'body.', named[entry.kind] ?? {})),
   ]
@@ -56,6 +60,20 @@ async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
   const softener = toSoftenerId ? await keptById(trx, 'softener', toSoftenerId) : null
   if (!softener || softener.siteId === toSiteId) return []
   return [{ path: 'body.toSoftenerId', code: 'elsewhere', message: 'stands at another site', value: toSoftenerId }]
+}
+
+/** A firm's own version is chosen once it is kept, or with what keeps it, and for the kind it was copied from. */
+async function unkept(trx: Trx, entry: Entry, firmId: string, beside: Entry[]): Promise<Issue[]> {
+  if (entry.kind !== 'setting' || entry.body.setting !== 'kind-as') return []
+  const { kind, own } = entry.body as { kind: string; own: string }
+  if (own === kind) return []
+  const kept = [...(await entriesOfKinds(trx, [firmId], ['own-kind'])), ...beside].filter(isKind('own-kind'))
+  const fits = kept.some(({ body }) => {
+    const one = body.kind as Kind
+    return one.id === own && one.basedOn === kind
+  })
+  const message = 'is no version of this kind that the firm has kept'
+  return fits ? [] : [{ path: 'body.own', code: 'unknown', message, value: own }]
 }
 
 /** Fields that point at no record of this firm. */

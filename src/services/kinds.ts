@@ -1,7 +1,7 @@
 import { kindById, kinds } from '../core/kinds/index.ts'
 import type { Kind } from '../core/kinds/kind.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { effective, nearestKindAs } from '../core/standing/histories.ts'
+import { effective, latestDay, nearestKindAs } from '../core/standing/histories.ts'
 import { ownKinds } from '../core/standing/own-kinds.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import type { Standing } from '../core/standing/standing.ts'
@@ -72,7 +72,13 @@ export async function kindMoves(db: Db, firmId: string, kind: Kind): Promise<Kin
       const ledgers = ledgersOf(firmId, subjects.find(({ id }) => id === row.id)!, byId)
       const before = reckonMachine(ledgers, { showWorking: false })
       const after = reckonMachine(
-        { ...ledgers, firm: [...(ledgers.firm ?? []), ...asIf(firmId, kind, base, ledgers.firm?.at(-1)?.happenedOn)] },
+        {
+          ...ledgers,
+          firm: [
+            ...(ledgers.firm ?? []),
+            ...asIf(firmId, kind, base, latestDay(effective({ firm: ledgers.firm ?? [] })) ?? '1970-01-01'),
+          ],
+        },
         { showWorking: false },
       )
       const here = movesOf(before?.standings ?? [], after?.standings ?? [])
@@ -84,7 +90,7 @@ export async function kindMoves(db: Db, firmId: string, kind: Kind): Promise<Kin
 }
 
 /** The entries that would make it so, last of the firm's latest day: they move no clock. */
-const asIf = (firmId: string, kind: Kind, base: string, on = '1970-01-01'): RecordedEntry[] =>
+const asIf = (firmId: string, kind: Kind, base: string, on: string): RecordedEntry[] =>
   [
     { kind: 'own-kind' as const, body: { v: 1, kind } },
     { kind: 'setting' as const, body: { v: 1, setting: 'kind-as', kind: base, own: kind.id } },

@@ -101,7 +101,7 @@ export async function writeGroup(
     if (there && sameEntry(there, entry)) verdicts.push({ id, verdict: 'already' })
     else if (there) verdicts.push({ id, verdict: 'conflict', issues: [taken(entry)] })
     else {
-      const issues = await judgeEntry(trx, entry, actor, locked, zones, options)
+      const issues = await judgeEntry(trx, entry, actor, locked, zones, { ...options, beside: entries })
       verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
     }
   }

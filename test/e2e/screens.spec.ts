@@ -13,6 +13,10 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',
   'Water bench of a site': (_, site) => `/water?site=${site}`,
   'A year of water': (_, site) => `/sites/${site}/water`,
+  Kinds: () => '/kinds',
+  Kind: () => '/kinds/c2',
+  'Kind, made our own': () => '/kinds/pk/edit',
+  'What parts last': () => '/parts?kind=sr&part=piston-ring',
   Readings: () => '/readings',
   Sites: () => '/sites',
   Site: (_, site) => `/sites/${site}`,
@@ -100,6 +104,8 @@ test('what a thumb presses is big enough on a phone', async ({ browser }) => {
     '/water?gh=19x1dH&kh=15x1dH&w=softener',
     `/softeners/${softener.id}`,
     `/sites/${site.id}/water`,
+    '/kinds/c2',
+    '/parts?kind=sr&part=piston-ring',
   ]) {
     await page.goto(path)
     await awake(page)

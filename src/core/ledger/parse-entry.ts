@@ -68,6 +68,13 @@ function parseOwnKind(body: unknown): Parsed<Record<string, unknown>> {
   const issues = checked.ok ? [] : checked.issues.map((issue) => ({ ...issue, path: `kind.${issue.path}` }))
   if (checked.ok && !checked.value.basedOn)
     issues.push({ path: 'kind.basedOn', code: 'required', message: 'is missing: name the kind it was copied from' })
+  else if (checked.ok && !kindById(checked.value.basedOn!))
+    issues.push({
+      path: 'kind.basedOn',
+      code: 'unknown',
+      message: 'is no kind that ships: its machines are reckoned by one of those',
+      value: checked.value.basedOn,
+    })
   if (checked.ok && kindById(checked.value.id))
     issues.push({
       path: 'kind.id',

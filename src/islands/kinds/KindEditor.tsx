@@ -19,6 +19,9 @@ const ownOf = (kind: Kind): Kind =>
 
 const unitOf: Partial<Record<Clock, string>> = { litres: 'L', months: 'months', detergentCycles: 'detergent cycles' }
 
+const limitOf = (text: string) => Number(text.trim().replace(',', '.'))
+const isLimit = (text: string) => text.trim() !== '' && limitOf(text) > 0 && Number.isFinite(limitOf(text))
+
 /** A firm's own version of a kind: its name, its limits in place, everything else as a file; what moves shows first. */
 export function KindEditor({ page, today }: { page: KindPage; today: string }) {
   const [kind, setKind] = useState(() => ownOf(page.kind))
@@ -35,8 +38,8 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
   }
   const setLimit = (i: number, clock: Clock, school: School, text: string) => {
     setTyped((now) => ({ ...now, [`${i} ${clock} ${school}`]: text }))
-    const value = Number(text.trim().replace(',', '.'))
-    if (!text.trim() || !Number.isFinite(value)) return
+    if (!isLimit(text)) return setMoves(null)
+    const value = limitOf(text)
     const duties = kind.duties.map((duty, n) =>
       n === i ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [school]: value } } } : duty,
     )
@@ -95,6 +98,7 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
     setBusy('')
     setIssues(told.issues.map((issue) => ({ ...issue, path: issue.path.replace(/^body\.kind\.?/, '') })))
   }
+  const unreadable = Object.values(typed).some((text) => !isLimit(text))
   const shown = kind.duties
     .map((duty, i) => ({ duty, i }))
     .filter(({ duty }) => duty.name.toLowerCase().includes(find.trim().toLowerCase()))
@@ -178,24 +182,37 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
                         <td className="pr-3 text-second">
                           {unitOf[clock] ?? (clock === 'shots' ? kind.counter.unit : clock)}
                         </td>
-                        {schools.map((school) => (
-                          <td key={school} className="py-0.5 pr-2">
-                            <input
-                              className="field mono h-[36px] w-[104px] text-right"
-                              inputMode="decimal"
-                              aria-label={`${duty.name}, ${clock}, ${schoolName[school]}`}
-                              value={typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])}
-                              onChange={(event) => setLimit(i, clock, school, event.target.value)}
-                            />
-                          </td>
-                        ))}
+                        {schools.map((school) => {
+                          const text = typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])
+                          return (
+                            <td key={school} className="py-0.5 pr-2">
+                              <input
+                                className="field mono h-[36px] w-[104px] text-right"
+                                inputMode="decimal"
+                                aria-label={`${duty.name}, ${clock}, ${schoolName[school]}`}
+                                aria-invalid={!isLimit(text)}
+                                value={text}
+                                onChange={(event) => setLimit(i, clock, school, event.target.value)}
+                              />
+                              {!isLimit(text) && (
+                                <span role="alert" className="block text-[13px] font-semibold text-seal-ink">
+                                  a number over 0
+                                </span>
+                              )}
+                            </td>
+                          )
+                        })}
                         <td>
                           {n === 0 && (
                             <button
                               type="button"
                               className="min-h-[44px] px-1 text-[13px] font-semibold text-copper"
                               aria-label={`Leave out ${duty.name}`}
-                              onClick={() => change({ duties: kind.duties.filter((_, at) => at !== i) })}
+                              onClick={() => {
+                                // Rows move up: what was typed is in the kind by now, or was no number.
+                                setTyped({})
+                                change({ duties: kind.duties.filter((_, at) => at !== i) })
+                              }}
                             >
                               leave out
                             </button>
@@ -212,10 +229,10 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
           <div className="lg:sticky lg:top-3">
             <h2 className="head m-0">What this moves</h2>
             <div className="flex flex-wrap gap-3 py-2">
-              <button type="button" className="plain" disabled={busy !== ''} onClick={preview}>
+              <button type="button" className="plain" disabled={busy !== '' || unreadable} onClick={preview}>
                 Show what moves
               </button>
-              <button type="button" className="act" disabled={busy !== ''} onClick={save}>
+              <button type="button" className="act" disabled={busy !== '' || unreadable} onClick={save}>
                 Keep it
               </button>
             </div>
