@@ -1,7 +1,6 @@
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
-import { baseUrl } from './server-control.ts'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
 const desk = { width: 1280, height: 800 }
@@ -59,16 +58,13 @@ test('@screenshots', async ({ browser }) => {
     ['site', `/sites/${site.id}`],
     ['softener', `/softeners/${softener.id}`],
     ['visit', `/visits/${visits.rows[0].visitId}`],
-    ['firm', '/firm'],
+    ['kind', '/kinds/c2'],
+    ['parts', '/parts?kind=sr&part=piston-ring'],
   ] as const) {
     await at(light, path)
     await shoot(light, name)
   }
   await light.context().close()
-  const stranger = await browser.newPage({ baseURL: baseUrl(), viewport: desk, locale: 'en-GB' })
-  await at(stranger, '/first-run')
-  await shoot(stranger, 'first-run')
-  await stranger.close()
 
   const dark = await signedIn(browser, { viewport: desk, colorScheme: 'dark' })
   await at(dark, `/machines/${leftBar}?task=group-gasket@1`)

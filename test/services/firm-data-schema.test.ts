@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { expect } from 'chai'
+import { coverage } from '../../scripts/coverage.ts'
 import { kinds } from '../../src/core/kinds/index.ts'
 import { kindSchema } from '../../src/core/kinds/kind-schema.ts'
 import { toJsonSchema } from '../../src/core/parse/to-json-schema.ts'
@@ -44,6 +45,19 @@ describe('the described files', () => {
         JSON.parse(JSON.stringify(schema())),
       )
     })
+
+  it('what the kinds cover is in the docs as it is (npm run schemas), each part of every kind', () => {
+    const page = readFileSync(join(docs, 'coverage.md'), 'utf8')
+    expect(page).to.equal(coverage())
+    for (const { id, duties } of kinds)
+      for (const { name } of duties) {
+        const rows = page.split('\n').filter((line) => line.startsWith(`| ${name}`))
+        expect(
+          rows.some((line) => line.split('|').at(-2)!.split(' ').includes(id)),
+          `${name} of ${id}`,
+        ).to.equal(true)
+      }
+  })
 
   it('describe every kind that ships, checked by a validator of its own', () => {
     const valid = ajv.compile(toJsonSchema(kindSchema, 'A kind of machine'))

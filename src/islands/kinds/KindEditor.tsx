@@ -115,7 +115,7 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
         }
       />
       <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
-        <section className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6" aria-label="What it is">
+        <section className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6" aria-label="The kind">
           <div className="grid gap-3 md:grid-cols-2">
             <label className="flex flex-col gap-0.5">
               <span className="slim text-[14px]">Called</span>
@@ -140,13 +140,13 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
               <span className="slim text-[14px]">Find a part or task</span>
               <input className="field w-[220px]" value={find} onChange={(event) => setFind(event.target.value)} />
             </label>
-            <label className="flex flex-col gap-0.5">
+            <label className="flex min-w-0 max-w-full flex-col gap-0.5">
               <span className="slim text-[14px]">All else as a file: path, parts, prompts, cleaning</span>
               <input
                 ref={file}
                 type="file"
                 accept="application/json,.json"
-                className="field"
+                className="field w-full min-w-0"
                 onChange={(event) => bring(event.target.files?.[0])}
               />
             </label>

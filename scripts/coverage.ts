@@ -1,0 +1,138 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { kinds } from '../src/core/kinds/index.ts'
+import type { Duty, Kind, Prompt } from '../src/core/kinds/kind.ts'
+import type { Mark } from '../src/core/quantity/working.ts'
+import { clocks, schools } from '../src/core/wear/limits.ts'
+import { limitWords } from '../src/ui/interval-words.ts'
+import { root } from './install.mjs'
+
+const folder = 'src/core/kinds'
+
+/** Source of the kinds, by path. */
+const sources = (): Map<string, string> =>
+  new Map(
+    ['', 'parts', 'sets'].flatMap((under) =>
+      readdirSync(join(root, folder, under))
+        .filter((name) => name.endsWith('.ts'))
+        .map((name) => {
+          const path = [folder, under, name].filter(Boolean).join('/')
+          return [path, readFileSync(join(root, path), 'utf8')] as const
+        }),
+    ),
+  )
+
+/** The file a row of a kind stands in: the kind's own, else one it takes rows from. */
+function fileOf(kind: Kind, id: string, files: Map<string, string>): string {
+  const own = `${folder}/${kind.id}.ts`
+  const taken = [...files.keys()].filter((path) => /\/(parts|sets)\//.test(path))
+  // A task that belongs to a part carries its name: "dispersion-block-clean" stands where the block does.
+  const names = [id, id.replace(/-[a-z]+$/, '')]
+  const from = names.flatMap((name) => [own, ...taken].filter((path) => files.get(path)!.includes(`'${name}'`))).at(0)
+  if (!from) throw new Error(`${kind.id}: ${id} stands in no file`)
+  return from.slice(folder.length + 1)
+}
+
+interface Row {
+  cells: string[]
+  kinds: string[]
+}
+
+/** Rows that say the same of several kinds, once. */
+function gathered(rows: { cells: string[]; kind: string }[]): Row[] {
+  const byCells = new Map<string, Row>()
+  for (const { cells, kind } of rows) {
+    const key = cells.join('|')
+    const there = byCells.get(key)
+    if (there) there.kinds.push(kind)
+    else byCells.set(key, { cells, kinds: [kind] })
+  }
+  return [...byCells.values()].sort((a, b) => a.cells[0]!.localeCompare(b.cells[0]!, 'en'))
+}
+
+const table = (head: string[], rows: Row[]) =>
+  [
+    `| ${[...head, 'kinds'].join(' | ')} |`,
+    `| ${[...head, 'kinds'].map(() => '---').join(' | ')} |`,
+    ...rows.map(({ cells, kinds }) => `| ${[...cells, kinds.join(' ')].map(plain).join(' | ')} |`),
+  ].join('\n')
+
+const plain = (text: string) => text.replaceAll('|', '/')
+const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name)
+const from = (mark: Mark) => ({ P: 'published', T: 'common practice', M: 'from memory' })[mark]
+
+function dutyCells(kind: Kind, duty: Duty, files: Map<string, string>): string[] {
+  const by = schools.map((school) =>
+    clocks.flatMap((clock) => {
+      const limit = duty.limits[clock]
+      return limit ? [limitWords(clock, limit[school], kind.counter.unit)] : []
+    }),
+  )
+  return [nameOf(duty), ...by.map((words) => words.join('; ')), from(duty.mark), fileOf(kind, duty.id, files)]
+}
+
+const promptCells = (kind: Kind, prompt: Prompt): string[] => [
+  `${prompt.where}, ${prompt.looks ?? prompt.shows}`,
+  prompt.means,
+  prompt.everyDrinks ? `every ${prompt.everyDrinks} ${kind.counter.unit}` : '',
+  from(prompt.mark),
+]
+
+/** Every part, interval and prompt of the trade and where it lives, as a page: read off the kinds as they stand. */
+export function coverage(): string {
+  const files = sources()
+  const duties = (replace: boolean) =>
+    gathered(
+      kinds.flatMap((kind) =>
+        kind.duties
+          .filter(({ action }) => (action === 'replace') === replace)
+          .map((duty) => ({ cells: dutyCells(kind, duty, files), kind: kind.id })),
+      ),
+    )
+  const prompts = gathered(
+    kinds.flatMap((kind) => kind.prompts.map((prompt) => ({ cells: promptCells(kind, prompt), kind: kind.id }))),
+  )
+  const cleaning = gathered(
+    kinds.flatMap((kind) =>
+      kind.cleaning.map(({ what, takes, why }) => ({ cells: [what, takes ? 'yes' : 'no', why], kind: kind.id })),
+    ),
+  )
+  const options = gathered(
+    kinds.flatMap((kind) =>
+      kind.options.map((option) => ({
+        cells: [option.name, option.standard ? 'most have it' : 'few have it', String(option.howToTell.length)],
+        kind: kind.id,
+      })),
+    ),
+  )
+  return `# What is covered
+
+Every part, interval and prompt the trade names, by its name, with the file it lives in. Written by \`npm run schemas\`
+from the kinds as they stand; a test holds it to them, and \`test/core/kinds/trade-figures.ts\` holds the kinds to the
+trade's tables. Files are under \`${folder}\`; on screen each kind stands at \`/kinds/ID\`, what its parts lasted at \`/parts\`.
+What treats the water (softeners, cartridges, membranes, carbon) has its intervals reckoned in \`src/core/standing\`, on screen at
+\`/softeners/ID\`; descaling by chalk likewise, on a machine's water lens.
+
+${kinds.map(({ id, name, about }) => `- \`${id}\` ${name}: ${about}`).join('\n')}
+
+## Parts: replaced
+
+${table(['part', 'cautious', 'usual', 'long life', 'from', 'file'], duties(true))}
+
+## Tasks: cleaned, descaled, greased, checked
+
+${table(['task', 'cautious', 'usual', 'long life', 'from', 'file'], duties(false))}
+
+## Prompts
+
+${table(['shows', 'means', 'said to come', 'from'], prompts)}
+
+## What cleaning it takes
+
+${table(['cleaning', 'takes it', 'why'], cleaning)}
+
+## What some have and others not
+
+${table(['revision', 'as a rule', 'ways to tell'], options)}
+`
+}
