@@ -3,7 +3,7 @@ import type { Duty } from '../kinds/kind.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
-import { dueWindow, type Passage } from '../wear/due-window.ts'
+import { type DueWindow, dueWindow, type Passage } from '../wear/due-window.ts'
 import {
   type Grade,
   gradeWords,
@@ -61,6 +61,8 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
 /** What the last look at a part made of its clocks: their limits move, and the window with them. */
 interface Seen {
   life: LifeMultiplier
+  /** Seen failed on this day: then it is due, not when its clocks would have had it. */
+  failedOn?: number
   /** Never longer than it may be, for what guards. */
   scaled(multiplier: number): Passage<Governing>[]
   line: number
@@ -83,7 +85,10 @@ function lookOf(
     what: `Seen ${condition.on}`,
     value: `${grade}, ${gradeWords[grade]}`,
     origin: 'measured',
-    source: `such a look stands for ${grade === 4 ? 'the whole' : `${Math.round(lookShare(grade) * 100)} %`} of a part’s own life, from memory`,
+    source:
+      grade === 4
+        ? 'its life is over, whatever its clocks say'
+        : `such a look stands for ${Math.round(lookShare(grade) * 100)} % of a part’s own life, from memory`,
   }))
   const usedLine = add(() => ({
     what: 'Of the usual life used by then',
@@ -92,12 +97,15 @@ function lookOf(
     formula: 'the clock that was furthest',
     origin: 'reckoned',
   }))
+  if (grade === 4) {
+    return { life, failedOn: day, scaled: () => running.map((clock) => clock.passage), line: seenLine }
+  }
   const most = duty.safety ? 1 : Number.POSITIVE_INFINITY
   const line = add(() => ({
     what: 'This one lasts',
     value: Math.round(Math.min(most, life.p50) * 100) / 100,
     spread: Math.round(((life.p90 - life.p10) / 2) * 100) / 100,
-    unit: 'times the usual',
+    unit: '× usual',
     formula: `{${seenLine}} at {${usedLine}}, against a log spread of ${Math.round(lifeSd(duty.beta) * 100) / 100} of such lives`,
     origin: 'reckoned',
     source: duty.safety ? 'never longer than its limit: it guards' : 'grid over the multiplier',
@@ -106,6 +114,16 @@ function lookOf(
     running.map((clock) => clock.scaled?.(Math.min(most, multiplier)) ?? clock.passage)
   for (const clock of running) clock.use = { ...clock.use, limit: clock.use.limit * Math.min(most, life.p50) }
   return { life, scaled, line }
+}
+
+function windowOf(running: RunningClock[], seen: Seen | null): DueWindow<Governing> | null {
+  if (!seen) return dueWindow(running.map((clock) => clock.passage))
+  const { failedOn } = seen
+  if (failedOn === undefined) return seenWindow(seen.scaled, seen.life)
+  // The clock that was furthest names what wore it out.
+  const share = ({ usedOn, usualLimit }: RunningClock) => (usedOn && usualLimit ? usedOn(failedOn) / usualLimit : 0)
+  const furthest = running.reduce((most, clock) => (share(clock) > share(most) ? clock : most))
+  return { due: { p10: failedOn, p50: failedOn, p90: failedOn }, governing: furthest.use.clock }
 }
 
 /** What a standing says before its clocks are read. */
@@ -123,7 +141,7 @@ export function finish(
   putAway: string | false = false,
   seen: Seen | null = null,
 ): Standing {
-  const window = seen ? seenWindow(seen.scaled, seen.life) : dueWindow(running.map((clock) => clock.passage))
+  const window = windowOf(running, seen)
   const standing = head as Standing
   standing.asOf = asOf
   standing.uses = running.map((clock) => clock.use)
@@ -145,7 +163,10 @@ export function finish(
   add(() => ({
     what: 'Due',
     value: on,
-    formula: `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}${seen ? `, each life × {${seen.line}}` : ''}`,
+    formula:
+      seen?.failedOn !== undefined
+        ? `the day of {${seen.line}}`
+        : `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}${seen ? `, each life × {${seen.line}}` : ''}`,
     origin: 'reckoned',
   }))
   if (p10 !== p90) {

@@ -29,7 +29,7 @@ export function KindView({ page, today }: Props) {
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
-        name={kind.name}
+        name={`${kind.name[0]?.toUpperCase()}${kind.name.slice(1)}`}
         under={kind.about}
         facts={[
           { label: 'Machines here', value: figure(machines) },

@@ -142,7 +142,7 @@ export function PathDrawing(props: Props) {
             <Leader
               key={placed.station.id}
               placed={placed}
-              until={layout.bandY + 27 + (layout.rows - 1) * 34}
+              until={layout.bandY + (hanging.size === 0 ? 14 : 27 + (layout.rows - 1) * 34)}
               chosen={chosen === placed.station.id}
             />
           ),

@@ -144,6 +144,15 @@ describe('a part that was looked at', () => {
     expect(bad.uses[0]!.limit).to.be.below(plain.uses[0]!.limit)
   })
 
+  it('is due the day it was seen failed, neither before nor after, and says so', () => {
+    for (const on of ['2025-11-02', '2025-12-20']) {
+      const failed = standing(looked(4, on), 'drain-hose')
+      expect(failed.due).to.deep.equal({ p10: on, p50: on, p90: on })
+      expect(failed.working.lines.map(({ what }) => what)).to.not.include('This one lasts')
+      expect(failed.governing).to.equal(failed.uses[0]!.clock)
+    }
+  })
+
   it('stays as it was where it was seen the day it was fitted', () => {
     const fitted = entry('fitted', '2025-12-20', { part: 'drain-hose' })
     const seen = entry('inspected', '2025-12-20', { part: 'drain-hose', condition: 0 })
