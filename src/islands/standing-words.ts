@@ -1,5 +1,5 @@
 import { clockName, type Standing } from '../core/standing/standing.ts'
-import { dayLong, daysUntil, halfWidth } from '../ui/format.ts'
+import { dayLong, dayNear, daysUntil, halfWidth } from '../ui/format.ts'
 import { quantity, quantityWords } from '../ui/quantity.ts'
 import { usedOn } from '../ui/urgency.ts'
 
@@ -9,8 +9,13 @@ export const title = (standing: Standing): string => {
   return `${standing.name}${standing.instance ? `, ${standing.instance}` : ''}${verb}`
 }
 
+/** The day a part that is to be replaced was seen failed. */
+const failedOn = ({ condition, action }: Standing): string | undefined =>
+  condition?.grade === 4 && action === 'replace' ? condition.on : undefined
+
 /** What governs, and how much of it is used. */
 export function governs(standing: Standing, today: string): string {
+  if (failedOn(standing)) return `seen failed ${dayNear(failedOn(standing)!, today)}`
   const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
   if (!one) return 'no clock runs out'
   const now = usedOn(one, standing.asOf, today)
@@ -23,8 +28,9 @@ export function dueSentence(standing: Standing, today: string): string {
   if (!standing.due || !standing.governing) return 'No clock runs out within ten years.'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
+  const by = failedOn(standing) ? 'for it was seen failed' : `by ${clockName[standing.governing]}`
   const over = days < 0 ? `, overdue ${-days} ${days === -1 ? 'day' : 'days'}` : ''
-  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, by ${clockName[standing.governing]}${over}`
+  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, ${by}${over}`
 }
 
 /** Said where the hand is about to be; local codes and licensed practice come first. */

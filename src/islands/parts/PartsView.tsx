@@ -64,7 +64,7 @@ export function PartsView({ page, today }: Props) {
                 <th className="text-right font-semibold">Catalogue</th>
                 <th className="text-right font-semibold">Learned</th>
                 <th className="pl-4 font-semibold max-md:hidden">Against it</th>
-                <th className="text-right font-semibold max-sm:hidden">Adopted</th>
+                <th className="text-right font-semibold max-sm:hidden">Yours</th>
               </tr>
             </thead>
             <tbody>
