@@ -238,6 +238,18 @@ describe('a visit being written', () => {
     expect(make({ tasks: ['no-such-task'] }).entries).to.deep.equal([])
   })
 
+  it('writes why a part came out, and of what the new one is', () => {
+    const parts = {
+      'group-gasket@1': { changed: true, condition: 2, why: 'fitting' as const, variant: 'silicone', size: '8.5 mm' },
+      'steam-tip@2': { changed: false, condition: 1, size: '8 mm' },
+    }
+    expect(make({ parts }).said).to.deep.equal([
+      ['machine', 'removed', { v: 1, part: 'group-gasket', group: 1, condition: 2, why: 'fitting' }],
+      ['machine', 'fitted', { v: 1, part: 'group-gasket', group: 1, variant: 'silicone', size: '8.5 mm' }],
+      ['machine', 'inspected', { v: 1, part: 'steam-tip', group: 2, condition: 1 }],
+    ])
+  })
+
   it('writes a changed part as taken out and fitted, a seen one as looked at', () => {
     expect(
       make({

@@ -58,6 +58,12 @@ export function fittedVariant(histories: Histories, part: string, index: number 
   return (named?.body.variant as string | undefined) ?? null
 }
 
+/** The size of the one fitted last, where somebody noted it. */
+export function fittedSize(histories: Histories, part: string, index: number | undefined): string | null {
+  const last = latest(touching(histories, 'machine', part), isFitting(part, index))
+  return (last?.body.size as string | undefined) ?? null
+}
+
 const isFitting = (part: string, index: number | undefined) => (entry: Entry) =>
   isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index)
 

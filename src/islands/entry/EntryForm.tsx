@@ -229,7 +229,14 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
             hint="how the one that came out looked, 0 to 4"
             done={Object.keys(draft.parts).length > 0}
           >
-            <PartsSeen draft={draft} onChange={change} standings={standings} today={today} />
+            <PartsSeen
+              draft={draft}
+              onChange={change}
+              standings={standings}
+              kind={kind}
+              bundle={bundle}
+              today={today}
+            />
           </Stop>
           <Stop
             number={5}

@@ -1,22 +1,29 @@
 import { useMemo } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { fittedSize, fittedVariant } from '../../core/standing/last-done.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { Seal } from '../../ui/Seal.tsx'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
+import { PartFitted } from './PartFitted.tsx'
 
 interface Props {
   draft: Draft
   onChange: (part: Partial<Draft>) => void
   standings: Standing[]
+  kind: Kind
+  bundle: MachineBundle
   today: string
 }
 
 const shownFirst = 3
 
 /** Parts changed or looked at: the one that came out gets a grade, 0 as new to 4 failed. */
-export function PartsSeen({ draft, onChange, standings, today }: Props) {
+export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: Props) {
   const parts = useMemo(() => standings.filter((standing) => standing.action === 'replace'), [standings])
   const keyOf = (standing: Standing) =>
     standing.index === undefined ? standing.part! : `${standing.part}@${standing.index}`
@@ -25,6 +32,12 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
   const set = (key: string, part: PartDraft | null) => {
     const { [key]: _, ...others } = draft.parts
     onChange({ parts: part ? { ...others, [key]: part } : others })
+  }
+  const histories = useMemo(() => effective(bundle.ledgers), [bundle])
+  /** Changed for the same size, until somebody says another. */
+  const changed = (standing: Standing, part?: PartDraft): PartDraft => {
+    const size = fittedSize(histories, standing.part!, standing.index)
+    return { ...(size && { size }), ...part, changed: true }
   }
   return (
     <div className="pt-1">
@@ -57,8 +70,8 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
                       className="sr-only"
                       name={`condition-${key}`}
                       checked={on}
-                      onClick={() => on && set(key, part?.changed ? { changed: true } : null)}
-                      onChange={() => set(key, { changed: part?.changed ?? false, condition: grade })}
+                      onClick={() => on && set(key, part?.changed ? { ...part, condition: undefined } : null)}
+                      onChange={() => set(key, { changed: false, ...part, condition: grade })}
                     />
                     <Seal grade={grade} size={26} />
                     <span className="slim text-[12px] leading-tight whitespace-nowrap">
@@ -77,7 +90,7 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
                   set(
                     key,
                     event.target.checked
-                      ? { ...part, changed: true }
+                      ? changed(standing, part)
                       : part?.condition === undefined
                         ? null
                         : { condition: part.condition, changed: false },
@@ -86,6 +99,15 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
               />
               changed
             </label>
+            {part?.changed && (
+              <PartFitted
+                name={name}
+                part={kind.parts.find(({ id }) => id === standing.part)}
+                variantBefore={fittedVariant(histories, standing.part!, standing.index)}
+                draft={part}
+                onChange={(next) => set(key, next)}
+              />
+            )}
             {part?.changed && standing.caution && (
               <p className="m-0 border-l-4 border-brass pl-3 text-[13px] lg:col-span-3">
                 {cautionWords[standing.caution]}
@@ -99,7 +121,10 @@ export function PartsSeen({ draft, onChange, standings, today }: Props) {
           className="field mt-1"
           aria-label="Another part"
           value=""
-          onChange={(event) => set(event.target.value, { changed: true })}
+          onChange={(event) => {
+            const standing = rest.find((one) => keyOf(one) === event.target.value)
+            if (standing) set(event.target.value, changed(standing))
+          }}
         >
           <option value="">another part …</option>
           {rest.map((standing) => (

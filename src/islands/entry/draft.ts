@@ -2,6 +2,7 @@ import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import type { RemovalReason } from '../../core/ledger/removal.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
@@ -22,6 +23,11 @@ export interface TestDraft {
 export interface PartDraft {
   condition?: number
   changed: boolean
+  /** Why the old one came out, where its condition does not say. */
+  why?: RemovalReason
+  /** Of the new one. */
+  variant?: string
+  size?: string
 }
 
 /** A visit being written, with the ids its entries will have: saved twice is saved once. */
@@ -237,8 +243,13 @@ export function entriesOfDraft(
       add(`part:${key}:removed`, 'machine', 'removed', {
         ...about,
         ...(part.condition !== undefined && { condition: part.condition }),
+        ...(part.why && { why: part.why }),
       })
-      add(`part:${key}:fitted`, 'machine', 'fitted', about)
+      add(`part:${key}:fitted`, 'machine', 'fitted', {
+        ...about,
+        ...(part.variant && { variant: part.variant }),
+        ...(part.size && { size: part.size }),
+      })
     } else if (part.condition !== undefined) {
       add(`part:${key}:inspected`, 'machine', 'inspected', { ...about, condition: part.condition })
     }
