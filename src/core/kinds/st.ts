@@ -1,6 +1,6 @@
 import { collect, part, task } from './build.ts'
 import type { Kind } from './kind.ts'
-import { superAutomaticParts } from './parts/super-automatic.ts'
+import { superAutomaticBudget, superAutomaticCounts, superAutomaticMeasures, superAutomaticParts } from './parts/super-automatic.ts'
 import { electricalTest, tankDescale, tankRoutine } from './parts/usual-tasks.ts'
 import { milkCleaning, milkLine, milkMeasures, milkOption, milkParts, milkRoutine, milkStations, milkTasks } from './sets/milk.ts'
 
@@ -86,33 +86,10 @@ export const st: Kind = {
       ...milkTasks,
     ],
   ),
-  measures: [
-    { id: 'open-flow', name: 'Open flow, 10 s', unit: 'ml', good: { from: 45, to: 90 }, mark: 'M' },
-    { id: 'outlet-temperature', name: 'Water at outlet', unit: '°C', good: { from: 86, to: 93 }, mark: 'T' },
-    { id: 'cup-temperature', name: 'Coffee in warm cup', unit: '°C', good: { from: 62, to: 76 }, mark: 'M' },
-    { id: 'tray-water', name: 'Tray water a drink', unit: 'ml', good: { from: 6, to: 15 }, mark: 'M' },
-    { id: 'hot-water-flow', name: 'Hot water, 10 s', unit: 'ml', good: { from: 60, to: 90 }, mark: 'M' },
-    { id: 'steam-time', name: '200 ml water to 65 °C', unit: 's', good: { from: 30, to: 70 }, mark: 'M' },
-    { id: 'shot-time', name: 'Espresso 40 g', unit: 's', good: { from: 18, to: 28 }, mark: 'T' },
-    ...milkMeasures,
-  ],
-  budget: {
-    drinks: [
-      { name: 'espresso', share: 0.3, cupMl: 40, puckMl: 10, dischargeMl: 9, flushMl: 0 },
-      { name: 'coffee', share: 0.55, cupMl: 120, puckMl: 11, dischargeMl: 9, flushMl: 0 },
-      { name: 'double coffee', share: 0.15, cupMl: 220, puckMl: 15, dischargeMl: 12, flushMl: 0 },
-    ],
-    besides: [{ name: 'hot water: one drink in twenty', mlPerDrink: 9.5, goes: 'hot-water' }],
-    daily: [{ name: 'rinse on, rinse off, two idle rinses', ml: 200, goes: 'brew' }],
-    mark: 'M',
-  },
+  measures: [...superAutomaticMeasures, { id: 'steam-time', name: '200 ml water to 65 °C', unit: 's', good: { from: 30, to: 70 }, mark: 'M' }, ...milkMeasures],
+  budget: superAutomaticBudget,
   doseG: { single: 9, double: 13 },
-  counts: {
-    kilograms: { perDrink: 0.0105 },
-    openings: { perDrink: 0.4 },
-    runningHours: { perDrink: 0.0072, perOpenDay: 0.01 },
-    milkDrinks: { perDrink: 0.4 },
-  },
+  counts: superAutomaticCounts,
   options: [milkOption(true)],
   prompts: [
     { id: 'descale', where: 'Display', shows: 'words', looks: 'descale', means: 'its own litres at its hardness setting are used up', asksFor: 'descale', mark: 'M' },

@@ -1,5 +1,5 @@
 import { part } from '../build.ts'
-import type { Duty, Part } from '../kind.ts'
+import type { Duty, Kind, Measure, Part } from '../kind.ts'
 
 type Row = { part: Part; duties: Duty[] }
 
@@ -37,3 +37,33 @@ export const superAutomaticParts: Row[] = [
   part('spout-pipes', 'Coffee spout pipes', 'spout', { months: [12, 36, 60] }, { beta: 1.5, min: 10, other: 'cleaned weekly' }),
   part('door-switches', 'Door, tray, container switches', 'door', { months: [48, 84, 120] }, { beta: 1.2, min: 25, caution: 'mains' }),
 ]
+
+/** Good readings of one for an office, whichever way its unit comes out. */
+export const superAutomaticMeasures: Measure[] = [
+  { id: 'open-flow', name: 'Open flow, 10 s', unit: 'ml', good: { from: 45, to: 90 }, mark: 'M' },
+  { id: 'outlet-temperature', name: 'Water at outlet', unit: '°C', good: { from: 86, to: 93 }, mark: 'T' },
+  { id: 'cup-temperature', name: 'Coffee in warm cup', unit: '°C', good: { from: 62, to: 76 }, mark: 'M' },
+  { id: 'tray-water', name: 'Tray water a drink', unit: 'ml', good: { from: 6, to: 15 }, mark: 'M' },
+  { id: 'hot-water-flow', name: 'Hot water, 10 s', unit: 'ml', good: { from: 60, to: 90 }, mark: 'M' },
+  { id: 'shot-time', name: 'Espresso 40 g', unit: 's', good: { from: 18, to: 28 }, mark: 'T' },
+]
+
+/** What a drink draws there. */
+export const superAutomaticBudget: Kind['budget'] = {
+  drinks: [
+    { name: 'espresso', share: 0.3, cupMl: 40, puckMl: 10, dischargeMl: 9, flushMl: 0 },
+    { name: 'coffee', share: 0.55, cupMl: 120, puckMl: 11, dischargeMl: 9, flushMl: 0 },
+    { name: 'double coffee', share: 0.15, cupMl: 220, puckMl: 15, dischargeMl: 12, flushMl: 0 },
+  ],
+  besides: [{ name: 'hot water: one drink in twenty', mlPerDrink: 9.5, goes: 'hot-water' }],
+  daily: [{ name: 'rinse on, rinse off, two idle rinses', ml: 200, goes: 'brew' }],
+  mark: 'M',
+}
+
+/** What goes along with its drinks. */
+export const superAutomaticCounts: Kind['counts'] = {
+  kilograms: { perDrink: 0.0105 },
+  openings: { perDrink: 0.4 },
+  runningHours: { perDrink: 0.0072, perOpenDay: 0.01 },
+  milkDrinks: { perDrink: 0.4 },
+}
