@@ -124,7 +124,7 @@ test.describe('the ledger of a machine', () => {
     await page.goto(`/machines/${id}?lens=ledger`)
     await awake(page)
     await page.getByLabel('Find in the ledger').fill('counter')
-    await expect(page.getByText('lower than before: taken as a board swap')).toBeVisible()
+    await expect(page.getByText('lower than before: taken as a board swap').first()).toBeVisible()
     await page.getByLabel('Find in the ledger').fill('board swapped')
     await expect(page.getByText('Board swapped after a surge', { exact: false })).toBeVisible()
   })

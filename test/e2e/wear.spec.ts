@@ -158,3 +158,19 @@ test('what it shows is looked up in two taps and noted; what it has, and how it 
   await awake(page)
   await expect(page.getByText(/hot hours|Hot/).first()).toBeVisible()
 })
+
+test('a reading in doubt stands under the counter’s line, and is judged there', async ({ ines: page }) => {
+  // A slip of the pen that nobody has put right yet.
+  await page.goto(`/machines/${await machineId(page, 'Council bar')}?lens=ledger`)
+  await awake(page)
+  const chart = page.getByRole('complementary', { name: 'Counter' })
+  const doubt = chart.getByRole('list', { name: 'Readings in doubt' }).getByRole('listitem')
+  await expect(doubt).toHaveCount(1)
+  await expect(doubt).toContainText('A typing error?')
+  await expect(chart.getByText(/eight times in ten between/)).toBeVisible()
+  await doubt.getByRole('button', { name: 'Judge it' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByRole('button', { name: 'Withdraw: it did not happen' }).click()
+  await expect(sheet).toBeHidden()
+  await expect(doubt).toHaveCount(0)
+})

@@ -1,13 +1,31 @@
+import { useMemo } from 'react'
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
-import type { Entry } from '../../core/ledger/entry.ts'
+import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
 import { fromDay, toDay } from '../../core/quantity/local-day.ts'
+import { counterForecast } from '../../core/standing/counter-forecast.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { machineFacts } from '../../core/standing/machine-facts.ts'
 import type { Flag } from '../../core/standing/standing.ts'
-import { dayLong, figure, monthYear } from '../../ui/format.ts'
+import { dayLong, dayShort, figure, monthYear } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { flagWords } from './flag-words.ts'
 
-/** The counter as it was read, with the readings that do not count as hollow rings. */
-export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags: Flag[]; unit: string }) {
+interface Props {
+  bundle: MachineBundle
+  flags: Flag[]
+  unit: string
+  onCorrect: (entry: RecordedEntry) => void
+}
+
+/** The counter as it was read and as it will go on; readings that do not count are hollow rings, and can be judged. */
+export function CounterChart({ bundle, flags, unit, onCorrect }: Props) {
+  const entries = bundle.ledgers.machine ?? []
+  const ahead = useMemo(() => {
+    const facts = machineFacts(effective(bundle.ledgers), false)
+    return facts?.stage.stage === 'working' ? counterForecast(facts.use) : []
+  }, [bundle])
   const odd = new Map(
     flags.filter((flag) => flag.kind === 'impossible' || flag.kind === 'outlier').map((flag) => [flag.entryId, flag]),
   )
@@ -28,12 +46,25 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
       </>
     )
   }
-  const top = Math.max(...used.map((reading) => reading.count))
+  const last = used.at(-1)!
+  const top = Math.max(...used.map((reading) => reading.count), ...ahead.map(({ count }) => count))
+  const end = Math.max(last.day, ...ahead.map(({ late }) => late))
+  const along = (bound: 'early' | 'likely' | 'late') => [
+    { day: last.day, count: last.count },
+    ...ahead.map((one) => ({ day: one[bound], count: one.count })),
+  ]
+  const far = ahead.at(-1)
+  const doubtful = flags.flatMap((flag) => {
+    const entry = entries.find(({ id }) => id === flag.entryId)
+    return entry ? [{ flag, entry }] : []
+  })
   return (
     <>
       <h2 className="head m-0">Counter</h2>
       <p className="m-0 text-[13px] text-second">
         {used.length} readings that count, {unit}.{odd.size > 0 ? ` ${odd.size} kept and not used: rings.` : ''}
+        {far &&
+          ` ${figure(far.count)} by ${dayLong(fromDay(far.likely))}, eight times in ten between ${dayShort(fromDay(far.early))} and ${dayShort(fromDay(far.late))}.`}
       </p>
       <div
         className="mt-1 h-[210px]"
@@ -46,7 +77,8 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
             <XAxis
               dataKey="day"
               type="number"
-              domain={['dataMin', 'dataMax']}
+              domain={[used[0]!.day, end]}
+              allowDuplicatedCategory={false}
               tickFormatter={(day: number) => monthYear(fromDay(day))}
               tick={{ fontSize: 12, fill: 'var(--second)' }}
               stroke="var(--second)"
@@ -66,6 +98,18 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
               dot={{ r: 2.5, fill: 'var(--deep)' }}
               isAnimationActive={false}
             />
+            {(['early', 'likely', 'late'] as const).map((bound) => (
+              <Line
+                key={bound}
+                data={along(bound)}
+                dataKey="count"
+                stroke="var(--copper)"
+                strokeWidth={bound === 'likely' ? 1.75 : 1}
+                strokeDasharray={bound === 'likely' ? '5 4' : undefined}
+                dot={false}
+                isAnimationActive={false}
+              />
+            ))}
             {[...odd.values()].map((flag) => (
               <ReferenceDot
                 key={flag.entryId}
@@ -80,6 +124,24 @@ export function CounterChart({ entries, flags, unit }: { entries: Entry[]; flags
           </LineChart>
         </ResponsiveContainer>
       </div>
+      {doubtful.length > 0 && (
+        <ul className="m-0 mt-2 list-none p-0 text-[14px]" aria-label="Readings in doubt">
+          {doubtful.map(({ flag, entry }) => (
+            <li key={entry.id} className="flex items-baseline gap-3 border-t border-hair py-1">
+              <span className="min-w-0 flex-1">
+                <b className="mono">{figure(flag.count)}</b> on {dayLong(flag.day)}: {flagWords[flag.kind]}
+              </span>
+              <button
+                type="button"
+                className="min-h-[44px] font-semibold whitespace-nowrap text-copper"
+                onClick={() => onCorrect(entry)}
+              >
+                Judge it
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
     </>
   )
 }

@@ -1,13 +1,14 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import type { Reckoning } from '../../core/standing/standing.ts'
+import type { Flag, Reckoning } from '../../core/standing/standing.ts'
 import { entryWords, stationOf } from '../../ui/entry-words.ts'
 import { counted, dayFull, dayLong } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
+import { flagWords } from './flag-words.ts'
 import { ledgerNotes } from './ledger-notes.ts'
 import { kindOf } from './use-bundle.ts'
 
@@ -43,7 +44,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   }, [bundle])
   const names = new Map(bundle.technicians.map((person) => [person.id, person.name.split(' ')[0]!]))
   const byId = new Map(all.map((entry) => [entry.id, entry]))
-  const flags = new Map((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
+  const flags = new Map<string, Flag['kind']>((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
   const notes = useMemo(() => ledgerNotes(bundle, all), [bundle, all])
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
   const matching = all.filter((entry) => {
@@ -131,9 +132,10 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         {mounted && (
           <Suspense fallback={<p className="text-second">Drawing the counter …</p>}>
             <CounterChart
-              entries={bundle.ledgers.machine ?? []}
+              bundle={bundle}
               flags={reckoning?.flags ?? []}
               unit={reckoning?.counter?.unit ?? 'drinks'}
+              onCorrect={setCorrecting}
             />
           </Suspense>
         )}
@@ -173,18 +175,11 @@ interface RowProps {
   putAsideBy: RecordedEntry | null
   corrects: RecordedEntry | null
   rival: boolean
-  flag: string | null
+  flag: Flag['kind'] | null
   warnings: string[]
   origin: string | null
   kind: string
   onCorrect: () => void
-}
-
-const flagWords: Record<string, string> = {
-  reset: 'lower than before: taken as a board swap',
-  rollover: 'the counter rolled over',
-  impossible: 'below its neighbours: kept, not used. A typing error?',
-  outlier: 'far above what this machine makes: kept, not used. A typing error?',
 }
 
 function EntryRow(props: RowProps) {
