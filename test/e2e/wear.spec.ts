@@ -156,7 +156,7 @@ test('what it shows is looked up in two taps and noted; what it has, and how it 
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
   await page.goto(`${page.url().split('?')[0]}?lens=ledger`)
   await awake(page)
-  await expect(page.getByText(/hot hours|Hot/).first()).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Ledger' }).getByText(/^Hot 11 h on an open day/)).toBeVisible()
 })
 
 test('a reading in doubt stands under the counter’s line, and is judged there', async ({ ines: page }) => {

@@ -151,7 +151,7 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
               />
             </label>
           </div>
-          <div className="overflow-x-auto">
+          <div className="relative overflow-x-auto">
             <table className="w-full border-collapse text-[14px]">
               <thead>
                 <tr className="slim text-left text-[13px] text-second">

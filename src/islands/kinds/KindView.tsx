@@ -165,7 +165,7 @@ export function KindView({ page, today }: Props) {
 
 function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; kindId: string }) {
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table className="w-full border-collapse text-[14px]">
         <thead>
           <tr className="slim text-left text-[13px] text-second">

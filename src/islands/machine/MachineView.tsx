@@ -7,7 +7,7 @@ import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
-import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
+import { dayLong, dayNear, dayShort, daysUntil, figure, monthYear } from '../../ui/format.ts'
 import { LensSwitch } from '../../ui/LensSwitch.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
@@ -119,7 +119,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         const there = touched.get(id)
         return [
           id,
-          { standings: [], words: there ? `${dayNear(there.on, today)} · ${there.count}` : 'not touched' },
+          { standings: [], words: there ? `${nearWords(there.on, today)} · ${there.count}` : 'not touched' },
         ] as const
       }),
     )
@@ -300,3 +300,7 @@ function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Rec
   }
   return list
 }
+
+/** A day of this year, else its month: a station's column is thirteen letters wide. */
+const nearWords = (on: string, today: string) =>
+  on.slice(0, 4) === today.slice(0, 4) ? dayShort(on) : `${monthYear(on).slice(0, 4)}${on.slice(2, 4)}`

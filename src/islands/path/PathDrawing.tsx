@@ -257,7 +257,7 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose, bare }: 
         <text
           x={blockX}
           y={blockY + (hangs === 'rail' ? 41 : 27)}
-          fontSize={12.5}
+          fontSize={12}
           className="mono"
           fill={chosen ? 'var(--copper)' : 'var(--second)'}
         >
