@@ -24,7 +24,8 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
   const [finding, setFinding] = useState(false)
   const [listing, setListing] = useState(false)
   const [menu, setMenu] = useState(false)
-  const going = useRef(0)
+  // Nobody pressed g yet: a page just opened is not one that waits for where to go.
+  const going = useRef(Number.NEGATIVE_INFINITY)
 
   // A row of lists wider than a phone shows the one somebody is in.
   useEffect(() => {
