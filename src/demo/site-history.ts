@@ -152,6 +152,10 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
     for (let back = 700; back > 0; back -= 165)
       write(softenerLedger, 'softener', ids.softenerId, endDay - back, [{ kind: 'prefilter-changed', body: { v: 1 } }])
   }
+  if (ids.softenerId && site.softener?.resinL) {
+    const topUp: Jotting = { kind: 'serviced', body: { v: 1, task: 'resin-top-up' } }
+    for (const back of [570, 205]) write(softenerLedger, 'softener', ids.softenerId, endDay - back, [topUp])
+  }
   const all = [...siteLedger, ...softenerLedger, ...lives.flatMap((life) => [...life.ledger, ...life.rivals])]
   return { entries: all.filter((entry) => entry.happenedOn <= fromDay(endDay)) }
 }

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { instanceName, kinds } from '../core/kinds/index.ts'
+import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { outletTestName } from '../core/standing/outlet-test-standing.ts'
 import { flushTask } from '../core/standing/raised-tasks.ts'
 import { mostCounted } from '../views/round-page.ts'
@@ -135,6 +136,7 @@ const keyNames: { key: string; name: string }[] = [
   { key: 'change-cartridge', name: 'change cartridge' },
   { key: 'change-membrane', name: 'change membrane' },
   { key: 'change-prefilter', name: 'change carbon filter' },
+  ...exchangerParts.map(({ id, name }) => ({ key: id as string, name: name.toLowerCase() })),
   { key: 'salt', name: 'fill up salt' },
   { key: flushTask, name: 'freshen boiler' },
   ...Object.values(outletTestName).map((name) => ({ key: 'outlet-test', name: name.toLowerCase() })),

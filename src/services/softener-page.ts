@@ -25,7 +25,14 @@ import { treatmentOf } from './treatment-of.ts'
 
 const shownTests = 20
 const shownRenewals = 12
-const renews: EntryKind[] = ['regenerated', 'cartridge-changed', 'membrane-changed', 'prefilter-changed', 'salt-added']
+const renews: EntryKind[] = [
+  'regenerated',
+  'cartridge-changed',
+  'membrane-changed',
+  'prefilter-changed',
+  'salt-added',
+  'serviced',
+]
 
 /** What comes out of it, reckoned from the raw water and its own tests. */
 function outOf(histories: Histories): SoftenerPage['out'] {

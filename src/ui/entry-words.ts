@@ -6,6 +6,7 @@ import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
+import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { type AlongClock, alongWords, type Clock, type School, schoolName } from '../core/wear/limits.ts'
 import { gradeWords } from '../core/wear/seen-condition.ts'
 import { dayLong, figure } from './format.ts'
@@ -36,7 +37,11 @@ export function entryWords(entry: Entry, kindId: string): string {
     return `${name}, ${each === 'side' ? (body.group === 1 ? 'left' : 'right') : `group ${body.group}`}`
   }
   const task = () =>
-    which(kind?.duties.find((duty) => duty.id === body.task)?.name ?? String(body.task).replaceAll('-', ' '))
+    which(
+      kind?.duties.find((duty) => duty.id === body.task)?.name ??
+        exchangerParts.find(({ id }) => id === body.task)?.name.toLowerCase() ??
+        String(body.task).replaceAll('-', ' '),
+    )
   const condition =
     body.condition === undefined ? '' : `: ${body.condition} of 4, ${gradeWords[Number(body.condition)]}`
   switch (entry.kind) {

@@ -85,11 +85,12 @@ describe('the water of the demo world', () => {
       const { softener, fed } = worldOf(name)
       return reckonSoftener(softener, fed)!.standings.map(({ key }) => key)
     }
-    expect(keysAt('Kettle Lane hotel')).to.deep.equal(['salt', 'outlet-test'])
+    const parts = (seals: string) => ['resin-top-up', 'resin', seals]
+    expect(keysAt('Kettle Lane hotel')).to.deep.equal(['salt', 'outlet-test', ...parts('valve-seals')])
     expect(keysAt('Long Gallery museum café')).to.deep.equal(['change-cartridge', 'outlet-test'])
     expect(keysAt('Harrowmere town hall')).to.deep.equal(['change-membrane', 'change-prefilter', 'outlet-test'])
     expect(keysAt('Saltmarsh library café')).to.deep.equal(['change-prefilter', 'outlet-test'])
-    expect(keysAt('Thistle & Rye bakery')).to.deep.equal(['regenerate', 'outlet-test'])
+    expect(keysAt('Thistle & Rye bakery')).to.deep.equal(['regenerate', 'outlet-test', ...parts('lid-seals')])
   })
 
   it('lets a softener’s capacity stay near what is usual, and surer than before', () => {

@@ -61,7 +61,13 @@ describe('a firm’s water', () => {
     expect(page.out!.sodiumMgL / (18 * 17.848)).to.be.closeTo(0.4594, 1e-3)
     expect(page.out!.pH).to.equal(page.out!.rawPh)
     expect(page.renewals.map(({ kind }) => kind)).to.deep.equal(['regenerated'])
-    expect(page.standings.map(({ key }) => key)).to.deep.equal(['regenerate', 'outlet-test'])
+    expect(page.standings.map(({ key }) => key)).to.deep.equal([
+      'regenerate',
+      'outlet-test',
+      'resin-top-up',
+      'resin',
+      'lid-seals',
+    ])
     expect(await softenerPage(db, other.firmId, firm.softenerId)).to.equal(null)
     expect(await softenerPage(db, firm.firmId, randomUUID())).to.equal(null)
   })

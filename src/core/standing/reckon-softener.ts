@@ -4,6 +4,7 @@ import { type TreatmentKind, treatmentKind } from '../softener/treatment-kind.ts
 import { daysBehind } from './behind-softener.ts'
 import { cartridgeStanding } from './cartridge-standing.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
+import { exchangerPartsStandings } from './exchanger-parts-standing.ts'
 import { exchangerStanding } from './exchanger-standing.ts'
 import { effective, type Histories, type Ledgers, latestDay, ofKind } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
@@ -85,6 +86,7 @@ export function reckonSoftener(
           mainStanding(facts, showWorking),
           prefilterStanding(histories, draw, asOf, showWorking),
           outletTestStanding(histories, facts.kind, asOf, showWorking),
+          ...(facts.kind === 'exchanger' ? exchangerPartsStandings(histories, draw, asOf, showWorking) : []),
         ]
   return {
     version: reckoningVersion,

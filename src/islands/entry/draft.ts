@@ -5,6 +5,7 @@ import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import type { RemovalReason } from '../../core/ledger/removal.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
+import { isExchangerPart } from '../../core/softener/exchanger-parts.ts'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
 import { flushTask, restartTask } from '../../core/standing/raised-tasks.ts'
@@ -226,6 +227,7 @@ export function entriesOfDraft(
     else if (id === 'regenerate') add(`task:${key}`, 'softener', 'regenerated', {})
     else if (id === 'change-cartridge') add(`task:${key}`, 'softener', 'cartridge-changed', {})
     else if (id === 'change-membrane') add(`task:${key}`, 'softener', 'membrane-changed', {})
+    else if (isExchangerPart(id)) add(`task:${key}`, 'softener', 'serviced', { task: id })
     else if (id === 'change-prefilter') add(`task:${key}`, 'softener', 'prefilter-changed', {})
     else {
       const duty = kind.duties.find((candidate) => candidate.id === id)

@@ -24,7 +24,7 @@ import { MeterOverCounts } from './MeterOverCounts.tsx'
 import { OutletTests } from './OutletTests.tsx'
 import { PassageTests } from './PassageTests.tsx'
 import { RenewedSheet } from './RenewedSheet.tsx'
-import { type Renewal, renewalsOf } from './renewals.ts'
+import { otherWork, type Renewal, renewalsOf } from './renewals.ts'
 
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const MeasuredSheet = later(() => import('./MeasuredSheet.tsx').then((module) => module.MeasuredSheet))
@@ -161,7 +161,24 @@ export function SoftenerView({ page, today }: Props) {
               <ChlorineTests chlorine={page.chlorine} today={today} onMeasure={() => setOpen('chlorine')} />
             )}
             <section aria-label="Log" className="pb-5">
-              <h2 className="head m-0 pb-1">Log</h2>
+              <div className="flex flex-wrap items-center justify-between gap-2 pb-1">
+                <h2 className="head m-0">Log</h2>
+                {otherWork(page).length > 0 && (
+                  <select
+                    className="field text-[14px]"
+                    aria-label="Something else done"
+                    value=""
+                    onChange={(event) => setRenewal(otherWork(page).find(({ task }) => task === event.target.value)!)}
+                  >
+                    <option value="">something else done …</option>
+                    {otherWork(page).map(({ task, name }) => (
+                      <option key={task} value={task}>
+                        {name}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </div>
               {page.renewals.length === 0 && <p className="m-0 text-second">Nothing noted yet.</p>}
               <ul className="m-0 list-none p-0 text-[14px]">
                 {page.renewals.map((entry) => (

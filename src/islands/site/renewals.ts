@@ -1,4 +1,5 @@
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import { exchangerParts } from '../../core/softener/exchanger-parts.ts'
 import type { SoftenerPage } from '../../views/softener-page.ts'
 
 /** What renews a treatment, and what of it can be said. */
@@ -6,6 +7,8 @@ export interface Renewal {
   kind: EntryKind
   /** As it is said once done. */
   name: string
+  /** Which of a softener's own parts. */
+  task?: string
   amount?: { label: string; unit: string; field: string; usual?: number; needed?: boolean }
 }
 
@@ -30,4 +33,13 @@ export function renewalsOf({ softener, saltKg }: SoftenerPage): Renewal[] {
         : [{ kind: 'regenerated', name: 'Regenerated', amount: used }, ...more]
     }
   }
+}
+
+/** Work on the softener itself that is noted beside its renewals. */
+export function otherWork({ softener }: SoftenerPage): Renewal[] {
+  if ((softener.treatment ?? 'exchanger') !== 'exchanger') return []
+  const how = softener.regeneratesItself ? 'itself' : 'hand'
+  return exchangerParts
+    .filter((part) => part.of === 'both' || part.of === how)
+    .map(({ id, name }) => ({ kind: 'serviced', name, task: id }))
 }

@@ -95,3 +95,40 @@ describe('the life of a softener', () => {
     expect(reckonSoftener({ softener: [], site: site(19) }, [])).to.equal(null)
   })
 })
+
+describe('a softener’s own parts', () => {
+  const itself = (...more: Entry[]) => [
+    ...softener(),
+    setting('softener', '2026-01-06', { setting: 'exchanger', resinL: 8, regenerates: 'itself', saltTankKg: 25 }),
+    ...more,
+  ]
+  const keys = (own: Entry[]) => reckon(own).standings.map(({ key }) => key)
+
+  it('are those of its way of regenerating', () => {
+    expect(keys(softener())).to.include.members(['resin', 'resin-top-up', 'lid-seals']).and.not.include('valve-seals')
+    expect(keys(itself())).to.include.members(['resin', 'resin-top-up', 'valve-seals']).and.not.include('lid-seals')
+  })
+
+  it('age from the day it was taken on, and from the day they were seen to', () => {
+    // Usual school, from memory: seven years, one year.
+    expect(standing('resin', softener()).due!.p50).to.equal('2033-01-05')
+    expect(standing('resin-top-up', softener()).due!.p50).to.equal('2027-01-05')
+    const done = entry('serviced', '2026-05-20', { task: 'resin-top-up' }, about)
+    expect(standing('resin-top-up', softener(done)).due!.p50).to.equal('2027-05-20')
+    expect(standing('resin', softener(done)).due!.p50).to.equal('2033-01-05')
+    const own = setting('softener', '2026-02-01', { setting: 'figure', figure: 'resin-months', value: 24 })
+    expect(standing('resin', softener(own)).due!.p50).to.equal('2028-01-05')
+  })
+
+  it('of one that regenerates itself go by regenerations: so many times the litres of one', () => {
+    const seals = standing('valve-seals', itself())
+    const [litresUse] = seals.uses.filter(({ clock }) => clock === 'litres')
+    const salt = standing('salt', itself())
+    expect(salt.due).to.not.equal(undefined)
+    // Five hundred regenerations of 8 L resin at about 49 g a litre of resin and 18 degrees taken out.
+    expect(litresUse!.limit / 500).to.be.within(700, 1400)
+    // Where little is drawn they are changed by age, where much is by use.
+    expect(seals.governing).to.equal('months')
+    expect(standing('valve-seals', itself(), site(19), [machine(60_000)]).governing).to.equal('litres')
+  })
+})

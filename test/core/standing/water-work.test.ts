@@ -54,7 +54,13 @@ describe('a softener that regenerates itself', () => {
   const own = (more: Entry[] = []) => softener(more, { regenerates: 'itself', saltGPerL: 120, saltTankKg: 25 })
   it('asks for salt, not for a hand', () => {
     const { standings } = reckonSoftener(own(), [bar])!
-    expect(standings.map(({ key }) => key)).to.deep.equal(['salt', 'outlet-test'])
+    expect(standings.map(({ key }) => key)).to.deep.equal([
+      'salt',
+      'outlet-test',
+      'resin-top-up',
+      'resin',
+      'valve-seals',
+    ])
     // 25 kg at 12 L × 120 g, every four days at the most.
     expect(standings[0]!.uses[0]!.limit).to.be.closeTo(Math.floor((25 / 1.44) * 4), 12)
   })

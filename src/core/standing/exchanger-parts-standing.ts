@@ -1,0 +1,79 @@
+import { bodyOf } from '../ledger/upcast.ts'
+import { scaled } from '../quantity/interval.ts'
+import { toDay } from '../quantity/local-day.ts'
+import { startWorking } from '../quantity/working.ts'
+import { type ExchangerPart, exchangerParts } from '../softener/exchanger-parts.ts'
+import { schoolName } from '../wear/limits.ts'
+import type { RunningClock } from './duty-clocks.ts'
+import { finish } from './duty-standing.ts'
+import { exchangerFacts } from './exchanger-standing.ts'
+import { type Histories, ofKind, ownSchool } from './histories.ts'
+import { schoolOf } from './machine-facts.ts'
+import { ageClock } from './softener-age.ts'
+import { type Draw, litresClock } from './softener-draw.ts'
+import type { Standing } from './standing.ts'
+import { schoolFigure } from './water/set-figure.ts'
+
+/**
+ * When a salt softener's own parts are due: its resin, its seals. Each from the day it was last noted as serviced,
+ * else from when the softener was taken on. Seals of one that regenerates itself go by its regenerations too, that is
+ * by the litres of so many.
+ *
+ * @returns nothing where nobody said how much resin it holds
+ */
+export function exchangerPartsStandings(
+  histories: Histories,
+  draw: Draw,
+  asOf: string,
+  showWorking: boolean,
+): Standing[] {
+  const facts = exchangerFacts(histories, draw)
+  if (!facts) return []
+  const how = facts.itself ? 'itself' : 'hand'
+  return exchangerParts
+    .filter((part) => part.of === 'both' || part.of === how)
+    .map((part) => standingOf(part, histories, draw, facts.itself ? facts.gives : null, asOf, showWorking))
+}
+
+function standingOf(
+  part: ExchangerPart,
+  histories: Histories,
+  draw: Draw,
+  gives: NonNullable<ReturnType<typeof exchangerFacts>>['gives'],
+  asOf: string,
+  showWorking: boolean,
+): Standing {
+  const done = ofKind(histories, 'softener', 'serviced').findLast((entry) => bodyOf(entry).task === part.id)
+  const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
+  const asOfDay = toDay(asOf)
+  const school = schoolOf(ownSchool(histories, part.id)).value
+  const working = startWorking(showWorking)
+  const { add } = working
+  const running: RunningClock[] = []
+  const times = part.regenerations?.[school]
+  if (times && gives) {
+    const givesLine = add(() => ({
+      what: `${times} regenerations`,
+      value: Math.round(gives.value * times),
+      unit: 'L',
+      origin: 'reckoned',
+      source: `${schoolName[school]} school, from memory, at ${Math.round(gives.value)} L each`,
+    }))
+    const start = { start: toDay(since), since, how: done ? 'serviced' : 'taken on' }
+    running.push(litresClock({ draw, ...start, asOf, asOfDay, gives: scaled(gives, times), givesLine }, add))
+  }
+  const figure = `${part.id}-months` as const
+  const cap = schoolFigure(histories, figure, part.months[school], `${schoolName[school]} school, from memory`)
+  running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
+  const head = {
+    key: part.id,
+    duty: part.id,
+    name: part.name,
+    action: 'change' as const,
+    station: 'softener',
+    since,
+    sinceKnown: Boolean(done),
+    minutes: part.minutes,
+  }
+  return finish(head, running, working, asOf)
+}
