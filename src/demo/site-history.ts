@@ -221,7 +221,22 @@ function readingAt(d: Dice, life: MachineLife, day: number): Jotting[] {
   life.readings += 1
   const truth = life.counter.at(day)
   const wrong = (life.machine.tale === 'typo-corrected' && life.readings === 5) || d.chance(0.012)
-  return [{ kind: 'reading', body: { v: 1, counter: 'shots', count: wrong ? mistyped(d, truth) : truth } }]
+  const count = wrong ? mistyped(d, truth) : truth
+  return [{ kind: 'reading', body: { v: 1, counter: 'shots', count, ...(!wrong && apartOf(life.machine, count)) } }]
+}
+
+/** What its menu shows besides the whole. */
+function apartOf({ apart }: DemoMachine, count: number): Record<string, unknown> {
+  if (!apart) return {}
+  const rinses = Math.round(count * (apart.rinses ?? 0))
+  const of = (share: number) => Math.round((count - rinses) * share)
+  return {
+    ...(apart.groups && { groups: apart.groups.map(of) }),
+    ...(apart.drinks && {
+      drinks: Object.entries(apart.drinks).map(([name, share]) => ({ name, count: of(share) })),
+    }),
+    ...(apart.rinses && { rinses }),
+  }
 }
 
 function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[] {

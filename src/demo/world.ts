@@ -8,6 +8,8 @@ export interface DemoMachine {
   /** Drinks per open day. */
   pace: number
   softened?: boolean
+  /** What its menu counts apart: shares of groups, of drinks, of rinses. */
+  apart?: { groups?: number[]; drinks?: Record<string, number>; rinses?: number }
   /** What goes wrong with it, beyond the usual. */
   tale?:
     | 'board-swap'
@@ -85,7 +87,7 @@ export const demoSites: DemoSite[] = [
     closures: 'christmas',
     visitWeeks: 3,
     machines: [
-      c2('Left bar', 212, { softened: true }),
+      c2('Left bar', 212, { softened: true, apart: { groups: [0.58, 0.42] } }),
       c2('Right bar', 148, { softened: true, tale: 'typo-corrected' }),
       sr('Bakehouse', 22),
       other('gr', 'Bar grinder', 5.4),
@@ -288,7 +290,7 @@ export const demoSites: DemoSite[] = [
     visitWeeks: 6,
     machines: [
       sr('Floor 1', 47),
-      sr('Floor 2', 51),
+      sr('Floor 2', 51, { apart: { drinks: { espresso: 0.45, coffee: 0.45, 'double coffee': 0.1 }, rinses: 0.07 } }),
       sr('Floor 3', 39, { tale: 'new-last-spring' }),
       sr('Floor 4', 44),
       pk('Boardroom', 8, { tale: 'retired' }),

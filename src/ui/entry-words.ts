@@ -48,7 +48,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'commissioned':
       return `Taken on, parts ${body.partsNew ? 'new' : 'of unknown age'}`
     case 'reading':
-      return `${body.counter === 'litres' ? 'Water meter' : 'Counter'} ${body.counter === 'litres' ? quantityWords(Number(body.count), 'L') : `${figure(Number(body.count))} ${kind?.counter.unit ?? ''}`}`
+      return `${body.counter === 'litres' ? 'Water meter' : 'Counter'} ${body.counter === 'litres' ? quantityWords(Number(body.count), 'L') : `${figure(Number(body.count))} ${kind?.counter.unit ?? ''}${apartWords(body)}`}`
     case 'water-test':
       return waterWords(body)
     case 'fitted':
@@ -249,4 +249,18 @@ export function stationOf(entry: Entry, kindId: string): string | null {
   if (entry.kind === 'descaled' || task === 'descale') return kind.vessels[0]?.station ?? null
   if (task) return kind.duties.find((duty) => duty.id === task)?.station ?? null
   return null
+}
+
+/** What a reading told apart. @example apartWords({ groups: [640, 460], rinses: 12 }) // '; groups 640, 460; 12 rinses' */
+function apartWords(body: Record<string, unknown>): string {
+  const { groups, drinks, rinses } = body as {
+    groups?: number[]
+    drinks?: { name: string; count: number }[]
+    rinses?: number
+  }
+  return [
+    groups?.length ? `; groups ${groups.map((count) => figure(count)).join(', ')}` : '',
+    drinks?.length ? `; ${drinks.map(({ name, count }) => `${figure(count)} ${name}`).join(', ')}` : '',
+    rinses === undefined ? '' : `; ${figure(rinses)} rinses`,
+  ].join('')
 }

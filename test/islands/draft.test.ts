@@ -238,6 +238,22 @@ describe('a visit being written', () => {
     expect(make({ tasks: ['no-such-task'] }).entries).to.deep.equal([])
   })
 
+  it('writes what the counter counts apart, whole or not at all', () => {
+    const apart = { 'group 1': '640', 'group 2': '460', rinses: '12' }
+    expect(make({ counter: '1112', apart }).said[0]![2]).to.deep.equal({
+      ...{ v: 1, counter: 'shots', count: 1112 },
+      groups: [640, 460],
+      rinses: 12,
+    })
+    const slots = (part: Parameters<typeof make>[0]) => make(part).issues.map(({ slot }) => slot)
+    expect(slots({ counter: '1112', apart: { 'group 1': '640' } })).to.deep.equal(['apart group 2'])
+    expect(slots({ counter: '1112', apart: { 'drink single': 'many', 'drink double': '1' } })).to.include(
+      'apart drink single',
+    )
+    // Parts without their whole are not swallowed.
+    expect(slots({ apart: { rinses: '12' } })).to.deep.equal(['counter'])
+  })
+
   it('writes why a part came out, and of what the new one is', () => {
     const parts = {
       'group-gasket@1': { changed: true, condition: 2, why: 'fitting' as const, variant: 'silicone', size: '8.5 mm' },

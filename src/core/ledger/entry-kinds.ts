@@ -95,7 +95,20 @@ export const bodySchemas = {
     v,
     counter: string().oneOf(['shots', 'litres']).required(),
     count: amount().max(1e9).required(),
-  }).noUnknown(),
+    /** What it counts apart, all since it began: each group, each drink by its kind's name, rinses among its count. */
+    groups: array(amount().max(1e9).required()).max(4),
+    drinks: array(object({ name: words(60).required(), count: amount().max(1e9).required() }).noUnknown()).max(20),
+    rinses: amount().max(1e9),
+  })
+    .noUnknown()
+    .test(
+      'rinses',
+      'are more than the whole counter shows',
+      (reading, context) =>
+        reading.rinses === undefined ||
+        reading.rinses <= reading.count ||
+        context.createError({ path: 'rinses', message: 'are more than the whole counter shows' }),
+    ),
   'water-test': waterTest,
   'water-figures': waterFigures,
   fitted: object({ v, ...position, variant: slug(), size: words(60), note: words(500) }).noUnknown(),

@@ -26,6 +26,6 @@ export function counterForecast(line: CounterLine, openDaysAhead = usualOpenDays
   return Array.from({ length: steps }, (_, i) => {
     const amount = (meanRate(rate) * openDaysAhead * (i + 1)) / steps
     const [early, likely, late] = [0.1, 0.5, 0.9].map((chance) => line.dayAfter(last.day, amount, chance))
-    return { count: Math.round(last.count + amount), early, likely, late }
+    return { count: Math.round(last.count + amount / (1 - line.rinseShare)), early, likely, late }
   }).filter((ahead): ahead is CountAhead => ahead.early !== null && ahead.likely !== null && ahead.late !== null)
 }

@@ -6,6 +6,7 @@ import { passageDay } from '../usage/first-passage.ts'
 import { judgeReadings } from '../usage/judge-readings.ts'
 import type { OpenDays } from '../usage/open-days.ts'
 import { meanRate, type Rate, rateFrom } from '../usage/rate.ts'
+import { rinsesApart } from '../usage/rinses-apart.ts'
 import type { Flag } from './standing.ts'
 
 /** A counter through time: what it stood at on any day, and when it will have moved so much further. */
@@ -15,6 +16,8 @@ export interface CounterLine {
   /** Last reading that counts: its day, what the counter showed, and the total since the first. */
   last: { day: number; count: number; total: number } | null
   readings: number
+  /** Share of cleaning rinses in what the counter shows; they are in nothing else here. */
+  rinseShare: number
   /** Rises between readings that carry a count, by day number. */
   intervals: { fromDay: number; toDay: number; count: number; openDays: number }[]
   flags: Flag[]
@@ -45,14 +48,21 @@ export function counterLine(
   const read = entries
     .filter((entry) => bodyOf(entry).counter === counter)
     .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
+  const noted = new Map(
+    entries.flatMap((entry) => (bodyOf(entry).rinses === undefined ? [] : [[entry.id, bodyOf(entry).rinses!]])),
+  )
   const judged = judgeReadings(read, { open, priorPerOpenDay: prior, breaks: movedOn })
-  const here = judged.rises.filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
+  const apart = rinsesApart(
+    judged,
+    judged.kept.map(({ index }) => noted.get(read[index]!.id)),
+  )
+  const here = apart.rises.filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
   const plain = rateFrom(
     here.map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),
     prior,
   )
   const rate: Rate = { ...plain, driftPerDay: driftPerDay(here, plain.dispersion) }
-  const kept = judged.kept
+  const { kept } = apart
   const first = kept[0] ?? { day: start, count: 0, total: 0 }
   const last = kept.at(-1) ?? first
   const mean = meanRate(rate)
@@ -88,7 +98,8 @@ export function counterLine(
     open,
     last: kept.at(-1) ?? null,
     readings: kept.length,
-    intervals: judged.rises,
+    rinseShare: apart.share,
+    intervals: apart.rises,
     flags: judged.flags.map(({ index, kind }) => {
       const reading = read[index]!
       return { entryId: reading.id, day: fromDay(reading.day), count: reading.count, kind }

@@ -54,6 +54,7 @@ export function drawLines(facts: MachineFacts, chalk: MachineChalk, add: Add): D
     metered: `meter, ${budget.intervals} intervals`,
     factor: `counts × ${budget.factor.toFixed(2)}, from its softener's meter`,
     set: budget.setSaid,
+    counted: 'its own drink counters; a drink’s water from memory',
     catalogue: 'water budget, from memory',
   }[budget.from]
   const drawLine = add(() => ({

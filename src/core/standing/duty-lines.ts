@@ -69,9 +69,9 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
     what: 'Moved since',
     value: Math.max(0, Math.round(moved)),
     unit,
-    formula: use.flags.some((flag) => flag.kind === 'reset' || flag.kind === 'rollover')
-      ? '{1} − then, swaps bridged'
-      : '{1} − then',
+    formula: `{1} − then${use.flags.some(({ kind: odd }) => odd === 'reset' || odd === 'rollover') ? ', swaps bridged' : ''}${
+      use.rinseShare > 0 ? `, less ${Math.round(use.rinseShare * 100)} % rinses` : ''
+    }`,
     origin: 'reckoned',
     source: `${since.how} ${since.on}`,
   })
@@ -89,8 +89,8 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
       ? add({
           what: `Group ${index} takes`,
           value: share,
-          origin: shares.level === 'catalogue' ? 'default' : 'setting',
-          source: shares.level === 'catalogue' ? 'default, from memory' : `set for this ${shares.level}`,
+          origin: { catalogue: 'default' as const, counted: 'measured' as const }[shares.level as string] ?? 'setting',
+          source: shareSource(shares),
           mark: shares.level === 'catalogue' ? 'M' : undefined,
         })
       : null
@@ -112,6 +112,12 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
   })
 }
 
+function shareSource({ level, counted }: DutyContext['facts']['shares']): string {
+  if (level === 'catalogue') return 'default, from memory'
+  if (level === 'counted') return `its groups’ own counters, ${Math.round(counted!)} in all`
+  return `set for this ${level}`
+}
+
 interface LitresFigures {
   ofGroup: boolean
   mlPerDrink: number
@@ -130,6 +136,7 @@ export function litresLines(context: DutyContext, life: Life, figures: LitresFig
     origin: budget.from === 'catalogue' ? 'default' : budget.from === 'set' ? 'setting' : 'measured',
     source: {
       catalogue: 'water budget, from memory',
+      counted: 'its own drink counters; a drink’s water from memory',
       set: budget.setSaid,
       factor: 'from its softener’s meter',
       metered: `meter, ${budget.intervals} intervals`,

@@ -3,6 +3,7 @@ import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
+import { groupsCounted } from './drink-mix.ts'
 import {
   type Found,
   type Histories,
@@ -32,7 +33,7 @@ export interface MachineFacts {
   totalNow: number
   budget: WaterBudget
   water: WaterKnown
-  shares: { value: number[]; level: Level | 'catalogue' }
+  shares: { value: number[]; level: Level | 'catalogue' | 'counted'; counted?: number }
   /** Whether anybody set a life of their own, anywhere: most never did. */
   hasOwnLives: boolean
   /** The same of how often what nobody counts happens, and of schools chosen for one part. */
@@ -60,7 +61,6 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
   const use = counterLine(readings, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start, movedOn)
   const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
   const meter = metered ? counterLine(readings, 'litres', opening.openDays, 10, asOfDay, start, movedOn) : null
-  const shares = nearestSetting(histories, 'group-share')
   return {
     kind,
     histories,
@@ -69,12 +69,9 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     opening,
     use,
     totalNow: use.totalAt(asOfDay),
-    budget: waterBudget(kind, histories, use, meter),
+    budget: waterBudget(kind, histories, readings, use, meter),
     water: waterKnown(histories),
-    shares:
-      shares && shares.body.shares.length === kind.groups
-        ? { value: shares.body.shares, level: shares.level }
-        : { value: kind.groupShares, level: 'catalogue' },
+    shares: groupShares(kind, readings, nearestSetting(histories, 'group-share')),
     hasOwnLives: settingsOf(histories, 'life').length > 0,
     hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
     hasOwnSchools: settingsOf(histories, 'school').some(({ duty }) => duty !== undefined),
@@ -82,6 +79,19 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     stage: stageNow(histories, 'machine'),
     showWorking,
   }
+}
+
+/** What each group takes: as somebody said, else as its own counters show, else as its kind usually has it. */
+function groupShares(
+  kind: Kind,
+  readings: Parameters<typeof groupsCounted>[0],
+  said: Found<'group-share'> | null,
+): MachineFacts['shares'] {
+  if (said && said.body.shares.length === kind.groups) return { value: said.body.shares, level: said.level }
+  const seen = kind.groups > 1 ? groupsCounted(readings, kind.groupShares) : null
+  return seen
+    ? { value: seen.shares, level: 'counted', counted: seen.counted }
+    : { value: kind.groupShares, level: 'catalogue' }
 }
 
 /** The school of when to act; "usual" unless somebody chose. */

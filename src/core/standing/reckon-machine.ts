@@ -35,7 +35,12 @@ export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOp
     stage: stage.stage,
     ...(stage.since && { stageSince: stage.since }),
     ...(use.last && {
-      counter: { count: use.last.count, on: fromDay(use.last.day), unit: kind.counter.unit },
+      counter: {
+        count: use.last.count,
+        on: fromDay(use.last.day),
+        unit: kind.counter.unit,
+        ...(use.rinseShare > 0 && { rinseShare: use.rinseShare }),
+      },
     }),
     use: {
       mean: meanRate(use.rate),

@@ -99,7 +99,8 @@ export interface Reckoning {
   /** Where in its life it stands, and since when if it ever changed. */
   stage: Stage
   stageSince?: LocalDay
-  counter?: { count: number; on: LocalDay; unit: string }
+  /** As it shows; cleaning rinses are in it, by their share. */
+  counter?: { count: number; on: LocalDay; unit: string; rinseShare?: number }
   /** Drinks per open day. */
   use?: { mean: number; sd: number; readings: number; assumed: boolean }
   litresPerOpenDay?: number

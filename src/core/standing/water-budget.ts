@@ -2,6 +2,7 @@ import type { Kind } from '../kinds/kind.ts'
 import { type WaterUse, waterUses } from '../kinds/vessel.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { CounterLine } from './counter-line.ts'
+import { drinksCounted } from './drink-mix.ts'
 import { type Histories, nearestSetting } from './histories.ts'
 
 /** Litres a machine draws, reckoned from its drinks. */
@@ -12,7 +13,9 @@ export interface WaterBudget {
   brewMlPerDrink: number
   /** What goes where, per drink and per open day: it adds up to the two above. */
   uses: Record<WaterUse, { mlPerDrink: number; litresPerOpenDay: number }>
-  from: 'catalogue' | 'set' | 'metered' | 'factor'
+  from: 'catalogue' | 'counted' | 'set' | 'metered' | 'factor'
+  /** Drinks its own drink counters told apart. */
+  counted?: number
   /** How a budget of its own was found. */
   setSaid: string
   /** Meter over reckoning, where a meter was read at least twice, or as found for all behind one softener. */
@@ -28,10 +31,13 @@ export interface WaterBudget {
 export function waterBudget(
   kind: Kind,
   histories: Histories,
+  readings: Parameters<typeof drinksCounted>[0],
   use: CounterLine,
   meter: CounterLine | null,
 ): WaterBudget {
-  const { drinks, besides, daily } = kind.budget
+  const mix = drinksCounted(readings, kind)
+  const budget = mix ? { ...kind.budget, drinks: mix.drinks } : kind.budget
+  const { drinks, besides, daily } = budget
   const brewMl = drinks.reduce((ml, d) => ml + d.share * (d.cupMl + d.puckMl + d.dischargeMl + d.flushMl), 0)
   const set = nearestSetting(histories, 'budget')
   const mlPerDrink = set?.body.mlPerDrink ?? brewMl + besides.reduce((ml, b) => ml + b.mlPerDrink, 0)
@@ -41,8 +47,9 @@ export function waterBudget(
     mlPerDrink,
     litresPerOpenDay,
     brewMlPerDrink: brewMl,
-    uses: usesOf(kind, mlPerDrink, litresPerOpenDay),
-    from: set ? 'set' : 'catalogue',
+    uses: usesOf(budget, mlPerDrink, litresPerOpenDay),
+    from: set ? 'set' : mix ? 'counted' : 'catalogue',
+    ...(mix && { counted: mix.counted }),
     setSaid: set?.body.filled
       ? `measured: ${set.body.filled.litres} L over ${set.body.filled.drinks} ${kind.counter.unit}`
       : `set for this ${set?.level ?? 'machine'}`,
@@ -62,8 +69,8 @@ export function waterBudget(
 export type Drawn = Pick<WaterBudget, 'factor' | 'mlPerDrink' | 'litresPerOpenDay'>
 
 /** Where the water goes, in the kind's proportions: somebody's own totals are shared out alike. */
-function usesOf(kind: Kind, mlPerDrink: number, litresPerOpenDay: number): WaterBudget['uses'] {
-  const { drinks, besides, daily } = kind.budget
+function usesOf(budget: Kind['budget'], mlPerDrink: number, litresPerOpenDay: number): WaterBudget['uses'] {
+  const { drinks, besides, daily } = budget
   const perDrink = [
     ...drinks.map((d) => ({ ml: d.share * (d.cupMl + d.puckMl + d.dischargeMl + d.flushMl), goes: 'brew' })),
     ...besides.map((row) => ({ ml: row.mlPerDrink, goes: row.goes })),

@@ -11,7 +11,7 @@ export type FlagKind = 'reset' | 'rollover' | 'impossible' | 'outlier'
 
 export interface JudgedReadings {
   /** Readings kept for the reckoning, each with the count since the first, resets and rollovers bridged. */
-  kept: { day: number; count: number; total: number }[]
+  kept: { day: number; count: number; total: number; index: number }[]
   /** Rises between kept readings that carry a count. */
   rises: { fromDay: number; toDay: number; count: number; openDays: number }[]
   /** One a doubtful reading: its index in the input, and what is wrong. */
@@ -54,9 +54,10 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
   let total = 0
   // Where the next counted rise starts: a reading after closed days only waits for the next open one.
   let anchor = { day: 0, total: 0 }
-  const keep = (reading: CounterReading, gained: number, counted: boolean) => {
+  const keep = (index: number, gained: number, counted: boolean) => {
+    const reading = readings[index]!
     total += gained
-    kept.push({ day: reading.day, count: reading.count, total })
+    kept.push({ day: reading.day, count: reading.count, total, index })
     const openDays = open.count(anchor.day, reading.day)
     if (counted && openDays > 0) {
       rises.push({ fromDay: anchor.day, toDay: reading.day, count: total - anchor.total, openDays })
@@ -68,7 +69,7 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     const reading = readings[i]!
     const last = kept.at(-1)
     if (!last) {
-      keep(reading, 0, false)
+      keep(i, 0, false)
       continue
     }
     const rise = reading.count - last.count
@@ -77,11 +78,11 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     const rate = typicalRate(neighbours, i, era(reading.day), options.priorPerOpenDay)
 
     if (rise >= 0 && era(last.day) !== era(reading.day)) {
-      keep(reading, rise, false)
+      keep(i, rise, false)
       continue
     }
     if (rise >= 0) {
-      if (plausible(rise, days, rate) || confirmed(reading, next, rollover)) keep(reading, rise, true)
+      if (plausible(rise, days, rate) || confirmed(reading, next, rollover)) keep(i, rise, true)
       else flags.push({ index: i, kind: 'outlier' })
       continue
     }
@@ -93,12 +94,12 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     const over = rollover === undefined || last.count > rollover ? undefined : rise + rollover + 1
     if (over !== undefined && plausible(over, days, rate)) {
       flags.push({ index: i, kind: 'rollover' })
-      keep(reading, over, true)
+      keep(i, over, true)
       continue
     }
     flags.push({ index: i, kind: 'reset' })
     // What ran between the last reading and the swap is unknown: the typical rate stands in for the total.
-    keep(reading, Math.round(meanRate(rate) * days), false)
+    keep(i, Math.round(meanRate(rate) * days), false)
   }
   return { kept, rises, flags }
 }

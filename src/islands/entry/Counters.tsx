@@ -1,5 +1,7 @@
 import { useEffect, useRef } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
 import { figure } from '../../ui/format.ts'
+import { CountedApart } from './CountedApart.tsx'
 import type { Draft } from './draft.ts'
 import { type Expected, verdict } from './expected-count.ts'
 import { PlausibilityRule } from './PlausibilityRule.tsx'
@@ -12,10 +14,13 @@ interface Props {
   expected: Expected | null
   issues: Map<string, string>
   meterName: string
+  kind: Kind
+  /** What it counted apart when last read. */
+  apartBefore: Map<string, number>
 }
 
 /** Today's counter against what it should show, and a water meter where there is one. */
-export function Counters({ draft, onChange, name, unit, expected, issues, meterName }: Props) {
+export function Counters({ draft, onChange, name, unit, expected, issues, meterName, kind, apartBefore }: Props) {
   const said = verdict(draft.counter, expected)
   const first = useRef<HTMLInputElement>(null)
   // A known machine is entered from here in seconds; on a phone the keyboard would cover the page.
@@ -28,7 +33,9 @@ export function Counters({ draft, onChange, name, unit, expected, issues, meterN
         <label className="flex items-center gap-3">
           <span className="w-[130px] leading-tight">
             {name.split(',')[0]}
-            <span className="block text-[13px] text-second">{name.split(',')[1] ?? unit}</span>
+            <span className="block text-[13px] text-second">
+              {name.split(',')[1] ?? (name.toLowerCase() === unit ? '' : unit)}
+            </span>
           </span>
           <input
             className="field mono w-[112px] text-right"
@@ -60,6 +67,7 @@ export function Counters({ draft, onChange, name, unit, expected, issues, meterN
           )}
         </span>
       </div>
+      <CountedApart draft={draft} onChange={onChange} kind={kind} before={apartBefore} issues={issues} />
       <label className="flex flex-wrap items-center gap-3">
         <span className="w-[130px] leading-tight">
           {meterName}

@@ -17,6 +17,7 @@ import { sendEntries } from '../send-entries.ts'
 import { Counters } from './Counters.tsx'
 import { type Draft, entriesOfDraft, headerOf } from './draft.ts'
 import { expectedCount } from './expected-count.ts'
+import { lastApart } from './last-apart.ts'
 import { Measurements } from './Measurements.tsx'
 import { MovesHead } from './MovesHead.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
@@ -61,6 +62,7 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
       ? { treatment: treatmentBefore(histories).kind, carbon: carbonBefore(histories) }
       : { treatment: 'none' as const, carbon: false }
   }, [bundle])
+  const apartBefore = useMemo(() => lastApart(bundle), [bundle])
   const headed = headerOf(bundle, draft.visitId) !== undefined
   const lastVisit = (bundle.ledgers.machine ?? [])
     .filter((entry) => entry.visitId)
@@ -214,6 +216,8 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
               unit={kind.counter.unit}
               expected={expected}
               issues={issues}
+              kind={kind}
+              apartBefore={apartBefore}
               meterName={bundle.softener ? `${bundle.softener.name}, meter` : 'Water meter'}
             />
           </Stop>

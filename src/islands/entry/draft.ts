@@ -1,5 +1,6 @@
 import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { kindById } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import type { RemovalReason } from '../../core/ledger/removal.ts'
@@ -38,6 +39,8 @@ export interface Draft {
   happenedOn: string
   startedAt: string
   counter: string
+  /** What the counter counts apart: `group 1`, `drink espresso`, `rinses`. */
+  apart: Record<string, string>
   meter: string
   unit: string
   perDrop: string
@@ -72,6 +75,7 @@ export interface Draft {
 export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
   ids: {},
   counter: '',
+  apart: {},
   meter: '',
   unit: 'dH',
   perDrop: '1',
@@ -192,10 +196,15 @@ export function entriesOfDraft(
     ['counter', 'shots', 'machine', draft.counter],
     ['meter', 'litres', bundle.softener ? 'softener' : 'machine', draft.meter],
   ] as const) {
-    if (!text.trim()) continue
+    const apart = slot === 'counter' ? countedApart(draft, kind, wrong) : {}
+    if (!text.trim()) {
+      if (Object.keys(apart).length > 0) wrong(slot, 'is missing: these are parts of it')
+      continue
+    }
     const count = parseCountCell(text)
     if (count === null) wrong(slot, 'is not a count: whole numbers, such as 184220')
-    else add(slot, subject, 'reading', { counter, count: counter === 'litres' ? asReckoned(count, 'L') : count })
+    else
+      add(slot, subject, 'reading', { counter, count: counter === 'litres' ? asReckoned(count, 'L') : count, ...apart })
   }
   for (const [slot, test] of Object.entries(draft.tests)) {
     const about = testSlots[slot as keyof typeof testSlots]
@@ -342,4 +351,47 @@ export const headerOf = (bundle: MachineBundle, visitId: string) =>
 function instantAt(draft: Draft, time: string): string | undefined {
   const instant = /^\d\d:\d\d$/.test(time) ? new Date(`${draft.happenedOn}T${time}`) : null
   return instant && !Number.isNaN(instant.getTime()) ? instant.toISOString() : undefined
+}
+
+/** Fields of what a kind's counter may count apart, by their slots. */
+export function apartSlots(kind: Kind): { slot: string; name: string }[] {
+  const { drinks } = kind.budget
+  return [
+    ...(kind.groups > 1
+      ? Array.from({ length: kind.groups }, (_, i) => ({ slot: `group ${i + 1}`, name: `Group ${i + 1}` }))
+      : []),
+    ...(drinks.length > 1 ? drinks.map(({ name }) => ({ slot: `drink ${name}`, name })) : []),
+    { slot: 'rinses', name: 'Rinses among them' },
+  ]
+}
+
+/** What was typed of it; groups and drinks only whole, since a share needs all of them. */
+function countedApart(
+  draft: Draft,
+  kind: Kind,
+  wrong: (slot: string, message: string) => void,
+): Record<string, unknown> {
+  const typed = (slot: string) => {
+    const text = draft.apart[slot] ?? ''
+    if (!text.trim()) return null
+    const count = parseCountCell(text)
+    if (count === null) wrong(`apart ${slot}`, 'is not a count: whole numbers')
+    return count
+  }
+  const all = (starting: string) => {
+    const slots = apartSlots(kind).filter(({ slot }) => slot.startsWith(starting))
+    const counts = slots.map(({ slot }) => typed(slot))
+    if (counts.every((count) => count === null)) return null
+    const missing = slots.find((_, i) => counts[i] === null)
+    if (!missing) return counts as number[]
+    wrong(`apart ${missing.slot}`, 'is missing: shares need all of them')
+    return null
+  }
+  const [groups, drinks, rinses] = [all('group '), all('drink '), typed('rinses')]
+  const names = kind.budget.drinks.map(({ name }) => name)
+  return {
+    ...(groups && { groups }),
+    ...(drinks && { drinks: drinks.map((count, i) => ({ name: names[i], count })) }),
+    ...(rinses !== null && { rinses }),
+  }
 }

@@ -14,14 +14,16 @@ export interface Expected {
 
 /** The window eight readings in ten fall into, from the rate and the days' scatter. */
 export function expectedCount(
-  counter: { count: number; on: string },
+  counter: { count: number; on: string; rinseShare?: number },
   use: { mean: number; sd: number },
   open: OpenDays,
   on: string,
 ): Expected {
   const days = Math.max(0, open.count(toDay(counter.on), toDay(on)))
-  const value = counter.count + use.mean * days
-  const spread = 1.2816 * Math.sqrt((use.sd * days) ** 2 + 4 * use.mean * Math.max(days, 1))
+  // The counter moves with rinses too.
+  const shown = 1 / (1 - (counter.rinseShare ?? 0))
+  const value = counter.count + use.mean * shown * days
+  const spread = 1.2816 * shown * Math.sqrt((use.sd * days) ** 2 + 4 * use.mean * Math.max(days, 1))
   return {
     last: counter.count,
     low: Math.max(counter.count, value - spread),

@@ -66,6 +66,7 @@ const fresh = (today: string, kit: { unit: string; perDrop: string }): Draft => 
 function isEmpty(draft: Draft): boolean {
   const texts = [
     draft.counter,
+    ...Object.values(draft.apart),
     draft.meter,
     draft.note,
     draft.complaint,

@@ -50,7 +50,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
   const visible = all || printing ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
   const hidden = standings.length - visible.length
-  const axis = dueAxis(today, 150, 366, 60)
+  const axis = dueAxis(today, 116, 366, 40)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
   const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
@@ -79,10 +79,10 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
               <th className="font-semibold max-xl:hidden">Months</th>
               <th className="pr-3 font-semibold max-lg:hidden">Governs</th>
               <th className="font-semibold">Due window</th>
-              <th className="w-[154px] p-0 align-bottom">
+              <th className="w-[120px] p-0 align-bottom">
                 <DueScale axis={axis} bands={false} />
               </th>
-              <th className="pl-3 font-semibold max-xl:hidden">Last seen</th>
+              <th className="pl-3 font-semibold max-xl:hidden">Seen</th>
             </tr>
           </thead>
           <tbody>
@@ -95,17 +95,17 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                   onClick={() => onChoose(standing.key)}
                   className={`h-[29px] cursor-pointer border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
                 >
-                  <td className="narrow max-w-[178px] pr-3 pl-2.5">
+                  <td className="narrow w-full max-w-0 pr-3 pl-2.5">
                     <button
                       type="button"
                       aria-pressed={on}
-                      className="block w-full truncate text-left font-semibold"
+                      className="block w-full min-w-[140px] truncate text-left font-semibold"
                       onClick={() => onChoose(standing.key)}
                     >
                       {title(standing)}
                     </button>
                   </td>
-                  <td className="mono pr-2 text-[13px] whitespace-nowrap">
+                  <td className="mono pr-3 text-[13px] whitespace-nowrap">
                     {standing.since ? dayNear(standing.since, today) : '–'}
                     {!standing.sinceKnown && <span title="Age unknown: counted from the day it was taken on">?</span>}
                   </td>
@@ -118,7 +118,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                       1,
                     )}
                   </td>
-                  <td className="narrow pr-3 max-lg:hidden">
+                  <td className="narrow pr-3 whitespace-nowrap max-lg:hidden">
                     {standing.governing ? clockName[standing.governing] : '–'}
                   </td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
@@ -274,7 +274,7 @@ function countUse(standing: Standing, today: string) {
   return (
     <>
       {use(fullest, standing, today)}{' '}
-      <span className="text-second">{fullest.clock === 'shots' ? '' : firmUnit(fullest.unit)}</span>
+      <span className="slim font-sans text-second">{fullest.clock === 'shots' ? '' : firmUnit(fullest.unit)}</span>
     </>
   )
 }

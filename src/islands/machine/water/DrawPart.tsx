@@ -30,6 +30,7 @@ export function DrawPart({ bundle, water, today, onSaved }: Props) {
     metered: `by its meter, ${budget.intervals} intervals: counts × ${figure(budget.factor)}`,
     factor: `by its softener’s meter: counts × ${figure(budget.factor)}`,
     set: budget.setSaid,
+    counted: `its drinks as its own counters tell ${figure(budget.counted ?? 0)} of them apart; water of each from memory`,
     catalogue: 'by the usual drink of its kind, from memory',
   }[budget.from]
   return (
