@@ -57,6 +57,36 @@ test('a kind made our own: what moves is shown, a wrong figure is said, kept, ch
   await expect(page.getByRole('alert').filter({ hasText: 'Head gasket' })).toBeVisible()
   await expect(page.getByLabel('Called')).toHaveValue('our pod heads')
   await usual.fill('4200')
+
+  // A station more in the drawing, a part of our own at it, both left out and taken back, a prompt.
+  await page.getByRole('tab', { name: 'Path' }).click()
+  const drawing = page.getByRole('group', { name: /^Water path/ })
+  const supply = page.getByRole('region', { name: 'From supply to cup' })
+  await supply.getByLabel('A station more').fill('Hose joint')
+  await supply.getByRole('button', { name: 'Add it' }).click()
+  await page.getByRole('tab', { name: 'Parts and tasks' }).click()
+  await page.getByRole('button', { name: 'Add a part or task' }).click()
+  const form = page.getByRole('group', { name: 'A part or task more' })
+  await form.getByLabel('Its name').fill('Joint seal')
+  await form.getByLabel('At', { exact: true }).selectOption('Hose joint')
+  await form.getByRole('button', { name: 'Add it' }).click()
+  await expect(form.getByText('need three numbers over 0')).toBeVisible()
+  for (const [school, months] of Object.entries({ cautious: 12, usual: 24, 'long life': 48 }))
+    await form.getByLabel(school).fill(String(months))
+  await form.getByRole('button', { name: 'Add it' }).click()
+  await expect(page.getByLabel('Joint seal, months, usual')).toBeVisible()
+  await page.getByRole('tab', { name: 'Path' }).click()
+  await expect(drawing).toContainText('Hose joint')
+  await supply.getByRole('button', { name: 'Leave out Hose joint' }).click()
+  await expect(drawing).not.toContainText('Hose joint')
+  await page.getByRole('button', { name: 'Undo the last step' }).click()
+  await expect(drawing).toContainText('Hose joint')
+  await page.getByRole('tab', { name: 'What it shows' }).click()
+  await page.getByRole('button', { name: 'Add a prompt' }).click()
+  await page
+    .getByLabel(/^Prompt \d+, means$/)
+    .last()
+    .fill('empty the drip tray')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await page.waitForURL('**/kinds/our-pods')
   await awake(page)
@@ -71,10 +101,12 @@ test('a kind made our own: what moves is shown, a wrong figure is said, kept, ch
   ])
   const file = JSON.parse(readFileSync(await download.path(), 'utf8'))
   expect(file).toMatchObject({ id: 'our-pods', basedOn: 'pk', name: 'our pod heads' })
+  expect(file.parts).toContainEqual(expect.objectContaining({ name: 'Joint seal' }))
+  expect(file.prompts).toContainEqual(expect.objectContaining({ means: 'empty the drip tray' }))
   await page.getByRole('link', { name: 'Change it' }).click()
   await awake(page)
   const bring = (kind: unknown) =>
-    page.getByLabel(/All else as a file/).setInputFiles({
+    page.getByLabel(/^All of it from a file/).setInputFiles({
       name: 'kind.json',
       mimeType: 'application/json',
       buffer: Buffer.from(typeof kind === 'string' ? kind : JSON.stringify(kind)),

@@ -1,6 +1,8 @@
 import { expect } from 'chai'
-import { kinds } from '../../src/core/kinds/index.ts'
-import { type Kind, withGroups, withOptions } from '../../src/core/kinds/kind.ts'
+import fc from 'fast-check'
+import { movedStation, stationHeld, withoutStation, withStation } from '../../src/core/kinds/change-kind.ts'
+import { kindById, kinds } from '../../src/core/kinds/index.ts'
+import { type Kind, takesOneStation, withGroups, withOptions } from '../../src/core/kinds/kind.ts'
 import { layOut, type PathLayout, type PlacedStation } from '../../src/islands/path/layout.ts'
 
 interface Box {
@@ -130,5 +132,34 @@ describe('laying out the water path', () => {
       (id) => layout.stations.find((placed) => placed.station.id === id)!.at.x,
     )
     expect(xs).to.deep.equal([...xs].sort((a, b) => a - b))
+  })
+
+  it('places every station once, inside the drawing, whatever a firm adds, moves or leaves out', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...kinds.map(({ id }) => id)),
+        fc.array(fc.tuple(fc.constantFrom('add', 'move', 'leave out'), fc.nat(1000)), { maxLength: 12 }),
+        (id, steps) => {
+          const kind = kindById(id)!
+          const changed = steps.reduce(
+            (now, [step, n]) => {
+              const { id: station } = now.stations[n % now.stations.length]!
+              if (step === 'move') return movedStation(now, station, n % 2 ? 1 : -1)
+              if (step === 'leave out') return stationHeld(now, station) ? now : withoutStation(now, station)
+              const line = now.lines[n % now.lines.length]!
+              return takesOneStation(line) ? now : withStation(now, line.id, { name: 'Joint', symbol: 'valve' })
+            },
+            withOptions(kind, new Map()),
+          )
+          const layout = drawn(changed)
+          expect(layout.stations.map(({ station }) => station.id)).to.have.members(changed.stations.map(({ id }) => id))
+          for (const { station, at } of layout.stations) {
+            expect(at.x, station.id).to.be.within(0, layout.width)
+            expect(at.y, station.id).to.be.within(layout.top, layout.top + layout.height)
+          }
+        },
+      ),
+      { numRuns: 150 },
+    )
   })
 })

@@ -1,6 +1,6 @@
 import type { InferType } from 'yup'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
-import type { Kind } from './kind.ts'
+import { type Kind, takesOneStation } from './kind.ts'
 import { kindSchema } from './kind-schema.ts'
 
 /**
@@ -33,6 +33,7 @@ function strangers(kind: Kind): Issue[] {
       if (drawn.has(id)) wrong(`lines[${i}].stations[${n}]`, 'twice', 'stands on a line already', id)
       drawn.add(id)
     })
+    if (takesOneStation(line) && line.stations.length > 1) wrong(`lines[${i}].stations`, 'one', 'is one outlet: one station and no more')
     known(`lines[${i}].from.station`, line.from?.station, stations, 'station')
     known(`lines[${i}].to.station`, line.to?.station, stations, 'station')
   })

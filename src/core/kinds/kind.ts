@@ -211,6 +211,10 @@ export interface Kind {
   routine: { what: string; every: string; mark: Mark }[]
 }
 
+/** Whether a line is one outlet by itself: a hot-water tap below its boiler, a drain into its tray. */
+export const takesOneStation = ({ medium }: Pick<PathLine, 'medium'>): boolean =>
+  medium === 'hot-water' || medium === 'drain'
+
 /**
  * The same kind with another number of groups: they share the drinks alike until somebody says otherwise.
  * Kinds without groups stay as they are.

@@ -17,10 +17,22 @@ interface Props {
   kind: Kind
   /** What it counted apart when last read. */
   apartBefore: Map<string, number>
+  apartOpen: boolean
 }
 
 /** Today's counter against what it should show, and a water meter where there is one. */
-export function Counters({ draft, onChange, name, unit, expected, issues, meterName, kind, apartBefore }: Props) {
+export function Counters({
+  draft,
+  onChange,
+  name,
+  unit,
+  expected,
+  issues,
+  meterName,
+  kind,
+  apartBefore,
+  apartOpen,
+}: Props) {
   const said = verdict(draft.counter, expected)
   const first = useRef<HTMLInputElement>(null)
   // A known machine is entered from here in seconds; on a phone the keyboard would cover the page.
@@ -67,7 +79,7 @@ export function Counters({ draft, onChange, name, unit, expected, issues, meterN
           )}
         </span>
       </div>
-      <CountedApart draft={draft} onChange={onChange} kind={kind} before={apartBefore} issues={issues} />
+      {apartOpen && <CountedApart draft={draft} onChange={onChange} kind={kind} before={apartBefore} issues={issues} />}
       <label className="flex flex-wrap items-center gap-3">
         <span className="w-[130px] leading-tight">
           {meterName}

@@ -63,6 +63,9 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
       : { treatment: 'none' as const, carbon: false }
   }, [bundle])
   const apartBefore = useMemo(() => lastApart(bundle), [bundle])
+  const [apartAsked, setApartAsked] = useState<boolean | null>(null)
+  // Open where it was noted before.
+  const apart = apartAsked ?? (apartBefore.size > 0 || Object.values(draft.apart).some(Boolean))
   const headed = headerOf(bundle, draft.visitId) !== undefined
   const lastVisit = (bundle.ledgers.machine ?? [])
     .filter((entry) => entry.visitId)
@@ -194,7 +197,20 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
           <Stop
             number={1}
             title="Counters"
-            hint={expected ? 'shaded: what the days since should give' : ''}
+            hint={
+              <>
+                {expected ? 'shaded: what the days since should give' : ''}
+                {/* Ahead of the counter, which has the focus: the way on by keyboard stays as short as it was. */}
+                <button
+                  type="button"
+                  className="ml-3 min-h-[44px] font-semibold text-copper md:min-h-[24px]"
+                  aria-expanded={apart}
+                  onClick={() => setApartAsked(!apart)}
+                >
+                  what it counts apart
+                </button>
+              </>
+            }
             done={Boolean(draft.counter || draft.meter)}
           >
             <label className="float-right flex items-center gap-2 text-[14px] max-md:float-none max-md:pt-1">
@@ -218,6 +234,7 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
               issues={issues}
               kind={kind}
               apartBefore={apartBefore}
+              apartOpen={apart}
               meterName={bundle.softener ? `${bundle.softener.name}, meter` : 'Water meter'}
             />
           </Stop>

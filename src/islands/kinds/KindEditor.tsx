@@ -1,13 +1,17 @@
-import { useRef, useState } from 'react'
-import type { Kind } from '../../core/kinds/kind.ts'
+import { useMemo, useRef, useState } from 'react'
+import { type Kind, withOptions } from '../../core/kinds/kind.ts'
 import type { Issue } from '../../core/parse/parse-strict.ts'
-import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
 import { dayLong, figure } from '../../ui/format.ts'
 import { fetchedAtRest } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindMoves, KindPage } from '../../views/kind-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { PathDrawing } from '../path/PathDrawing.tsx'
 import { newId } from '../send-entries.ts'
+import { LimitsTable } from './LimitsTable.tsx'
+import { isLimit } from './limit-text.ts'
+import { PathEditor, stationField } from './PathEditor.tsx'
+import { PromptsEditor } from './PromptsEditor.tsx'
 
 const checks = fetchedAtRest(() => import('../../core/kinds/check-kind.ts'))
 
@@ -17,34 +21,46 @@ const ownOf = (kind: Kind): Kind =>
     ? { ...kind, version: kind.version + 1 }
     : { ...kind, basedOn: kind.id, id: `our-${kind.id}`, name: `our ${kind.name}`, version: 1 }
 
-const unitOf: Partial<Record<Clock, string>> = { litres: 'L', months: 'months', detergentCycles: 'detergent cycles' }
+const views = [
+  ['limits', 'Parts and tasks'],
+  ['path', 'Path'],
+  ['prompts', 'What it shows'],
+] as const
 
-const limitOf = (text: string) => Number(text.trim().replace(',', '.'))
-const isLimit = (text: string) => text.trim() !== '' && limitOf(text) > 0 && Number.isFinite(limitOf(text))
+const nothing = new Map<string, never>()
+const none = new Set<string>()
 
-/** A firm's own version of a kind: its name, its limits in place, everything else as a file; what moves shows first. */
+/**
+ * A firm's own version of a kind: its name, limits, path and prompts in place, all of it as a file too; the drawing
+ * follows, and what moves shows before anything is kept.
+ */
 export function KindEditor({ page, today }: { page: KindPage; today: string }) {
   const [kind, setKind] = useState(() => ownOf(page.kind))
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [issues, setIssues] = useState<Issue[]>([])
   const [moves, setMoves] = useState<KindMoves | null>(null)
   const [busy, setBusy] = useState('')
-  const [find, setFind] = useState('')
+  const [view, setView] = useState<(typeof views)[number][0]>('limits')
+  /** As it was before each step, the last at the end. */
+  const [past, setPast] = useState<Kind[]>([])
   const [id] = useState(newId)
   const file = useRef<HTMLInputElement>(null)
-  const change = (part: Partial<Kind>) => {
+  const becomes = (next: Kind) => {
     setMoves(null)
-    setKind((now) => ({ ...now, ...part }))
+    setKind(next)
   }
-  const setLimit = (i: number, clock: Clock, school: School, text: string) => {
-    setTyped((now) => ({ ...now, [`${i} ${clock} ${school}`]: text }))
-    if (!isLimit(text)) return setMoves(null)
-    const value = limitOf(text)
-    const duties = kind.duties.map((duty, n) =>
-      n === i ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [school]: value } } } : duty,
-    )
-    change({ duties })
+  /** A step that can be taken back. Rows move: what was typed is in the kind by now, or was no number. */
+  const step = (next: Kind) => {
+    setTyped({})
+    setPast((before) => [...before, kind])
+    becomes(next)
   }
+  const back = () => {
+    setTyped({})
+    becomes(past.at(-1)!)
+    setPast((before) => before.slice(0, -1))
+  }
+  const change = (part: Partial<Kind>) => becomes({ ...kind, ...part })
   const bring = async (chosen: File | undefined) => {
     if (!chosen) return
     setBusy('Reading the file …')
@@ -54,10 +70,9 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
       if (!checked.ok) setIssues(checked.issues)
       else {
         setIssues([])
-        setTyped({})
         const { name, about, id: itsId } = checked.value
         // A file of a kind that ships comes in as the copy that is being made.
-        setKind({
+        step({
           ...checked.value,
           id: kind.id,
           basedOn: kind.basedOn,
@@ -65,7 +80,6 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
           name: itsId === kind.basedOn ? kind.name : name,
           about,
         } as Kind)
-        setMoves(null)
       }
     } catch (error) {
       setIssues([
@@ -98,10 +112,8 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
     setBusy('')
     setIssues(told.issues.map((issue) => ({ ...issue, path: issue.path.replace(/^body\.kind\.?/, '') })))
   }
+  const drawn = useMemo(() => withOptions(kind, new Map()), [kind])
   const unreadable = Object.values(typed).some((text) => !isLimit(text))
-  const shown = kind.duties
-    .map((duty, i) => ({ duty, i }))
-    .filter(({ duty }) => duty.name.toLowerCase().includes(find.trim().toLowerCase()))
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
@@ -114,116 +126,102 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
           </a>
         }
       />
+      <div className="flex flex-wrap items-center gap-x-5 border-b border-hair bg-enamel px-4 lg:px-6">
+        <div className="flex flex-wrap gap-x-5" role="tablist" aria-label="What to change">
+          {views.map(([id, words]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={view === id}
+              className={`min-h-[48px] border-0 border-b-[3px] border-solid bg-transparent px-0 ${view === id ? 'border-copper font-semibold' : 'border-transparent text-second'}`}
+              onClick={() => setView(id)}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+        <button type="button" className="plain my-1 ml-auto" disabled={past.length === 0} onClick={back}>
+          Undo the last step
+        </button>
+      </div>
+      {view === 'path' && (
+        <>
+          {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
+          <section
+            aria-label="Water path, scrolls sideways"
+            className="overflow-x-auto border-b border-hair bg-enamel px-4 pt-1 lg:px-6"
+            tabIndex={0}
+          >
+            <PathDrawing
+              kind={drawn}
+              today={today}
+              without={none}
+              hanging={nothing}
+              chosen={null}
+              onChoose={(station) => document.getElementById(stationField(station))?.focus()}
+            />
+          </section>
+          {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
+        </>
+      )}
       <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
         <section className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6" aria-label="The kind">
-          <div className="grid gap-3 md:grid-cols-2">
-            <label className="flex flex-col gap-0.5">
-              <span className="slim text-[14px]">Called</span>
-              <input className="field" value={kind.name} onChange={(event) => change({ name: event.target.value })} />
-            </label>
-            <label className="flex flex-col gap-0.5">
-              <span className="slim text-[14px]">Short name, in small letters</span>
-              <input
-                className="field mono"
-                value={kind.id}
-                disabled={Boolean(page.kind.basedOn)}
-                onChange={(event) => change({ id: event.target.value })}
-              />
-            </label>
-            <label className="flex flex-col gap-0.5 md:col-span-2">
-              <span className="slim text-[14px]">What it is</span>
-              <input className="field" value={kind.about} onChange={(event) => change({ about: event.target.value })} />
-            </label>
+          <div className="pt-3" role="tabpanel" aria-label={views.find(([id]) => id === view)![1]}>
+            {view === 'limits' && (
+              <>
+                <div className="grid gap-3 md:grid-cols-2">
+                  <label className="flex flex-col gap-0.5">
+                    <span className="slim text-[14px]">Called</span>
+                    <input
+                      className="field"
+                      value={kind.name}
+                      onChange={(event) => change({ name: event.target.value })}
+                    />
+                  </label>
+                  <label className="flex flex-col gap-0.5">
+                    <span className="slim text-[14px]">Short name, in small letters</span>
+                    <input
+                      className="field mono"
+                      value={kind.id}
+                      disabled={Boolean(page.kind.basedOn)}
+                      onChange={(event) => change({ id: event.target.value })}
+                    />
+                  </label>
+                  <label className="flex flex-col gap-0.5 md:col-span-2">
+                    <span className="slim text-[14px]">What it is</span>
+                    <input
+                      className="field"
+                      value={kind.about}
+                      onChange={(event) => change({ about: event.target.value })}
+                    />
+                  </label>
+                </div>
+                <LimitsTable
+                  kind={kind}
+                  typed={typed}
+                  onType={(key, text, next) => {
+                    setTyped((now) => ({ ...now, [key]: text }))
+                    if (next) becomes(next)
+                    else setMoves(null)
+                  }}
+                  onChange={step}
+                />
+              </>
+            )}
+            {view === 'path' && <PathEditor kind={kind} onType={becomes} onChange={step} />}
+            {view === 'prompts' && <PromptsEditor kind={kind} onType={becomes} onChange={step} />}
           </div>
-          <div className="flex flex-wrap items-end gap-4 py-3">
-            <label className="flex flex-col gap-0.5">
-              <span className="slim text-[14px]">Find a part or task</span>
-              <input className="field w-[220px]" value={find} onChange={(event) => setFind(event.target.value)} />
-            </label>
-            <label className="flex min-w-0 max-w-full flex-col gap-0.5">
-              <span className="slim text-[14px]">All else as a file: path, parts, prompts, cleaning</span>
-              <input
-                ref={file}
-                type="file"
-                accept="application/json,.json"
-                className="field w-full min-w-0"
-                onChange={(event) => bring(event.target.files?.[0])}
-              />
-            </label>
-          </div>
-          <div className="relative overflow-x-auto">
-            <table className="w-full border-collapse text-[14px]">
-              <thead>
-                <tr className="slim text-left text-[13px] text-second">
-                  <th className="py-1 font-semibold">Part or task</th>
-                  <th className="font-semibold">Clock</th>
-                  {schools.map((school) => (
-                    <th key={school} className="font-semibold">
-                      {schoolName[school]}
-                    </th>
-                  ))}
-                  <th>
-                    <span className="sr-only">Leave out</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {shown.map(({ duty, i }) =>
-                  clocks
-                    .filter((clock) => duty.limits[clock])
-                    .map((clock, n) => (
-                      <tr key={`${duty.id} ${duty.variant ?? ''} ${clock}`} className="border-t border-hair">
-                        <td className="py-1 pr-3 font-semibold">
-                          {n === 0 && `${duty.name}${duty.variant ? `, ${duty.variant.replaceAll('-', ' ')}` : ''}`}
-                          {n === 0 && duty.action !== 'replace' && (
-                            <span className="font-normal text-second">, {duty.action}</span>
-                          )}
-                        </td>
-                        <td className="pr-3 text-second">
-                          {unitOf[clock] ?? (clock === 'shots' ? kind.counter.unit : clock)}
-                        </td>
-                        {schools.map((school) => {
-                          const text = typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])
-                          return (
-                            <td key={school} className="py-0.5 pr-2">
-                              <input
-                                className="field mono h-[36px] w-[104px] text-right"
-                                inputMode="decimal"
-                                aria-label={`${duty.name}, ${clock}, ${schoolName[school]}`}
-                                aria-invalid={!isLimit(text)}
-                                value={text}
-                                onChange={(event) => setLimit(i, clock, school, event.target.value)}
-                              />
-                              {!isLimit(text) && (
-                                <span role="alert" className="block text-[13px] font-semibold text-seal-ink">
-                                  a number over 0
-                                </span>
-                              )}
-                            </td>
-                          )
-                        })}
-                        <td>
-                          {n === 0 && (
-                            <button
-                              type="button"
-                              className="min-h-[44px] px-1 text-[13px] font-semibold text-copper"
-                              aria-label={`Leave out ${duty.name}`}
-                              onClick={() => {
-                                // Rows move up: what was typed is in the kind by now, or was no number.
-                                setTyped({})
-                                change({ duties: kind.duties.filter((_, at) => at !== i) })
-                              }}
-                            >
-                              leave out
-                            </button>
-                          )}
-                        </td>
-                      </tr>
-                    )),
-                )}
-              </tbody>
-            </table>
-          </div>
+          <label className="mt-4 flex max-w-[420px] min-w-0 flex-col gap-0.5 border-t border-hair pt-3">
+            <span className="slim text-[14px]">All of it from a file, as “As a file” gave it</span>
+            <input
+              ref={file}
+              type="file"
+              accept="application/json,.json"
+              className="field w-full min-w-0"
+              onChange={(event) => bring(event.target.files?.[0])}
+            />
+          </label>
         </section>
         <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[440px] lg:border-l" aria-label="What this moves">
           <div className="lg:sticky lg:top-3">

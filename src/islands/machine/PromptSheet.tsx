@@ -5,6 +5,7 @@ import { machineFacts } from '../../core/standing/machine-facts.ts'
 import { type PromptPace, promptPaces } from '../../core/standing/prompt-pace.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { figure } from '../../ui/format.ts'
+import { lampWords } from '../../ui/lamp-words.ts'
 import { quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -141,15 +142,6 @@ function paceWords(pace: PromptPace, drinks: string): string {
   const every = `it asks every ${figure(Math.round(pace.everyDrinks))} ${drinks}`
   const claims = pace.claims === undefined ? '' : `, not ${figure(pace.claims)}`
   return `${every}${claims} (${pace.times} times noted, about ${quantityWords(Math.round(pace.everyLitres), 'L')} apart)`
-}
-
-const lampWords: Record<Lamp, string> = {
-  solid: 'stays on',
-  blinking: 'blinks',
-  fast: 'blinks fast',
-  'in turn': 'blink in turn',
-  counting: 'shows a number',
-  words: 'says so in words',
 }
 
 /** A lamp as it behaves: full, with rays, in two halves, with a number. */

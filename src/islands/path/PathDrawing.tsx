@@ -3,7 +3,7 @@ import type { Kind, Medium } from '../../core/kinds/kind.ts'
 import { byDue, type Standing } from '../../core/standing/standing.ts'
 import { Lifeline } from '../../ui/Lifeline.tsx'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
-import { layOut, type PathLayout, type PlacedLine, type PlacedStation } from './layout.ts'
+import { layOut, type PathLayout, type PlacedLine, type PlacedStation, railScale } from './layout.ts'
 import { symbols } from './symbols.tsx'
 
 /** What hangs from a station: lifelines, or a line of words. */
@@ -78,7 +78,7 @@ export function PathDrawing(props: Props) {
       width={width}
       height={height}
       viewBox={`0 ${top} ${width} ${height}`}
-      className={keep ? 'block' : 'block min-w-full'}
+      className={keep ? 'block' : 'block min-w-full print:h-auto print:w-full'}
       role="group"
       aria-label={`Water path: ${kind.name}`}
     >
@@ -247,7 +247,11 @@ function StationMark({ placed, today, bandY, hanging, chosen, onChoose, bare }: 
     : station.name
   const drawing = (
     <>
-      <g transform={`translate(${at.x.toFixed(1)} ${at.y})`}>{symbols[station.symbol]}</g>
+      <g
+        transform={`translate(${at.x.toFixed(1)} ${at.y})${hangs === 'rail' ? ` scale(${railScale(station.symbol).toFixed(2)})` : ''}`}
+      >
+        {symbols[station.symbol]}
+      </g>
       {hasDuties && !bare && (
         <text x={blockX} y={blockY + 12} fontSize={13} className="slim" fill="var(--ink)">
           {station.name}
@@ -371,6 +375,8 @@ function Reading({ standing, today, x, y }: { standing: Standing; today: string;
 }
 
 function frame(placed: PlacedStation) {
+  const small = placed.hangs === 'rail' && railScale(placed.station.symbol) < 1
+  if (small) return { x: placed.at.x - 19, y: placed.at.y - 19, width: 38, height: 38 }
   const half =
     { boiler: 82, tank: 52, thermoblock: 50, 'brew-unit': 62, 'pod-head': 52, nozzle: 48, softener: 28 }[
       placed.station.symbol as string

@@ -65,7 +65,10 @@ const halfWidth: Partial<Record<StationSymbol, number>> = {
   'full-boiler': 28,
   chute: 14,
 }
-const half = (station: Station) => halfWidth[station.symbol] ?? 17
+const ordinary = 17
+const half = (station: Station) => halfWidth[station.symbol] ?? ordinary
+/** On a rail at the foot large symbols are drawn as small as the others. */
+export const railScale = (symbol: StationSymbol): number => Math.min(1, ordinary / (halfWidth[symbol] ?? ordinary))
 
 const mainY = 178
 const laneY: Record<number, number> = { [-2]: 58, [-1]: 118, 1: 254 }
@@ -98,6 +101,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
   const here = (line: PathLine) => line.stations.filter((id) => !without.has(id)).map((id) => byId.get(id)!)
   const mainLine = kind.lines.find((line) => line.lane === 0)!
   const { main, folded } = fold(here(mainLine), keep)
+  const shownOf = (line: PathLine) => here(line).filter((station) => !keep || keep.has(station.id))
   const shown = (line: PathLine) => !keep || line.stations.some((id) => keep.has(id))
   const branches = kind.lines.filter((line) => line.lane !== 0 && line.lane < 2 && shown(line))
   const tapped = new Map(
@@ -116,30 +120,29 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     const next = main[i + 1]
     return next ? Math.max(reach(station) - Math.min(0, leaderOffset(next)), half(station) + half(next) + 14) : 0
   })
-  // A branch that comes back to the main line needs room for its stations between its ends.
-  for (const line of branches) {
-    const [i, j] = [line.from, line.to].map((end) => main.findIndex(({ id }) => id === end?.station)) as [
-      number,
-      number,
-    ]
-    if (i < 0 || j <= i) continue
-    const own = here(line).filter((station) => !keep || keep.has(station.id)).length
-    const room = need.slice(i, j).reduce((sum, each) => sum + each, 0)
-    need[j - 1]! += Math.max(0, 34 + own * besideSlot + half(main[j]!) + 8 - room)
+  // Branches in one lane stand beside each other: each wants its room along the main line.
+  let ahead = 0
+  for (const { from, to, room } of branchRoom(branches, main, (line) => shownOf(line).length)) {
+    const between = need.slice(Math.max(0, from), to).reduce((sum, each) => sum + each, 0) + (from < 0 ? ahead : 0)
+    const more = Math.max(0, room - between)
+    if (to > 0) need[to - 1]! += more
+    else ahead += more
   }
   const endsWithDuties = main.at(-1)!.symbol !== 'cup' && withDuties.has(main.at(-1)!.id)
   const trayRoom =
     endsWithDuties ||
     branches.some((line) => line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'))
       ? slot - 8
-      : 30
-  const needed = half(main[0]!) + need.reduce((a, b) => a + b, 0) + trayRoom
-  const width = Math.max(keep ? 358 : smallestWidth, Math.ceil(needed))
-  const spare = (width - needed) / Math.max(1, main.length - 1)
+      : drained.size > 0
+        ? 46
+        : 30
+  const needed = half(main[0]!) + ahead + need.reduce((a, b) => a + b, 0) + trayRoom
+  const wide = Math.max(keep ? 358 : smallestWidth, Math.ceil(needed))
+  const spare = (wide - needed) / Math.max(1, main.length - 1)
 
   const stations: PlacedStation[] = []
   // What is chosen wears corners, which must not leave the sheet.
-  let x = Math.max(half(main[0]!) + 2, keep ? 24 : 0)
+  let x = ahead + Math.max(half(main[0]!) + 2, keep ? 24 : 0)
   main.forEach((station, i) => {
     const isCup = station.symbol === 'cup'
     const leaderX = x + leaderOffset(station)
@@ -183,7 +186,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
   for (const line of branches) {
     const from = line.from && place.get(line.from.station)
     const to = line.to && place.get(line.to.station)
-    const own = here(line).filter((station) => !keep || keep.has(station.id))
+    const own = shownOf(line)
     const beside = (station: Station, at: Point): PlacedStation => ({
       station,
       at,
@@ -269,11 +272,13 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     })
   }
 
+  // A branch that runs on beyond the cup takes the sheet with it.
+  const width = Math.max(wide, ...stations.filter(({ hangs }) => hangs === 'beside').map(({ blockX }) => blockX + slot))
   const rows = Math.max(1, kind.groups)
   const railY = bandY + 46 + (rows - 1) * rowPitch + 34
   const rails = kind.lines.filter((line) => line.lane >= 2 && shown(line)).sort((one, other) => one.lane - other.lane)
   rails.forEach((rail, n) => {
-    const own = here(rail).filter((station) => !keep || keep.has(station.id))
+    const own = shownOf(rail)
     const y = railY + n * railPitch
     const step = keep ? 124 : Math.min((width - 8) / own.length, 190)
     own.forEach((station, i) => {
@@ -282,7 +287,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
         station,
         at,
         hangs: 'rail',
-        blockX: at.x + half(station),
+        blockX: at.x + Math.min(ordinary, half(station)),
         leaderX: at.x,
         hasDuties: withDuties.has(station.id),
       })
@@ -318,6 +323,31 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     lines,
     pleats,
   }
+}
+
+/** Room that branches want between two places of the main line; −1 is its left edge. */
+function branchRoom(
+  branches: PathLine[],
+  main: Station[],
+  count: (line: PathLine) => number,
+): { from: number; to: number; room: number }[] {
+  const at = (end: { station: string } | undefined) => main.findIndex(({ id }) => id === end?.station)
+  const upper = branches
+    .filter(({ lane }) => lane < 0)
+    .map((line) => ({ line, from: at(line.from), to: at(line.to), long: count(line) * besideSlot }))
+  const wanted: { from: number; to: number; room: number }[] = []
+  for (const { line, from, to, long } of upper) {
+    // One that comes back wants its room between its ends, one that only comes in, ahead of where it does.
+    if (line.from ? from >= 0 && to > from : to >= 0)
+      wanted.push({ from, to, room: (line.from ? 34 : 0) + long + half(main[to]!) + 8 })
+    const next = upper
+      .filter((other) => other.line !== line && other.line.lane === line.lane)
+      .map((other) => ({ begins: other.line.from ? other.from : other.to, long: other.line.from ? 0 : other.long }))
+      .filter(({ begins }) => from >= 0 && begins > from)
+      .sort((a, b) => a.begins - b.begins)[0]
+    if (next) wanted.push({ from, to: next.begins, room: 34 + long + next.long })
+  }
+  return wanted
 }
 
 /** Runs of stations that are not kept, each as one narrow stand-in. */

@@ -1,0 +1,127 @@
+import { useState } from 'react'
+import { withDuty, withoutDuty } from '../../core/kinds/change-kind.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
+import { clockUnit } from './clock-units.ts'
+import { isLimit, limitOf } from './limit-text.ts'
+import { NewDutyForm } from './NewDutyForm.tsx'
+
+interface Props {
+  kind: Kind
+  /** What was typed, by `place clock school`: it stays as typed, a number or not. */
+  typed: Record<string, string>
+  onType: (key: string, text: string, kind: Kind | null) => void
+  /** Parts or tasks come or go. */
+  onChange: (kind: Kind) => void
+}
+
+/** Parts and tasks of a kind with their limits in place. */
+export function LimitsTable({ kind, typed, onType, onChange }: Props) {
+  const [find, setFind] = useState('')
+  const [adding, setAdding] = useState(false)
+  const setLimit = (i: number, clock: Clock, school: School, text: string) => {
+    const duties = kind.duties.map((duty, n) =>
+      n === i
+        ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [school]: limitOf(text) } } }
+        : duty,
+    )
+    onType(`${i} ${clock} ${school}`, text, isLimit(text) ? { ...kind, duties } : null)
+  }
+  const shown = kind.duties
+    .map((duty, i) => ({ duty, i }))
+    .filter(({ duty }) => duty.name.toLowerCase().includes(find.trim().toLowerCase()))
+  return (
+    <>
+      <div className="flex flex-wrap items-end gap-4 pb-2">
+        <label className="flex flex-col gap-0.5">
+          <span className="slim text-[14px]">Find a part or task</span>
+          <input className="field w-[220px]" value={find} onChange={(event) => setFind(event.target.value)} />
+        </label>
+        {!adding && (
+          <button type="button" className="plain" onClick={() => setAdding(true)}>
+            Add a part or task
+          </button>
+        )}
+      </div>
+      {adding && (
+        <NewDutyForm
+          kind={kind}
+          onCancel={() => setAdding(false)}
+          onAdd={(duty) => {
+            setAdding(false)
+            setFind(duty.name)
+            onChange(withDuty(kind, duty))
+          }}
+        />
+      )}
+      <div className="relative overflow-x-auto">
+        <table className="w-full border-collapse text-[14px]">
+          <thead>
+            <tr className="slim text-left text-[13px] text-second">
+              <th className="py-1 font-semibold">Part or task</th>
+              <th className="font-semibold">Clock</th>
+              {schools.map((school) => (
+                <th key={school} className="font-semibold">
+                  {schoolName[school]}
+                </th>
+              ))}
+              <th>
+                <span className="sr-only">Leave out</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(({ duty, i }) =>
+              clocks
+                .filter((clock) => duty.limits[clock])
+                .map((clock, n) => (
+                  <tr key={`${duty.id} ${duty.variant ?? ''} ${clock}`} className="border-t border-hair">
+                    <td className="py-1 pr-3 font-semibold">
+                      {n === 0 && `${duty.name}${duty.variant ? `, ${duty.variant.replaceAll('-', ' ')}` : ''}`}
+                      {n === 0 && duty.action !== 'replace' && (
+                        <span className="font-normal text-second">, {duty.action}</span>
+                      )}
+                    </td>
+                    <td className="pr-3 text-second">{clockUnit(clock, kind.counter.unit)}</td>
+                    {schools.map((school) => {
+                      const text = typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])
+                      return (
+                        <td key={school} className="py-0.5 pr-2">
+                          <input
+                            className="field mono h-[36px] w-[104px] text-right"
+                            inputMode="decimal"
+                            aria-label={`${duty.name}, ${clock}, ${schoolName[school]}`}
+                            aria-invalid={!isLimit(text)}
+                            value={text}
+                            onChange={(event) => setLimit(i, clock, school, event.target.value)}
+                          />
+                          {!isLimit(text) && (
+                            <span role="alert" className="block text-[13px] font-semibold text-seal-ink">
+                              a number over 0
+                            </span>
+                          )}
+                        </td>
+                      )
+                    })}
+                    <td>
+                      {n === 0 && (
+                        <button
+                          type="button"
+                          className="min-h-[44px] px-1 text-[13px] font-semibold text-copper"
+                          aria-label={`Leave out ${duty.name}`}
+                          onClick={() => onChange(withoutDuty(kind, i))}
+                        >
+                          leave out
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                )),
+            )}
+          </tbody>
+        </table>
+      </div>
+      {shown.length === 0 && <p className="text-second">No part or task is called that.</p>}
+    </>
+  )
+}
