@@ -6,8 +6,8 @@ import { fetchedAtRest } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindMoves, KindPage } from '../../views/kind-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { PathDrawing } from '../path/PathDrawing.tsx'
 import { newId } from '../send-entries.ts'
+import { KindDrawing } from './KindDrawing.tsx'
 import { LimitsTable } from './LimitsTable.tsx'
 import { isLimit } from './limit-text.ts'
 import { PathEditor, stationField } from './PathEditor.tsx'
@@ -26,9 +26,6 @@ const views = [
   ['path', 'Path'],
   ['prompts', 'What it shows'],
 ] as const
-
-const nothing = new Map<string, never>()
-const none = new Set<string>()
 
 /**
  * A firm's own version of a kind: its name, limits, path and prompts in place, all of it as a file too; the drawing
@@ -146,24 +143,12 @@ export function KindEditor({ page, today }: { page: KindPage; today: string }) {
         </button>
       </div>
       {view === 'path' && (
-        <>
-          {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
-          <section
-            aria-label="Water path, scrolls sideways"
-            className="overflow-x-auto border-b border-hair bg-enamel px-4 pt-1 lg:px-6"
-            tabIndex={0}
-          >
-            <PathDrawing
-              kind={drawn}
-              today={today}
-              without={none}
-              hanging={nothing}
-              chosen={null}
-              onChoose={(station) => document.getElementById(stationField(station))?.focus()}
-            />
-          </section>
-          {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
-        </>
+        <KindDrawing
+          kind={drawn}
+          today={today}
+          chosen={null}
+          onChoose={(station) => document.getElementById(stationField(station))?.focus()}
+        />
       )}
       <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
         <section className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6" aria-label="The kind">

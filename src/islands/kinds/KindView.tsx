@@ -6,16 +6,13 @@ import { limitWords } from '../../ui/interval-words.ts'
 import { Part } from '../../ui/Part.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindPage } from '../../views/kind-page.ts'
-import { PathDrawing } from '../path/PathDrawing.tsx'
+import { KindDrawing } from './KindDrawing.tsx'
 import { WhichHolds } from './WhichHolds.tsx'
 
 interface Props {
   page: KindPage
   today: string
 }
-
-const nothing = new Map<string, never>()
-const none = new Set<string>()
 
 /** One kind of machine: its water path, what it may have, its parts by school, what it shows, how it is cleaned. */
 export function KindView({ page, today }: Props) {
@@ -52,22 +49,12 @@ export function KindView({ page, today }: Props) {
         }
       />
       <WhichHolds page={page} today={today} />
-      {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
-      <section
-        aria-label="Water path, scrolls sideways"
-        className="overflow-x-auto border-b border-hair bg-enamel px-4 pt-1 lg:px-6"
-        tabIndex={0}
-      >
-        <PathDrawing
-          kind={here}
-          today={today}
-          without={none}
-          hanging={nothing}
-          chosen={station}
-          onChoose={(at) => setStation((now) => (now === at ? null : at))}
-        />
-      </section>
-      {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
+      <KindDrawing
+        kind={here}
+        today={today}
+        chosen={station}
+        onChoose={(at) => setStation((now) => (now === at ? null : at))}
+      />
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
         <div className="flex flex-wrap gap-x-6 gap-y-1 pb-2" data-noprint>
           {hasGroups && (
