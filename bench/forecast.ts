@@ -1,5 +1,5 @@
 import type { Entry } from '../src/core/ledger/entry.ts'
-import { fromDay, toDay } from '../src/core/quantity/local-day.ts'
+import { firstOfMonth, fromDay, toDay } from '../src/core/quantity/local-day.ts'
 import { counterLine } from '../src/core/standing/counter-line.ts'
 import { openDays } from '../src/core/usage/open-days.ts'
 
@@ -24,21 +24,33 @@ interface Habit {
   scatter: number
   openWeekdays: number[]
   closures: { from: string; to: string }[]
+  /** Its busy months, where somebody said them. */
+  months?: number[]
   resetOn: number | null
 }
 
-const habitNames = ['steady', 'seasonal', 'growing', 'wild', 'closed in summer', 'board swapped'] as const
+const habitNames = [
+  'steady',
+  'seasonal',
+  'seasonal, months said',
+  'growing',
+  'wild',
+  'closed in summer',
+  'board swapped',
+] as const
 const [firstDay, lastDay] = [toDay('2024-06-03'), toDay('2026-06-30')]
 
 function habit(name: (typeof habitNames)[number], r: () => number): Habit {
   const pace = Math.exp(Math.log(4) + r() * Math.log(60))
   const phase = r() * 365
+  const seasonal = (day: number) => 1 + 0.25 * Math.sin(((day - phase) / 365) * 2 * Math.PI)
   const summer = [2024, 2025, 2026].map((year) => ({ from: `${year}-07-20`, to: `${year}-09-02` }))
   return {
     name,
     mean: {
       steady: () => pace,
-      seasonal: (day: number) => pace * (1 + 0.25 * Math.sin(((day - phase) / 365) * 2 * Math.PI)),
+      seasonal: (day: number) => pace * seasonal(day),
+      'seasonal, months said': (day: number) => pace * seasonal(day),
       growing: (day: number) => pace * (1 + 0.3 * ((day - firstDay) / 730)),
       wild: () => pace,
       'closed in summer': () => pace,
@@ -47,6 +59,9 @@ function habit(name: (typeof habitNames)[number], r: () => number): Habit {
     scatter: name === 'wild' ? 12 : 1.5 + r() * 3,
     openWeekdays: r() < 0.4 ? [1, 2, 3, 4, 5] : r() < 0.5 ? [1, 2, 3, 4, 5, 6] : [1, 2, 3, 4, 5, 6, 7],
     closures: name === 'closed in summer' ? summer : [],
+    ...(name === 'seasonal, months said' && {
+      months: Array.from({ length: 12 }, (_, i) => Math.round(seasonal(firstOfMonth(2025 * 12 + i) + 14) * 10) / 10),
+    }),
     resetOn: name === 'board swapped' ? firstDay + 200 + Math.floor(r() * 150) : null,
   }
 }
@@ -69,7 +84,7 @@ function shot(seed: number): Shot | null {
   const open = openDays(one)
   const total: number[] = [0]
   for (let day = firstDay; day < lastDay; day += 1) {
-    const mean = open.count(day, day + 1) > 0 ? one.mean(day) : 0
+    const mean = open.plain.count(day, day + 1) > 0 ? one.mean(day) : 0
     const made = mean > 0 ? Math.max(0, Math.round(mean + Math.sqrt(mean * one.scatter) * normal(r))) : 0
     total.push(total.at(-1)! + made)
   }

@@ -1,7 +1,7 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { bodyOf } from '../core/ledger/upcast.ts'
-
+import { siteMonths } from '../core/standing/site-months.ts'
 import { openRemarks } from '../core/visits/open-remarks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
@@ -40,6 +40,11 @@ export async function sitePage(db: Db, firmId: string, siteId: string): Promise<
       [...machines.map(({ id }) => id), ...softeners.map(({ id }) => id)],
       ['remark', 'remark-closed', 'withdrawn'],
     )
+    const counted = await entriesOfKinds(
+      trx,
+      machines.map(({ id }) => id),
+      ['reading', 'moved', 'withdrawn'],
+    )
     return {
       firmId,
       site,
@@ -52,6 +57,10 @@ export async function sitePage(db: Db, firmId: string, siteId: string): Promise<
         ...treatmentOf(aboutSofteners.filter((entry) => entry.subjectId === softener.id)),
       })),
       ledger,
+      monthsSeen: siteMonths(
+        ledger,
+        machines.map(({ id }) => counted.filter((entry) => entry.subjectId === id)),
+      ),
       remarks: [
         ...remarksOf(ledger, 'site', siteId, site.name),
         ...machines.flatMap(({ id, name }) => remarksOf(remarked, 'machine', id, name)),

@@ -11,6 +11,7 @@ import { type AlongClock, alongWords, type Clock, type School, schoolName } from
 import { gradeWords } from '../core/wear/seen-condition.ts'
 import { dayLong, figure } from './format.ts'
 import { limitWords } from './interval-words.ts'
+import { busyMonths } from './month-words.ts'
 import { quantityWords } from './quantity.ts'
 
 // biome-ignore lint/suspicious/noExplicitAny: bodies of every kind meet here and are only put into words
@@ -177,6 +178,8 @@ function settingWords(body: Loose, kindId: string): string {
       return `Open ${(body.openWeekdays as unknown as number[]).map((day) => dayNames[day - 1]).join(', ')}`
     case 'closure':
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
+    case 'busy-months':
+      return `Busy months: ${busyMonths(body.months as unknown as number[])}`
     case 'school':
       return `School${body.duty ? `, ${dutyName(body.duty, kindId).toLowerCase()}` : ''}: ${schoolName[body.school as School]}`
     case 'kind-as':

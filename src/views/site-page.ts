@@ -2,6 +2,7 @@ import type { Kept } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { TreatmentKind } from '../core/softener/treatment-kind.ts'
+import type { MonthsSeen } from '../core/usage/months-seen.ts'
 import type { Minerals } from '../core/water/treatment.ts'
 import type { MachineRow } from './machine-page.ts'
 import type { VisitRow } from './visit-page.ts'
@@ -41,6 +42,8 @@ export interface SitePage {
   softeners: SiteSoftener[]
   /** The site's own ledger: opening days, closures, tests at the tap, remarks. */
   ledger: RecordedEntry[]
+  /** What its machines' counters say of its months; nothing below eleven months of readings. */
+  monthsSeen: MonthsSeen | null
   /** Remarks left open at the site and at its machines. */
   remarks: {
     id: string

@@ -228,3 +228,27 @@ test('what a counter counts apart is entered whole, and moves what each group we
   await awake(page)
   await expect(page.getByText(/; groups [\d,]+, [\d,]+/).first()).toBeVisible()
 })
+
+test('busy months are taken from the counters, and dates follow', async ({ ines: page }) => {
+  const id = await machineId(page, 'Kiosk counter')
+  const { machine } = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
+  const due = async () => {
+    const { rows } = await (await page.request.get('/api/round?horizon=all')).json()
+    return JSON.stringify(rows.filter((row: { machineId: string }) => row.machineId === id))
+  }
+  const before = await due()
+  await page.goto(`/sites/${machine.siteId}`)
+  await awake(page)
+  await expect(page.getByText(/^Months count alike; its counters run from ×/)).toBeVisible()
+  await page.getByRole('button', { name: 'Busy months' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByRole('button', { name: 'Take these' }).click()
+  await expect(sheet.getByLabel('Jan')).not.toHaveValue('1')
+  await sheet.getByLabel('Aug').fill('twice')
+  await sheet.getByRole('button', { name: 'Save' }).click()
+  await expect(sheet.getByText('Aug is a number from 0.1 to 10')).toBeVisible()
+  await sheet.getByLabel('Aug').fill('1,8')
+  await sheet.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText(/Busy months: .*Aug ×1.8/)).toBeVisible()
+  await expect.poll(due).not.toBe(before)
+})

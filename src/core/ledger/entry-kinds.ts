@@ -204,6 +204,12 @@ export const settingSchemas = {
   closure: closure()
     .concat(object({ v, setting: string().oneOf(['closure']).required(), name: words(80) }))
     .noUnknown(),
+  /** How busy each month is beside the others, January first: 1 as usual. */
+  'busy-months': object({
+    v,
+    setting: string().oneOf(['busy-months']).required(),
+    months: array(number().required().min(0.1).max(10)).length(12).required(),
+  }).noUnknown(),
   school: object({
     v,
     setting: string().oneOf(['school']).required(),

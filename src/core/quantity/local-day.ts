@@ -107,3 +107,12 @@ export function monthsBetween(from: number, to: number): number {
   const start = addMonths(from, whole)
   return whole + (to - start) / (addMonths(from, whole + 1) - start)
 }
+
+/** Months since the year 0, January of a year being a multiple of 12. @example monthNumber(0) // 23640 */
+export function monthNumber(day: number): number {
+  const { year, month } = toCivil(day)
+  return year * 12 + month - 1
+}
+
+/** First day of a month, as a day number. @example firstOfMonth(23640) // 0 */
+export const firstOfMonth = (month: number): number => fromCivil(Math.floor(month / 12), (month % 12) + 1, 1)

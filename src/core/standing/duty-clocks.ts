@@ -183,9 +183,11 @@ function detergent(context: DutyContext): Reading | null {
     ...found,
     perDay: (daily ?? meanRate(use.rate) / every!) * facts.opening.shareOpen,
     usedOn: (day) =>
-      daily !== null ? daily * use.open.count(start, day) : Math.max(0, use.totalAt(day) - use.totalAt(start)) / every!,
+      daily !== null
+        ? daily * use.open.plain.count(start, day)
+        : Math.max(0, use.totalAt(day) - use.totalAt(start)) / every!,
     dayAt: (limit, chance) =>
-      daily !== null ? nthOpenDay(use.open, start, limit / daily) : use.dayAfter(start, limit * every!, chance),
+      daily !== null ? nthOpenDay(use.open.plain, start, limit / daily) : use.dayAfter(start, limit * every!, chance),
     lines: (used) => detergentLines(context, found.life, { ...rate, used }),
   }
 }

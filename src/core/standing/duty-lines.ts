@@ -99,7 +99,7 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
     what: `Used to ${facts.asOf}`,
     value: Math.round(used),
     unit,
-    formula: idle > 0 ? `({${movedLine}} + ${idle} open days × {${rate}})${times}` : `{${movedLine}}${times}`,
+    formula: idle > 0 ? `({${movedLine}} + ${idleWords(idle)} × {${rate}})${times}` : `{${movedLine}}${times}`,
     origin: 'reckoned',
   })
   const lives = add(lifeLine(context, 'shots', life))
@@ -111,6 +111,9 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
     origin: 'reckoned',
   })
 }
+
+const idleWords = (idle: number) =>
+  Number.isInteger(idle) ? `${idle} open days` : `${idle.toFixed(1)} open days, each as busy as its month`
 
 function shareSource({ level, counted }: DutyContext['facts']['shares']): string {
   if (level === 'catalogue') return 'default, from memory'

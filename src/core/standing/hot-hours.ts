@@ -22,7 +22,7 @@ export function hotHours({ histories, use, opening }: MachineFacts): HotHours | 
   if (!set) return null
   const { perOpenDay, perClosedDay } = set.body
   const between = (from: number, to: number) => {
-    const open = use.open.count(from, to)
+    const open = use.open.plain.count(from, to)
     return open * perOpenDay + (to - from - open) * perClosedDay
   }
   return {

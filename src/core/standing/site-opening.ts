@@ -14,14 +14,15 @@ export interface SiteOpening {
 }
 
 /**
- * When a machine is used: the nearest weekdays, less every closure of the site and the machine, less the
+ * When a machine is used: the nearest weekdays, as busy as the nearest said of the months, less every closure of the site and the machine, less the
  * days it stood.
  */
 export function siteOpening(histories: Histories): SiteOpening {
   const found = nearestSetting(histories, 'opening')
   const own = histories.machine ? 'machine' : 'softener'
   const closures = [...settingsOf(histories, 'closure'), ...standstills(histories, own)]
-  const opening = { openWeekdays: found?.body.openWeekdays ?? usualWeekdays, closures }
+  const months = nearestSetting(histories, 'busy-months')?.body.months
+  const opening = { openWeekdays: found?.body.openWeekdays ?? usualWeekdays, closures, ...(months && { months }) }
   return {
     opening,
     openDays: openDays(opening),

@@ -1,5 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import { type WaterUse, waterUses } from '../kinds/vessel.ts'
+import { nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { CounterLine } from './counter-line.ts'
 import { drinksCounted } from './drink-mix.ts'
@@ -93,7 +94,7 @@ function usesOf(budget: Kind['budget'], mlPerDrink: number, litresPerOpenDay: nu
 export const litresBetween = (budget: Drawn, use: CounterLine, from: number, to: number): number =>
   budget.factor *
   (((use.totalAt(to) - use.totalAt(from)) * budget.mlPerDrink) / 1000 +
-    use.open.count(from, to) * budget.litresPerOpenDay)
+    use.open.plain.count(from, to) * budget.litresPerOpenDay)
 
 /** Litres an open day at the mean rate. */
 export const litresADay = (budget: Drawn, use: CounterLine): number =>
@@ -114,7 +115,7 @@ export function dayOfLitres(
   const perDay = litresADay(budget, use)
   if (perDay <= 0) return null
   const mean = meanRate(use.rate)
-  if (mean <= 0) return use.open.nth(since, Math.max(1, Math.ceil(litres / perDay)))
+  if (mean <= 0) return nthOpenDay(use.open.plain, since, litres / perDay)
   const anchor = use.last?.day ?? since
   const gone = anchor > since ? litresBetween(budget, use, since, anchor) : 0
   if (gone >= litres) return dayInPast(budget, use, since, anchor, litres)

@@ -32,7 +32,6 @@ export function passageDay(
 /** The open day on which a real number of open days of use is used up; null beyond `within` days. */
 export function nthOpenDay(open: OpenDays, from: number, days: number, within = horizonDays): number | null {
   if (!Number.isFinite(days)) return null
-  // A hair over a whole day is rounding, not another day.
-  const day = open.nth(from, Math.max(1, Math.ceil(days - 1e-9)))
+  const day = open.nth(from, Math.max(1e-6, days))
   return day === null || day - from > within ? null : day
 }

@@ -19,11 +19,13 @@ export function expectedCount(
   open: OpenDays,
   on: string,
 ): Expected {
-  const days = Math.max(0, open.count(toDay(counter.on), toDay(on)))
+  const [from, to] = [toDay(counter.on), toDay(on)]
+  const days = Math.max(0, open.plain.count(from, to))
+  const busy = Math.max(0, open.count(from, to))
   // The counter moves with rinses too.
   const shown = 1 / (1 - (counter.rinseShare ?? 0))
-  const value = counter.count + use.mean * shown * days
-  const spread = 1.2816 * shown * Math.sqrt((use.sd * days) ** 2 + 4 * use.mean * Math.max(days, 1))
+  const value = counter.count + use.mean * shown * busy
+  const spread = 1.2816 * shown * Math.sqrt((use.sd * busy) ** 2 + 4 * use.mean * Math.max(busy, 1))
   return {
     last: counter.count,
     low: Math.max(counter.count, value - spread),

@@ -1,16 +1,18 @@
-import { addMonths, fromDay, toDay, weekday } from '../../core/quantity/local-day.ts'
+import { addMonths, fromDay, monthNumber, toDay, weekday } from '../../core/quantity/local-day.ts'
 import { dayLong, monthYear } from '../../ui/format.ts'
 
 interface Props {
   today: string
   openWeekdays: number[]
   closures: { from: string; to: string; name?: string }[]
+  /** How busy each month is, January first; all alike where that is not said. */
+  months?: number[]
 }
 
 const width = 380
 
-/** The year ahead as one strip: thick where the place is open, hollow where it is closed. */
-export function ClosureStrip({ today, openWeekdays, closures }: Props) {
+/** The year ahead as one strip: as thick as its months are busy, hollow where the place is closed. */
+export function ClosureStrip({ today, openWeekdays, closures, months: busy }: Props) {
   const start = toDay(today)
   const end = addMonths(start, 12)
   const x = (day: number) => ((Math.min(Math.max(day, start), end) - start) / (end - start)) * width
@@ -21,11 +23,23 @@ export function ClosureStrip({ today, openWeekdays, closures }: Props) {
       openWeekdays.includes(weekday(day)) &&
       !closures.some(({ from, to }) => from <= fromDay(day) && fromDay(day) <= to),
   ).length
+  /** Thickness of the busiest month is the strip's; the others stand in proportion. */
+  const most = Math.max(...(busy ?? [1]))
+  const steps = [start, ...months.filter((day) => day < end), end].slice(0, -1).map((day, i, all) => {
+    const height = busy ? (18 * busy[monthNumber(day) % 12]!) / most : 12
+    return { from: x(day), to: x(all[i + 1] ?? end), height }
+  })
+  const edge = (sign: 1 | -1) =>
+    steps.flatMap(({ from, to, height }) => [
+      `${from} ${14 + (sign * height) / 2}`,
+      `${to} ${14 + (sign * height) / 2}`,
+    ])
+  const bandPath = `M${[...edge(-1), ...edge(1).reverse()].join('L')}Z`
   const words = `${openDays} open days in the year ahead${shown.length > 0 ? `; closed ${shown.map(({ from, to }) => `${dayLong(from)} to ${dayLong(to)}`).join(', ')}` : ''}`
   return (
     <figure className="m-0">
       <svg viewBox={`0 0 ${width} 44`} className="block w-full" role="img" aria-label={words}>
-        <rect x={0} y={8} width={width} height={12} fill="var(--tint)" stroke="var(--deep)" strokeWidth={1.2} />
+        <path d={bandPath} fill="var(--tint)" stroke="var(--deep)" strokeWidth={1.2} />
         {shown.map(({ from, to }) => (
           <rect
             key={`${from} ${to}`}

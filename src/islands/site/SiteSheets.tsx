@@ -1,3 +1,5 @@
+import { useState } from 'react'
+import { busyMonths, monthNames } from '../../ui/month-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
@@ -94,6 +96,50 @@ export function OpeningSheet({ siteId, today, openWeekdays: now, onClose }: Abou
           const told = await writeFrom([
             makeEntry('site', siteId, 'setting', { setting: 'opening', openWeekdays }, today),
           ])
+          if (told.ok) location.reload()
+          return told
+        }}
+      />
+    </Sheet>
+  )
+}
+
+interface MonthsProps extends AboutSite {
+  months: number[]
+  seen: SitePage['monthsSeen']
+}
+
+/** How busy each month is beside the others. */
+export function MonthsSheet({ siteId, today, months, seen, onClose }: MonthsProps) {
+  const [from, setFrom] = useState(months)
+  return (
+    <Sheet
+      open
+      onOpenChange={onClose}
+      title="Busy months"
+      about="1 is as usual, 1.5 half as much again, 0.5 half. Every forecast follows; the use a day is then that of an ordinary month."
+    >
+      {seen && (
+        <p className="mt-0 mb-3 text-[14px]">
+          Its counters, over {Math.round(seen.days / 30.4)} months, say: <b>{busyMonths(seen.months)}</b>.{' '}
+          {seen.days < 700 && 'Under two years a place that grows looks like a season. '}
+          <button type="button" className="word" onClick={() => setFrom(seen.months)}>
+            Take these
+          </button>
+        </p>
+      )}
+      <SheetForm
+        key={from.join()}
+        fields={monthNames.map((label, i) => ({ id: `m${i}`, label, half: true, paths: [`body.months[${i}]`] }))}
+        values={Object.fromEntries(from.map((share, i) => [`m${i}`, String(share)]))}
+        save="Save"
+        onCancel={onClose}
+        onSave={async (values) => {
+          const shares = monthNames.map((_, i) => Number(typedText(values, `m${i}`).replace(',', '.')))
+          const wrong = shares.findIndex((share) => !(share >= 0.1 && share <= 10))
+          if (wrong >= 0) return wrongAt(`m${wrong}`, 'is a number from 0.1 to 10')
+          const body = { setting: 'busy-months', months: shares }
+          const told = await writeFrom([makeEntry('site', siteId, 'setting', body, today)])
           if (told.ok) location.reload()
           return told
         }}

@@ -6,6 +6,7 @@ import { stageName } from '../../core/standing/stages.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
+import { busyMonths } from '../../ui/month-words.ts'
 import { Act, Part } from '../../ui/Part.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -22,6 +23,7 @@ const sheets = () => import('./SiteSheets.tsx')
 const EditSiteSheet = later(() => sheets().then((module) => module.EditSiteSheet))
 const ClosureSheet = later(() => sheets().then((module) => module.ClosureSheet))
 const OpeningSheet = later(() => sheets().then((module) => module.OpeningSheet))
+const MonthsSheet = later(() => sheets().then((module) => module.MonthsSheet))
 const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
 interface Props {
@@ -30,7 +32,7 @@ interface Props {
   kinds: { id: string; name: string }[]
 }
 
-type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | null
+type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | null
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const reload = () => location.reload()
 
@@ -176,7 +178,26 @@ export function SiteView({ page, today, kinds }: Props) {
                 <span className="text-[14px] text-second">, as most are: from memory until set</span>
               )}
             </p>
-            <ClosureStrip today={today} openWeekdays={opening.openWeekdays} closures={closures} />
+            <ClosureStrip
+              today={today}
+              openWeekdays={opening.openWeekdays}
+              closures={closures}
+              months={opening.months}
+            />
+            <p className="m-0 text-[14px]">
+              {opening.months
+                ? `Busy months: ${busyMonths(opening.months)}. `
+                : page.monthsSeen?.months.some((share) => Math.abs(share - 1) > 0.1)
+                  ? `Months count alike; its counters run from ×${Math.min(...page.monthsSeen.months)} to ×${Math.max(...page.monthsSeen.months)} over the year. `
+                  : 'All months count alike. '}
+              <button
+                type="button"
+                className="word inline-flex min-h-[32px] items-center max-md:min-h-[44px]"
+                onClick={() => setOpen('months')}
+              >
+                Busy months
+              </button>
+            </p>
           </Part>
           <Part title="Closed" action={<Act onClick={() => setOpen('closure')}>Add a closure</Act>}>
             {coming.length === 0 && <p className="m-0 text-second">No closure ahead.</p>}
@@ -279,6 +300,15 @@ export function SiteView({ page, today, kinds }: Props) {
       {open === 'closure' && <ClosureSheet siteId={site.id} today={today} onClose={close} />}
       {open === 'opening' && (
         <OpeningSheet siteId={site.id} openWeekdays={opening.openWeekdays} today={today} onClose={close} />
+      )}
+      {open === 'months' && (
+        <MonthsSheet
+          siteId={site.id}
+          months={opening.months ?? Array<number>(12).fill(1)}
+          seen={page.monthsSeen}
+          today={today}
+          onClose={close}
+        />
       )}
     </div>
   )

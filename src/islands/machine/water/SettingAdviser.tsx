@@ -5,6 +5,7 @@ import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import { settingAdvice, usualClasses } from '../../../core/scale/setting-advice.ts'
 import { nearestSetting } from '../../../core/standing/histories.ts'
 import { litresADay } from '../../../core/standing/water-budget.ts'
+import { nthOpenDay } from '../../../core/usage/first-passage.ts'
 import { dayNear, figure } from '../../../ui/format.ts'
 import { later } from '../../../ui/later.tsx'
 import { Act, Part } from '../../../ui/Part.tsx'
@@ -40,7 +41,7 @@ export function SettingAdviser({ bundle, water, today, onSaved }: Props) {
   const chosen = set?.body.chosen ?? null
   const chalkDay = Math.min(...chalk.vessels.map((vessel) => vessel.dayAtLimit(0.5) ?? 1e9))
   const asks = (openDays: number | undefined) =>
-    openDays === undefined ? null : facts.use.open.nth(toDay(chalk.since), Math.max(1, Math.ceil(openDays)))
+    openDays === undefined ? null : nthOpenDay(facts.use.open, toDay(chalk.since), openDays)
   return (
     <Part
       title="Its hardness setting"

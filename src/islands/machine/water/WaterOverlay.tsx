@@ -3,6 +3,7 @@ import { toDay } from '../../../core/quantity/local-day.ts'
 import type { WaterStretch } from '../../../core/standing/water/along-path.ts'
 import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
 import { figure } from '../../../ui/format.ts'
+import { monthNames } from '../../../ui/month-words.ts'
 import { quantity } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import type { PathLayout, PlacedStation } from '../../path/layout.ts'
@@ -146,8 +147,7 @@ function Bracket({
   )
 }
 
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-const dayIn = (_: string, month: string, day: string) => `${Number(day)} ${months[Number(month) - 1]}`
+const dayIn = (_: string, month: string, day: string) => `${Number(day)} ${monthNames[Number(month) - 1]}`
 
 const hardness = (mgL: number) => quantity(mgL, hardnessSymbol.mgL)
 
