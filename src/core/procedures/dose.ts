@@ -1,0 +1,86 @@
+import { type Span, spanWords } from './span.ts'
+
+export type Substance = 'detergent' | 'milk-cleaner' | 'descaler' | 'grease' | 'salt'
+
+/** An amount as a school gives it: by weight, by the scoop that is in the tub, or by tablet. */
+export interface DoseAmount {
+  of: Substance
+  grams?: Span
+  /** Level scoops of whatever lies in the tub. */
+  scoops?: number
+  tablets?: number
+  /** As it is said where nobody weighs it. */
+  words?: string
+}
+
+/** What this firm measures with and pays; what nobody said is from memory. */
+export interface DoseMeasures {
+  /** A level scoop of the powder, g. */
+  scoopG: number
+  /** A tablet, g. */
+  tabletG: number
+  /** A full tub, g. */
+  tubG: number
+  /** Price of a tub and of a tablet, in the firm's money; none where nobody said. */
+  tubPrice?: number
+  tabletPrice?: number
+}
+
+/** An amount in every measure that can be had of it. */
+export interface Dose {
+  /** What is weighed; the usual figure. */
+  grams: number | null
+  gramsSaid: Span | null
+  scoops: number | null
+  tablets: number | null
+  /** Doses in a full tub. */
+  perTub: number | null
+  /** Price of one dose of powder, and of one of tablets. */
+  powderPrice: number | null
+  tabletPrice: number | null
+}
+
+/** A quarter of a scoop is as fine as an eye can level. */
+const quarter = 4
+
+/**
+ * A school's amount in grams, level scoops and tablets of this firm's own measures.
+ *
+ * @param times - how often it is given, such as once a group
+ * @example doseOf({ of: 'detergent', grams: span(3) }, measures).scoops // 0.5 with a scoop of 6 g
+ */
+export function doseOf(amount: DoseAmount, measures: DoseMeasures, times = 1): Dose {
+  const byScoop = amount.scoops === undefined ? null : amount.scoops * measures.scoopG
+  const byTablet = amount.tablets === undefined ? null : amount.tablets * measures.tabletG
+  const each = amount.grams?.usual ?? byScoop ?? byTablet
+  const grams = each === null ? null : each * times
+  const powder = amount.tablets === undefined
+  return {
+    grams,
+    gramsSaid: amount.grams ?? null,
+    scoops: grams === null || !powder ? null : Math.max(1, Math.round((grams / measures.scoopG) * quarter)) / quarter,
+    tablets: amount.tablets === undefined ? null : amount.tablets * times,
+    perTub: grams === null || grams === 0 || !powder ? null : Math.floor(measures.tubG / grams),
+    powderPrice: grams === null || measures.tubPrice === undefined ? null : (measures.tubPrice * grams) / measures.tubG,
+    tabletPrice: measures.tabletPrice === undefined ? null : measures.tabletPrice * (amount.tablets ?? 1) * times,
+  }
+}
+
+/** Level spoons in words. @example scoopWords(1.25) // '1¼ level scoops' */
+export function scoopWords(scoops: number): string {
+  const whole = Math.floor(scoops)
+  const part = ['', '¼', '½', '¾'][Math.round((scoops - whole) * quarter)] ?? ''
+  const number = `${whole || ''}${part}` || '0'
+  return `${number} level ${scoops > 1 ? 'scoops' : 'scoop'}`
+}
+
+/** An amount as the school says it. @example doseSaid({ of: 'detergent', scoops: 0.5 }) // 'half a scoop' */
+export function doseSaid({ grams, scoops, tablets, words }: DoseAmount): string {
+  if (words) return words
+  if (scoops !== undefined) return scoops === 1 ? 'a full scoop' : scoops === 0.5 ? 'half a scoop' : `${scoops} scoops`
+  if (tablets !== undefined) return tablets === 1 ? '1 tablet' : `${tablets} tablets`
+  return grams ? `${spanWords(grams)} g` : 'as its label says'
+}
+
+/** A ratio given as one part to so many by volume. @example ratioMl(16, 480) // 30 */
+export const ratioMl = (parts: number, waterMl: number): number => waterMl / parts

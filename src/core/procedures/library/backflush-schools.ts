@@ -1,0 +1,127 @@
+import type { DoseAmount } from '../dose.ts'
+import { type Span, span } from '../span.ts'
+
+/** Strokes of water against the blind basket. */
+export interface Strokes {
+  onS: Span
+  offS: Span
+  times: Span
+  firstOffS?: Span
+}
+
+/** How one school backflushes by hand. What it leaves unsaid is from memory, and says so. */
+export interface BackflushSchool {
+  id: string
+  name: string
+  reason: string
+  usualFor: string[]
+  /** A stroke of plain water ahead of any powder. */
+  before?: Strokes
+  dose: DoseAmount
+  /** Between powder and strokes, locked in. */
+  soakS?: Span
+  detergent: Strokes
+  /** The basket comes out between strokes and is swirled. */
+  swirl?: true
+  /** Seal and screen are scrubbed with the foam, then the handle half in, so that it runs over. */
+  scrub?: true
+  /** The group runs open until it is clear. */
+  openS?: Span
+  rinse: Strokes
+  /** Figures from memory: what the school does not say. */
+  unsaid: ('off' | 'rinse off')[]
+  after: 'season' | 'season next day' | 'grease' | 'none'
+}
+
+export const backflushSchools: BackflushSchool[] = [
+  {
+    id: 'full-scoop-long-soak',
+    name: 'full scoop, long soak',
+    reason:
+      'Half a scoop is held too little for a day of a busy bar; the foam is given minutes to climb into the group, and the seal is scrubbed with it.',
+    usualFor: [],
+    before: { onS: span(5), offS: span(5), times: span(1) },
+    dose: { of: 'detergent', scoops: 1 },
+    soakS: span(180, 120, 300),
+    detergent: { onS: span(6, 5, 7), offS: span(5), times: span(10) },
+    scrub: true,
+    rinse: { onS: span(7, 5, 10), offS: span(5), times: span(7, 5, 10) },
+    unsaid: ['off', 'rinse off'],
+    after: 'season next day',
+  },
+  {
+    id: 'half-scoop-short-pauses',
+    name: 'half scoop, short pauses',
+    reason:
+      'Screens and baskets soak beside it, so the group needs less powder; with pauses of two seconds it is the quickest at closing time.',
+    usualFor: [],
+    dose: { of: 'detergent', scoops: 0.5 },
+    detergent: { onS: span(10), offS: span(2), times: span(5) },
+    rinse: { onS: span(5), offS: span(2), times: span(5) },
+    unsaid: [],
+    after: 'season',
+  },
+  {
+    id: 'one-scoop-even-strokes',
+    name: 'one scoop, even strokes',
+    reason:
+      'As long off as on lets the valve vent wholly each time; five and five are done in minutes, so it is done every night.',
+    usualFor: ['c2'],
+    dose: { of: 'detergent', scoops: 1 },
+    detergent: { onS: span(7, 5, 10), offS: span(7, 5, 10), times: span(5) },
+    openS: span(5),
+    rinse: { onS: span(7, 5, 10), offS: span(7, 5, 10), times: span(5) },
+    unsaid: [],
+    after: 'season next day',
+  },
+  {
+    id: 'light-dose-long-strokes',
+    name: 'light dose, long strokes',
+    reason:
+      'Three grams are plenty where two or three coffees are made a day; long lifts carry the powder through instead of more of it. More dries the lever.',
+    usualFor: ['lv'],
+    dose: { of: 'detergent', grams: span(3, 3, 3.5) },
+    detergent: { onS: span(15), offS: span(5), times: span(5) },
+    rinse: { onS: span(15), offS: span(5), times: span(5) },
+    unsaid: ['rinse off'],
+    after: 'grease',
+  },
+  {
+    id: 'even-tens-swirled',
+    name: 'even tens, swirled',
+    reason:
+      'Ten on and ten off are easy to count; the basket is swirled between strokes so that no powder is left lying.',
+    usualFor: [],
+    dose: { of: 'detergent', grams: span(4) },
+    detergent: { onS: span(10), offS: span(10), times: span(5) },
+    swirl: true,
+    rinse: { onS: span(10), offS: span(10), times: span(5) },
+    unsaid: [],
+    after: 'grease',
+  },
+  {
+    id: 'fingernail-and-a-pause',
+    name: 'fingernail and a pause',
+    reason:
+      'Hardly any powder, and half a minute for it to work after the first stroke: little to rinse, gentle on seals. For homes, weekly.',
+    usualFor: [],
+    dose: { of: 'detergent', grams: span(1, 0.5, 1.5), words: 'a little fingernail' },
+    detergent: { onS: span(5, 4, 5), offS: span(5), times: span(5), firstOffS: span(30) },
+    openS: span(8, 5, 10),
+    rinse: { onS: span(5, 4, 5), offS: span(5), times: span(1) },
+    unsaid: ['off', 'rinse off'],
+    after: 'none',
+  },
+  {
+    id: 'short-strokes-spared-pump',
+    name: 'short strokes, spared pump',
+    reason:
+      'A small pump strains against a blind basket: each stroke stops as soon as it sounds strained. Seldom, every two or three months, since powder wears seals.',
+    usualFor: ['dv', 'dg'],
+    dose: { of: 'detergent', grams: span(4, 3, 5) },
+    detergent: { onS: span(4, 3, 5), offS: span(8, 5, 10), times: span(5), firstOffS: span(35, 30, 40) },
+    rinse: { onS: span(4, 3, 5), offS: span(8, 5, 10), times: span(5) },
+    unsaid: [],
+    after: 'none',
+  },
+]

@@ -1,0 +1,250 @@
+import { doseSaid } from '../dose.ts'
+import type { Item, Procedure, ProcedurePart, School } from '../procedure.ts'
+import { spanWords } from '../span.ts'
+import type { Step } from '../step.ts'
+import { alkaline, figure, hands, hotHandle, lockedIn, seconds } from '../step-parts.ts'
+import { type BackflushSchool, backflushSchools, type Strokes } from './backflush-schools.ts'
+
+const group = ['three-way', 'lever', 'group', 'screen', 'basket', 'tray']
+
+/** Strokes as a cadence of the usual figures. */
+const cadence = ({ onS, offS, times, firstOffS }: Strokes) => ({
+  onS: onS.usual,
+  offS: offS.usual,
+  times: times.usual,
+  ...(firstOffS && { firstOffS: firstOffS.usual }),
+})
+
+const onOff = {
+  on: 'Water ON',
+  off: 'Water OFF',
+  onHow: 'Blind basket locked in. The pump’s tone should rise and hold.',
+  offHow: 'A hiss and brown water in the tray are right.',
+}
+
+const rinseOnOff = { ...onOff, offHow: 'A hiss, and the water in the tray ever clearer.' }
+
+const weeps =
+  'Water at the basket’s rim: the gasket weeps. Pause, lock in tighter once; if it goes on, note the gasket.'
+
+function detergentSteps(school: BackflushSchool): Step[] {
+  const steps: Step[] = [
+    hands('blind-in', 'Puck out, blind basket in', 20, {
+      how: 'Knock the puck out, take the basket out of the portafilter, put the blind basket in.',
+      at: ['basket'],
+    }),
+  ]
+  if (school.before)
+    steps.push({
+      id: 'water-first',
+      say: 'Rinse it with water first',
+      how: 'One stroke before any powder: loose residue leaves ahead of the chemistry.',
+      act: 'cadence',
+      ...cadence(school.before),
+      ...onOff,
+      handsS: 0,
+      at: group,
+      caution: lockedIn,
+    })
+  steps.push(
+    {
+      id: 'powder',
+      say: 'Powder into the blind basket',
+      how: school.soakS ? 'Then fill the basket with water.' : 'Level, not heaped.',
+      act: 'dose',
+      dose: school.dose,
+      into: 'the blind basket',
+      handsS: 15,
+      at: ['basket'],
+      caution: alkaline,
+    },
+    hands('lock-in', 'Lock it in', 10, { at: ['group', 'basket'], normal: 'Handle as far as for coffee, no further.' }),
+  )
+  if (school.soakS)
+    steps.push({
+      id: 'soak',
+      say: 'Leave it locked in',
+      how: `The foam climbs into the group: ${spanWords({ usual: school.soakS.usual / 60, from: school.soakS.from! / 60, to: school.soakS.to! / 60 })} minutes.`,
+      act: 'soak',
+      what: 'Foam in the group',
+      seconds: school.soakS.usual,
+      mostS: school.soakS.to,
+      handsS: 0,
+      at: group,
+    })
+  steps.push(
+    {
+      id: 'strokes',
+      say: 'Detergent strokes',
+      how: school.swirl
+        ? 'In each pause take the basket out once it has vented, swirl it, lock it in again.'
+        : undefined,
+      normal: 'White foam and brown oil at the drain are proof that it works.',
+      wrong: weeps,
+      act: 'cadence',
+      ...cadence(school.detergent),
+      ...onOff,
+      handsS: 0,
+      at: group,
+      caution: lockedIn,
+    },
+    hands('out', 'Take it out, tip the basket', 20, {
+      how: 'Only after the hiss. What is left of the foam goes down the drain.',
+      at: ['group', 'basket'],
+      caution: hotHandle,
+    }),
+  )
+  if (school.scrub)
+    steps.push(
+      hands('scrub', 'Scrub seal and screen with the foam', 45, {
+        how: 'Dip the brush in what is left; all the way round the seal, then the screen.',
+        at: ['group', 'screen'],
+        caution: { hazard: 'scald', say: 'The group is hot: the brush goes in, not the fingers.' },
+      }),
+      hands('half-lock', 'Handle half in, let it run over', 15, {
+        how: 'Not sealed: water runs round the seal and over the rim for some seconds.',
+        at: ['group', 'screen'],
+        caution: hotHandle,
+      }),
+    )
+  if (school.openS)
+    steps.push(
+      hands('open-run', 'Run the group open until it is clear', school.openS.usual, {
+        how: `No portafilter: ${seconds(school.openS)}.`,
+        at: ['group', 'screen'],
+        caution: { hazard: 'scald', say: 'Hot water falls free: hands and cloth away.' },
+      }),
+    )
+  steps.push(
+    hands('rinse-basket', 'Rinse the basket, lock it in again', 20, { at: ['basket'] }),
+    {
+      id: 'rinse',
+      say: 'Rinse with clear water',
+      wrong: weeps,
+      act: 'cadence',
+      ...cadence(school.rinse),
+      ...rinseOnOff,
+      handsS: 0,
+      at: group,
+      caution: lockedIn,
+    },
+    {
+      id: 'clear',
+      say: 'Is it clear?',
+      how: 'Run water into the blind basket and look: no foam, no colour, no slippery feel.',
+      act: 'check',
+      ask: 'What stands in the basket?',
+      answers: [
+        { id: 'clear', words: 'Clear water', leads: 'pass' },
+        {
+          id: 'cloudy',
+          words: 'Still cloudy or foaming',
+          leads: 'repeat',
+          from: 'rinse',
+          because: 'Detergent is left: rinse once more.',
+        },
+        {
+          id: 'never',
+          words: 'It does not come clear',
+          leads: 'stop',
+          because: 'Detergent stays in the group: no coffee from it until it runs clear.',
+        },
+      ],
+      handsS: 20,
+      gate: true,
+      at: ['group', 'basket'],
+    },
+    hands('basket-back', 'Coffee basket back, wipe the rim', 20, { at: ['basket', 'screen'] }),
+  )
+  return steps
+}
+
+function afterwards(school: BackflushSchool): ProcedurePart[] {
+  if (school.after === 'season')
+    return [
+      {
+        id: 'season',
+        name: 'Season',
+        each: 'group',
+        steps: [
+          {
+            id: 'season',
+            say: 'One espresso, thrown away',
+            how: 'It takes the last of the detergent with it, and shows whether the grind still fits.',
+            act: 'season',
+            drinks: 1,
+            handsS: 45,
+            at: ['group', 'basket'],
+          },
+        ],
+      },
+    ]
+  const say = {
+    'season next day': hands('season-tomorrow', 'Tell the bar: the first coffee is thrown away', 10, {
+      how: 'One espresso a group before the first guest, for taste and for the grind.',
+    }),
+    grease: hands('lever', 'Lever stiff or squeaking?', 20, {
+      how: 'That is right after detergent: it washed the grease off the cam. It eases within days; if it stays, the cam wants grease.',
+      at: ['lever'],
+    }),
+    none: hands('tray', 'Empty and rinse the tray', 30, { at: ['tray'] }),
+  }[school.after]
+  return [{ id: 'after', name: 'Afterwards', steps: [say] }]
+}
+
+const strokesWords = ({ onS, offS, times, firstOffS }: Strokes) =>
+  `${seconds(onS)} on, ${seconds(offS)} off, ${spanWords(times)} ×${firstOffS ? `, ${seconds(firstOffS)} after the first` : ''}`
+
+const brush: Item = { name: 'Group brush' }
+
+const asSchool = (school: BackflushSchool): School => ({
+  id: school.id,
+  name: school.name,
+  reason: school.reason,
+  usualFor: school.usualFor,
+  figures: [
+    figure('Water first', school.before ? `${seconds(school.before.onS)}, once` : 'none'),
+    figure('Detergent', doseSaid(school.dose), school.id === 'fingernail-and-a-pause' ? 'M' : 'T'),
+    figure(
+      'Soak locked in',
+      school.soakS
+        ? `${spanWords({ usual: 3, from: school.soakS.from! / 60, to: school.soakS.to! / 60 })} min`
+        : 'none',
+    ),
+    figure('Detergent strokes', strokesWords(school.detergent), school.unsaid.includes('off') ? 'M' : 'T'),
+    figure('Rinse strokes', strokesWords(school.rinse), school.unsaid.includes('rinse off') ? 'M' : 'T'),
+    figure(
+      'Besides',
+      [
+        school.scrub && 'seal scrubbed, run over half locked',
+        school.swirl && 'swirled between strokes',
+        school.openS && `group run open ${seconds(school.openS)}`,
+      ]
+        .filter(Boolean)
+        .join('; ') || 'none',
+    ),
+  ],
+  tools: [
+    { name: 'Blind basket' },
+    ...(school.scrub ? [{ ...brush, why: 'for seal and screen' }] : [brush]),
+    { name: 'Cloth' },
+  ],
+  materials: [{ name: 'Backflush detergent' }],
+  parts: [{ id: 'group', name: 'Backflush', each: 'group', steps: detergentSteps(school) }, ...afterwards(school)],
+})
+
+/** Powder driven back through group and valve, by hand. */
+export const detergentBackflush: Procedure = {
+  id: 'detergent-backflush',
+  version: 1,
+  name: 'Detergent backflush',
+  about: 'Powder against a blind basket: each stop drives it back through screen, group and valve into the tray.',
+  kinds: ['c2', 'lv', 'dv', 'dn', 'dg'],
+  needs: {
+    stations: ['three-way', 'lever'],
+    why: 'There is no 3-way valve: nothing vents, nothing is cleaned, and the pressure stays behind the basket.',
+    instead: 'group-clean',
+  },
+  writes: [{ entry: 'cleaned', task: 'detergent-backflush', each: 'group' }],
+  schools: backflushSchools.map(asSchool),
+}

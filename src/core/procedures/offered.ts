@@ -1,0 +1,46 @@
+import type { Kind } from '../kinds/kind.ts'
+import { procedures } from './library/index.ts'
+import type { Procedure, School } from './procedure.ts'
+
+/** A procedure this machine takes, or does not: why, and what instead. */
+export interface Offered {
+  procedure: Procedure
+  refused: { why: string; instead: Procedure | null } | null
+}
+
+/**
+ * What can be done on a machine as it is, with its options said. What is not written for its kind is left out; what
+ * its kind has and this machine lacks is refused with the reason.
+ *
+ * @param kind - as this machine has it, see `withOptions`
+ * @example offeredTo(withOptions(dn, new Map())) // detergent backflush refused: group cleaning instead
+ */
+export function offeredTo(kind: Kind, library: Procedure[] = procedures): Offered[] {
+  const base = kind.basedOn ?? kind.id
+  const here = new Set(kind.stations.map(({ id }) => id))
+  return library
+    .filter((procedure) => procedure.kinds.includes(base))
+    .map((procedure): Offered => {
+      const { needs } = procedure
+      const lacks = needs && !needs.stations.some((id) => here.has(id))
+      const instead = library.find(({ id }) => id === needs?.instead) ?? null
+      return { procedure, refused: lacks ? { why: needs.why, instead } : null }
+    })
+    .filter(({ procedure, refused }) => refused || !replaced(procedure, kind, library))
+}
+
+/** Whether it only stands in for another that this machine takes. */
+function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boolean {
+  const base = kind.basedOn ?? kind.id
+  const here = new Set(kind.stations.map(({ id }) => id))
+  return library.some(
+    (other) =>
+      other.kinds.includes(base) &&
+      other.needs?.instead === procedure.id &&
+      other.needs.stations.some((id) => here.has(id)),
+  )
+}
+
+/** The school a machine gets until somebody chooses: its kind's usual one, else the first. */
+export const usualSchool = (procedure: Procedure, kind: Kind): School =>
+  procedure.schools.find(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id)) ?? procedure.schools[0]!

@@ -1,0 +1,55 @@
+import type { EntryKind } from '../ledger/entry-kinds.ts'
+import type { Mark } from '../quantity/working.ts'
+import type { Step } from './step.ts'
+
+/** Something to have at hand before starting. */
+export interface Item {
+  name: string
+  /** Why it is on the list, where that is not plain. */
+  why?: string
+}
+
+/** Steps done once, or at each group in turn. */
+export interface ProcedurePart {
+  id: string
+  name: string
+  each?: 'group'
+  steps: Step[]
+}
+
+/** One way of doing it, with its figures and its reason. */
+export interface School {
+  id: string
+  /** By what it does. */
+  name: string
+  reason: string
+  /** Kinds it is the usual one for, until somebody chooses. */
+  usualFor: string[]
+  /** Its figures by name, to stand beside those of the others. */
+  figures: { name: string; words: string; mark: Mark }[]
+  tools: Item[]
+  materials: Item[]
+  parts: ProcedurePart[]
+}
+
+/** What a run of it writes into the ledger. */
+export interface Written {
+  entry: Extract<EntryKind, 'cleaned' | 'greased' | 'checked' | 'serviced'>
+  task: string
+  each?: 'group'
+}
+
+export interface Procedure {
+  id: string
+  version: number
+  name: string
+  about: string
+  /** Kinds of machine it is written for. */
+  kinds: string[]
+  /** It needs one of these stations, as this machine has it; without, why, and what to do instead. */
+  needs?: { stations: string[]; why: string; instead?: string }
+  writes: Written[]
+  /** Once begun it must be finished: what is looked at first. */
+  mustFinish?: { why: string; first: string[] }
+  schools: School[]
+}

@@ -1,0 +1,257 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { kindById } from '../../../src/core/kinds/index.ts'
+import { withGroups } from '../../../src/core/kinds/kind.ts'
+import { type Lane, lanesOf } from '../../../src/core/procedures/lanes.ts'
+import { procedures } from '../../../src/core/procedures/library/index.ts'
+import { planRun } from '../../../src/core/procedures/plan.ts'
+import {
+  handStep,
+  laneNow,
+  leadS,
+  positionAt,
+  type RunEvent,
+  type RunState,
+  runStep,
+  settle,
+  soakKey,
+  startRun,
+  stepNow,
+} from '../../../src/core/procedures/run.ts'
+
+const c2 = kindById('c2')!
+const all = procedures.flatMap((procedure) => procedure.schools.map((school) => ({ procedure, school })))
+
+/** One or two procedures at once, each in one of its schools, on one to three groups. */
+const someLanes = fc
+  .tuple(fc.uniqueArray(fc.nat(all.length - 1), { minLength: 1, maxLength: 2 }), fc.integer({ min: 1, max: 3 }))
+  .map(([chosen, groups]) =>
+    chosen.flatMap((i) => lanesOf(all[i]!.procedure, all[i]!.school, withGroups(c2, groups), `p${i}`)),
+  )
+
+/** What hands, clocks and accidents may do; the lane of `take` and `enough` is told by a number. */
+const someEvents = fc.array(
+  fc.record({
+    type: fc.constantFrom(
+      'done',
+      'done',
+      'done',
+      'done',
+      'skip',
+      'back',
+      'pause',
+      'resume',
+      'phase',
+      'take',
+      'enough',
+      'away',
+    ),
+    afterS: fc.integer({ min: 0, max: 90 }),
+    n: fc.nat(20),
+  }),
+  { minLength: 1, maxLength: 120 },
+)
+
+function eventOf(lanes: Lane[], state: RunState, { type, n }: { type: string; n: number }, at: number): RunEvent {
+  const step = handStep(lanes, state)
+  if (type === 'done' && step?.act === 'check')
+    return { at, type: 'done', answer: step.answers[n % step.answers.length]!.id }
+  if (type === 'done') return { at, type: 'done', value: n }
+  if (type === 'skip') return { at, type: 'skip', reason: n % 4 ? 'no brush here' : ' ' }
+  if (type === 'take' || type === 'enough') return { at, type, lane: lanes[n % lanes.length]!.id }
+  if (type === 'away') return { at, type: 'away', from: at - n * 1000 }
+  return { at, type } as RunEvent
+}
+
+/** Plays events; after each the state may be kept as text and read again, as a reload does. */
+function play(lanes: Lane[], events: { type: string; afterS: number; n: number }[], reload: boolean): RunState[] {
+  let now = 1_000_000
+  let state = startRun(lanes, now)
+  const states = [state]
+  for (const given of events) {
+    now += given.afterS * 1000
+    if (reload) state = JSON.parse(JSON.stringify(state))
+    state = runStep(lanes, state, eventOf(lanes, state, given, now))
+    states.push(state)
+  }
+  return states
+}
+
+describe('a run', () => {
+  it('loses no step: whatever lies behind a lane’s place was done or skipped on record', () => {
+    fc.assert(
+      fc.property(someLanes, someEvents, (lanes, events) => {
+        for (const state of play(lanes, events, false)) {
+          for (const lane of lanes) {
+            const at = state.at[lane.id]!
+            expect(at).to.be.within(0, lane.steps.length)
+            lane.steps.forEach((step, i) => {
+              const last = state.records.findLast(
+                (record) =>
+                  record.lane === lane.id &&
+                  record.step === step.id &&
+                  (record.how === 'done' || record.how === 'skipped'),
+              )
+              if (i < at) expect(last, `${lane.id} ${step.id}`).to.not.equal(undefined)
+            })
+          }
+        }
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('passes no gate by, whatever is pressed', () => {
+    fc.assert(
+      fc.property(someLanes, someEvents, (lanes, events) => {
+        const gates = new Set(
+          lanes.flatMap((lane) => lane.steps.flatMap((step) => (step.gate ? [soakKey(lane.id, step.id)] : []))),
+        )
+        const last = play(lanes, events, false).at(-1)!
+        for (const record of last.records)
+          if (record.how === 'skipped') expect(gates.has(soakKey(record.lane, record.step))).to.equal(false)
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  it('is the same after any reload', () => {
+    fc.assert(
+      fc.property(someLanes, someEvents, (lanes, events) => {
+        expect(play(lanes, events, true)).to.deep.equal(play(lanes, events, false))
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('does not depend on how often anybody looks', () => {
+    fc.assert(
+      fc.property(someLanes, someEvents, fc.integer({ min: 1, max: 40 }), (lanes, events, everyS) => {
+        let now = 1_000_000
+        let watched = startRun(lanes, now)
+        let unwatched = watched
+        for (const given of events) {
+          const at = now + given.afterS * 1000
+          for (let look = now; look < at; look += everyS * 1000) watched = settle(lanes, watched, look)
+          now = at
+          // Who was away did not look either.
+          if (given.type === 'away') continue
+          watched = settle(lanes, watched, now)
+          unwatched = settle(lanes, unwatched, now)
+          expect(watched).to.deep.equal(unwatched)
+          const event = eventOf(lanes, watched, given, now)
+          watched = runStep(lanes, watched, event)
+          unwatched = runStep(lanes, unwatched, event)
+        }
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('keeps the hands on one thing that wants them, and off what works by itself', () => {
+    fc.assert(
+      fc.property(someLanes, someEvents, (lanes, events) => {
+        for (const state of play(lanes, events, false)) {
+          if (state.ended) continue
+          const lane = laneNow(lanes, state.hand)
+          if (!lane) {
+            const soaking = lanes.filter((one) => stepNow(one, state)?.act === 'soak')
+            expect(soaking, 'idle only while something works by itself').to.not.have.length(0)
+            continue
+          }
+          const step = stepNow(lane, state)!
+          expect(step.act).to.not.equal('soak')
+          expect(lane.after.every((id) => stepNow(laneNow(lanes, id)!, state) === null)).to.equal(true)
+        }
+      }),
+      { numRuns: 300 },
+    )
+  })
+
+  const one = lanesOf(procedures[0]!, procedures[0]!.schools[2]!, withGroups(c2, 1))
+  const toStrokes = () => {
+    let state = startRun(one, 0)
+    let now = 0
+    while (handStep(one, state)!.act !== 'cadence') {
+      now += 5000
+      state = runStep(one, state, { at: now, type: 'done' })
+    }
+    return { state, now }
+  }
+
+  it('strokes by the clock, stands while it is paused, and goes on from there', () => {
+    const { state, now } = toStrokes()
+    const lane = state.hand!
+    expect(positionAt(state.cadences[lane]!, now)).to.equal(-leadS)
+    const paused = runStep(one, state, { at: now + 13_000, type: 'pause' })
+    expect(positionAt(paused.cadences[lane]!, now + 500_000)).to.equal(10)
+    const resumed = runStep(one, paused, { at: now + 500_000, type: 'resume' })
+    expect(positionAt(resumed.cadences[lane]!, now + 504_000)).to.equal(14)
+    // 5 strokes of 7 on and 7 off are 70 s; ten of them had gone.
+    expect(handStep(one, settle(one, resumed, now + 559_000))!.act).to.equal('cadence')
+    expect(handStep(one, settle(one, resumed, now + 560_000))!.act).to.not.equal('cadence')
+  })
+
+  it('stands at the stroke where nobody watched any more, while soaks go on', () => {
+    const { state, now } = toStrokes()
+    const back = runStep(one, state, { at: now + 600_000, type: 'away', from: now + 20_000 })
+    expect(handStep(one, back)!.act).to.equal('cadence')
+    expect(back.pausedAt).to.equal(now + 20_000)
+    expect(positionAt(back.cadences[back.hand!]!, now + 600_000)).to.equal(17)
+  })
+
+  it('goes to OFF at once, and takes no stroke for done that is not over', () => {
+    const { state, now } = toStrokes()
+    const on = runStep(one, state, { at: now + 4000, type: 'phase' })
+    expect(positionAt(on.cadences[on.hand!]!, now + 4000)).to.equal(7)
+    expect(runStep(one, on, { at: now + 4000, type: 'done' })).to.deep.equal(on)
+  })
+
+  it('rinses once more where it is cloudy, and ends with its reason where it never clears', () => {
+    const { state } = toStrokes()
+    let now = 2_000_000
+    let run = settle(one, state, now)
+    while (handStep(one, run)!.act !== 'check') {
+      now += 200_000
+      run = runStep(one, run, { at: now, type: 'done' })
+    }
+    const cloudy = runStep(one, run, { at: now, type: 'done', answer: 'cloudy' })
+    expect(handStep(one, cloudy)!.id).to.equal('group.rinse')
+    expect(cloudy.records.at(-1)).to.include({ how: 'again', answer: 'cloudy' })
+    const stopped = runStep(one, run, { at: now, type: 'done', answer: 'never' })
+    expect(stopped.ended).to.deep.include({ how: 'stopped' })
+    expect(stopped.ended!.why).to.match(/no coffee/)
+    expect(runStep(one, stopped, { at: now, type: 'done' })).to.equal(stopped)
+  })
+})
+
+describe('the plan of a run', () => {
+  it('has every step once, the hands on one at a time, and is no longer than one after the other', () => {
+    fc.assert(
+      fc.property(someLanes, (lanes) => {
+        const plan = planRun(lanes)
+        expect(plan.segments.map(({ lane, step }) => `${lane} ${step}`).sort()).to.deep.equal(
+          lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`)).sort(),
+        )
+        const hands = plan.segments.filter(({ hands: at }) => at)
+        hands.slice(1).forEach((segment, i) => {
+          expect(segment.fromS).to.be.at.least(hands[i]!.toS - 1e-9)
+        })
+        for (const lane of lanes) {
+          const own = lane.steps.map(({ id }) => plan.segments.find((one) => one.lane === lane.id && one.step === id)!)
+          own.slice(1).forEach((segment, i) => {
+            expect(segment.fromS).to.be.at.least(own[i]!.toS - 1e-9)
+          })
+        }
+        expect(plan.totalS).to.be.within(plan.handsS - 1e-6, plan.inTurnS + 1e-6)
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  it('uses one group’s soak for the other', () => {
+    const long = procedures[0]!.schools[0]!
+    const plan = planRun(lanesOf(procedures[0]!, long, c2))
+    expect(plan.inTurnS - plan.totalS).to.be.at.least(170)
+  })
+})
