@@ -5,6 +5,7 @@ import { type RemovalReason, removalWords } from '../core/ledger/removal.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
+import type { Substance } from '../core/procedures/dose.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { type AlongClock, alongWords, type Clock, type School, schoolName } from '../core/wear/limits.ts'
@@ -81,6 +82,12 @@ export function entryWords(entry: Entry, kindId: string): string {
       const measure = kind?.measures.find((candidate) => candidate.id === body.measure)
       return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${quantityWords(Number(body.value), measure?.unit ?? '')}`
     }
+    case 'run':
+      return runWords(body)
+    case 'held':
+      return which(`Not for use: ${insideWords[body.why as unknown as Substance]} in it`)
+    case 'released':
+      return `For use again${note(body)}`
     case 'prompt-seen':
       return `The machine asked: ${task()}`
     case 'fault-reported':
@@ -163,6 +170,24 @@ function sampleWords(body: Loose): string {
     .filter((name) => body[name] !== undefined)
     .map((name) => `${sampleNames[name].name} ${quantityWords(Number(body[name]), sampleNames[name].unit)}`.trim())
   return `Water ${pointWords[body.point as string]}: ${figures.join(', ')}`
+}
+
+/** What may not be drunk, in words. */
+export const insideWords: Record<Substance, string> = {
+  detergent: 'detergent',
+  'milk-cleaner': 'milk cleaner',
+  descaler: 'acid',
+  grease: 'grease',
+  salt: 'salt',
+}
+
+function runWords(body: Loose): string {
+  // Their ids are words; the library itself is too large to come with every page.
+  const plain = (id: unknown) => String(id).replaceAll('-', ' ')
+  const steps = body.steps as unknown as { how: string }[]
+  const skipped = steps.filter(({ how }) => how === 'skipped').length
+  const ended = { done: 'done', stopped: 'stopped', left: 'left' }[String(body.ended)]
+  return `Run, ${ended}: ${plain(body.procedure)}, ${plain(body.school)}, ${figure(Number(body.minutes))} min${skipped > 0 ? `, ${skipped} skipped` : ''}${body.why ? `; ${body.why}` : ''}`
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -9,6 +9,10 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Machine, wear': (id) => `/machines/${id}`,
   'Machine, water': (id) => `/machines/${id}?lens=water`,
   'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
+  'Machine, work': (id) => `/machines/${id}?lens=work`,
+  'Before a run': (id) => `/machines/${id}/run?procedure=detergent-backflush`,
+  Procedures: () => '/procedures',
+  Procedure: () => '/procedures/detergent-backflush',
   'New entry': (id) => `/machines/${id}/entry`,
   'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',
   'Water bench of a site': (_, site) => `/water?site=${site}`,
@@ -35,7 +39,16 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
 }
 
 /** Screens that are used with wet hands: looked at in every light and size. */
-const inTheField = new Set(['Round', 'Machine, wear', 'Machine, water', 'Machine, ledger', 'Water bench', 'New entry'])
+const inTheField = new Set([
+  'Round',
+  'Machine, wear',
+  'Machine, water',
+  'Machine, ledger',
+  'Water bench',
+  'New entry',
+  'Machine, work',
+  'Before a run',
+])
 
 for (const theme of ['light', 'dark'] as const) {
   for (const [size, viewport] of Object.entries(sizes)) {

@@ -317,6 +317,27 @@ export const figures = {
     about: 'Then two litres are thrown away.',
     ...memory,
   },
+  'scoop-grams': {
+    name: 'Detergent in a level scoop',
+    ...{ value: 6, low: 3, high: 9, least: 0.2, most: 50 },
+    unit: 'g',
+    about: 'Scoops differ by brand: weigh ten of yours once and set a tenth of it.',
+    ...memory,
+  },
+  'tub-grams': {
+    name: 'Detergent in a full tub',
+    ...{ value: 566, low: 500, high: 1000, least: 10, most: 20_000 },
+    unit: 'g',
+    about: 'Tells how many cleanings a tub holds.',
+    ...memory,
+  },
+  'tablet-grams': {
+    name: 'A cleaning tablet weighs',
+    ...{ value: 2, low: 1.2, high: 2.5, least: 0.1, most: 20 },
+    unit: 'g',
+    about: 'Used only to set tablets beside powder.',
+    ...memory,
+  },
   'hand-salt': {
     name: 'Salt for a litre of resin, by hand',
     ...{ value: 125, low: 100, high: 160, least: 20, most: 400 },

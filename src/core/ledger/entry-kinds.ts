@@ -144,6 +144,33 @@ export const bodySchemas = {
     value: finite().required(),
     instrument: uuid(),
   }).noUnknown(),
+  /** A procedure that was run, step by step; what it did to the machine is written beside it. */
+  run: object({
+    v,
+    procedure: slug().required(),
+    version: number().integer().min(1).required(),
+    school: slug().required(),
+    minutes: amount().max(6000).required(),
+    ended: string().oneOf(['done', 'stopped', 'left']).required(),
+    why: words(500),
+    steps: array(
+      object({
+        step: words(120).required(),
+        group,
+        how: string().oneOf(['done', 'skipped', 'again', 'taken back', 'stopped']).required(),
+        /** Seconds since the run began. */
+        atS: amount().max(1e6).required(),
+        reason: words(500),
+        answer: slug(),
+        value: finite(),
+      }).noUnknown(),
+    )
+      .max(2000)
+      .required(),
+  }).noUnknown(),
+  /** Something is in the machine that nobody may drink: not for use until it is released. */
+  held: object({ v, why: string().oneOf(['detergent', 'milk-cleaner', 'descaler']).required(), group }).noUnknown(),
+  released: object({ v, held: uuid().required(), note: words(500) }).noUnknown(),
   /** The machine itself asked for a task. */
   'prompt-seen': object({ v, task: slug().required(), prompt: slug() }).noUnknown(),
   /** In the customer's own words. */
@@ -396,6 +423,8 @@ export const settingSchemas = {
     cartridge: amount(),
     waterPerM3: amount(),
     labourPerMinute: amount(),
+    detergentTub: amount(),
+    cleaningTablet: amount(),
   }).noUnknown(),
   /** Groups of this machine, where it is not the kind's usual number. */
   groups: object({
@@ -431,6 +460,9 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   'membrane-changed': ['softener'],
   'prefilter-changed': ['softener'],
   measured: machineOnly,
+  run: machineOnly,
+  held: machineOnly,
+  released: machineOnly,
   'prompt-seen': machineOnly,
   'fault-reported': machineOnly,
   repaired: machineOnly,

@@ -35,7 +35,9 @@ export interface School {
 /** What a run of it writes into the ledger. */
 export interface Written {
   entry: Extract<EntryKind, 'cleaned' | 'greased' | 'checked' | 'serviced'>
+  /** The task as most kinds have it, and as some call it. */
   task: string
+  taskOf?: Record<string, string>
   each?: 'group'
 }
 

@@ -6,8 +6,11 @@ import type { Step, StepCaution } from './step.ts'
 export const hands = (id: string, say: string, handsS: number, more: Partial<Step> = {}): Step =>
   ({ id, say, handsS, act: 'do', ...more }) as Step
 
+/** Keeps a figure and its unit on one line. */
+export const nbsp = '\u00a0'
+
 /** How a span of seconds or of strokes stands in a table. */
-export const seconds = (span: Span): string => `${spanWords(span)} s`
+export const seconds = (span: Span): string => `${spanWords(span).replaceAll(' ', nbsp)}${nbsp}s`
 
 /** Figures a school gives, by name; `M` marks what it does not say itself. */
 export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T'): School['figures'][number] => ({

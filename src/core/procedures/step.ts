@@ -1,5 +1,5 @@
 import type { Mark } from '../quantity/working.ts'
-import type { DoseAmount } from './dose.ts'
+import type { DoseAmount, Substance } from './dose.ts'
 
 /** Where the hand is about to be: told before the step, not in a manual. */
 export interface StepCaution {
@@ -28,6 +28,9 @@ interface StepBase {
   handsS: number
   /** Must be done: a run cannot pass it by. */
   gate?: true
+  /** What is in the machine from here on: no drink until a step that clears it. */
+  puts?: Substance
+  clears?: true
   mark?: Mark
 }
 

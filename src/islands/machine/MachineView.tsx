@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -19,12 +19,14 @@ import { type Hanging, PathDrawing } from '../path/PathDrawing.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
+import { HeldBand } from './HeldBand.tsx'
 import type { MachineSheet } from './MachineMenu.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
+const WorkLens = later(() => import('../run/WorkLens.tsx').then((module) => module.WorkLens))
 const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => module.LedgerLens))
 const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
 const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
@@ -40,6 +42,7 @@ const StageSheet = later(() => sheets().then((module) => module.StageSheet))
 const allLenses = [
   { id: 'wear', key: '1', name: 'Wear' },
   { id: 'water', key: '2', name: 'Water' },
+  { id: 'work', key: '3', name: 'Work' },
   { id: 'ledger', key: '5', name: 'Ledger' },
 ]
 
@@ -48,7 +51,7 @@ interface Props {
   /** The bundle, reckoned as the page was made. */
   reckoned: ReckonedBundle
   today: string
-  lens: 'wear' | 'water' | 'ledger'
+  lens: 'wear' | 'water' | 'work' | 'ledger'
   /** A standing to choose at once, when the page was opened from the Round. */
   chosenKey: string | null
   saved: boolean
@@ -66,6 +69,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
   const [adjusting, setAdjusting] = useState<{ title: string; line: Line } | null>(null)
   const [open, setOpen] = useState<MachineSheet | null>(null)
   const [unfolded, setUnfolded] = useState(false)
+  const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
   const keep = useMemo(
     () =>
       new Set([
@@ -75,6 +79,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
       ]),
     [key, kind, lens, standings],
   )
+  const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const without = useMemo(() => missingStations(bundle), [bundle])
 
@@ -103,6 +108,8 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
       map.set(standing.station, there)
     }
     if (lens === 'water') return new Map(heated.map((id): [string, Hanging] => [id, { standings: [] }]))
+    if (lens === 'work')
+      return new Map((work?.stations ?? []).map((id): [string, Hanging] => [id, { standings: [], words: 'worked on' }]))
     if (lens !== 'ledger') return map
     const touched = new Map<string, { on: string; count: number }>()
     for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
@@ -123,7 +130,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         ] as const
       }),
     )
-  }, [bundle, heated, lens, standings, today])
+  }, [bundle, heated, lens, standings, today, work])
 
   const hasOptions = (kindHere(effective(bundle.ledgers), bundle.machine.kind)?.options.length ?? 0) > 0
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
@@ -172,6 +179,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
           Saved. The dates below are reckoned with it.
         </p>
       )}
+      <HeldBand bundle={bundle} today={today} onSaved={reload} />
       {reckoning && reckoning.stage !== 'working' && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
           <b>{stageName[reckoning.stage]}</b> since {dayLong(reckoning.stageSince!)}. {stageEffect[reckoning.stage]}
@@ -214,6 +222,15 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
           station={station}
           onAdjust={(title, line) => setAdjusting({ title, line })}
           onSaved={reload}
+        />
+      ) : lens === 'work' ? (
+        <WorkLens
+          machineId={bundle.machine.id}
+          kind={kind}
+          standings={standings}
+          today={today}
+          chosen={work?.procedure ?? null}
+          onChoose={chooseWork}
         />
       ) : (
         <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />

@@ -17,7 +17,7 @@ const FindBox = later(() => import('./FindBox.tsx').then((module) => module.Find
 const ShortcutList = later(() => import('./ShortcutList.tsx').then((module) => module.ShortcutList))
 const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => module.PersonMenu), PersonButton)
 
-const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water' }
+const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water', p: '/procedures' }
 
 /** What every page has at its right: the day, find, the technician's menu; and the keys that go places. */
 export function Shell({ initials, name, firm, today, theme }: Props) {

@@ -2,7 +2,7 @@ import { doseSaid } from '../dose.ts'
 import type { Item, Procedure, ProcedurePart, School } from '../procedure.ts'
 import { spanWords } from '../span.ts'
 import type { Step } from '../step.ts'
-import { alkaline, figure, hands, hotHandle, lockedIn, seconds } from '../step-parts.ts'
+import { alkaline, figure, hands, hotHandle, lockedIn, nbsp, seconds } from '../step-parts.ts'
 import { type BackflushSchool, backflushSchools, type Strokes } from './backflush-schools.ts'
 
 const group = ['three-way', 'lever', 'group', 'screen', 'basket', 'tray']
@@ -58,7 +58,11 @@ function detergentSteps(school: BackflushSchool): Step[] {
       at: ['basket'],
       caution: alkaline,
     },
-    hands('lock-in', 'Lock it in', 10, { at: ['group', 'basket'], normal: 'Handle as far as for coffee, no further.' }),
+    hands('lock-in', 'Lock it in', 10, {
+      puts: 'detergent',
+      at: ['group', 'basket'],
+      normal: 'Handle as far as for coffee, no further.',
+    }),
   )
   if (school.soakS)
     steps.push({
@@ -152,6 +156,7 @@ function detergentSteps(school: BackflushSchool): Step[] {
       ],
       handsS: 20,
       gate: true,
+      clears: true,
       at: ['group', 'basket'],
     },
     hands('basket-back', 'Coffee basket back, wipe the rim', 20, { at: ['basket', 'screen'] }),
@@ -193,7 +198,7 @@ function afterwards(school: BackflushSchool): ProcedurePart[] {
 }
 
 const strokesWords = ({ onS, offS, times, firstOffS }: Strokes) =>
-  `${seconds(onS)} on, ${seconds(offS)} off, ${spanWords(times)} ×${firstOffS ? `, ${seconds(firstOffS)} after the first` : ''}`
+  `${seconds(onS)} on, ${seconds(offS)} off, ${spanWords(times).replaceAll(' ', nbsp)}${nbsp}×${firstOffS ? `, ${seconds(firstOffS)} after the first` : ''}`
 
 const brush: Item = { name: 'Group brush' }
 
@@ -245,6 +250,13 @@ export const detergentBackflush: Procedure = {
     why: 'There is no 3-way valve: nothing vents, nothing is cleaned, and the pressure stays behind the basket.',
     instead: 'group-clean',
   },
-  writes: [{ entry: 'cleaned', task: 'detergent-backflush', each: 'group' }],
+  writes: [
+    {
+      entry: 'cleaned',
+      task: 'detergent-backflush',
+      taskOf: { dv: 'cleaning-programme', dn: 'cleaning-programme', dg: 'cleaning-programme' },
+      each: 'group',
+    },
+  ],
   schools: backflushSchools.map(asSchool),
 }

@@ -57,7 +57,7 @@ export const washProgramme: Procedure = {
               mark: 'M',
               at: ['basket', 'hot-water'],
             },
-            hands('lock-in', 'Lock it into the warm group', 10, { at: ['group', 'basket'] }),
+            hands('lock-in', 'Lock it into the warm group', 10, { puts: 'detergent', at: ['group', 'basket'] }),
             {
               id: 'soak',
               say: 'Leave it locked in',
@@ -126,6 +126,7 @@ export const washProgramme: Procedure = {
               ],
               handsS: 15,
               gate: true,
+              clears: true,
               at: ['group', 'board'],
             },
             hands('wipe', 'Wipe the group, empty the tray in the sink', 60, { at: ['group', 'tray'] }),

@@ -1,6 +1,6 @@
 import type { Procedure, School } from '../procedure.ts'
 import { type Span, span, spanWords } from '../span.ts'
-import { figure, hands, lockedIn, seconds } from '../step-parts.ts'
+import { figure, hands, lockedIn, nbsp, seconds } from '../step-parts.ts'
 
 interface WaterSchool {
   id: string
@@ -57,7 +57,7 @@ const asSchool = (school: WaterSchool): School => ({
   figures: [
     figure(
       'Strokes',
-      `${seconds(school.onS)} on, ${seconds(school.offS)} off, ${spanWords(school.times)} ×`,
+      `${seconds(school.onS)} on, ${seconds(school.offS)} off, ${spanWords(school.times).replaceAll(' ', nbsp)}${nbsp}×`,
       school.unsaid ? 'M' : 'T',
     ),
     figure('How often', school.every),

@@ -1,0 +1,86 @@
+import type { Kind } from '../kinds/kind.ts'
+import type { EntryKind } from '../ledger/entry-kinds.ts'
+import type { Substance } from './dose.ts'
+import type { Lane } from './lanes.ts'
+import type { Procedure, School } from './procedure.ts'
+import { type RunState, stepNow } from './run.ts'
+
+/** What is run: a procedure in one of its schools, as it stood when the run began. */
+export interface Running {
+  procedure: Procedure
+  school: School
+}
+
+/** Something that is still in the machine, and where. */
+export interface Inside {
+  of: Substance
+  group: number | null
+  procedure: string
+}
+
+/** What went into the machine and was not cleared: nobody drinks from it. */
+export function insideNow(lanes: Lane[], state: RunState): Inside[] {
+  return lanes.flatMap((lane): Inside[] => {
+    const before = lane.steps.slice(0, state.at[lane.id])
+    const put = before.findLastIndex(({ puts }) => puts !== undefined)
+    const cleared = before.findLastIndex(({ clears }) => clears === true)
+    return put > cleared ? [{ of: before[put]!.puts!, group: lane.group, procedure: lane.procedure }] : []
+  })
+}
+
+interface Draft {
+  kind: EntryKind
+  body: Record<string, unknown>
+}
+
+/**
+ * What a run that ended leaves in the ledger: what was done task by task, what was skipped and why, what is still in
+ * the machine.
+ */
+export function runEntries(running: Running[], lanes: Lane[], state: RunState, kind: Kind): Draft[] {
+  if (!state.ended) throw new Error('runEntries: a run is on record when it has ended')
+  const { ended } = state
+  const through = (lane: Lane) => stepNow(lane, state) === null
+  const drafts: Draft[] = running.flatMap(({ procedure, school }) => {
+    const own = lanes.filter((lane) => lane.procedure === procedure.id)
+    const ids = new Set(own.map(({ id }) => id))
+    const run: Draft = {
+      kind: 'run',
+      body: {
+        procedure: procedure.id,
+        version: procedure.version,
+        school: school.id,
+        minutes: Math.round((ended.at - state.startedAt) / 6000) / 10,
+        ended: ended.how,
+        ...(ended.why && { why: ended.why }),
+        steps: state.records
+          .filter(({ lane }) => ids.has(lane))
+          .map(({ lane, step, how, at, ...said }) => ({
+            step,
+            ...(groupOf(own, lane) !== null && { group: groupOf(own, lane) }),
+            how,
+            atS: Math.round((at - state.startedAt) / 1000),
+            ...said,
+          })),
+      },
+    }
+    return [run, ...written(procedure, own.filter(through), own, kind)]
+  })
+  for (const { of, group } of insideNow(lanes, state))
+    drafts.push({ kind: 'held', body: { why: of, ...(group !== null && { group }) } })
+  return drafts
+}
+
+const groupOf = (lanes: Lane[], id: string) => lanes.find((lane) => lane.id === id)?.group ?? null
+
+/** Tasks that are done: at each group that is through, or once when all is. */
+function written(procedure: Procedure, through: Lane[], own: Lane[], kind: Kind): Draft[] {
+  return procedure.writes.flatMap(({ entry, task, taskOf, each }): Draft[] => {
+    const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
+    const duty = kind.duties.find(({ id }) => id === named)
+    if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1)
+      return through.flatMap(({ group }) => (group === null ? [] : [{ kind: entry, body: { task: named, group } }]))
+    const parts = own.filter(({ group }) => (each === 'group' ? group !== null : true))
+    return parts.every((lane) => through.includes(lane)) ? [{ kind: entry, body: { task: named } }] : []
+  })
+}

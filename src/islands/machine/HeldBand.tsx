@@ -1,0 +1,55 @@
+import { useState } from 'react'
+import { bodyOf } from '../../core/ledger/upcast.ts'
+import { heldNow } from '../../core/standing/held-now.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { insideWords } from '../../ui/entry-words.ts'
+import { dayLong } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  onSaved: () => void
+}
+
+/** Something is in the machine that nobody may drink: said until somebody signs the rinse off. */
+export function HeldBand({ bundle, today, onSaved }: Props) {
+  const held = heldNow(effective(bundle.ledgers))
+  const [ids] = useState(() => new Map<string, string>())
+  const [wrong, setWrong] = useState('')
+  if (held.length === 0) return null
+  const release = async (entryId: string) => {
+    const id = ids.get(entryId) ?? newId()
+    ids.set(entryId, id)
+    const told = await writeFrom([
+      makeEntry('machine', bundle.machine.id, 'released', { held: entryId }, today, { id }),
+    ])
+    if (!told.ok) return setWrong(told.issues[0]!.message)
+    onSaved()
+  }
+  return (
+    <section
+      aria-label="Do not use"
+      className="border-b border-hair border-l-[6px] border-l-seal bg-enamel px-4 py-2 lg:px-6"
+    >
+      {held.map((entry) => {
+        const { why, group } = bodyOf(entry)
+        return (
+          <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
+            <span className="min-w-0 flex-1">
+              <b className="text-seal-ink">Do not use{group === undefined ? '' : ` group ${group}`}.</b>{' '}
+              {insideWords[why]} is in it since {dayLong(entry.happenedOn)}. Rinse until it runs clear and feels of
+              nothing, then sign it off.
+            </span>
+            <button type="button" className="plain whitespace-nowrap" onClick={() => release(entry.id)}>
+              Rinsed and clear: release it
+            </button>
+          </p>
+        )
+      })}
+      {wrong && <p className="m-0 font-semibold text-seal-ink">{wrong}</p>}
+    </section>
+  )
+}

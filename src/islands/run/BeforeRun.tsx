@@ -1,0 +1,212 @@
+import { useMemo, useState } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
+import type { DoseMeasures } from '../../core/procedures/dose.ts'
+import { lanesOf } from '../../core/procedures/lanes.ts'
+import { type Offered, usualSchool } from '../../core/procedures/offered.ts'
+import { planRun } from '../../core/procedures/plan.ts'
+import type { Item } from '../../core/procedures/procedure.ts'
+import type { Running } from '../../core/procedures/run-record.ts'
+import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { CautionBand } from './CautionBand.tsx'
+import { DoseLine } from './DoseLine.tsx'
+import { LanesPlan } from './LanesPlan.tsx'
+import { SchoolChoice } from './SchoolChoice.tsx'
+import { wakeSound } from './signals.ts'
+
+interface Props {
+  machine: { id: string; name: string }
+  place: string
+  kind: Kind
+  offered: Offered[]
+  /** Procedure and school as the address asks for them. */
+  asked: { procedure: string; school: string | null } | null
+  measures: DoseMeasures & { ownScoop: boolean }
+  onStart: (running: Running[]) => void
+}
+
+/** Before a run: what, by which school, with what at hand, how long, what may hurt. */
+export function BeforeRun({ machine, place, kind, offered, asked, measures, onStart }: Props) {
+  const can = offered.filter(({ refused }) => refused === null)
+  const [chosen, setChosen] = useState<string[]>(() => {
+    const first = can.find(({ procedure }) => procedure.id === asked?.procedure) ?? can[0]
+    return first ? [first.procedure.id] : []
+  })
+  const [schools, setSchools] = useState<Record<string, string>>(
+    asked?.school ? { [asked.procedure]: asked.school } : {},
+  )
+  const [ticked, setTicked] = useState<Set<string>>(new Set())
+  const running = useMemo(
+    (): Running[] =>
+      can
+        .filter(({ procedure }) => chosen.includes(procedure.id))
+        .map(({ procedure }) => ({
+          procedure,
+          school: procedure.schools.find(({ id }) => id === schools[procedure.id]) ?? usualSchool(procedure, kind),
+        })),
+    [can, chosen, kind, schools],
+  )
+  const lanes = useMemo(
+    () => running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind)),
+    [kind, running],
+  )
+  const plan = useMemo(() => (lanes.length > 0 ? planRun(lanes) : null), [lanes])
+  const first = running.flatMap(({ procedure }) => procedure.mustFinish?.first ?? [])
+  const missing = first.filter((one) => !ticked.has(one))
+  const doses = running.flatMap(({ school }) =>
+    school.parts.flatMap((part) =>
+      part.steps.flatMap((step) =>
+        step.act === 'dose' ? [{ dose: step.dose, each: part.each === 'group' && kind.groups > 1 }] : [],
+      ),
+    ),
+  )
+  const cautions = [
+    ...new Map(
+      lanes.flatMap(({ steps }) => steps.flatMap(({ caution }) => (caution ? [[caution.say, caution] as const] : []))),
+    ).values(),
+  ]
+  const toggle = (set: Set<string>, one: string) => {
+    const next = new Set(set)
+    if (!next.delete(one)) next.add(one)
+    return next
+  }
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <TitleBlock
+        name="Before the run"
+        under={place}
+        facts={[]}
+        action={
+          <a href={`/machines/${machine.id}?lens=work`} className="plain inline-flex items-center whitespace-nowrap">
+            Back to the machine
+          </a>
+        }
+      />
+      <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
+        <div className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6">
+          <fieldset className="m-0 border-0 p-0">
+            <legend className="head p-0">What is done</legend>
+            {offered.map(({ procedure, refused }) => (
+              <label key={procedure.id} className="flex min-h-[48px] items-center gap-3 border-t border-hair py-1">
+                <input
+                  type="checkbox"
+                  className="h-6 w-6 shrink-0"
+                  disabled={refused !== null}
+                  checked={chosen.includes(procedure.id)}
+                  onChange={() =>
+                    setChosen((now) =>
+                      now.includes(procedure.id) ? now.filter((id) => id !== procedure.id) : [...now, procedure.id],
+                    )
+                  }
+                />
+                <span className="min-w-0 flex-1">
+                  <b className="font-semibold">{procedure.name}</b>
+                  <span className="block text-[14px] text-second">
+                    {refused
+                      ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
+                      : procedure.about}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+          {running.map(({ procedure, school }) => (
+            <SchoolChoice
+              key={procedure.id}
+              procedure={procedure}
+              chosen={school.id}
+              usual={usualSchool(procedure, kind).id}
+              onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
+            />
+          ))}
+          {plan && (
+            <section className="pt-4" aria-label="How long">
+              <h2 className="head m-0 pb-1">How long</h2>
+              <LanesPlan lanes={lanes} plan={plan} />
+            </section>
+          )}
+        </div>
+        <aside className="shrink-0 border-hair px-5 py-3 lg:w-[440px] lg:border-l" aria-label="At hand">
+          <h2 className="head m-0">At hand</h2>
+          <ul className="m-0 list-none p-0">
+            {itemsOf(running).map(({ name, why }) => (
+              <li key={name} className="border-t border-hair">
+                <label className="flex min-h-[44px] items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="h-5 w-5"
+                    checked={ticked.has(name)}
+                    onChange={() => setTicked((now) => toggle(now, name))}
+                  />
+                  <span>
+                    {name} {why && <span className="text-[14px] text-second">{why}</span>}
+                  </span>
+                </label>
+              </li>
+            ))}
+          </ul>
+          {doses.length > 0 && (
+            <h2 className="head m-0 pt-3">{doses.some(({ each }) => each) ? 'Dose, each group' : 'Dose'}</h2>
+          )}
+          {doses.map(({ dose }) => (
+            <DoseLine key={JSON.stringify(dose)} amount={dose} measures={measures} />
+          ))}
+          {first.length > 0 && (
+            <fieldset className="m-0 mt-3 border-0 border-l-4 border-solid border-brass p-0 pl-3">
+              <legend className="head p-0">Before it starts</legend>
+              <p className="m-0 text-[14px]">
+                {running.find(({ procedure }) => procedure.mustFinish)?.procedure.mustFinish?.why}
+              </p>
+              {first.map((one) => (
+                <label key={one} className="flex min-h-[48px] items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="h-6 w-6"
+                    checked={ticked.has(one)}
+                    onChange={() => setTicked((now) => toggle(now, one))}
+                  />
+                  {one}
+                </label>
+              ))}
+            </fieldset>
+          )}
+          <button
+            type="button"
+            className="act mt-4 min-h-[64px] w-full text-[20px]"
+            disabled={lanes.length === 0 || missing.length > 0}
+            onClick={() => {
+              wakeSound()
+              onStart(running)
+            }}
+          >
+            Start
+          </button>
+          <p className="m-0 pt-1 text-[14px] text-second" role="status">
+            {lanes.length === 0
+              ? 'Choose what is done.'
+              : missing.length > 0
+                ? `${missing.length} of the list above still to be seen to.`
+                : 'It is kept on this device from the first step: a reload or a flat battery loses nothing.'}
+          </p>
+          {cautions.length > 0 && (
+            <section className="pt-4" aria-label="Cautions">
+              <h2 className="head m-0 pb-1">What may hurt</h2>
+              {cautions.map((caution) => (
+                <CautionBand key={caution.say} caution={caution} small />
+              ))}
+              <p className="m-0 pt-2 text-[14px] text-second">
+                Local rules and the makers’ instructions come first; mains, gas and pressure vessels belong to those
+                licensed for them.
+              </p>
+            </section>
+          )}
+        </aside>
+      </div>
+    </div>
+  )
+}
+
+/** Tools and materials of all that is run, once each. */
+function itemsOf(running: Running[]): Item[] {
+  const all = running.flatMap(({ school }) => [...school.tools, ...school.materials])
+  return [...new Map(all.map((item) => [item.name, item])).values()]
+}

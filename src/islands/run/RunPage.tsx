@@ -1,0 +1,117 @@
+import { useEffect, useMemo, useState } from 'react'
+import { lanesOf } from '../../core/procedures/lanes.ts'
+import { offeredTo } from '../../core/procedures/offered.ts'
+import { startRun } from '../../core/procedures/run.ts'
+import type { Running } from '../../core/procedures/run-record.ts'
+import { doseMeasures } from '../../core/standing/dose-measures.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { browserNow } from '../../ui/clock.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { kindOf, missingStations } from '../machine/use-bundle.ts'
+import { BeforeRun } from './BeforeRun.tsx'
+import { type KeptRun, keepRun, readRun } from './kept-run.ts'
+import { RunEnd } from './RunEnd.tsx'
+import { RunScreen } from './RunScreen.tsx'
+import { useRun } from './use-run.ts'
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  me: string
+  asked: { procedure: string; school: string | null } | null
+}
+
+/** A run at one machine: before it, in it, after it. What was begun here goes on here. */
+export function RunPage({ bundle, today, me, asked }: Props) {
+  const [kept, setKept] = useState<{ run: KeptRun; seenAt: number } | null | undefined>(undefined)
+  useEffect(() => setKept(readRun(bundle.machine.id)), [bundle.machine.id])
+  const histories = useMemo(() => effective(bundle.ledgers), [bundle])
+  const kind = kindOf(bundle)
+  const offered = useMemo(() => (kind ? offeredTo(kind) : []), [kind])
+  const measures = useMemo(() => doseMeasures(histories), [histories])
+  if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
+  if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
+  const place = `${bundle.machine.name}, ${bundle.site.name}.`
+  if (kept)
+    return (
+      <Going
+        kept={kept}
+        bundle={bundle}
+        kind={kind}
+        place={place}
+        measures={measures}
+        today={today}
+        visitId={
+          (bundle.ledgers.site ?? []).find(
+            (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
+          )?.visitId
+        }
+      />
+    )
+  const start = (running: Running[]) => {
+    const at = browserNow().getTime()
+    const lanes = running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind))
+    // Of the procedure only the school that is run is kept: it is what it was, whatever the library becomes.
+    const run: KeptRun = {
+      running: running.map(({ procedure, school }) => ({ procedure: { ...procedure, schools: [school] }, school })),
+      lanes,
+      state: startRun(lanes, at),
+      ids: [],
+    }
+    keepRun(bundle.machine.id, run, at)
+    setKept({ run, seenAt: at })
+  }
+  return (
+    <BeforeRun
+      machine={bundle.machine}
+      place={place}
+      kind={kind}
+      offered={offered}
+      asked={asked}
+      measures={measures}
+      onStart={start}
+    />
+  )
+}
+
+const muteKey = 'evenshot-muted'
+
+interface GoingProps {
+  kept: { run: KeptRun; seenAt: number }
+  bundle: MachineBundle
+  kind: NonNullable<ReturnType<typeof kindOf>>
+  place: string
+  measures: ReturnType<typeof doseMeasures>
+  today: string
+  visitId: string | undefined
+}
+
+function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingProps) {
+  const [muted, setMuted] = useState(() => localStorage.getItem(muteKey) === 'yes')
+  const run = useRun(bundle.machine.id, kept, muted)
+  if (run.state.ended)
+    return (
+      <RunEnd
+        run={{ ...kept.run, state: run.state }}
+        machineId={bundle.machine.id}
+        place={place}
+        kind={kind}
+        today={today}
+        visitId={visitId}
+      />
+    )
+  return (
+    <RunScreen
+      run={run}
+      kind={kind}
+      without={missingStations(bundle)}
+      place={place}
+      measures={measures}
+      muted={muted}
+      onMute={() => {
+        localStorage.setItem(muteKey, muted ? 'no' : 'yes')
+        setMuted(!muted)
+      }}
+    />
+  )
+}

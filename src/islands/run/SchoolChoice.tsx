@@ -1,0 +1,118 @@
+import { kindById } from '../../core/kinds/index.ts'
+import type { Procedure } from '../../core/procedures/procedure.ts'
+
+interface Props {
+  procedure: Procedure
+  chosen: string
+  /** Usual on the machine at hand; where there is none, each says for which kinds it is. */
+  usual: string | null
+  onChoose: (id: string) => void
+}
+
+/** The schools of a procedure, figures side by side, each with its reason. */
+export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
+  const names = [...new Set(procedure.schools.flatMap(({ figures }) => figures.map(({ name }) => name)))]
+  const one = procedure.schools.length === 1
+  return (
+    <section className="pt-4" aria-label={`${procedure.name}: schools`}>
+      <h2 className="head m-0">{procedure.name}: which school</h2>
+      <ul className="m-0 list-none p-0 md:hidden">
+        {procedure.schools.map((school) => (
+          <li
+            key={school.id}
+            className={`border-t border-hair py-1.5 pl-3 ${school.id === chosen ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+          >
+            <label className="flex min-h-[48px] items-center gap-3">
+              <input
+                type="radio"
+                name={`school of ${procedure.id}, listed`}
+                className={`h-6 w-6 shrink-0 ${one ? 'hidden' : ''}`}
+                checked={school.id === chosen}
+                onChange={() => onChoose(school.id)}
+              />
+              <span>
+                <b className="font-semibold">{school.name}</b>
+                {school.id === usual && <span className="text-[14px] text-copper"> usual for this kind</span>}
+                <span className="block text-[14px] text-second">
+                  {school.figures
+                    .filter(({ words }) => words !== 'none')
+                    .map(({ name, words }) => `${name.toLowerCase()} ${words}`)
+                    .join('; ')}
+                </span>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <section
+        className="relative overflow-x-auto max-md:hidden"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a wide table scrolls, and the keyboard must reach it
+        tabIndex={0}
+        aria-label={`${procedure.name}, figures side by side`}
+      >
+        <table className="w-full border-collapse text-[14px]">
+          <thead>
+            <tr className="slim text-left text-[13px] text-second">
+              <th className="min-w-[180px] py-1 font-semibold">School</th>
+              {names.map((name) => (
+                <th key={name} className="min-w-[92px] pr-3 font-semibold">
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {procedure.schools.map((school) => (
+              <tr
+                key={school.id}
+                className={`border-t border-hair align-top ${school.id === chosen ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+              >
+                <td className="py-1.5 pr-3 pl-3">
+                  {!one ? (
+                    <label className="flex min-h-[44px] cursor-pointer items-center gap-2 font-semibold">
+                      <input
+                        type="radio"
+                        name={`school of ${procedure.id}`}
+                        className="h-5 w-5"
+                        checked={school.id === chosen}
+                        onChange={() => onChoose(school.id)}
+                      />
+                      <span>
+                        {school.name}
+                        {usual === null && school.usualFor.length > 0 && (
+                          <span className="block text-[13px] font-normal text-copper">
+                            usual for {school.usualFor.map((id) => kindById(id)?.name ?? id).join('; ')}
+                          </span>
+                        )}
+                        {school.id === usual && (
+                          <span className="block text-[13px] font-normal text-copper">usual for this kind</span>
+                        )}
+                      </span>
+                    </label>
+                  ) : (
+                    <b className="font-semibold">{school.name}</b>
+                  )}
+                </td>
+                {names.map((name) => {
+                  const figure = school.figures.find((candidate) => candidate.name === name)
+                  return (
+                    <td key={name} className="py-1.5 pr-3">
+                      {figure?.words ?? ''}
+                      {figure?.mark === 'M' && (
+                        <span className="block text-[12.5px] text-second">in part from memory</span>
+                      )}
+                    </td>
+                  )
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <p className="m-0 pt-1 text-[14px]">
+        <b>Why:</b> {procedure.schools.find(({ id }) => id === chosen)?.reason}
+      </p>
+      <p className="m-0 text-[13px] text-second">Figures are common practice, no source, where nothing else is said.</p>
+    </section>
+  )
+}

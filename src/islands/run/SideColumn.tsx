@@ -1,0 +1,114 @@
+import type { ReactNode } from 'react'
+import type { DoseMeasures } from '../../core/procedures/dose.ts'
+import type { Lane } from '../../core/procedures/lanes.ts'
+import { laneNow, type RunState, readyLanes, soakKey, stepNow } from '../../core/procedures/run.ts'
+import { stepSeconds } from '../../core/procedures/step-seconds.ts'
+import { minutesSeconds } from './clock-words.ts'
+import { DoseLine } from './DoseLine.tsx'
+
+interface Props {
+  lanes: Lane[]
+  state: RunState
+  now: number
+  measures: DoseMeasures & { ownScoop: boolean }
+  onTake: (lane: string) => void
+  onEnough: (lane: string) => void
+}
+
+/** Beside the step: the dose, what else runs, what comes, what to do when it goes wrong. */
+export function SideColumn({ lanes, state, now, measures, onTake, onEnough }: Props) {
+  const lane = laneNow(lanes, state.hand)
+  const step = lane && stepNow(lane, state)
+  const at = lane ? state.at[lane.id]! : 0
+  const dose = lane?.steps.slice(0, at + 1).findLast((one) => one.act === 'dose')
+  const soaking = lanes.flatMap((one) => {
+    const soak = stepNow(one, state)
+    const times = soak?.act === 'soak' ? state.soaks[soakKey(one.id, soak.id)] : undefined
+    return soak?.act === 'soak' && times ? [{ lane: one, soak, times }] : []
+  })
+  const others = readyLanes(lanes, state).filter(({ id }) => id !== state.hand)
+  const next = lane?.steps.slice(at + 1, at + 4) ?? []
+  return (
+    <aside className="flex flex-col gap-3 bg-page px-5 py-3 lg:w-[432px] lg:shrink-0 lg:border-l lg:border-hair">
+      {dose?.act === 'dose' && step?.act !== 'dose' && (
+        <Block title={`Dose, already in ${dose.into}`}>
+          <DoseLine amount={dose.dose} measures={measures} />
+        </Block>
+      )}
+      {soaking.length > 0 && (
+        <Block title={lane ? 'Also running' : 'Running by itself'}>
+          {soaking.map(({ lane: one, soak, times }) => (
+            <div key={one.id} className="pb-2">
+              <div className="flex items-baseline justify-between gap-3">
+                <span className="text-[18px]">
+                  {soak.what}
+                  <span className="block text-[15px] text-second">{one.title}</span>
+                </span>
+                <b className="mono text-[28px]">{minutesSeconds((times.until - now) / 1000)}</b>
+              </div>
+              <div className="h-[9px] border border-deep bg-field">
+                <div
+                  className="h-full bg-water"
+                  style={{ width: `${Math.min(100, (100 * (now - times.from)) / (times.until - times.from))}%` }}
+                />
+              </div>
+              <button
+                type="button"
+                className="min-h-[64px] text-[16px] font-semibold underline decoration-copper decoration-[1.5px] underline-offset-4"
+                onClick={() => onEnough(one.id)}
+              >
+                It has had enough
+              </button>
+            </div>
+          ))}
+          <p className="m-0 text-[15px] text-second">A bell at each end.</p>
+        </Block>
+      )}
+      {others.length > 0 && (
+        <Block title="Ready as well">
+          {others.map((one) => (
+            <button
+              key={one.id}
+              type="button"
+              className="flex min-h-[64px] w-full items-center justify-between gap-3 border-t border-hair text-left text-[17px]"
+              onClick={() => onTake(one.id)}
+            >
+              <span>
+                {one.title}
+                <span className="block text-[15px] text-second">{stepNow(one, state)?.say}</span>
+              </span>
+              <b className="text-copper">take it up</b>
+            </button>
+          ))}
+        </Block>
+      )}
+      {next.length > 0 && (
+        <Block title="Next">
+          <ol className="m-0 list-none p-0">
+            {next.map((one, i) => (
+              <li key={one.id} className="flex gap-3 text-[17px]">
+                <span className="mono w-6 text-second">{at + 2 + i}</span>
+                <span className="flex-1">{one.say}</span>
+                <span className="mono text-second">{minutesSeconds(stepSeconds(one))}</span>
+              </li>
+            ))}
+          </ol>
+        </Block>
+      )}
+      {step?.wrong && (
+        <Block title="If it goes wrong">
+          <p className="m-0 text-[17px] leading-snug">{step.wrong}</p>
+        </Block>
+      )}
+    </aside>
+  )
+}
+
+function Block({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="border-b border-hair pb-3 last:border-0">
+      <h2 className="slim m-0 pb-1 text-[15px] text-second">{title}</h2>
+      {children}
+    </section>
+  )
+}

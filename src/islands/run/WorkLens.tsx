@@ -1,0 +1,114 @@
+import { useEffect, useMemo, useState } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { lanesOf } from '../../core/procedures/lanes.ts'
+import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
+import { planRun } from '../../core/procedures/plan.ts'
+import type { School } from '../../core/procedures/procedure.ts'
+import type { Standing } from '../../core/standing/standing.ts'
+import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { takes } from './clock-words.ts'
+import { readRun } from './kept-run.ts'
+
+interface Props {
+  machineId: string
+  kind: Kind
+  standings: Standing[]
+  today: string
+  chosen: string | null
+  /** With the stations it works on. */
+  onChoose: (procedure: string, stations: string[]) => void
+}
+
+/** What can be done on this machine, what is due of it, and what cannot be and why. */
+export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }: Props) {
+  const offered = useMemo(() => offeredTo(kind), [kind])
+  const [begun, setBegun] = useState<string | null>(null)
+  useEffect(() => {
+    const kept = readRun(machineId)
+    setBegun(kept ? kept.run.running.map(({ procedure }) => procedure.name).join(' and ') : null)
+  }, [machineId])
+  useEffect(() => {
+    const first = offered.find(({ refused }) => refused === null)
+    if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind)))
+  }, [chosen, kind, offered, onChoose])
+  const run = `/machines/${machineId}/run`
+  return (
+    <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
+      {begun && (
+        <p role="status" className="m-0 mb-3 flex flex-wrap items-center gap-3 border-l-4 border-copper pl-3">
+          <b>Begun here and not ended: {begun.toLowerCase()}.</b>
+          <a href={run} className="act inline-flex items-center">
+            Go on with it
+          </a>
+        </p>
+      )}
+      <h2 className="head m-0">Guided work</h2>
+      {offered.length === 0 && (
+        <p className="m-0 text-second">No procedure is written for this kind yet. Its own leaflet comes first.</p>
+      )}
+      <ul className="m-0 list-none p-0">
+        {offered.map(({ procedure, refused }) => {
+          const school = usualSchool(procedure, kind)
+          const due = dueOf(
+            procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task),
+            standings,
+          )
+          return (
+            <li
+              key={procedure.id}
+              className={`flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-hair py-2 ${chosen === procedure.id ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+            >
+              <button
+                type="button"
+                className="min-h-[48px] min-w-[240px] flex-1 pl-3 text-left"
+                aria-pressed={chosen === procedure.id}
+                onClick={() => onChoose(procedure.id, stationsOf(school))}
+              >
+                <b className="block font-semibold">{procedure.name}</b>
+                <span className="block text-[14px] text-second">
+                  {refused
+                    ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
+                    : procedure.about}
+                </span>
+              </button>
+              {refused ? (
+                <b className="w-[150px] text-right text-[14px]">not on this machine</b>
+              ) : (
+                <>
+                  <span className="text-right text-[14px]">
+                    <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
+                    <span className="block text-second">{school.name}</span>
+                  </span>
+                  {due && (
+                    <span
+                      className="mono w-[120px] text-right text-[14px]"
+                      style={{ color: urgencyInk[urgencyOf(due.due, today)] }}
+                    >
+                      {lasts(due.due, today)}
+                    </span>
+                  )}
+                  <a
+                    href={`${run}?procedure=${procedure.id}`}
+                    className="plain inline-flex items-center whitespace-nowrap"
+                    aria-label={`Do it: ${procedure.name}`}
+                  >
+                    Do it …
+                  </a>
+                </>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+    </div>
+  )
+}
+
+/** Every station a school's steps work on. */
+const stationsOf = (school: School): string[] => [
+  ...new Set(school.parts.flatMap(({ steps }) => steps.flatMap(({ at }) => at ?? []))),
+]
+
+/** The soonest of the standings that it answers. */
+const dueOf = (tasks: string[], standings: Standing[]): Standing | null =>
+  standings.find((standing) => tasks.includes(standing.duty)) ?? null

@@ -1,0 +1,13 @@
+/** Minutes and seconds. @example minutesSeconds(702) // '11:42' */
+export function minutesSeconds(seconds: number): string {
+  const whole = Math.max(0, Math.ceil(seconds))
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`
+}
+
+/** How long something takes, as said. @example takes(150) // '2 min 30 s' */
+export function takes(seconds: number): string {
+  const whole = Math.round(seconds)
+  if (whole < 60) return `${whole} s`
+  const rest = whole % 60
+  return rest === 0 || whole >= 600 ? `${Math.round(whole / 60)} min` : `${Math.floor(whole / 60)} min ${rest} s`
+}

@@ -1,0 +1,97 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { phaseAt } from '../../core/procedures/cadence.ts'
+import {
+  handStep,
+  isCadence,
+  positionAt,
+  type RunEvent,
+  type RunState,
+  runStep,
+  settle,
+} from '../../core/procedures/run.ts'
+import { browserNow } from '../../ui/clock.ts'
+import { type KeptRun, keepRun, sawRun } from './kept-run.ts'
+import { type Signal, signal } from './signals.ts'
+
+/** Nobody watched for longer than this: a stroke was not moved either. */
+const awayMs = 10_000
+const everyMs = 100
+
+type Without<T> = T extends unknown ? Omit<T, 'at'> : never
+export type Press = Without<RunEvent>
+
+/**
+ * A run that goes on: each press and each tick through the one state machine, kept on this device at once. Time
+ * does what time does; what was not watched stands.
+ */
+export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }, muted: boolean) {
+  const { lanes } = kept.run
+  const [now, setNow] = useState(() => browserNow().getTime())
+  const [state, setState] = useState<RunState>(() => caughtUp(kept, browserNow().getTime()))
+  const [lost, setLost] = useState(false)
+  const last = useRef({ at: now, told: '' })
+  const here = useRef(state)
+  const quiet = useRef(muted)
+  quiet.current = muted
+
+  const become = useCallback(
+    (next: RunState, at: number) => {
+      if (next === here.current) return
+      here.current = next
+      setState(next)
+      setLost(!keepRun(machineId, { ...kept.run, state: next }, at))
+    },
+    [kept.run, machineId],
+  )
+
+  const press = useCallback(
+    (event: Press) => {
+      const at = browserNow().getTime()
+      become(runStep(lanes, here.current, { ...event, at } as RunEvent), at)
+      setNow(at)
+    },
+    [become, lanes],
+  )
+
+  useEffect(() => {
+    keepRun(machineId, { ...kept.run, state: here.current }, browserNow().getTime())
+    const tick = () => {
+      const at = browserNow().getTime()
+      const { at: before } = last.current
+      if (at - before > awayMs) become(runStep(lanes, here.current, { at, type: 'away', from: before }), at)
+      else become(settle(lanes, here.current, at), at)
+      if (Math.floor(at / 1000) !== Math.floor(before / 1000)) sawRun(machineId, at)
+      const told = heard(lanes, here.current, at)
+      if (told.id !== last.current.told && last.current.told !== '' && told.signal) signal(told.signal, quiet.current)
+      last.current = { at, told: told.id }
+      setNow(at)
+    }
+    const timer = setInterval(tick, everyMs)
+    return () => clearInterval(timer)
+  }, [become, kept.run, lanes, machineId])
+
+  return { lanes, state, now, press, lost }
+}
+
+/** What was kept, as it stands by now. */
+function caughtUp({ run, seenAt }: { run: KeptRun; seenAt: number }, now: number): RunState {
+  return seenAt > 0 && now - seenAt > awayMs
+    ? runStep(run.lanes, run.state, { at: now, type: 'away', from: seenAt })
+    : settle(run.lanes, run.state, now)
+}
+
+/** What there is to hear at a moment; a change of `id` is a sound. */
+function heard(lanes: KeptRun['lanes'], state: RunState, now: number): { id: string; signal: Signal | null } {
+  const soaks = Object.entries(state.soaks).filter(([, { until }]) => until <= now).length
+  const step = handStep(lanes, state)
+  const base = `${soaks}/${state.hand}/${step?.id}`
+  if (state.pausedAt !== null) return { id: `paused ${base}`, signal: null }
+  if (!isCadence(step)) return { id: base, signal: soaks > 0 && !step ? 'bell' : 'next' }
+  const position = positionAt(state.cadences[state.hand!]!, now)
+  if (position < 0) return { id: `${base} ${Math.ceil(-position)}`, signal: 'soon' }
+  const phase = phaseAt(step, position)
+  if (!phase) return { id: base, signal: null }
+  const left = phase.toS - position
+  if (left <= 3 && left > 0.05) return { id: `${base} ${phase.stroke} ${phase.on} ${Math.ceil(left)}`, signal: 'soon' }
+  return { id: `${base} ${phase.stroke} ${phase.on}`, signal: phase.on ? 'on' : 'off' }
+}

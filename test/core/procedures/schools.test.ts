@@ -1,0 +1,211 @@
+import { expect } from 'chai'
+import { kindById, kinds } from '../../../src/core/kinds/index.ts'
+import { withOptions } from '../../../src/core/kinds/kind.ts'
+import { phases } from '../../../src/core/procedures/cadence.ts'
+import { doseOf, ratioMl, scoopWords } from '../../../src/core/procedures/dose.ts'
+import { lanesOf } from '../../../src/core/procedures/lanes.ts'
+import { backflushSchools } from '../../../src/core/procedures/library/backflush-schools.ts'
+import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
+import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { handStep, runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { runEntries } from '../../../src/core/procedures/run-record.ts'
+import { span } from '../../../src/core/procedures/span.ts'
+import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
+
+const stepsOf = (procedure: string, school: string): Step[] =>
+  procedureById(procedure)!
+    .schools.find(({ id }) => id === school)!
+    .parts.flatMap(({ steps }) => steps)
+const cadence = (procedure: string, school: string, step: string) => {
+  const { onS, offS, times, firstOffS } = stepsOf(procedure, school).find(({ id }) => id === step) as StepOf<'cadence'>
+  return [onS, offS, times, ...(firstOffS === undefined ? [] : [firstOffS])]
+}
+
+/** Common practice, no source: seconds on, seconds off, strokes; a longer first pause last. */
+const strokes: Record<string, { detergent: number[]; rinse: number[] }> = {
+  'full-scoop-long-soak': { detergent: [6, 5, 10], rinse: [7, 5, 7] },
+  'half-scoop-short-pauses': { detergent: [10, 2, 5], rinse: [5, 2, 5] },
+  'one-scoop-even-strokes': { detergent: [7, 7, 5], rinse: [7, 7, 5] },
+  'light-dose-long-strokes': { detergent: [15, 5, 5], rinse: [15, 5, 5] },
+  'even-tens-swirled': { detergent: [10, 10, 5], rinse: [10, 10, 5] },
+  'fingernail-and-a-pause': { detergent: [5, 5, 5, 30], rinse: [5, 5, 1] },
+  'short-strokes-spared-pump': { detergent: [4, 8, 5, 35], rinse: [4, 8, 5] },
+}
+
+describe('the schools of a backflush, as common practice has them (no source)', () => {
+  it('are all there, and no other', () => {
+    expect(backflushSchools.map(({ id }) => id)).to.have.members(Object.keys(strokes))
+  })
+  for (const [school, { detergent, rinse }] of Object.entries(strokes))
+    it(`${school.replaceAll('-', ' ')}: strokes on, off and how many`, () => {
+      expect(cadence('detergent-backflush', school, 'strokes')).to.deep.equal(detergent)
+      expect(cadence('detergent-backflush', school, 'rinse')).to.deep.equal(rinse)
+    })
+  it('give where people go from and to', () => {
+    const of = (id: string) => backflushSchools.find((one) => one.id === id)!
+    expect(of('full-scoop-long-soak').soakS).to.deep.equal(span(180, 120, 300))
+    expect(of('full-scoop-long-soak').detergent.onS).to.deep.equal(span(6, 5, 7))
+    expect(of('full-scoop-long-soak').rinse.times).to.deep.equal(span(7, 5, 10))
+    expect(of('full-scoop-long-soak').before?.onS).to.deep.equal(span(5))
+    expect(of('full-scoop-long-soak').dose.scoops).to.equal(1)
+    expect(of('half-scoop-short-pauses').dose.scoops).to.equal(0.5)
+    expect(of('one-scoop-even-strokes').dose.scoops).to.equal(1)
+    expect(of('one-scoop-even-strokes').detergent.offS).to.deep.equal(span(7, 5, 10))
+    expect(of('light-dose-long-strokes').dose.grams).to.deep.equal(span(3, 3, 3.5))
+    expect(of('even-tens-swirled').dose.grams).to.deep.equal(span(4))
+    expect(of('fingernail-and-a-pause').openS).to.deep.equal(span(8, 5, 10))
+    expect(of('short-strokes-spared-pump').dose.grams).to.deep.equal(span(4, 3, 5))
+    expect(of('short-strokes-spared-pump').detergent.firstOffS).to.deep.equal(span(35, 30, 40))
+  })
+  it('water alone: five even strokes in the shift, two or three lifts of 15 s, five short ones', () => {
+    expect(cadence('water-backflush', 'even-strokes-in-the-shift', 'strokes')).to.deep.equal([7, 7, 5])
+    expect(cadence('water-backflush', 'long-lifts-at-the-end', 'strokes')).to.deep.equal([15, 5, 3])
+    expect(cadence('water-backflush', 'five-short-strokes', 'strokes')).to.deep.equal([4, 5, 5])
+  })
+  it('a led wash soaks two minutes and is looked over before it starts, since it must be finished', () => {
+    const wash = procedureById('wash-programme')!
+    expect(stepsOf('wash-programme', 'dissolved-fifteen-and-five').find(({ act }) => act === 'soak')).to.include({
+      seconds: 120,
+    })
+    expect(wash.mustFinish?.first).to.include.members(['Tank full', 'Tray empty and in place'])
+  })
+})
+
+describe('every procedure of the library', () => {
+  for (const procedure of procedures)
+    for (const school of procedure.schools)
+      it(`${procedure.id}, ${school.id}: names its steps once, leads back only to steps that are there`, () => {
+        expect(school.reason.length).to.be.above(30)
+        for (const part of school.parts) {
+          const ids = part.steps.map(({ id }) => id)
+          expect(new Set(ids).size).to.equal(ids.length)
+          for (const step of part.steps) {
+            if (step.act === 'check') {
+              expect(step.answers.some(({ leads }) => leads === 'pass')).to.equal(true)
+              for (const answer of step.answers)
+                if (answer.leads === 'repeat') expect(ids.slice(0, ids.indexOf(step.id))).to.include(answer.from)
+            }
+            if (step.act === 'window') expect(ids.slice(0, ids.indexOf(step.id))).to.include(step.from)
+          }
+        }
+      })
+
+  it('clears what it puts into a machine before it ends, past a gate', () => {
+    for (const procedure of procedures)
+      for (const { parts } of procedure.schools) {
+        const steps = parts.flatMap((part) => part.steps)
+        const put = steps.findLastIndex(({ puts }) => puts !== undefined)
+        if (put >= 0) expect(steps.slice(put).some(({ clears, gate }) => clears && gate)).to.equal(true)
+      }
+  })
+
+  it('works only on stations that a kind it is for has', () => {
+    for (const procedure of procedures) {
+      const known = new Set(procedure.kinds.flatMap((id) => kindById(id)!.stations.map((station) => station.id)))
+      for (const { parts } of procedure.schools)
+        for (const { at = [] } of parts.flatMap((part) => part.steps)) expect([...known]).to.include.members(at)
+    }
+  })
+})
+
+describe('what a machine is offered', () => {
+  const offers = (id: string, options: [string, boolean][] = []) =>
+    offeredTo(withOptions(kindById(id)!, new Map(options)))
+  it('no backflush without a 3-way valve: the reason, and the alternative', () => {
+    const dn = offers('dn')
+    const refused = dn.find(({ procedure }) => procedure.id === 'detergent-backflush')!
+    expect(refused.refused?.instead?.id).to.equal('group-clean')
+    expect(dn.find(({ procedure }) => procedure.id === 'group-clean')?.refused).to.equal(null)
+  })
+  it('with the valve said to be there the backflush, and no stand-in', () => {
+    const dv = offers('dn', [['three-way', true]])
+    expect(dv.find(({ procedure }) => procedure.id === 'detergent-backflush')?.refused).to.equal(null)
+    expect(dv.map(({ procedure }) => procedure.id)).to.not.include('group-clean')
+  })
+  it('each kind its usual school', () => {
+    const backflush = procedureById('detergent-backflush')!
+    expect(usualSchool(backflush, kindById('c2')!).id).to.equal('one-scoop-even-strokes')
+    expect(usualSchool(backflush, kindById('lv')!).id).to.equal('light-dose-long-strokes')
+    expect(usualSchool(backflush, kindById('dv')!).id).to.equal('short-strokes-spared-pump')
+  })
+  it('pods and super-automatics no backflush at all', () => {
+    for (const id of ['sr', 'st', 'sp', 'pk', 'pl', 'gr'])
+      expect(offers(id).map(({ procedure }) => procedure.id)).to.not.include('detergent-backflush')
+  })
+})
+
+describe('a dose', () => {
+  const measures = { scoopG: 6, tabletG: 2, tubG: 566, tubPrice: 18, tabletPrice: 0.58 }
+  it('a tub of 566 g holds 188 doses of 3 g and 161 of 3.5 g (common practice, no source)', () => {
+    expect(doseOf({ of: 'detergent', grams: span(3) }, measures).perTub).to.equal(188)
+    expect(doseOf({ of: 'detergent', grams: span(3.5) }, measures).perTub).to.equal(161)
+  })
+  it('is told in level scoops of the scoop at hand, to a quarter', () => {
+    expect(doseOf({ of: 'detergent', grams: span(3) }, measures).scoops).to.equal(0.5)
+    expect(doseOf({ of: 'detergent', grams: span(4) }, { ...measures, scoopG: 3 }).scoops).to.equal(1.25)
+    expect(scoopWords(1.25)).to.equal('1¼ level scoops')
+    expect(scoopWords(0.5)).to.equal('½ level scoop')
+    expect(doseOf({ of: 'detergent', grams: span(0.1) }, measures).scoops).to.equal(0.25)
+  })
+  it('costs its share of the tub, a tablet its price', () => {
+    const dose = doseOf({ of: 'detergent', grams: span(3) }, measures)
+    expect(dose.powderPrice).to.be.closeTo(0.0954, 1e-4)
+    expect(doseOf({ of: 'detergent', tablets: 1 }, measures)).to.include({
+      tabletPrice: 0.58,
+      tablets: 1,
+      grams: 2,
+      powderPrice: (18 * 2) / 566,
+    })
+  })
+  it('one part to sixteen is 30 ml to 480 ml (common practice, no source)', () => {
+    expect(ratioMl(16, 480)).to.equal(30)
+  })
+})
+
+describe('a cadence', () => {
+  it('ends with the pressure off, its first pause longer where the school says so', () => {
+    const all = phases({ onS: 4, offS: 8, times: 3, firstOffS: 35 })
+    expect(all.map(({ toS, fromS }) => toS - fromS)).to.deep.equal([4, 35, 4, 8, 4, 8])
+    expect(all.at(-1)!.on).to.equal(false)
+  })
+})
+
+describe('what a run leaves in the ledger', () => {
+  const c2 = kindById('c2')!
+  const procedure = procedureById('detergent-backflush')!
+  const school = usualSchool(procedure, c2)
+  const lanes = lanesOf(procedure, school, c2)
+
+  it('left in mid-stroke: no group is cleaned, and the one with detergent in it is held', () => {
+    let now = 0
+    let state = startRun(lanes, now)
+    while (handStep(lanes, state)!.act !== 'cadence') {
+      now += 10_000
+      state = runStep(lanes, state, { at: now, type: 'done' })
+    }
+    state = runStep(lanes, state, { at: now + 5000, type: 'leave', reason: 'Called away' })
+    const entries = runEntries([{ procedure, school }], lanes, state, c2)
+    expect(entries.map(({ kind }) => kind)).to.deep.equal(['run', 'held'])
+    expect(entries[1]!.body).to.deep.equal({ why: 'detergent', group: 1 })
+    expect(entries[0]!.body).to.include({ ended: 'left', why: 'Called away' })
+  })
+
+  it('through: each group under the task its kind has, once where there is one group', () => {
+    const through = (id: string) => {
+      const kind = kinds.find((one) => one.id === id)!
+      const own = lanesOf(procedure, usualSchool(procedure, kind), kind)
+      let now = 0
+      let state = startRun(own, now)
+      while (!state.ended) {
+        now += 300_000
+        state = runStep(own, state, { at: now, type: 'done', answer: 'clear' })
+      }
+      return runEntries([{ procedure, school: usualSchool(procedure, kind) }], own, state, kind).slice(1)
+    }
+    expect(through('c2')).to.deep.equal(
+      [1, 2].map((group) => ({ kind: 'cleaned', body: { task: 'detergent-backflush', group } })),
+    )
+    expect(through('dv')).to.deep.equal([{ kind: 'cleaned', body: { task: 'cleaning-programme' } }])
+    expect(through('lv')).to.deep.equal([{ kind: 'cleaned', body: { task: 'detergent-backflush' } }])
+  })
+})

@@ -1,0 +1,172 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { awake, expect, machineId, signedIn, test } from './pages.ts'
+
+/** Presses on until a step of these words is up; strokes run by a clock that is wound on. */
+async function onTo(page: Page, words: string | RegExp): Promise<void> {
+  for (let i = 0; i < 60; i += 1) {
+    const step = page.getByText(words).first()
+    if (await step.isVisible()) return
+    if (await page.getByRole('button', { name: /^Pause/ }).isVisible()) await page.clock.runFor(5000)
+    else await page.getByRole('button', { name: /^(Done|It is in|Seen|Thrown away)/ }).click()
+  }
+  throw new Error(`never came to ${words}`)
+}
+
+const ledgerOf = async (
+  page: Page,
+  id: string,
+): Promise<{ kind: string; body: Record<string, unknown>; id: string }[]> =>
+  (await (await page.request.get(`/api/machines/${id}/bundle`)).json()).ledgers.machine
+
+test('a whole backflush of a two-group: reloaded in mid-stroke, once more where it is cloudy, on record group by group', async ({
+  ines: page,
+}) => {
+  test.setTimeout(180_000)
+  const id = await machineId(page, 'Left bar')
+  await page.clock.install()
+  await page.goto(`/machines/${id}?lens=work`)
+  await awake(page)
+  await page.getByRole('link', { name: 'Do it: Detergent backflush' }).click()
+  await page.waitForURL('**/run?procedure=detergent-backflush')
+  await awake(page)
+  await expect(page.getByRole('radio', { name: /one scoop, even strokes/ })).toBeChecked()
+  await page.getByRole('button', { name: 'Start' }).click()
+  await expect(page.getByRole('heading', { name: 'Detergent backflush, group 1' })).toBeVisible()
+
+  await onTo(page, /^Stroke 1 of 5$/)
+  await page.clock.runFor(20_000)
+  const stroke = page.getByText(/^Stroke \d of 5$/)
+  await expect(stroke).toHaveText('Stroke 2 of 5')
+  await page.reload()
+  await awake(page)
+  await expect(stroke).toHaveText('Stroke 2 of 5')
+  // Nobody watched for two minutes: it stands at its stroke and asks to go on.
+  await page.goto('/round')
+  await page.clock.fastForward(120_000)
+  await page.goto(`/machines/${id}/run`)
+  await awake(page)
+  await expect(page.getByText(/^Stroke 2 of 5.*paused/)).toBeVisible()
+  await page.clock.runFor(30_000)
+  await expect(page.getByText(/^Stroke 2 of 5.*paused/)).toBeVisible()
+  await page.keyboard.press('p')
+  await page.clock.runFor(14_000)
+  await expect(stroke).toHaveText('Stroke 3 of 5')
+
+  await onTo(page, 'What stands in the basket?')
+  await expect(page.getByText('This one cannot be skipped.')).toBeVisible()
+  await page.getByRole('button', { name: /Still cloudy/ }).click()
+  await expect(
+    page
+      .getByText('Rinse with clear water')
+      .or(page.getByText(/^Stroke 1 of 5$/))
+      .first(),
+  ).toBeVisible()
+  await onTo(page, 'What stands in the basket?')
+  await page.keyboard.press('1')
+  await onTo(page, 'Detergent backflush, group 2')
+  await onTo(page, 'What stands in the basket?')
+  await page.keyboard.press('1')
+  await onTo(page, 'Tell the bar: the first coffee is thrown away')
+  await page.getByRole('button', { name: /^Skip/ }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'The customer does it' }).click()
+
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Skipped' })).toContainText('The customer does it')
+  await page.getByRole('button', { name: 'Save it' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const ledger = await ledgerOf(page, id)
+  const run = ledger.find(({ kind }) => kind === 'run')!
+  expect(run.body).toMatchObject({ procedure: 'detergent-backflush', school: 'one-scoop-even-strokes', ended: 'done' })
+  const steps = run.body.steps as { how: string; reason?: string }[]
+  expect(steps.filter(({ how }) => how === 'again')).toHaveLength(1)
+  expect(steps.find(({ how }) => how === 'skipped')?.reason).toBe('The customer does it')
+  const groups = ledger.filter(({ kind, body }) => kind === 'cleaned' && body.task === 'detergent-backflush')
+  expect(groups.map(({ body }) => body.group).sort()).toEqual([1, 2])
+  await page.goto(`/machines/${id}/run`)
+  await awake(page)
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible()
+})
+
+test('a run left with detergent inside holds the machine until somebody signs the rinse off', async ({
+  ines: page,
+}) => {
+  const id = await machineId(page, 'Right bar')
+  await page.clock.install()
+  await page.goto(`/machines/${id}/run?procedure=detergent-backflush`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Start' }).click()
+  await onTo(page, /^Stroke 1 of 5$/)
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Called away' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'Do not use.' })).toContainText('detergent is in group 1')
+  await page.getByRole('button', { name: 'Save it' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  await awake(page)
+  const band = page.getByRole('region', { name: 'Do not use' })
+  await expect(band).toContainText('Do not use group 1.')
+  await band.getByRole('button', { name: 'Rinsed and clear: release it' }).click()
+  await expect(band).toBeHidden()
+})
+
+test('a machine without a valve is not backflushed: why, and what instead', async ({ ines: page }) => {
+  const { rows } = await (await page.request.get('/api/machines?kind=dn')).json()
+  await page.goto(`/machines/${rows[0].id}?lens=work`)
+  await awake(page)
+  await expect(page.getByText(/There is no 3-way valve: nothing vents, nothing is cleaned/)).toBeVisible()
+  await expect(page.getByText(/Instead: group cleaned without a valve/).first()).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Do it: Detergent backflush' })).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'Do it: Group cleaned without a valve' })).toBeVisible()
+})
+
+const sizes = {
+  desk: { width: 1280, height: 800 },
+  tablet: { width: 820, height: 1180 },
+  phone: { width: 390, height: 844 },
+}
+for (const [size, viewport] of Object.entries(sizes)) {
+  test(`a run on a ${size}: buttons for a thumb, on and off told apart, nothing spills, axe finds nothing serious`, async ({
+    browser,
+    quiet,
+  }) => {
+    const page = await signedIn(browser, { viewport })
+    quiet(page)
+    const id = await machineId(page, 'Left bar')
+    await page.clock.install()
+    await page.goto(`/machines/${id}/run?procedure=detergent-backflush&school=full-scoop-long-soak`)
+    await awake(page)
+    await page.getByRole('button', { name: 'Start' }).click()
+    const look = async (what: string) => {
+      const small = await page.evaluate(() =>
+        [...document.querySelectorAll('button')]
+          .map((button) => ({ name: button.textContent, box: button.getBoundingClientRect() }))
+          .filter(({ box }) => box.height < 64 || box.width < 64)
+          .map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`),
+      )
+      expect(small, what).toEqual([])
+      const spill = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(spill, `${what} spills sideways`).toBeLessThanOrEqual(0)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      expect(
+        serious.map(({ id: rule, nodes }) => `${what}: ${rule}: ${nodes[0]?.html.slice(0, 200)}`),
+        what,
+      ).toEqual([])
+    }
+    await look('a step of the hands')
+    await onTo(page, /^Stroke 1 of 1$/)
+    await page.clock.runFor(4000)
+    await expect(page.locator('[data-water=on]')).toBeVisible()
+    await look('water on')
+    await page.clock.runFor(4500)
+    await expect(page.locator('[data-water=off]')).toBeVisible()
+    await look('water off')
+    // Group 1 soaks by itself: its time stands beside group 2.
+    await onTo(page, 'Detergent backflush, group 2')
+    await expect(page.getByText('Foam in the group')).toBeVisible()
+    await look('a soak beside it')
+    await page.context().close()
+  })
+}
