@@ -3,9 +3,8 @@ import type { Page } from '@playwright/test'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
 /** Presses on until a step of these words is up; strokes run by a clock that is wound on. */
-async function onTo(page: Page, words: string | RegExp): Promise<void> {
+async function onTo(page: Page, words: string | RegExp, step = page.getByText(words).first()): Promise<void> {
   for (let i = 0; i < 60; i += 1) {
-    const step = page.getByText(words).first()
     if (await step.isVisible()) return
     if (await page.getByRole('button', { name: /^Pause/ }).isVisible()) await page.clock.runFor(5000)
     else await page.getByRole('button', { name: /^(Done|It is in|Seen|Thrown away)/ }).click()
@@ -64,7 +63,7 @@ test('a whole backflush of a two-group: reloaded in mid-stroke, once more where 
   ).toBeVisible()
   await onTo(page, 'What stands in the basket?')
   await page.keyboard.press('1')
-  await onTo(page, 'Detergent backflush, group 2')
+  await onTo(page, 'group 2', page.getByRole('heading', { name: 'Detergent backflush, group 2' }))
   await onTo(page, 'What stands in the basket?')
   await page.keyboard.press('1')
   await onTo(page, 'Tell the bar: the first coffee is thrown away')
@@ -164,7 +163,7 @@ for (const [size, viewport] of Object.entries(sizes)) {
     await expect(page.locator('[data-water=off]')).toBeVisible()
     await look('water off')
     // Group 1 soaks by itself: its time stands beside group 2.
-    await onTo(page, 'Detergent backflush, group 2')
+    await onTo(page, 'group 2', page.getByRole('heading', { name: 'Detergent backflush, group 2' }))
     await expect(page.getByText('Foam in the group')).toBeVisible()
     await look('a soak beside it')
     await page.context().close()
