@@ -39,7 +39,7 @@ function sizes(): number[] {
 
 /** The application as it is shipped, in a process of its own. */
 async function serveUntilTold(databaseUrl: string, port: number): Promise<void> {
-  const running = await serve(root, databaseUrl, '127.0.0.1', port)
+  const running = await serve(root, databaseUrl, join(root, 'data'), '127.0.0.1', port)
   process.send!(running.url)
   process.once('message', () => void running.stop().then(() => process.exit(0)))
 }

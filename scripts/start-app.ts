@@ -101,7 +101,7 @@ async function saveBefore(urls: DatabaseUrls): Promise<void> {
 async function listenOnAFreePort(appUrl: string) {
   for (let candidate = port; ; candidate += 1) {
     try {
-      return await serve(root, appUrl, host, candidate)
+      return await serve(root, appUrl, dataDir, host, candidate)
     } catch (error) {
       if ((error as { code?: string }).code !== 'EADDRINUSE' || candidate > port + 50) throw error
     }

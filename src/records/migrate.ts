@@ -2,11 +2,13 @@ import type { Knex } from 'knex'
 import type { Db } from './database.ts'
 import * as first from './migrations/0001-first.ts'
 import * as ownData from './migrations/0002-own-data.ts'
+import * as photos from './migrations/0003-photos.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
   { name: '0001-first', up: first.up },
   { name: '0002-own-data', up: ownData.up },
+  { name: '0003-photos', up: photos.up },
 ]
 
 const source = (appRole: string, upTo = steps.length) => ({

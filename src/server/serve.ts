@@ -21,12 +21,20 @@ const firmDataLimit = '300mb'
 /**
  * Serves the built application.
  * @param root - the project's folder, with `dist` in it
+ * @param dataDir - where files are kept
  * @throws Error when the database role is one that row-level security does not bind
  */
-export async function serve(root: string, databaseUrl: string, host: string, port: number): Promise<Running> {
+export async function serve(
+  root: string,
+  databaseUrl: string,
+  dataDir: string,
+  host: string,
+  port: number,
+): Promise<Running> {
   const db = openDatabase(databaseUrl, 2)
   await refusePrivileged(db)
   process.env.EVENSHOT_DATABASE_URL = databaseUrl
+  process.env.EVENSHOT_DATA = dataDir
   // Before the pages load React: its development build renders at a third of the speed.
   process.env.NODE_ENV ??= 'production'
   const { handler } = (await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href)) as {

@@ -84,6 +84,8 @@ export function entryWords(entry: Entry, kindId: string): string {
     }
     case 'run':
       return runWords(body)
+    case 'strip-down':
+      return stripDownWords(body)
     case 'held':
       return which(`Not for use: ${insideWords[body.why as unknown as Substance]} in it`)
     case 'released':
@@ -179,6 +181,17 @@ export const insideWords: Record<Substance, string> = {
   descaler: 'acid',
   grease: 'grease',
   salt: 'salt',
+}
+
+function stripDownWords(body: Loose): string {
+  const things = body.things as unknown as { name: string; inS?: number; photos?: string[] }[]
+  const out = things.filter(({ inS }) => inS === undefined)
+  const photos = things.reduce((sum, one) => sum + (one.photos?.length ?? 0), 0)
+  return `Stripped down: ${body.title}, ${things.length} ${things.length === 1 ? 'thing' : 'things'} off${
+    out.length > 0
+      ? `, left over: ${out.map(({ name }) => name.toLowerCase()).join(', ')} (${body.leftOver})`
+      : ', all back in'
+  }${photos > 0 ? `, ${photos} ${photos === 1 ? 'photo' : 'photos'}` : ''}`
 }
 
 function runWords(body: Loose): string {

@@ -38,6 +38,8 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
   { route: 'changes', method: 'GET', path: '/api/changes' },
+  { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
+  { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },
   { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },
   { route: 'export/due.csv', method: 'GET', path: '/api/export/due.csv?days=90' },

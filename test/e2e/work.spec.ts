@@ -169,3 +169,59 @@ for (const [size, viewport] of Object.entries(sizes)) {
     await page.context().close()
   })
 }
+
+test('a strip-down with one part left over: in order, with a photo, closed only with a word, on record', async ({
+  ines: page,
+}) => {
+  const { rows } = await (await page.request.get('/api/machines?kind=sr')).json()
+  const id = rows[0].id as string
+  await page.goto(`/machines/${id}?lens=work`)
+  await awake(page)
+  await page.getByRole('link', { name: 'Open a sheet: Grinder service' }).click()
+  await awake(page)
+  const open = page.getByRole('button', { name: 'Open the sheet' })
+  await expect(open).toBeDisabled()
+  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await open.click()
+  await page.getByRole('button', { name: /^Finger guard: off/ }).click()
+  await page.getByRole('button', { name: /^Hopper, gasket: off/ }).click()
+  await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/kind.png')
+  await expect(page.getByRole('img', { name: 'Hopper, gasket as it sat, 1' })).toHaveAttribute(
+    'src',
+    /^\/api\/photos\/[0-9a-f]{64}$/,
+  )
+  const photo = await page.request.get((await page.getByRole('img', { name: /as it sat/ }).getAttribute('src'))!)
+  expect(photo.headers()['content-type']).toBe('image/jpeg')
+  await page.getByRole('button', { name: 'Something else is off' }).click()
+  const form = page.getByRole('form', { name: 'Something comes off' })
+  await form.getByLabel('What').fill('Wire holder')
+  await form.getByLabel('From where').fill('beside the motor')
+  await form.getByLabel('Screws, clips').fill('2')
+  await form.getByRole('button', { name: 'It is off' }).click()
+  const cup = page.getByRole('region', { name: 'Still on the bench' })
+  await expect(cup).toContainText('Screw cup: 6 left.')
+
+  // It is all there after a reload, and goes back last first.
+  await page.reload()
+  await awake(page)
+  await expect(page.getByRole('heading', { name: /^3 things off/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Now back together' }).click()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('heading', { name: /^2 things still on the bench/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(cup).toContainText('Screw cup: 1 left.')
+  await page.getByRole('button', { name: 'Close with a part left …' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Broken: a new one is ordered' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const sheet = (await ledgerOf(page, id)).find(({ kind }) => kind === 'strip-down')!
+  expect(sheet.body).toMatchObject({ known: 'grinder-service', leftOver: 'Broken: a new one is ordered' })
+  const things = sheet.body.things as { name: string; inS?: number; photos?: string[] }[]
+  expect(things.map(({ name, inS }) => [name, inS !== undefined])).toEqual([
+    ['Finger guard', false],
+    ['Hopper, gasket', true],
+    ['Wire holder', true],
+  ])
+  expect(things[1]!.photos).toHaveLength(1)
+  await awake(page)
+  await expect(page.getByText(/Stripped down: Grinder service, 3 things off, left over: finger guard/)).toBeVisible()
+})

@@ -123,6 +123,34 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'Closed 24 Dec 2026 to 2 Jan 2027, Christmas',
   ],
   ['setting', { setting: 'school', school: 'longLife' }, 'School: long life'],
+  [
+    'setting',
+    { setting: 'busy-months', months: [1, 1, 1, 1, 1, 1, 1.5, 1.5, 1, 1, 1, 0.8] },
+    'Busy months: Jul ×1.5, Aug ×1.5, Dec ×0.8',
+  ],
+  [
+    'run',
+    {
+      procedure: 'detergent-backflush',
+      school: 'one-scoop-even-strokes',
+      minutes: 9.4,
+      ended: 'done',
+      steps: [{ how: 'done' }, { how: 'skipped' }],
+    },
+    'Run, done: detergent backflush, one scoop even strokes, 9.4 min, 1 skipped',
+  ],
+  ['held', { why: 'descaler' }, 'Not for use: acid in it'],
+  ['held', { why: 'detergent', group: 2 }, 'Not for use: detergent in it, group 2'],
+  ['released', { held: 'x' }, 'For use again'],
+  [
+    'strip-down',
+    {
+      title: 'Grinder service',
+      things: [{ name: 'Finger guard' }, { name: 'Hopper', inS: 9, photos: ['a', 'b'] }],
+      leftOver: 'cracked',
+    },
+    'Stripped down: Grinder service, 2 things off, left over: finger guard (cracked), 2 photos',
+  ],
   ['setting', { setting: 'life', duty: 'group-gasket', clock: 'months', value: 9 }, 'Group gasket: 9 months'],
   [
     'setting',

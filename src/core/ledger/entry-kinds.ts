@@ -3,6 +3,7 @@ import { figureById } from '../figures/figures.ts'
 import { kindSchema } from '../kinds/kind-schema.ts'
 import { amount, closure, divisor, finite, instant, localDay, shareBelowOne, uuid, weekdays } from '../parse/fields.ts'
 import { hardnessUnits, mgLPer } from '../quantity/hardness.ts'
+import { drives } from '../strip-down/thing.ts'
 import { alongClocks, clocks, schools } from '../wear/limits.ts'
 import { removalReasons } from './removal.ts'
 import { stages } from './stage.ts'
@@ -167,6 +168,42 @@ export const bodySchemas = {
     )
       .max(2000)
       .required(),
+  }).noUnknown(),
+  /** What came off in a strip-down, in order; what of it was left over, and why. */
+  'strip-down': object({
+    v,
+    title: words(120).required(),
+    known: slug(),
+    minutes: amount().max(6000).required(),
+    things: array(
+      object({
+        name: words(80).required(),
+        where: words(200),
+        way: words(200),
+        fasteners: array(
+          object({
+            drive: string().oneOf(drives).required(),
+            size: words(20),
+            count: number().integer().min(1).max(200).required(),
+            kind: words(60),
+          }).noUnknown(),
+        ).max(20),
+        /** Seconds since the sheet was opened. */
+        offS: amount().max(1e7).required(),
+        /** Absent for what is not back in. */
+        inS: amount().max(1e7),
+        photos: array(
+          string()
+            .matches(/^[0-9a-f]{64}$/, 'is no photo’s name')
+            .required(),
+        ).max(30),
+        note: words(500),
+      }).noUnknown(),
+    )
+      .min(1)
+      .max(200)
+      .required(),
+    leftOver: words(500),
   }).noUnknown(),
   /** Something is in the machine that nobody may drink: not for use until it is released. */
   held: object({ v, why: string().oneOf(['detergent', 'milk-cleaner', 'descaler']).required(), group }).noUnknown(),
@@ -461,6 +498,7 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   'prefilter-changed': ['softener'],
   measured: machineOnly,
   run: machineOnly,
+  'strip-down': machineOnly,
   held: machineOnly,
   released: machineOnly,
   'prompt-seen': machineOnly,

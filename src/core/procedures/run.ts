@@ -40,7 +40,8 @@ export interface RunState {
   ended: { at: number; how: 'done' | 'stopped' | 'left'; why?: string } | null
 }
 
-export type RunEvent = { at: number } & (
+/** What hands and the clock do to a run. */
+export type RunPress =
   | { type: 'done'; answer?: string; value?: number }
   | { type: 'skip'; reason: string }
   | { type: 'back' }
@@ -55,7 +56,8 @@ export type RunEvent = { at: number } & (
   /** Nobody watched since then: the water was not moved either. */
   | { type: 'away'; from: number }
   | { type: 'leave'; reason: string }
-)
+
+export type RunEvent = { at: number } & RunPress
 
 export const soakKey = (lane: string, step: string): string => `${lane} ${step}`
 

@@ -5,6 +5,7 @@ import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import type { School } from '../../core/procedures/procedure.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { knownFor } from '../../core/strip-down/known.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { takes } from './clock-words.ts'
 import { readRun } from './kept-run.ts'
@@ -31,6 +32,10 @@ export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }
     const first = offered.find(({ refused }) => refused === null)
     if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind)))
   }, [chosen, kind, offered, onChoose])
+  const sheets = [
+    ...knownFor(kind.basedOn ?? kind.id),
+    { id: 'free', name: 'Something else', about: 'An empty sheet: each thing is named as it comes off.' },
+  ]
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -99,6 +104,27 @@ export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }
             </li>
           )
         })}
+      </ul>
+      <h2 className="head m-0 pt-5">Strip-down sheets</h2>
+      <p className="m-0 pb-1 text-[14px] text-second">
+        Each thing as it comes off, with its screws and which way round; played backwards until nothing is left over.
+      </p>
+      <ul className="m-0 list-none p-0">
+        {sheets.map(({ id, name, about }) => (
+          <li key={id} className="flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-hair py-2">
+            <span className="min-w-[240px] flex-1 pl-3">
+              <b className="block font-semibold">{name}</b>
+              <span className="block text-[14px] text-second">{about}</span>
+            </span>
+            <a
+              href={`/machines/${machineId}/strip-down?of=${id}`}
+              className="plain inline-flex items-center whitespace-nowrap"
+              aria-label={`Open a sheet: ${name}`}
+            >
+              Open a sheet …
+            </a>
+          </li>
+        ))}
       </ul>
     </div>
   )

@@ -4,7 +4,7 @@ import {
   handStep,
   isCadence,
   positionAt,
-  type RunEvent,
+  type RunPress,
   type RunState,
   runStep,
   settle,
@@ -16,9 +16,6 @@ import { type Signal, signal } from './signals.ts'
 /** Nobody watched for longer than this: a stroke was not moved either. */
 const awayMs = 10_000
 const everyMs = 100
-
-type Without<T> = T extends unknown ? Omit<T, 'at'> : never
-export type Press = Without<RunEvent>
 
 /**
  * A run that goes on: each press and each tick through the one state machine, kept on this device at once. Time
@@ -45,9 +42,9 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
   )
 
   const press = useCallback(
-    (event: Press) => {
+    (event: RunPress) => {
       const at = browserNow().getTime()
-      become(runStep(lanes, here.current, { ...event, at } as RunEvent), at)
+      become(runStep(lanes, here.current, { ...event, at }), at)
       setNow(at)
     },
     [become, lanes],

@@ -63,6 +63,37 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'prefilter-changed': fc.record({}),
   'own-kind': fc.record({ kind: fc.constant({ ...kindById('pk')!, id: 'our-pk', basedOn: 'pk' }) }),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
+  run: fc.record({
+    procedure: slug,
+    version: fc.constant(1),
+    school: slug,
+    minutes: fc.nat({ max: 300 }),
+    ended: fc.constantFrom('done', 'stopped', 'left'),
+    steps: fc.array(
+      fc.record({
+        step: fc.constant('group.strokes'),
+        group,
+        how: fc.constantFrom('done', 'skipped', 'again', 'taken back', 'stopped'),
+        atS: fc.nat({ max: 9000 }),
+      }),
+      { maxLength: 5 },
+    ),
+  }),
+  'strip-down': fc.record({
+    title: fc.constant('Grinder service'),
+    minutes: fc.nat({ max: 300 }),
+    things: fc.array(
+      fc.record({
+        name: fc.constant('Finger guard'),
+        fasteners: fc.constant([{ drive: 'torx', size: 'T10', count: 3 }]),
+        offS: fc.nat({ max: 9000 }),
+        inS: fc.option(fc.nat({ max: 9000 }), { nil: undefined }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+  }),
+  held: fc.record({ why: fc.constantFrom('detergent', 'milk-cleaner', 'descaler'), group }),
+  released: fc.record({ held: uuid }),
   'prompt-seen': fc.record({ task: fc.constantFrom('descale', 'clean') }),
   'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   repaired: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
@@ -104,6 +135,10 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       { setting: 'figure', figure: 'boiler.waterL', value: 2 },
       { setting: 'figure', figure: 'thermoblock.limitMm', value: 0.05 },
     ),
+    fc.record({
+      setting: fc.constant('busy-months'),
+      months: fc.array(fc.constantFrom(0.1, 0.8, 1, 1.7, 10), { minLength: 12, maxLength: 12 }),
+    }),
     fc.record({ setting: fc.constant('budget-factor'), factor: fc.constantFrom(0.2, 1.1, 5) }),
     fc.record({
       setting: fc.constant('hardness-setting'),

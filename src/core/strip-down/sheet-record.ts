@@ -1,0 +1,34 @@
+import { onBench, type Sheet } from './sheet.ts'
+import type { Thing } from './thing.ts'
+
+/** What a closed sheet leaves in the ledger: all that came off, in order, with what was not put back and why. */
+export function sheetBody(sheet: Sheet, title: string, known?: string): Record<string, unknown> {
+  if (!sheet.closed) throw new Error('sheetBody: a sheet is on record when it is closed')
+  return {
+    title,
+    ...(known && { known }),
+    minutes: Math.round((sheet.closed.at - sheet.openedAt) / 6000) / 10,
+    things: sheet.things.map(({ thing, offAt, inAt, photos, note }) => ({
+      name: thing.name,
+      where: thing.where,
+      ...(thing.way && { way: thing.way }),
+      fasteners: thing.fasteners
+        .filter(({ count }) => count > 0)
+        .map(({ drive, size, count, kind }) => ({ drive, count, ...(size && { size }), ...(kind && { kind }) })),
+      offS: Math.round((offAt - sheet.openedAt) / 1000),
+      ...(inAt !== null && { inS: Math.round((inAt - sheet.openedAt) / 1000) }),
+      ...(photos.length > 0 && { photos }),
+      ...(note && { note }),
+    })),
+    ...(onBench(sheet).length > 0 && { leftOver: sheet.closed.leftOver }),
+  }
+}
+
+/** A thing nobody listed: named where it comes off. */
+export const ownThing = (name: string, where: string, more: Partial<Thing> = {}): Thing => ({
+  name,
+  where,
+  symbol: 'part',
+  fasteners: [],
+  ...more,
+})

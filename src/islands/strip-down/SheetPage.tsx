@@ -1,0 +1,145 @@
+import { useEffect, useRef, useState } from 'react'
+import { type KnownStripDown, knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
+import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
+import { sheetBody } from '../../core/strip-down/sheet-record.ts'
+import { browserNow } from '../../ui/clock.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { kindOf } from '../machine/use-bundle.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
+import { BeforeSheet } from './BeforeSheet.tsx'
+import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
+import { sendPhoto, smaller } from './photos.ts'
+import { SheetScreen } from './SheetScreen.tsx'
+
+interface Props {
+  bundle: MachineBundle
+  today: string
+  me: string
+  asked: string | null
+}
+
+/** The same sheet with a photo under the name the server gave it. */
+function named(kept: KeptSheet, here: string, name: string): KeptSheet {
+  const { [here]: _, ...waiting } = kept.waiting
+  const things = kept.sheet.things.map((off) => ({
+    ...off,
+    photos: off.photos.map((photo) => (photo === here ? name : photo)),
+  }))
+  return { ...kept, waiting, sheet: { ...kept.sheet, things } }
+}
+
+/** A strip-down sheet of one machine: begun, kept, closed, written. */
+export function SheetPage({ bundle, today, me, asked }: Props) {
+  const { id: machineId } = bundle.machine
+  const [kept, setKept] = useState<KeptSheet | null | undefined>(undefined)
+  const [lost, setLost] = useState(false)
+  const [says, setSays] = useState('')
+  /** What presses and answers go by: a photo’s name may come while hands go on. */
+  const latest = useRef<KeptSheet | null>(null)
+  useEffect(() => {
+    latest.current = readSheet(machineId)
+    setKept(latest.current)
+  }, [machineId])
+  const kind = kindOf(bundle)
+  const place = `${bundle.machine.name}, ${bundle.site.name}`
+  if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
+  if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
+  const become = (next: KeptSheet) => {
+    latest.current = next
+    setKept(next)
+    setLost(!keepSheet(machineId, next))
+  }
+  if (kept === null)
+    return (
+      <BeforeSheet
+        machineId={machineId}
+        place={place}
+        known={knownFor(kind.basedOn ?? kind.id)}
+        asked={asked}
+        onStart={(title, known?: KnownStripDown) =>
+          become({
+            title,
+            ...(known && { known: known.id }),
+            sheet: newSheet(browserNow().getTime()),
+            waiting: {},
+            id: newId(),
+          })
+        }
+      />
+    )
+
+  /** Photos that wait get their names, one after the other; presses meanwhile are not lost. */
+  const sendWaiting = async (): Promise<string> => {
+    for (;;) {
+      const [first] = Object.entries(latest.current!.waiting)
+      if (!first) return ''
+      const told = await sendPhoto(first[1])
+      if (!told.ok) return told.message
+      become(named(latest.current!, first[0], told.name))
+    }
+  }
+  const write = async () => {
+    setSays('Saving …')
+    const waits = await sendWaiting()
+    if (waits) return setSays(waits)
+    const { sheet, title, known, id } = latest.current!
+    const visitId = (bundle.ledgers.site ?? []).find(
+      (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
+    )?.visitId
+    const told = await writeFrom([
+      makeEntry('machine', machineId, 'strip-down', sheetBody(sheet, title, known), today, {
+        id,
+        ...(visitId && { visitId }),
+      }),
+    ])
+    if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
+    dropSheet(machineId)
+    location.assign(`/machines/${machineId}?lens=ledger&saved`)
+  }
+  const press = (event: SheetPress) => {
+    const now = latest.current!
+    const sheet = sheetStep(now.sheet, { ...event, at: browserNow().getTime() })
+    if (sheet === now.sheet) return
+    become({ ...now, sheet })
+    if (sheet.closed) void write()
+  }
+  const photo = async (file: File) => {
+    setSays('Making the photo smaller …')
+    try {
+      const image = await smaller(file)
+      const here = newId()
+      const now = latest.current!
+      const sheet = sheetStep(now.sheet, { type: 'photo', photo: here, at: browserNow().getTime() })
+      become({ ...now, sheet, waiting: { ...now.waiting, [here]: image } })
+      setSays(await sendWaiting())
+    } catch (error) {
+      console.info('No photo could be made of it', error)
+      setSays('This file is no picture.')
+    }
+  }
+  if (kept.sheet.closed)
+    return (
+      <div className="flex min-h-screen flex-col items-start gap-4 bg-enamel p-6">
+        <h1 className="m-0 text-[25px] font-[620]">{kept.title}: closed</h1>
+        <p className="m-0 text-[18px]" role="status">
+          {says || 'Not written yet.'}
+        </p>
+        <button type="button" className="act min-h-[64px] text-[20px]" onClick={write}>
+          Save it
+        </button>
+      </div>
+    )
+  return (
+    <SheetScreen
+      kept={kept}
+      known={knownStripDowns.find(({ id }) => id === kept.known) ?? null}
+      place={place}
+      timeZone={bundle.site.timeZone}
+      lost={lost}
+      onPress={press}
+      onPhoto={photo}
+      photoSays={says}
+    />
+  )
+}

@@ -1,0 +1,347 @@
+import { useEffect, useRef, useState } from 'react'
+import type { KnownStripDown } from '../../core/strip-down/known.ts'
+import { inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
+import { fastenerWords, type Thing } from '../../core/strip-down/thing.ts'
+import { Key } from '../../ui/Key.tsx'
+import { meansItself } from '../../ui/typing.ts'
+import { CautionBand } from '../run/CautionBand.tsx'
+import { ReasonSheet } from '../run/ReasonSheet.tsx'
+import { useAwake } from '../run/use-awake.ts'
+import { BenchMat } from './BenchMat.tsx'
+import type { KeptSheet } from './kept-sheet.ts'
+import { ThingForm } from './ThingForm.tsx'
+import { DriveMark, thingDrawings } from './thing-drawings.tsx'
+
+interface Props {
+  kept: KeptSheet
+  known: KnownStripDown | null
+  place: string
+  timeZone: string
+  lost: boolean
+  onPress: (event: SheetPress) => void
+  onPhoto: (file: File) => void
+  photoSays: string
+}
+
+const button =
+  'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[19px] font-semibold text-deep disabled:border-hair disabled:text-second'
+
+/** The mat, what is in the hand, what is still on the bench. It closes on an empty mat and an empty cup, or with a word. */
+export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
+  const { sheet } = kept
+  const [asking, setAsking] = useState<'note' | 'close' | 'other' | null>(null)
+  const camera = useRef<HTMLInputElement>(null)
+  useAwake(true)
+  useEffect(() => {
+    window.scrollTo(0, 0)
+  }, [])
+  const hand = inHand(sheet)
+  const held = hand === null ? null : sheet.things[hand]!
+  const bench = onBench(sheet)
+  const cup = inCup(sheet)
+  const refitting = sheet.turnedAt !== null
+  const next = refitting ? null : (known?.things[sheet.things.length] ?? null)
+  const clock = (at: number) =>
+    new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(at)
+  const allBack = refitting && bench.length === 0
+  const screws = cup.reduce((sum, { count }) => sum + count, 0)
+  const go = () => {
+    if (next) onPress({ type: 'off', thing: next })
+    else if (refitting && held && !allBack) onPress({ type: 'in' })
+    else if (allBack) onPress({ type: 'close' })
+  }
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (meansItself(event) || event.repeat) return
+      const key = event.key.toLowerCase()
+      if (key === 'b') onPress({ type: 'back' })
+      if (key === 'f') camera.current?.click()
+      if (key === 't') setAsking('note')
+      if (key === ' ' && document.activeElement?.tagName !== 'BUTTON') {
+        event.preventDefault()
+        go()
+      }
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+  return (
+    <div className="flex min-h-screen flex-col">
+      <header className="flex flex-wrap items-center gap-x-4 border-b border-hair bg-enamel px-4 lg:px-6">
+        <h1 className="m-0 text-[17px] font-[620]">{kept.title}</h1>
+        <span className="text-[15px] text-second">{place}</span>
+        <span className="mono ml-auto text-[14px] text-second">opened {clock(sheet.openedAt)}</span>
+        <button
+          type="button"
+          className="min-h-[64px] min-w-[64px] text-[16px] font-semibold underline decoration-copper decoration-[1.5px] underline-offset-4"
+          onClick={() => history.back()}
+        >
+          Leave, keep the place
+        </button>
+        {lost && (
+          <b role="status" className="basis-full text-[14px] text-seal-ink">
+            This device keeps nothing: do not close the page.
+          </b>
+        )}
+      </header>
+      <section className="px-4 pt-2 pb-3 lg:px-6" aria-label="Bench mat">
+        <h2 className="m-0 flex flex-wrap items-baseline gap-x-4 pb-1 text-[20px] font-[640]" aria-live="polite">
+          {sheet.things.length === 0
+            ? 'Nothing is off yet'
+            : `${bench.length} ${bench.length === 1 ? 'thing' : 'things'} ${refitting ? 'still on the bench' : 'off'}`}
+          <span className="text-[15px] font-normal text-second">
+            {screws > 0 && `and ${screws} in the cup. `}
+            {refitting
+              ? `${sheet.things.length - bench.length} back in: dashed. Came off 1 to ${sheet.things.length}, goes back ${sheet.things.length} to 1.`
+              : 'Triangle: a trap.'}
+          </span>
+        </h2>
+        <BenchMat sheet={sheet} clock={clock} onTake={(index) => onPress({ type: 'take', index })} />
+      </section>
+      <div className="grid flex-1 border-t border-hair pb-[172px] lg:grid-cols-[1.15fr_0.7fr_0.9fr] lg:pb-0">
+        <section className="flex flex-col bg-enamel" aria-label={refitting ? 'Back on now' : 'Comes off now'}>
+          <div className="flex-1 px-4 py-3 lg:px-6">
+            {refitting && held && !allBack ? (
+              <Now what="Back on now" number={hand! + 1} thing={held.thing} words={held.thing.back} />
+            ) : next ? (
+              <Now what="Comes off now" number={sheet.things.length + 1} thing={next} words={next.before} />
+            ) : allBack ? (
+              <>
+                <p className="m-0 text-[28px] font-[640]">All is back in.</p>
+                {known && (
+                  <ul className="m-0 mt-2 list-none p-0 text-[18px]">
+                    {known.after.map((one) => (
+                      <li key={one} className="border-t border-hair py-1.5">
+                        {one}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </>
+            ) : (
+              <p className="m-0 text-[20px]">
+                {known && sheet.things.length > 0 ? 'All that is known of is off. ' : ''}
+                Add what comes off, then turn round: it is played backwards.
+              </p>
+            )}
+          </div>
+          {(refitting ? held?.thing.trap : next?.trap) && !allBack && (
+            <CautionBand
+              caution={{
+                hazard: 'parts',
+                say: (refitting ? held?.thing.trap : next?.trap)!,
+                ...(held?.note && refitting && { how: `Noted: ${held.note}` }),
+              }}
+            />
+          )}
+        </section>
+        <section className="border-hair px-4 py-3 lg:border-l" aria-label="Before it came off">
+          <h2 className="m-0 pb-2 text-[16px] font-[620]">
+            {refitting ? 'Before it came off' : 'In the hand'}
+            <span className="ml-2 text-[14px] font-normal text-second">
+              {held ? held.thing.name.toLowerCase() : ''}
+            </span>
+          </h2>
+          <div className="grid grid-cols-2 gap-2">
+            {held?.photos.map((photo, i) => (
+              <img
+                key={photo}
+                src={kept.waiting[photo] ? `data:image/jpeg;base64,${kept.waiting[photo]}` : `/api/photos/${photo}`}
+                alt={`${held.thing.name} as it sat, ${i + 1}`}
+                className="block aspect-[4/3] w-full border border-hair object-cover"
+              />
+            ))}
+          </div>
+          {held && held.photos.length === 0 && (
+            <p className="m-0 text-[15px] text-second">
+              {refitting ? 'No photo was taken of it.' : 'A photo of how it sits is worth more than a note.'}
+            </p>
+          )}
+          {held?.note && <p className="m-0 pt-2 text-[16px]">Noted: {held.note}</p>}
+          {photoSays && (
+            <p role="status" className="m-0 pt-2 text-[15px] font-semibold text-brass-ink">
+              {photoSays}
+            </p>
+          )}
+        </section>
+        <section className="border-hair px-4 py-3 lg:border-l lg:px-5" aria-label="Still on the bench">
+          <h2 className="m-0 pb-1 text-[16px] font-[620]">Still on the bench</h2>
+          {bench.length === 0 && <p className="m-0 text-second">Nothing.</p>}
+          <ul className="m-0 list-none p-0">
+            {[...bench].reverse().map(({ index, off }) => (
+              <li
+                key={`${off.offAt} ${index}`}
+                className={`flex items-center gap-3 border-t border-hair py-1 ${index === hand ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+              >
+                <svg width={44} height={44} viewBox="-62 -62 124 124" aria-hidden="true" className="ml-2 shrink-0">
+                  {thingDrawings[off.thing.symbol]}
+                </svg>
+                <span>
+                  <b className="font-semibold">
+                    {index + 1} {off.thing.name}
+                  </b>
+                  <span className="block text-[14px] text-second">
+                    {[
+                      index === hand && refitting && 'now',
+                      ...off.thing.fasteners
+                        .filter(({ count }) => count > 0)
+                        .map((one) => `${one.count} ${fastenerWords(one)}`),
+                      off.thing.way,
+                    ]
+                      .filter(Boolean)
+                      .join(', ')}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <p className="m-0 border-t border-hair pt-2 text-[16px]">
+            <b>Screw cup: {screws === 0 ? 'empty' : `${screws} left`}.</b>{' '}
+            {cup.map(({ words, count }) => `${count} ${words}`).join(', ')}
+          </p>
+          <p className="m-0 text-[14px] text-second">
+            The sheet closes on an empty mat and an empty cup, or with a word.
+          </p>
+          <div className="flex flex-wrap gap-3 pt-2">
+            {!allBack && (
+              <button type="button" className={button} onClick={() => setAsking('other')}>
+                Something else is off
+              </button>
+            )}
+            {refitting && bench.length > 0 && (
+              <button type="button" className={button} onClick={() => setAsking('close')}>
+                Close with a part left …
+              </button>
+            )}
+          </div>
+        </section>
+      </div>
+      {asking === 'other' && (
+        <ThingForm
+          onClose={() => setAsking(null)}
+          onOff={(thing) => {
+            setAsking(null)
+            onPress({ type: 'off', thing })
+          }}
+        />
+      )}
+      <footer className="flex flex-wrap gap-3 border-t-2 border-hair bg-enamel px-4 py-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 lg:px-6">
+        <button
+          type="button"
+          className={button}
+          disabled={sheet.things.length === 0}
+          onClick={() => onPress({ type: 'back' })}
+        >
+          Back{' '}
+          <span className="max-lg:hidden">
+            <Key>B</Key>
+          </span>
+        </button>
+        <button type="button" className={button} disabled={!held} onClick={() => camera.current?.click()}>
+          Photo{' '}
+          <span className="max-lg:hidden">
+            <Key>F</Key>
+          </span>
+        </button>
+        <input
+          ref={camera}
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="hidden"
+          aria-label="Photo"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0]
+            if (chosen) onPhoto(chosen)
+            event.target.value = ''
+          }}
+        />
+        <button type="button" className={button} disabled={!held} onClick={() => setAsking('note')}>
+          Note a trap{' '}
+          <span className="max-lg:hidden">
+            <Key>T</Key>
+          </span>
+        </button>
+        {!refitting && sheet.things.length > 0 && (
+          <button
+            type="button"
+            className={`${button} ${next ? '' : 'flex-1 border-copper bg-copper text-on-copper'}`}
+            onClick={() => onPress({ type: 'turn' })}
+          >
+            Now back together
+          </button>
+        )}
+        {(next || refitting) && (
+          <button
+            type="button"
+            className="min-h-[64px] flex-1 bg-copper px-5 text-[22px] font-semibold text-on-copper max-lg:order-first max-lg:basis-full"
+            onClick={go}
+          >
+            {next ? `${next.name}: off` : allBack ? 'Close the sheet' : `${held?.thing.name}: back in`}{' '}
+            <span className="max-lg:hidden">
+              <Key>Space</Key>
+            </span>
+          </button>
+        )}
+      </footer>
+      {asking === 'note' && (
+        <ReasonSheet
+          title={`About ${held?.thing.name.toLowerCase() ?? ''}`}
+          about="Shown again when it goes back, and kept in the machine’s ledger."
+          reasons={['Goes in one way only', 'Was fitted the wrong way round', 'Cracked: replace it next time']}
+          act="Note it"
+          onClose={() => setAsking(null)}
+          onReason={(words) => {
+            setAsking(null)
+            onPress({ type: 'note', words })
+          }}
+        />
+      )}
+      {asking === 'close' && (
+        <ReasonSheet
+          title={`${bench.length} left over`}
+          about={`Still off: ${bench.map(({ off }) => off.thing.name.toLowerCase()).join(', ')}. Closed all the same, it stays on record with your word for it.`}
+          reasons={['Broken: a new one is ordered', 'Belongs to another machine', 'Left off on purpose']}
+          act="Close it"
+          onClose={() => setAsking(null)}
+          onReason={(leftOver) => {
+            setAsking(null)
+            onPress({ type: 'close', leftOver })
+          }}
+        />
+      )}
+    </div>
+  )
+}
+
+function Now({
+  what,
+  number,
+  thing,
+  words,
+}: {
+  what: string
+  number: number
+  thing: Thing
+  words: string | undefined
+}) {
+  return (
+    <>
+      <p className="m-0 text-[16px]">
+        <b className="text-copper">{what}</b> <b>{number}</b>
+      </p>
+      <p className="m-0 text-[clamp(26px,3vw,38px)] leading-tight font-[650]">{thing.name}</p>
+      <p className="m-0 text-[18px] text-second">{[thing.where, thing.way].filter(Boolean).join('; ')}</p>
+      {words && <p className="m-0 pt-2 text-[20px] leading-snug">{words}</p>}
+      {thing.fasteners
+        .filter(({ count }) => count > 0)
+        .map((fastener) => (
+          <p key={fastenerWords(fastener)} className="m-0 flex items-center gap-2 pt-2 text-[18px]">
+            <DriveMark drive={fastener.drive} />
+            <b>{fastenerWords(fastener)}</b> {fastener.count} ×
+            {fastener.tight && <span className="text-second">{fastener.tight}</span>}
+          </p>
+        ))}
+    </>
+  )
+}

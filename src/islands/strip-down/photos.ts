@@ -1,0 +1,31 @@
+/** Long side of a photo as it is sent. */
+const mostPx = 1400
+
+/** A picture from the camera as a JPEG in base64: smaller, upright, nothing of the camera along. */
+export async function smaller(file: File): Promise<string> {
+  const picture = await createImageBitmap(file)
+  const scale = Math.min(1, mostPx / Math.max(picture.width, picture.height))
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round(picture.width * scale)
+  canvas.height = Math.round(picture.height * scale)
+  canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
+  picture.close()
+  return canvas.toDataURL('image/jpeg', 0.8).split(',')[1]!
+}
+
+export type SentPhoto = { ok: true; name: string } | { ok: false; message: string }
+
+/** Sends a photo and learns its name. */
+export async function sendPhoto(image: string): Promise<SentPhoto> {
+  try {
+    const answer = await fetch('/api/photos', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ image }),
+    })
+    const body = await answer.json()
+    return answer.ok ? { ok: true, name: body.name } : { ok: false, message: `The photo ${body.issues[0].message}.` }
+  } catch {
+    return { ok: false, message: 'No connection: the photo waits on this device.' }
+  }
+}

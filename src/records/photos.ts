@@ -1,0 +1,24 @@
+import type { Trx } from './database.ts'
+
+export interface PhotoRow {
+  name: string
+  width: number
+  height: number
+  bytes: number
+}
+
+/** Says that a photo is this firm's; said twice it is said once. */
+export async function keepPhoto(
+  trx: Trx,
+  firmId: string,
+  photo: PhotoRow,
+  by: { technicianId: string; at: Date },
+): Promise<void> {
+  await trx('photo')
+    .insert({ firm_id: firmId, ...photo, recorded_at: by.at, recorded_by: by.technicianId })
+    .onConflict(['firm_id', 'name'])
+    .ignore()
+}
+
+export const hasPhoto = async (trx: Trx, name: string): Promise<boolean> =>
+  (await trx('photo').where({ name }).first('name')) !== undefined

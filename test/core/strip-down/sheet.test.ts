@@ -1,0 +1,129 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { kindById } from '../../../src/core/kinds/index.ts'
+import { knownStripDowns } from '../../../src/core/strip-down/known.ts'
+import {
+  inCup,
+  inHand,
+  newSheet,
+  onBench,
+  type Sheet,
+  type SheetEvent,
+  sheetStep,
+} from '../../../src/core/strip-down/sheet.ts'
+import { ownThing, sheetBody } from '../../../src/core/strip-down/sheet-record.ts'
+import { fastenerWords, type Thing } from '../../../src/core/strip-down/thing.ts'
+
+const grinder = knownStripDowns[0]!
+const off = (things: Thing[]): Sheet =>
+  things.reduce((sheet, thing, i) => sheetStep(sheet, { at: i * 60_000, type: 'off', thing }), newSheet(0))
+
+const someEvents = fc.array(
+  fc.tuple(fc.constantFrom('off', 'off', 'photo', 'note', 'turn', 'take', 'in', 'in', 'back', 'close'), fc.nat(30)),
+  { maxLength: 60 },
+)
+const eventOf = (type: string, n: number, at: number): SheetEvent => {
+  if (type === 'off')
+    return {
+      at,
+      type,
+      thing: ownThing(`thing ${n}`, 'there', { fasteners: [{ drive: 'torx', size: 'T10', count: n % 4 }] }),
+    }
+  if (type === 'photo') return { at, type, photo: `p${n}` }
+  if (type === 'note') return { at, type, words: n % 2 ? 'twisted' : ' ' }
+  if (type === 'take') return { at, type, index: n % 12 }
+  if (type === 'close') return { at, type, ...(n % 3 === 0 && { leftOver: 'a screw stays with the customer' }) }
+  return { at, type } as SheetEvent
+}
+
+describe('a strip-down sheet', () => {
+  it('loses nothing: what came off is on the bench or back in, and it never closes on a full bench without a word', () => {
+    fc.assert(
+      fc.property(someEvents, (events) => {
+        let sheet = newSheet(0)
+        events.forEach(([type, n], i) => {
+          const before = sheet
+          sheet = sheetStep(JSON.parse(JSON.stringify(sheet)), eventOf(type, n, i + 1))
+          if (type !== 'back') expect(sheet.things.length).to.be.at.least(before.things.length)
+          const screws = onBench(sheet).reduce((sum, { off: one }) => sum + (one.thing.fasteners[0]?.count ?? 0), 0)
+          expect(inCup(sheet).reduce((sum, { count }) => sum + count, 0)).to.equal(screws)
+          if (sheet.closed && onBench(sheet).length > 0)
+            expect(sheet.closed.leftOver).to.be.a('string').and.not.equal('')
+          if (sheet.turnedAt !== null && onBench(sheet).length > 0)
+            expect(sheet.things[inHand(sheet)!]!.inAt).to.equal(null)
+        })
+      }),
+      { numRuns: 400 },
+    )
+  })
+
+  it('goes back in the order it came off, backwards', () => {
+    let sheet = sheetStep(off(grinder.things), { at: 1e6, type: 'turn' })
+    const order: string[] = []
+    while (onBench(sheet).length > 0) {
+      order.push(sheet.things[inHand(sheet)!]!.thing.name)
+      sheet = sheetStep(sheet, { at: 1e6 + order.length, type: 'in' })
+    }
+    expect(order).to.deep.equal(grinder.things.map(({ name }) => name).reverse())
+    expect(sheetStep(sheet, { at: 2e6, type: 'close' }).closed).to.deep.equal({ at: 2e6 })
+  })
+
+  it('counts the screws of the cup by sort', () => {
+    expect(inCup(off(grinder.things))).to.deep.equal([
+      { words: 'silver T10', count: 3 },
+      { words: 'black T10', count: 2 },
+      { words: 'cross-head', count: 1 },
+    ])
+  })
+
+  it('with one part left over wants a word, and keeps it', () => {
+    let sheet = sheetStep(off(grinder.things.slice(0, 2)), { at: 1e6, type: 'turn' })
+    sheet = sheetStep(sheet, { at: 1e6 + 1, type: 'in' })
+    expect(sheetStep(sheet, { at: 2e6, type: 'close' })).to.equal(sheet)
+    const closed = sheetStep(sheet, { at: 2e6, type: 'close', leftOver: 'guard cracked, new one ordered' })
+    expect(sheetBody(closed, 'Grinder service', 'grinder-service')).to.deep.include({
+      leftOver: 'guard cracked, new one ordered',
+    })
+  })
+
+  it('puts off again what was taken for in by mistake', () => {
+    let sheet = sheetStep(off(grinder.things.slice(0, 3)), { at: 1e6, type: 'turn' })
+    sheet = sheetStep(sheet, { at: 1e6 + 1, type: 'in' })
+    const back = sheetStep(sheet, { at: 1e6 + 2, type: 'back' })
+    expect(onBench(back)).to.have.length(3)
+    expect(inHand(back)).to.equal(2)
+  })
+})
+
+describe('known strip-downs', () => {
+  it('are for kinds there are, each thing once, each with somewhere it sits', () => {
+    for (const { kinds, things, tools, first, after } of knownStripDowns) {
+      for (const kind of kinds) expect(kindById(kind), kind).to.not.equal(null)
+      expect(new Set(things.map(({ name }) => name)).size).to.equal(things.length)
+      for (const { where } of things) expect(where.length).to.be.above(3)
+      expect([tools, first, after].every((list) => list.length > 0)).to.equal(true)
+    }
+  })
+
+  it('the grinder: 1 cross-head, 3 silver and 2 black T10, ring at 3 of 6, in this order (common practice, no source)', () => {
+    expect(grinder.things.map(({ name }) => name)).to.deep.equal([
+      'Finger guard',
+      'Hopper, gasket',
+      'Top of the case',
+      'Upper burr plate',
+      'Rubber piece',
+      'Grinder, 2 plugs',
+      'Spring',
+      'Chute piece',
+    ])
+    expect(grinder.things[1]!.way).to.equal('ring at 3 of 6')
+    expect(grinder.things[1]!.fasteners.map(fastenerWords)).to.deep.equal(['silver T10'])
+  })
+
+  it('the motor group: 4 mm, 2.5 mm, 21 mm nut (common practice, no source)', () => {
+    const words = knownStripDowns
+      .filter(({ kinds }) => kinds.includes('sp'))
+      .flatMap(({ things }) => things.flatMap(({ fasteners }) => fasteners.map(fastenerWords)))
+    expect(words).to.include.members(['4 mm hex', '2.5 mm hex', '21 mm nut'])
+  })
+})
