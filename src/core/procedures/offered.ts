@@ -13,13 +13,14 @@ export interface Offered {
  * its kind has and this machine lacks is refused with the reason.
  *
  * @param kind - as this machine has it, see `withOptions`
+ * @param behind - how its water is treated ahead of it
  * @example offeredTo(withOptions(dn, new Map())) // detergent backflush refused: group cleaning instead
  */
-export function offeredTo(kind: Kind, library: Procedure[] = procedures): Offered[] {
+export function offeredTo(kind: Kind, behind: string = 'none', library: Procedure[] = procedures): Offered[] {
   const base = kind.basedOn ?? kind.id
   const here = new Set(kind.stations.map(({ id }) => id))
   return library
-    .filter((procedure) => procedure.kinds.includes(base))
+    .filter((procedure) => procedure.kinds.includes(base) && (!procedure.behind || procedure.behind === behind))
     .map((procedure): Offered => {
       const { needs } = procedure
       const lacks = needs && !needs.stations.some((id) => here.has(id))

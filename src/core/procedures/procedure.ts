@@ -34,20 +34,38 @@ export interface School {
 
 /** What a run of it writes into the ledger. */
 export interface Written {
-  entry: Extract<EntryKind, 'cleaned' | 'greased' | 'checked' | 'serviced'>
+  entry: Extract<
+    EntryKind,
+    'cleaned' | 'greased' | 'checked' | 'serviced' | 'descaled' | 'regenerated' | 'cartridge-changed'
+  >
   /** The task as most kinds have it, and as some call it. */
   task: string
   taskOf?: Record<string, string>
   each?: 'group'
+  /** About the softener or cartridge ahead of the machine, not the machine. */
+  of?: 'softener'
 }
+
+/** Where a procedure stands in the library. */
+export const familyNames = {
+  brewing: 'Brewing side',
+  steam: 'Steam and milk',
+  water: 'Water',
+  service: 'Service and setting',
+  place: 'Place and standing',
+} as const
+export type Family = keyof typeof familyNames
 
 export interface Procedure {
   id: string
   version: number
+  family: Family
   name: string
   about: string
   /** Kinds of machine it is written for. */
   kinds: string[]
+  /** Only where water is treated this way ahead of it. */
+  behind?: 'exchanger' | 'cartridge'
   /** It needs one of these stations, as this machine has it; without, why, and what to do instead. */
   needs?: { stations: string[]; why: string; instead?: string }
   writes: Written[]

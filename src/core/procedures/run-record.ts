@@ -30,6 +30,8 @@ export function insideNow(lanes: Lane[], state: RunState): Inside[] {
 
 interface Draft {
   kind: EntryKind
+  /** About the softener ahead of it. */
+  of?: 'softener'
   body: Record<string, unknown>
 }
 
@@ -64,23 +66,44 @@ export function runEntries(running: Running[], lanes: Lane[], state: RunState, k
           })),
       },
     }
-    return [run, ...written(procedure, own.filter(through), own, kind)]
+    return [run, ...written(procedure, own.filter(through), own, kind), ...measured(own, state, kind)]
   })
   for (const { of, group } of insideNow(lanes, state))
     drafts.push({ kind: 'held', body: { why: of, ...(group !== null && { group }) } })
   return drafts
 }
 
+/** Entries that name no task: what they say is what was done. */
+const bare = new Set<EntryKind>(['regenerated', 'cartridge-changed'])
+
 const groupOf = (lanes: Lane[], id: string) => lanes.find((lane) => lane.id === id)?.group ?? null
+
+/** Readings that the kind knows a good range of, as they were left; of one taken again the last. */
+function measured(own: Lane[], state: RunState, kind: Kind): Draft[] {
+  const known = new Set(kind.measures.map(({ id }) => id))
+  return own.flatMap((lane) =>
+    lane.steps.flatMap((step): Draft[] => {
+      if (step.act !== 'measure' || !step.measure || !known.has(step.measure)) return []
+      const value = state.records.findLast(
+        (record) => record.lane === lane.id && record.step === step.id && record.how === 'done',
+      )?.value
+      if (value === undefined) return []
+      const group = lane.group !== null && kind.groups > 1 ? { group: lane.group } : {}
+      return [{ kind: 'measured', body: { measure: step.measure, state: 'left', value, ...group } }]
+    }),
+  )
+}
 
 /** Tasks that are done: at each group that is through, or once when all is. */
 function written(procedure: Procedure, through: Lane[], own: Lane[], kind: Kind): Draft[] {
-  return procedure.writes.flatMap(({ entry, task, taskOf, each }): Draft[] => {
+  return procedure.writes.flatMap(({ entry, task, taskOf, each, of }): Draft[] => {
     const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
     const duty = kind.duties.find(({ id }) => id === named)
     if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1)
       return through.flatMap(({ group }) => (group === null ? [] : [{ kind: entry, body: { task: named, group } }]))
     const parts = own.filter(({ group }) => (each === 'group' ? group !== null : true))
-    return parts.every((lane) => through.includes(lane)) ? [{ kind: entry, body: { task: named } }] : []
+    return parts.every((lane) => through.includes(lane))
+      ? [{ kind: entry, body: bare.has(entry) ? {} : { task: named }, ...(of && { of }) }]
+      : []
   })
 }

@@ -187,7 +187,11 @@ function done(
   if (answer.leads === 'pass') return handOn(lanes, passed(state, lane, { how: 'done', ...said }), event.at)
   if (answer.leads === 'stop') {
     const records = [...state.records, { lane: lane.id, step: step.id, how: 'stopped' as const, ...said }]
-    return { ...still(state, event.at), records, ended: { at: event.at, how: 'stopped', why: answer.because } }
+    return {
+      ...still(state, event.at),
+      records,
+      ended: { at: event.at, how: 'stopped', ...(answer.because && { why: answer.because }) },
+    }
   }
   return again(lanes, state, lane, step, answer.from!, said)
 }

@@ -5,6 +5,7 @@ import { effective } from '../../core/standing/histories.ts'
 import { kindHere } from '../../core/standing/own-kinds.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
+import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, monthYear } from '../../ui/format.ts'
@@ -227,6 +228,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         <WorkLens
           machineId={bundle.machine.id}
           kind={kind}
+          behind={treatmentBefore(effective(bundle.ledgers)).kind}
           standings={standings}
           today={today}
           chosen={work?.procedure ?? null}

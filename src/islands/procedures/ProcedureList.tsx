@@ -1,5 +1,6 @@
 import { kindById } from '../../core/kinds/index.ts'
 import { procedures } from '../../core/procedures/library/index.ts'
+import { type Family, familyNames } from '../../core/procedures/procedure.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 
 /** The library: every procedure, for what, in how many schools. */
@@ -11,27 +12,34 @@ export function ProcedureList({ firm }: { firm: string }) {
         <p className="m-0 pb-2 text-[14px] text-second">
           Led step by step from a machine’s own page, under Work. Here they stand to be read and compared.
         </p>
-        <ul className="m-0 list-none p-0">
-          {procedures.map((procedure) => (
-            <li
-              key={procedure.id}
-              className="flex min-h-[52px] flex-wrap items-center gap-x-5 border-t border-hair py-1"
-            >
-              <span className="min-w-[260px] flex-1">
-                <a href={`/procedures/${procedure.id}`} className="font-semibold hover:underline">
-                  {procedure.name}
-                </a>
-                <span className="block text-[14px] text-second">{procedure.about}</span>
-              </span>
-              <span className="text-[14px] text-second md:w-[320px]">
-                {procedure.kinds.map((id) => kindById(id)?.name ?? id).join('; ')}
-              </span>
-              <span className="mono w-[100px] text-right text-[14px]">
-                {procedure.schools.length} {procedure.schools.length === 1 ? 'school' : 'schools'}
-              </span>
-            </li>
-          ))}
-        </ul>
+        {(Object.keys(familyNames) as Family[]).map((family) => (
+          <section key={family} aria-label={familyNames[family]} className="pb-3">
+            <h2 className="head m-0">{familyNames[family]}</h2>
+            <ul className="m-0 list-none p-0">
+              {procedures
+                .filter((one) => one.family === family)
+                .map((procedure) => (
+                  <li
+                    key={procedure.id}
+                    className="flex min-h-[52px] flex-wrap items-center gap-x-5 border-t border-hair py-1"
+                  >
+                    <span className="min-w-[260px] flex-1">
+                      <a href={`/procedures/${procedure.id}`} className="font-semibold hover:underline">
+                        {procedure.name}
+                      </a>
+                      <span className="block text-[14px] text-second">{procedure.about}</span>
+                    </span>
+                    <span className="text-[14px] text-second md:w-[320px]">
+                      {procedure.kinds.map((id) => kindById(id)?.name ?? id).join('; ')}
+                    </span>
+                    <span className="mono w-[100px] text-right text-[14px]">
+                      {procedure.schools.length} {procedure.schools.length === 1 ? 'school' : 'schools'}
+                    </span>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
       </div>
     </div>
   )

@@ -31,6 +31,8 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
     const first = can.find(({ procedure }) => procedure.id === asked?.procedure) ?? can[0]
     return first ? [first.procedure.id] : []
   })
+  /** What was asked for stands at the top, chosen or not. */
+  const [asFirst] = useState(() => new Set(chosen))
   const [schools, setSchools] = useState<Record<string, string>>(
     asked?.school ? { [asked.procedure]: asked.school } : {},
   )
@@ -64,6 +66,29 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
       lanes.flatMap(({ steps }) => steps.flatMap(({ caution }) => (caution ? [[caution.say, caution] as const] : []))),
     ).values(),
   ]
+  const row = ({ procedure, refused }: Offered) => (
+    <label key={procedure.id} className="flex min-h-[48px] items-center gap-3 border-t border-hair py-1">
+      <input
+        type="checkbox"
+        className="h-6 w-6 shrink-0"
+        disabled={refused !== null}
+        checked={chosen.includes(procedure.id)}
+        onChange={() =>
+          setChosen((now) =>
+            now.includes(procedure.id) ? now.filter((id) => id !== procedure.id) : [...now, procedure.id],
+          )
+        }
+      />
+      <span className="min-w-0 flex-1">
+        <b className="font-semibold">{procedure.name}</b>
+        <span className="block text-[14px] text-second">
+          {refused
+            ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
+            : procedure.about}
+        </span>
+      </span>
+    </label>
+  )
   const toggle = (set: Set<string>, one: string) => {
     const next = new Set(set)
     if (!next.delete(one)) next.add(one)
@@ -85,29 +110,13 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
         <div className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6">
           <fieldset className="m-0 border-0 p-0">
             <legend className="head p-0">What is done</legend>
-            {offered.map(({ procedure, refused }) => (
-              <label key={procedure.id} className="flex min-h-[48px] items-center gap-3 border-t border-hair py-1">
-                <input
-                  type="checkbox"
-                  className="h-6 w-6 shrink-0"
-                  disabled={refused !== null}
-                  checked={chosen.includes(procedure.id)}
-                  onChange={() =>
-                    setChosen((now) =>
-                      now.includes(procedure.id) ? now.filter((id) => id !== procedure.id) : [...now, procedure.id],
-                    )
-                  }
-                />
-                <span className="min-w-0 flex-1">
-                  <b className="font-semibold">{procedure.name}</b>
-                  <span className="block text-[14px] text-second">
-                    {refused
-                      ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
-                      : procedure.about}
-                  </span>
-                </span>
-              </label>
-            ))}
+            {offered.filter(({ procedure }) => asFirst.has(procedure.id)).map(row)}
+            <details>
+              <summary className="flex min-h-[48px] cursor-pointer items-center border-t border-hair font-semibold text-copper">
+                Something beside it: hands go on while the other soaks
+              </summary>
+              {offered.filter(({ procedure }) => !asFirst.has(procedure.id)).map(row)}
+            </details>
           </fieldset>
           {running.map(({ procedure, school }) => (
             <SchoolChoice

@@ -13,6 +13,7 @@ import { dropRun, type KeptRun } from './kept-run.ts'
 interface Props {
   run: KeptRun
   machineId: string
+  softenerId: string | undefined
   place: string
   kind: Kind
   today: string
@@ -20,18 +21,21 @@ interface Props {
 }
 
 /** A run that ended: what was done, what was not, what it writes. */
-export function RunEnd({ run, machineId, place, kind, today, visitId }: Props) {
+export function RunEnd({ run, machineId, softenerId, place, kind, today, visitId }: Props) {
   const { lanes, state, running } = run
   const ended = state.ended!
   const [busy, setBusy] = useState(false)
   const [wrong, setWrong] = useState('')
   const entries = useMemo((): Entry[] => {
     const more = visitId ? { visitId } : {}
-    return runEntries(running, lanes, state, kind).map(({ kind: entryKind, body }, i) => {
+    return runEntries(running, lanes, state, kind).map(({ kind: entryKind, body, of }, i) => {
       run.ids[i] ??= newId()
-      return makeEntry('machine', machineId, entryKind, body, today, { id: run.ids[i]!, ...more })
+      const id = run.ids[i]!
+      return of === 'softener' && softenerId
+        ? makeEntry('softener', softenerId, entryKind, body, today, { id, ...more })
+        : makeEntry('machine', machineId, entryKind, body, today, { id, ...more })
     })
-  }, [kind, lanes, machineId, run, running, state, today, visitId])
+  }, [kind, lanes, machineId, run, running, softenerId, state, today, visitId])
   const inside = insideNow(lanes, state)
   const named = (lane: string, step: string) =>
     lanes.find(({ id }) => id === lane)?.steps.find(({ id }) => id === step)?.say ?? step

@@ -5,6 +5,7 @@ import { startRun } from '../../core/procedures/run.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
 import { effective } from '../../core/standing/histories.ts'
+import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
@@ -27,7 +28,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
   useEffect(() => setKept(readRun(bundle.machine.id)), [bundle.machine.id])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const kind = kindOf(bundle)
-  const offered = useMemo(() => (kind ? offeredTo(kind) : []), [kind])
+  const offered = useMemo(() => (kind ? offeredTo(kind, treatmentBefore(histories).kind) : []), [histories, kind])
   const measures = useMemo(() => doseMeasures(histories), [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
@@ -94,6 +95,7 @@ function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingPro
       <RunEnd
         run={{ ...kept.run, state: run.state }}
         machineId={bundle.machine.id}
+        softenerId={bundle.softener?.id}
         place={place}
         kind={kind}
         today={today}

@@ -3,7 +3,7 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import type { School } from '../../core/procedures/procedure.ts'
+import { type Family, familyNames, type School } from '../../core/procedures/procedure.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { knownFor } from '../../core/strip-down/known.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
@@ -13,6 +13,8 @@ import { readRun } from './kept-run.ts'
 interface Props {
   machineId: string
   kind: Kind
+  /** How its water is treated ahead of it. */
+  behind: string
   standings: Standing[]
   today: string
   chosen: string | null
@@ -21,8 +23,8 @@ interface Props {
 }
 
 /** What can be done on this machine, what is due of it, and what cannot be and why. */
-export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }: Props) {
-  const offered = useMemo(() => offeredTo(kind), [kind])
+export function WorkLens({ machineId, kind, behind, standings, today, chosen, onChoose }: Props) {
+  const offered = useMemo(() => offeredTo(kind, behind), [behind, kind])
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
     const kept = readRun(machineId)
@@ -32,6 +34,8 @@ export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }
     const first = offered.find(({ refused }) => refused === null)
     if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind)))
   }, [chosen, kind, offered, onChoose])
+  const of = (family: Family) => offered.filter(({ procedure }) => procedure.family === family)
+  const families = (Object.keys(familyNames) as Family[]).filter((family) => of(family).length > 0)
   const sheets = [
     ...knownFor(kind.basedOn ?? kind.id),
     { id: 'free', name: 'Something else', about: 'An empty sheet: each thing is named as it comes off.' },
@@ -51,60 +55,65 @@ export function WorkLens({ machineId, kind, standings, today, chosen, onChoose }
       {offered.length === 0 && (
         <p className="m-0 text-second">No procedure is written for this kind yet. Its own leaflet comes first.</p>
       )}
-      <ul className="m-0 list-none p-0">
-        {offered.map(({ procedure, refused }) => {
-          const school = usualSchool(procedure, kind)
-          const due = dueOf(
-            procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task),
-            standings,
-          )
-          return (
-            <li
-              key={procedure.id}
-              className={`flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-hair py-2 ${chosen === procedure.id ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
-            >
-              <button
-                type="button"
-                className="min-h-[48px] min-w-[240px] flex-1 pl-3 text-left"
-                aria-pressed={chosen === procedure.id}
-                onClick={() => onChoose(procedure.id, stationsOf(school))}
-              >
-                <b className="block font-semibold">{procedure.name}</b>
-                <span className="block text-[14px] text-second">
-                  {refused
-                    ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
-                    : procedure.about}
-                </span>
-              </button>
-              {refused ? (
-                <b className="w-[150px] text-right text-[14px]">not on this machine</b>
-              ) : (
-                <>
-                  <span className="text-right text-[14px]">
-                    <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
-                    <span className="block text-second">{school.name}</span>
-                  </span>
-                  {due && (
-                    <span
-                      className="mono w-[120px] text-right text-[14px]"
-                      style={{ color: urgencyInk[urgencyOf(due.due, today)] }}
-                    >
-                      {lasts(due.due, today)}
-                    </span>
-                  )}
-                  <a
-                    href={`${run}?procedure=${procedure.id}`}
-                    className="plain inline-flex items-center whitespace-nowrap"
-                    aria-label={`Do it: ${procedure.name}`}
+      {families.map((family) => (
+        <section key={family} aria-label={familyNames[family]} className="pb-2">
+          <h3 className="m-0 pt-2 text-[15px] font-semibold text-second">{familyNames[family]}</h3>
+          <ul className="m-0 list-none p-0">
+            {of(family).map(({ procedure, refused }) => {
+              const school = usualSchool(procedure, kind)
+              const due = dueOf(
+                procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task),
+                standings,
+              )
+              return (
+                <li
+                  key={procedure.id}
+                  className={`flex flex-wrap items-center gap-x-5 gap-y-1 border-t border-hair py-2 ${chosen === procedure.id ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
+                >
+                  <button
+                    type="button"
+                    className="min-h-[48px] min-w-[240px] flex-1 pl-3 text-left"
+                    aria-pressed={chosen === procedure.id}
+                    onClick={() => onChoose(procedure.id, stationsOf(school))}
                   >
-                    Do it …
-                  </a>
-                </>
-              )}
-            </li>
-          )
-        })}
-      </ul>
+                    <b className="block font-semibold">{procedure.name}</b>
+                    <span className="block text-[14px] text-second">
+                      {refused
+                        ? `${refused.why}${refused.instead ? ` Instead: ${refused.instead.name.toLowerCase()}.` : ''}`
+                        : procedure.about}
+                    </span>
+                  </button>
+                  {refused ? (
+                    <b className="w-[150px] text-right text-[14px]">not on this machine</b>
+                  ) : (
+                    <>
+                      <span className="text-right text-[14px]">
+                        <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
+                        <span className="block text-second">{school.name}</span>
+                      </span>
+                      {due && (
+                        <span
+                          className="mono w-[120px] text-right text-[14px]"
+                          style={{ color: urgencyInk[urgencyOf(due.due, today)] }}
+                        >
+                          {lasts(due.due, today)}
+                        </span>
+                      )}
+                      <a
+                        href={`${run}?procedure=${procedure.id}`}
+                        className="plain inline-flex items-center whitespace-nowrap"
+                        aria-label={`Do it: ${procedure.name}`}
+                      >
+                        Do it …
+                      </a>
+                    </>
+                  )}
+                </li>
+              )
+            })}
+          </ul>
+        </section>
+      ))}
       <h2 className="head m-0 pt-5">Strip-down sheets</h2>
       <p className="m-0 pb-1 text-[14px] text-second">
         Each thing as it comes off, with its screws and which way round; played backwards until nothing is left over.

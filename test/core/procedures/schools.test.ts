@@ -71,6 +71,57 @@ describe('the schools of a backflush, as common practice has them (no source)', 
   })
 })
 
+/** Common practice, no source: what works by itself, in seconds, by procedure and school. */
+const bySelf: [procedure: string, school: string, seconds: number[]][] = [
+  ['parts-soak', 'bowl-at-closing', [1200]],
+  ['parts-soak', 'measured-litre', [900]],
+  ['wand-clean', 'hot-water-drawn-up', [60, 60, 60]],
+  ['wand-clean', 'cleaner-drawn-up', [60, 60, 60]],
+  ['wand-clean', 'soaked-in-place', [900]],
+  ['steam-tip', 'detergent-bath', [900]],
+  ['steam-tip', 'milk-cleaner-cup', [600]],
+  ['steam-tip', 'cup-of-detergent', [300]],
+  ['tray-and-body', 'rinsed-and-dried', [60]],
+  ['tablet-programme', 'one-tablet-again-if-left', [300]],
+  ['pod-clean', 'water-seven-minutes', [30, 420]],
+  ['descale', 'two-phases-by-knob', [120, 300]],
+  ['descale', 'half-hour-by-two-keys', [1800]],
+  ['leak-check', 'ten-minutes-hot', [600]],
+  ['regenerate-softener', 'rinsed-by-the-pen', [2400]],
+]
+
+describe('how long things take by themselves, as common practice has it (no source)', () => {
+  for (const [procedure, school, seconds] of bySelf)
+    it(`${procedure}, ${school}`, () => {
+      const own = stepsOf(procedure, school).flatMap((step) =>
+        step.act === 'soak' ? [step.seconds] : step.act === 'wait' ? [step.aboutS] : [],
+      )
+      expect(own).to.deep.equal(seconds)
+    })
+
+  it('a descale through a lock: half a litre, a window that closes, ten minutes to dry', () => {
+    const steps = stepsOf('descale', 'window-and-lock')
+    expect(steps.find(({ act }) => act === 'window')).to.include({ from: 'hold-1' })
+    expect(steps.find(({ id }) => id === 'dry')).to.include({ act: 'soak', seconds: 600 })
+    expect(steps.find(({ id }) => id === 'charge')?.how).to.equal('Half a litre.')
+  })
+
+  it('no acid goes where its path is all but shut, and every descale ends rinsed', () => {
+    for (const { id, parts } of procedureById('descale')!.schools) {
+      const ids = parts.flatMap(({ steps }) => steps.map((step) => step.id))
+      if (ids.includes('flow')) expect(ids.indexOf('flow'), id).to.be.below(ids.indexOf('charge'))
+      expect(ids.indexOf('rinsed'), id).to.be.above(ids.indexOf('charge'))
+    }
+  })
+
+  it('ten grams to the litre; milk cleaner one part to sixteen', () => {
+    const bath = stepsOf('parts-soak', 'measured-litre').find(({ id }) => id === 'bath') as StepOf<'dose'>
+    expect(bath.dose.grams).to.deep.equal(span(10))
+    const cleaner = stepsOf('wand-clean', 'cleaner-drawn-up').find(({ id }) => id === 'cleaner') as StepOf<'dose'>
+    expect(cleaner.dose.words).to.equal('1 part to 16 of water')
+  })
+})
+
 describe('every procedure of the library', () => {
   for (const procedure of procedures)
     for (const school of procedure.schools)
@@ -82,6 +133,8 @@ describe('every procedure of the library', () => {
           for (const step of part.steps) {
             if (step.act === 'check') {
               expect(step.answers.some(({ leads }) => leads === 'pass')).to.equal(true)
+              for (const answer of step.answers)
+                if (answer.leads !== 'pass') expect(answer.because, step.id).to.be.a('string')
               for (const answer of step.answers)
                 if (answer.leads === 'repeat') expect(ids.slice(0, ids.indexOf(step.id))).to.include(answer.from)
             }
@@ -127,6 +180,13 @@ describe('what a machine is offered', () => {
     expect(usualSchool(backflush, kindById('c2')!).id).to.equal('one-scoop-even-strokes')
     expect(usualSchool(backflush, kindById('lv')!).id).to.equal('light-dose-long-strokes')
     expect(usualSchool(backflush, kindById('dv')!).id).to.equal('short-strokes-spared-pump')
+  })
+  it('every kind something, and what treats its water only where it does', () => {
+    for (const kind of kinds) expect(offers(kind.id), kind.id).to.not.have.length(0)
+    const ids = (behind: string) => offeredTo(kindById('c2')!, behind).map(({ procedure }) => procedure.id)
+    expect(ids('none')).to.not.include('regenerate-softener')
+    expect(ids('exchanger')).to.include('regenerate-softener').and.not.include('change-cartridge')
+    expect(ids('cartridge')).to.include('change-cartridge')
   })
   it('pods and super-automatics no backflush at all', () => {
     for (const id of ['sr', 'st', 'sp', 'pk', 'pl', 'gr'])
@@ -188,6 +248,22 @@ describe('what a run leaves in the ledger', () => {
     expect(entries.map(({ kind }) => kind)).to.deep.equal(['run', 'held'])
     expect(entries[1]!.body).to.deep.equal({ why: 'detergent', group: 1 })
     expect(entries[0]!.body).to.include({ ended: 'left', why: 'Called away' })
+  })
+
+  it('a regeneration is the softener’s entry, a reading is as left', () => {
+    const salt = procedureById('regenerate-softener')!
+    const kind = kindById('c2')!
+    const own = lanesOf(salt, salt.schools[0]!, kind)
+    let now = 0
+    let state = startRun(own, now)
+    while (!state.ended) {
+      now += 60_000
+      const step = handStep(own, state)!
+      const answer = step.act === 'check' ? step.answers[0]!.id : undefined
+      state = runStep(own, state, { at: now, type: 'done', value: 500, ...(answer && { answer }) })
+    }
+    const [, written] = runEntries([{ procedure: salt, school: salt.schools[0]! }], own, state, kind)
+    expect(written).to.deep.equal({ kind: 'regenerated', body: {}, of: 'softener' })
   })
 
   it('through: each group under the task its kind has, once where there is one group', () => {

@@ -242,6 +242,7 @@ const asSchool = (school: BackflushSchool): School => ({
 export const detergentBackflush: Procedure = {
   id: 'detergent-backflush',
   version: 1,
+  family: 'brewing',
   name: 'Detergent backflush',
   about: 'Powder against a blind basket: each stop drives it back through screen, group and valve into the tray.',
   kinds: ['c2', 'lv', 'dv', 'dn', 'dg'],

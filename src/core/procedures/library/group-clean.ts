@@ -11,6 +11,7 @@ const hotScreen = {
 export const groupClean: Procedure = {
   id: 'group-clean',
   version: 1,
+  family: 'brewing',
   name: 'Group cleaned without a valve',
   about:
     'Nothing gums up behind a plain brew valve: only the screen, the seal’s groove and what holds the coffee want cleaning.',

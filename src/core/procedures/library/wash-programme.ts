@@ -6,6 +6,7 @@ import { alkaline, figure, hands } from '../step-parts.ts'
 export const washProgramme: Procedure = {
   id: 'wash-programme',
   version: 1,
+  family: 'brewing',
   name: 'Wash programme with detergent',
   about: 'The machine does the strokes by itself: fifteen with detergent against the blind basket, five to rinse.',
   kinds: ['pt'],

@@ -101,6 +101,7 @@ const asSchool = (school: WaterSchool): School => ({
 export const waterBackflush: Procedure = {
   id: 'water-backflush',
   version: 1,
+  family: 'brewing',
   name: 'Water backflush',
   about: 'Plain water against a blind basket. It takes no oil out of the valve, and keeps the powder’s work small.',
   kinds: ['c2', 'lv', 'pt', 'dv', 'dn', 'dg'],
