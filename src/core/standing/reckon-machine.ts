@@ -6,6 +6,7 @@ import { dutyStanding } from './duty-standing.ts'
 import { flushStanding } from './flush-standing.ts'
 import { effective, type Ledgers } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
+import { releaseStanding } from './release-standing.ts'
 import { restartStanding } from './restart-standing.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
 import { boilerConcentrate } from './water/boiler-concentrate.ts'
@@ -68,6 +69,6 @@ function standingsOf(facts: MachineFacts): Standing[] {
     const kept = boilerConcentrate(facts, chalk)
     standings.push(descaleStanding(facts, chalk), kept && flushStanding(facts, kept))
   }
-  standings.push(restartStanding(facts))
+  standings.push(restartStanding(facts), releaseStanding(facts))
   return standings.filter((standing) => standing !== null)
 }

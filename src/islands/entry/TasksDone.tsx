@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { type HardnessUnit, hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { acidNames, acids } from '../../core/scale/acid.ts'
+import { releaseTask } from '../../core/standing/raised-tasks.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { firmUnit } from '../../ui/quantity.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
@@ -21,7 +22,10 @@ const shownFirst = 8
 export function TasksDone({ draft, onChange, standings, today, issues }: Props) {
   const [all, setAll] = useState(false)
   const tasks = useMemo(
-    () => standings.filter((standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test'),
+    () =>
+      standings.filter(
+        (standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test' && standing.duty !== releaseTask,
+      ),
     [standings],
   )
   const letters = useMemo(() => lettersFor(tasks.slice(0, shownFirst)), [tasks])

@@ -24,7 +24,9 @@ export function ActionField(props: Props) {
   if (step.act === 'cadence') return <Strokes {...props} step={step} />
   return (
     <div className="flex min-h-[220px] flex-1 flex-col justify-center bg-enamel px-4 py-5 lg:px-6">
-      <p className="m-0 text-[clamp(30px,5vw,60px)] leading-[1.02] font-[660] [font-stretch:90%]">{step.say}</p>
+      <p data-step className="m-0 text-[clamp(30px,5vw,60px)] leading-[1.02] font-[660] [font-stretch:90%]">
+        {step.say}
+      </p>
       {step.act === 'dose' && (
         <div className="mt-4">
           <DoseLine amount={step.dose} measures={measures} />

@@ -159,6 +159,15 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
           {doses.map(({ dose }) => (
             <DoseLine key={JSON.stringify(dose)} amount={dose} measures={measures} />
           ))}
+          {doses.some(({ dose }) => dose.of === 'descaler') && (
+            <p className="m-0 pt-2 text-[15px]">
+              How much acid for this machine, how much gas it makes and what neutralises it is reckoned on its{' '}
+              <a className="word" href={`/machines/${machine.id}?lens=water`}>
+                Water lens
+              </a>
+              .
+            </p>
+          )}
           {first.length > 0 && (
             <fieldset className="m-0 mt-3 border-0 border-l-4 border-solid border-brass p-0 pl-3">
               <legend className="head p-0">Before it starts</legend>

@@ -3,12 +3,13 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { stepNow } from '../../core/procedures/run.ts'
 import { insideNow, runEntries } from '../../core/procedures/run-record.ts'
+import { browserNow } from '../../ui/clock.ts'
 import { entryWords, insideWords } from '../../ui/entry-words.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
-import { takes } from './clock-words.ts'
-import { dropRun, type KeptRun } from './kept-run.ts'
+import { localDay, takes } from './clock-words.ts'
+import { dropRun, type KeptRun, keepRun } from './kept-run.ts'
 
 interface Props {
   run: KeptRun
@@ -16,26 +17,44 @@ interface Props {
   softenerId: string | undefined
   place: string
   kind: Kind
-  today: string
+  timeZone: string
   visitId: string | undefined
 }
 
 /** A run that ended: what was done, what was not, what it writes. */
-export function RunEnd({ run, machineId, softenerId, place, kind, today, visitId }: Props) {
+export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visitId }: Props) {
   const { lanes, state, running } = run
   const ended = state.ended!
+  const today = localDay(timeZone, ended.at)
   const [busy, setBusy] = useState(false)
   const [wrong, setWrong] = useState('')
   const entries = useMemo((): Entry[] => {
-    const more = visitId ? { visitId } : {}
-    return runEntries(running, lanes, state, kind).map(({ kind: entryKind, body, of }, i) => {
-      run.ids[i] ??= newId()
-      const id = run.ids[i]!
-      return of === 'softener' && softenerId
-        ? makeEntry('softener', softenerId, entryKind, body, today, { id, ...more })
-        : makeEntry('machine', machineId, entryKind, body, today, { id, ...more })
-    })
-  }, [kind, lanes, machineId, run, running, softenerId, state, today, visitId])
+    // As it ended, not as it is saved: sent twice it is the same.
+    const more = { happenedAt: new Date(ended.at).toISOString(), ...(visitId && { visitId }) }
+    const made = runEntries(running, lanes, state, kind)
+      .filter((draft) => !(draft.kind === 'held' && draft.body.why === 'descaler'))
+      .map(({ kind: entryKind, body, of }, i) => {
+        run.ids[i] ??= newId()
+        const id = run.ids[i]!
+        return of === 'softener' && softenerId
+          ? makeEntry('softener', softenerId, entryKind, body, today, { id, ...more })
+          : makeEntry('machine', machineId, entryKind, body, today, { id, ...more })
+      })
+    // What was held at once is sent again, the same entry; what has been rinsed out since is released.
+    const still = insideNow(lanes, state)
+    return [
+      ...run.held.map(({ entry }) => entry),
+      ...made,
+      ...run.held.flatMap(({ inside, entry }, i) => {
+        if (still.some((one) => one.of === inside.of && one.group === inside.group)) return []
+        run.ids[made.length + i] ??= newId()
+        return makeEntry('machine', machineId, 'released', { held: entry.id }, today, {
+          id: run.ids[made.length + i]!,
+          ...more,
+        })
+      }),
+    ]
+  }, [ended.at, kind, lanes, machineId, run, running, softenerId, state, today, visitId])
   const inside = insideNow(lanes, state)
   const named = (lane: string, step: string) =>
     lanes.find(({ id }) => id === lane)?.steps.find(({ id }) => id === step)?.say ?? step
@@ -46,6 +65,8 @@ export function RunEnd({ run, machineId, softenerId, place, kind, today, visitId
   )
   const save = async () => {
     setBusy(true)
+    // Its ids are kept first: an answer that is lost is asked for again by the same ones.
+    keepRun(machineId, run, browserNow().getTime())
     const told = await writeFrom(entries)
     if (!told.ok) {
       setBusy(false)

@@ -58,6 +58,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
       lanes,
       state: startRun(lanes, at),
       ids: [],
+      held: [],
     }
     keepRun(bundle.machine.id, run, at)
     setKept({ run, seenAt: at })
@@ -89,7 +90,7 @@ interface GoingProps {
 
 function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingProps) {
   const [muted, setMuted] = useState(() => localStorage.getItem(muteKey) === 'yes')
-  const run = useRun(bundle.machine.id, kept, muted)
+  const run = useRun(bundle.machine.id, kept, muted, today)
   if (run.state.ended)
     return (
       <RunEnd
@@ -98,7 +99,7 @@ function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingPro
         softenerId={bundle.softener?.id}
         place={place}
         kind={kind}
-        today={today}
+        timeZone={bundle.site.timeZone}
         visitId={visitId}
       />
     )

@@ -73,7 +73,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
                       <input
                         type="radio"
                         name={`school of ${procedure.id}`}
-                        className="h-5 w-5"
+                        className="h-5 w-5 shrink-0"
                         checked={school.id === chosen}
                         onChange={() => onChoose(school.id)}
                       />

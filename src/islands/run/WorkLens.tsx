@@ -84,21 +84,19 @@ export function WorkLens({ machineId, kind, behind, standings, today, chosen, on
                     </span>
                   </button>
                   {refused ? (
-                    <b className="w-[150px] text-right text-[14px]">not on this machine</b>
+                    <b className="pl-3 text-[14px]">not on this machine</b>
                   ) : (
                     <>
-                      <span className="text-right text-[14px]">
+                      <span className="text-[14px] max-md:pl-3 md:w-[250px] md:text-right">
                         <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
                         <span className="block text-second">{school.name}</span>
                       </span>
-                      {due && (
-                        <span
-                          className="mono w-[120px] text-right text-[14px]"
-                          style={{ color: urgencyInk[urgencyOf(due.due, today)] }}
-                        >
-                          {lasts(due.due, today)}
-                        </span>
-                      )}
+                      <span
+                        className="mono text-right text-[14px] md:w-[110px]"
+                        style={due ? { color: urgencyInk[urgencyOf(due.due, today)] } : undefined}
+                      >
+                        {due && lasts(due.due, today)}
+                      </span>
                       <a
                         href={`${run}?procedure=${procedure.id}`}
                         className="plain inline-flex items-center whitespace-nowrap"

@@ -11,3 +11,7 @@ export function takes(seconds: number): string {
   const rest = whole % 60
   return rest === 0 || whole >= 600 ? `${Math.round(whole / 60)} min` : `${Math.floor(whole / 60)} min ${rest} s`
 }
+
+/** The day of an instant where the machine stands. @example localDay('Europe/London', Date.UTC(2026, 10, 26)) */
+export const localDay = (timeZone: string, at: number): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)

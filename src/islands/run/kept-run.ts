@@ -1,6 +1,7 @@
+import type { Entry } from '../../core/ledger/entry.ts'
 import type { Lane } from '../../core/procedures/lanes.ts'
 import type { RunState } from '../../core/procedures/run.ts'
-import type { Running } from '../../core/procedures/run-record.ts'
+import type { Inside, Running } from '../../core/procedures/run-record.ts'
 
 /** A run as it is kept on this device: whole, so that it goes on after anything. */
 export interface KeptRun {
@@ -9,6 +10,8 @@ export interface KeptRun {
   state: RunState
   /** Ids of what it will write: saved twice it is one write. */
   ids: string[]
+  /** What was said at once to be in the machine, and by which entry. */
+  held: { inside: Inside; entry: Entry }[]
 }
 
 const keyOf = (machineId: string) => `evenshot-run-${machineId}`

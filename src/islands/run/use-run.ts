@@ -10,6 +10,7 @@ import {
   settle,
 } from '../../core/procedures/run.ts'
 import { browserNow } from '../../ui/clock.ts'
+import { holdAtOnce } from './hold-at-once.ts'
 import { type KeptRun, keepRun, sawRun } from './kept-run.ts'
 import { type Signal, signal } from './signals.ts'
 
@@ -21,7 +22,7 @@ const everyMs = 100
  * A run that goes on: each press and each tick through the one state machine, kept on this device at once. Time
  * does what time does; what was not watched stands.
  */
-export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }, muted: boolean) {
+export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }, muted: boolean, today: string) {
   const { lanes } = kept.run
   const [now, setNow] = useState(() => browserNow().getTime())
   const [state, setState] = useState<RunState>(() => caughtUp(kept, browserNow().getTime()))
@@ -35,10 +36,11 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
     (next: RunState, at: number) => {
       if (next === here.current) return
       here.current = next
+      holdAtOnce(kept.run, machineId, next, today)
       setState(next)
       setLost(!keepRun(machineId, { ...kept.run, state: next }, at))
     },
-    [kept.run, machineId],
+    [kept.run, machineId, today],
   )
 
   const press = useCallback(

@@ -6,6 +6,7 @@ import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { localDay } from '../run/clock-words.ts'
 import { newId } from '../send-entries.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
 import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
@@ -88,10 +89,19 @@ export function SheetPage({ bundle, today, me, asked }: Props) {
       (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
     )?.visitId
     const told = await writeFrom([
-      makeEntry('machine', machineId, 'strip-down', sheetBody(sheet, title, known), today, {
-        id,
-        ...(visitId && { visitId }),
-      }),
+      makeEntry(
+        'machine',
+        machineId,
+        'strip-down',
+        sheetBody(sheet, title, known),
+        localDay(bundle.site.timeZone, sheet.closed!.at),
+        {
+          id,
+          // As it was closed, not as it is saved: sent twice it is the same.
+          happenedAt: new Date(sheet.closed!.at).toISOString(),
+          ...(visitId && { visitId }),
+        },
+      ),
     ])
     if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
     dropSheet(machineId)

@@ -1,0 +1,53 @@
+import { bodyOf } from '../ledger/upcast.ts'
+import { toDay } from '../quantity/local-day.ts'
+import { startWorking } from '../quantity/working.ts'
+import { finish } from './duty-standing.ts'
+import { heldNow } from './held-now.ts'
+import type { MachineFacts } from './machine-facts.ts'
+import { releaseTask } from './raised-tasks.ts'
+import type { Standing } from './standing.ts'
+
+const inside = { descaler: 'acid', detergent: 'detergent', 'milk-cleaner': 'milk cleaner' } as const
+
+/**
+ * A machine with something in it that nobody may drink is due at once, on every list it stands on: rinsed and signed
+ * off.
+ * @returns null where nothing is in it
+ */
+export function releaseStanding(facts: MachineFacts): Standing | null {
+  const held = heldNow(facts.histories)
+  const first = held[0]
+  if (!first) return null
+  const what = [...new Set(held.map((entry) => inside[bodyOf(entry).why]))].join(' and ')
+  const working = startWorking(facts.showWorking)
+  const line = working.add(() => ({
+    what: `In it: ${what}`,
+    value: held.length,
+    unit: held.length === 1 ? 'place' : 'places',
+    origin: 'measured',
+    source: `since ${first.happenedOn}`,
+  }))
+  const start = toDay(first.happenedOn)
+  return finish(
+    {
+      key: releaseTask,
+      duty: releaseTask,
+      name: `Do not use: ${what} in it. Rinse, release`,
+      action: 'clean',
+      station: facts.kind.lines[0]!.stations[0]!,
+      since: first.happenedOn,
+      sinceKnown: true,
+      minutes: 10,
+      caution: what.includes('acid') ? 'acid' : 'detergent',
+    },
+    [
+      {
+        use: { clock: 'hygiene', used: 1, limit: 1, unit: 'places', perDay: 0 },
+        passage: { name: 'hygiene', fixed: true, dayAt: () => start },
+        leftLine: line,
+      },
+    ],
+    working,
+    facts.asOf,
+  )
+}

@@ -1,0 +1,35 @@
+import { expect } from 'chai'
+import type { Entry } from '../../../src/core/ledger/entry.ts'
+import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
+
+const entry = (id: string, kind: Entry['kind'], on: string, body: Record<string, unknown>): Entry => ({
+  id: `01939000-0000-7000-8000-00000000000${id}`,
+  subjectKind: 'machine',
+  subjectId: 'm',
+  kind,
+  happenedAt: `${on}T10:00:00Z`,
+  happenedOn: on,
+  body: { v: 1, ...body },
+})
+const taken = entry('1', 'commissioned', '2026-01-05', { kind: 'dv', kindVersion: 1, partsNew: true })
+const held = entry('2', 'held', '2026-11-20', { why: 'descaler' })
+const released = entry('3', 'released', '2026-11-20', { held: held.id })
+
+const due = (...machine: Entry[]) => reckonMachine({ machine })!.standings.find(({ duty }) => duty === 'release')
+
+describe('a machine with something in it that nobody may drink', () => {
+  it('is due the day it went in, on every list, until it is released', () => {
+    const standing = due(taken, held)!
+    expect(standing.name).to.equal('Do not use: acid in it. Rinse, release')
+    expect(standing.due).to.deep.equal({ p10: '2026-11-20', p50: '2026-11-20', p90: '2026-11-20' })
+    expect(standing.caution).to.equal('acid')
+    expect(due(taken, held, released)).to.equal(undefined)
+    expect(due(taken)).to.equal(undefined)
+  })
+
+  it('is released thing by thing', () => {
+    const second = entry('4', 'held', '2026-11-21', { why: 'detergent', group: 1 })
+    expect(due(taken, held, second)!.name).to.contain('acid and detergent')
+    expect(due(taken, held, second, released)!.name).to.contain('detergent in it')
+  })
+})
