@@ -108,7 +108,7 @@ function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingPro
       run={run}
       kind={kind}
       without={missingStations(bundle)}
-      place={place}
+      place={[bundle.machine.name, bundle.site.name]}
       measures={measures}
       muted={muted}
       onMute={() => {

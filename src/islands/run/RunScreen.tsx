@@ -21,7 +21,8 @@ interface Props {
   run: ReturnType<typeof useRun>
   kind: Kind
   without: Set<string>
-  place: string
+  /** Machine and site. */
+  place: [machine: string, site: string]
   measures: DoseMeasures & { ownScoop: boolean }
   muted: boolean
   onMute: () => void
@@ -81,12 +82,12 @@ export function RunScreen({ run, kind, without, place, measures, muted, onMute }
     <div className="flex min-h-screen flex-col" onPointerDown={wakeSound}>
       <header className="flex items-stretch gap-4 border-b border-hair bg-page px-4 lg:h-[112px] lg:px-6">
         <div className="flex min-w-0 flex-1 flex-col justify-center lg:max-w-[420px]">
-          <h1 className="m-0 text-[clamp(19px,2vw,25px)] leading-tight font-[620]">
+          <h1 className="m-0 text-[clamp(18px,2vw,25px)] leading-tight font-[620]">
             {lane?.title ?? soonest?.say ?? 'Run'}
           </h1>
           <p className="m-0 text-[15px] text-second">
-            {place}
-            {lane && ` Step ${stepNo} of ${lane.steps.length}`}
+            {place[0]}
+            <span className="max-md:hidden">, {place[1]}</span>.{lane && ` Step ${stepNo} of ${lane.steps.length}`}
           </p>
           {lost && (
             <p role="status" className="m-0 text-[14px] font-semibold text-seal-ink">

@@ -24,7 +24,7 @@ interface Props {
 }
 
 const button =
-  'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[19px] font-semibold text-deep disabled:border-hair disabled:text-second'
+  'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[18px] leading-tight font-semibold text-deep disabled:border-hair disabled:text-second'
 
 /** The mat, what is in the hand, what is still on the bench. It closes on an empty mat and an empty cup, or with a word. */
 export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
@@ -202,7 +202,7 @@ export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPho
           <p className="m-0 text-[14px] text-second">
             The sheet closes on an empty mat and an empty cup, or with a word.
           </p>
-          <div className="flex flex-wrap gap-3 pt-2">
+          <div className="grid grid-cols-2 gap-3 pt-2">
             {!allBack && (
               <button type="button" className={button} onClick={() => setAsking('other')}>
                 Something else is off
