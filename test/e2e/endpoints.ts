@@ -38,6 +38,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
   { route: 'changes', method: 'GET', path: '/api/changes' },
+  { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },
   { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
   { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },

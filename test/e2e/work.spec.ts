@@ -261,3 +261,24 @@ test('acid in a machine stands on every list at once, and is gone from them when
   for (const kind of ['run', 'descaled', 'held', 'released'])
     expect(kinds.filter((one) => one === kind).length, kind).toBeGreaterThan(0)
 })
+
+test('a care sheet for the customer: by the school that was chosen, as a page and as a PDF', async ({ ines: page }) => {
+  const id = await machineId(page, 'Left bar')
+  await page.goto(`/machines/${id}?lens=work`)
+  await awake(page)
+  await page.getByRole('link', { name: 'Care sheet for the customer' }).click()
+  await page.waitForURL('**/care')
+  await expect(page.getByRole('region', { name: 'Every two hours' })).toContainText(
+    'Blind basket in: 5 × 7 s on, 7 s off',
+  )
+  const day = page.getByRole('region', { name: 'Every day' })
+  await expect(day).toContainText('a full scoop; 5 × 7 s on, 7 s off; rinse 5 × 7 s on, 7 s off')
+  await page.getByLabel('Backflushed by').selectOption('half scoop, short pauses')
+  await page.getByRole('button', { name: 'Show it so' }).click()
+  await expect(day).toContainText('half a scoop; 5 × 10 s on, 2 s off; rinse 5 × 5 s on, 2 s off')
+  const pdf = await page.request.get((await page.getByRole('link', { name: 'As a PDF' }).getAttribute('href'))!)
+  expect(pdf.headers()['content-type']).toBe('application/pdf')
+  const bytes = await pdf.body()
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
+  expect(bytes.length).toBeGreaterThan(8000)
+})

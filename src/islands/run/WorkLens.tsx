@@ -51,7 +51,12 @@ export function WorkLens({ machineId, kind, behind, standings, today, chosen, on
           </a>
         </p>
       )}
-      <h2 className="head m-0">Guided work</h2>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h2 className="head m-0">Guided work</h2>
+        <a href={`/machines/${machineId}/care`} className="word inline-flex min-h-[44px] items-center">
+          Care sheet for the customer
+        </a>
+      </div>
       {offered.length === 0 && (
         <p className="m-0 text-second">No procedure is written for this kind yet. Its own leaflet comes first.</p>
       )}

@@ -1,0 +1,10 @@
+import type { Rhythm } from './care-sheet.ts'
+
+/** How often, as a heading. */
+export const rhythmNames: Record<Rhythm, string> = {
+  shot: 'At every drink',
+  hours: 'Every two hours',
+  day: 'Every day',
+  week: 'Every week or so',
+  month: 'Every few weeks, every month',
+}

@@ -1,0 +1,27 @@
+import { endpoint, notFound } from '../../../../server/api.ts'
+import { careOf } from '../../../../services/care.ts'
+import { carePdf } from '../../../../services/care-pdf.ts'
+import { localDayIn } from '../../../../services/clock.ts'
+import { isUuid } from '../../../../services/cursor.ts'
+
+/** The care sheet of a machine as a PDF. */
+export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
+  const { id = '' } = params
+  const care = isUuid(id) ? await careOf(locals.db, firm.id, id, url.searchParams.get('backflush') ?? undefined) : null
+  if (!care) return notFound()
+  const { machine, site } = care.bundle
+  const pdf = await carePdf(care.sheet, {
+    machine: machine.name,
+    model: [machine.maker, machine.model].filter(Boolean).join(' '),
+    site: site.name,
+    firm: firm.name,
+    day: localDayIn(site.timeZone, locals.now),
+    traffic: `${Math.round(care.drinksPerOpenDay)} ${care.unit} an open day`,
+  })
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="care-${machine.id.slice(0, 8)}.pdf"`,
+    },
+  })
+})
