@@ -14,18 +14,18 @@ interface Props {
 /** Numbered stops on a rule; a copper ring with a short handle sits on the chosen one. */
 export function LensSwitch({ lenses, chosen, onChoose, label }: Props) {
   return (
-    <div role="tablist" aria-label={label} className="flex items-center">
+    <div role="tablist" aria-label={label} className="flex items-center max-md:justify-between">
       {lenses.map((lens, i) => {
         const on = lens.id === chosen
         return (
           <span key={lens.id} className="flex items-center">
-            {i > 0 && <span className="mx-2 h-px w-4 bg-hair" aria-hidden="true" />}
+            {i > 0 && <span className="h-px bg-hair max-md:w-2 md:mx-2 md:w-4" aria-hidden="true" />}
             <button
               type="button"
               role="tab"
               aria-selected={on}
               onClick={() => onChoose(lens.id)}
-              className="flex min-h-[44px] items-center gap-1.5"
+              className="flex min-h-[44px] min-w-[44px] items-center gap-1.5 max-md:flex-col max-md:gap-0 max-md:text-[15px]"
             >
               <svg width={32} height={32} viewBox="0 0 32 32" aria-hidden="true">
                 {on ? (

@@ -216,6 +216,8 @@ function settingWords(body: Loose, kindId: string): string {
       return `Open ${(body.openWeekdays as unknown as number[]).map((day) => dayNames[day - 1]).join(', ')}`
     case 'closure':
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
+    case 'way':
+      return `${String(body.procedure).replaceAll('-', ' ')}: ${String(body.school).replaceAll('-', ' ')}`
     case 'busy-months':
       return `Busy months: ${busyMonths(body.months as unknown as number[])}`
     case 'school':

@@ -282,3 +282,22 @@ test('a care sheet for the customer: by the school that was chosen, as a page an
   expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
   expect(bytes.length).toBeGreaterThan(8000)
 })
+
+test('a way of doing it is made the usual one of a machine, and stays', async ({ ines: page }) => {
+  const id = await machineId(page, 'Right bar')
+  const run = `/machines/${id}/run?procedure=water-backflush`
+  await page.goto(run)
+  await awake(page)
+  const long = page.getByRole('radio', { name: /long lifts at the end/ })
+  await long.check()
+  await page.getByRole('button', { name: 'Set it' }).click()
+  await expect(page.getByText('Usual for this machine, Right bar from now on.')).toBeVisible()
+  await page.goto(run)
+  await awake(page)
+  await expect(long).toBeChecked()
+  await page.goto(`/machines/${id}?lens=work`)
+  await awake(page)
+  await expect(page.getByRole('listitem').filter({ hasText: 'Water backflush' }).first()).toContainText(
+    'long lifts at the end',
+  )
+})

@@ -128,6 +128,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'busy-months', months: [1, 1, 1, 1, 1, 1, 1.5, 1.5, 1, 1, 1, 0.8] },
     'Busy months: Jul ×1.5, Aug ×1.5, Dec ×0.8',
   ],
+  ['setting', { setting: 'way', procedure: 'wand-clean', school: 'overnight' }, 'wand clean: overnight'],
   [
     'run',
     {

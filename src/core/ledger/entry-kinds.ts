@@ -463,6 +463,13 @@ export const settingSchemas = {
     detergentTub: amount(),
     cleaningTablet: amount(),
   }).noUnknown(),
+  /** The way a procedure is done here, where it is not its kind's usual one. */
+  way: object({
+    v,
+    setting: string().oneOf(['way']).required(),
+    procedure: slug().required(),
+    school: slug().required(),
+  }).noUnknown(),
   /** Groups of this machine, where it is not the kind's usual number. */
   groups: object({
     v,

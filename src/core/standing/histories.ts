@@ -140,6 +140,10 @@ export const nearestAlong = (histories: Histories, clock: AlongClock): Found<'al
 export const ownFigure = (histories: Histories, figure: string): Found<'figure'> | null =>
   nearestThat(histories, 'figure', (body) => body.figure === figure)
 
+/** The way a procedure is done here, where somebody chose one. */
+export const nearestWay = (histories: Histories, procedure: string): Found<'way'> | null =>
+  nearestThat(histories, 'way', (body) => body.procedure === procedure)
+
 function nearestThat<K extends SettingName>(
   histories: Histories,
   name: K,

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
-import { effective } from '../../core/standing/histories.ts'
+import { effective, nearestWay } from '../../core/standing/histories.ts'
 import { kindHere } from '../../core/standing/own-kinds.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
@@ -79,6 +79,10 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         ...(lens === 'water' ? ['mains', 'tank', 'softener', ...(kind?.vessels.map((one) => one.station) ?? [])] : []),
       ]),
     [key, kind, lens, standings],
+  )
+  const wayHere = useCallback(
+    (procedure: string) => nearestWay(effective(bundle.ledgers), procedure)?.body.school ?? null,
+    [bundle],
   )
   const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])
   const chosen = standings.find((standing) => standing.key === key) ?? null
@@ -229,6 +233,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
           machineId={bundle.machine.id}
           kind={kind}
           behind={treatmentBefore(effective(bundle.ledgers)).kind}
+          wayHere={wayHere}
           standings={standings}
           today={today}
           chosen={work?.procedure ?? null}

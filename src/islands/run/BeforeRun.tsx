@@ -7,10 +7,12 @@ import { planRun } from '../../core/procedures/plan.ts'
 import type { Item } from '../../core/procedures/procedure.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { SettingLevel } from '../setting/levels.ts'
 import { CautionBand } from './CautionBand.tsx'
 import { DoseLine } from './DoseLine.tsx'
 import { LanesPlan } from './LanesPlan.tsx'
 import { SchoolChoice } from './SchoolChoice.tsx'
+import { SetWay } from './SetWay.tsx'
 import { wakeSound } from './signals.ts'
 
 interface Props {
@@ -21,11 +23,16 @@ interface Props {
   /** Procedure and school as the address asks for them. */
   asked: { procedure: string; school: string | null } | null
   measures: DoseMeasures & { ownScoop: boolean }
+  /** The way a procedure is done here, where somebody chose one. */
+  wayHere: (procedure: string) => string | null
+  /** Where a way may be set, nearest first. */
+  levels: SettingLevel[]
+  today: string
   onStart: (running: Running[]) => void
 }
 
 /** Before a run: what, by which school, with what at hand, how long, what may hurt. */
-export function BeforeRun({ machine, place, kind, offered, asked, measures, onStart }: Props) {
+export function BeforeRun({ machine, place, kind, offered, asked, measures, wayHere, levels, today, onStart }: Props) {
   const can = offered.filter(({ refused }) => refused === null)
   const [chosen, setChosen] = useState<string[]>(() => {
     const first = can.find(({ procedure }) => procedure.id === asked?.procedure) ?? can[0]
@@ -43,9 +50,11 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
         .filter(({ procedure }) => chosen.includes(procedure.id))
         .map(({ procedure }) => ({
           procedure,
-          school: procedure.schools.find(({ id }) => id === schools[procedure.id]) ?? usualSchool(procedure, kind),
+          school:
+            procedure.schools.find(({ id }) => id === (schools[procedure.id] ?? wayHere(procedure.id))) ??
+            usualSchool(procedure, kind),
         })),
-    [can, chosen, kind, schools],
+    [can, chosen, kind, schools, wayHere],
   )
   const lanes = useMemo(
     () => running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind)),
@@ -125,7 +134,11 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, onSt
               chosen={school.id}
               usual={usualSchool(procedure, kind).id}
               onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
-            />
+            >
+              {school.id !== (wayHere(procedure.id) ?? usualSchool(procedure, kind).id) && (
+                <SetWay key={school.id} procedure={procedure.id} school={school.id} levels={levels} today={today} />
+              )}
+            </SchoolChoice>
           ))}
           {plan && (
             <section className="pt-4" aria-label="How long">

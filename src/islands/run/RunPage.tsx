@@ -1,14 +1,15 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo } from '../../core/procedures/offered.ts'
 import { startRun } from '../../core/procedures/run.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
-import { effective } from '../../core/standing/histories.ts'
+import { effective, nearestWay } from '../../core/standing/histories.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
+import { machineLevels } from '../setting/levels.ts'
 import { BeforeRun } from './BeforeRun.tsx'
 import { type KeptRun, keepRun, readRun } from './kept-run.ts'
 import { RunEnd } from './RunEnd.tsx'
@@ -30,6 +31,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
   const kind = kindOf(bundle)
   const offered = useMemo(() => (kind ? offeredTo(kind, treatmentBefore(histories).kind) : []), [histories, kind])
   const measures = useMemo(() => doseMeasures(histories), [histories])
+  const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
   const place = `${bundle.machine.name}, ${bundle.site.name}.`
@@ -71,6 +73,9 @@ export function RunPage({ bundle, today, me, asked }: Props) {
       offered={offered}
       asked={asked}
       measures={measures}
+      wayHere={wayHere}
+      levels={machineLevels(bundle)}
+      today={today}
       onStart={start}
     />
   )

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Procedure } from '../../core/procedures/procedure.ts'
 
@@ -7,10 +8,11 @@ interface Props {
   /** Usual on the machine at hand; where there is none, each says for which kinds it is. */
   usual: string | null
   onChoose: (id: string) => void
+  children?: ReactNode
 }
 
 /** The schools of a procedure, figures side by side, each with its reason. */
-export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
+export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: Props) {
   const names = [...new Set(procedure.schools.flatMap(({ figures }) => figures.map(({ name }) => name)))]
   const one = procedure.schools.length === 1
   return (
@@ -32,7 +34,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
               />
               <span>
                 <b className="font-semibold">{school.name}</b>
-                {school.id === usual && <span className="text-[14px] text-copper"> usual for this kind</span>}
+                {school.id === usual && <span className="text-[14px] text-second"> usual for this kind</span>}
                 <span className="block text-[14px] text-second">
                   {school.figures
                     .filter(({ words }) => words !== 'none')
@@ -80,12 +82,12 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
                       <span>
                         {school.name}
                         {usual === null && school.usualFor.length > 0 && (
-                          <span className="block text-[13px] font-normal text-copper">
+                          <span className="block text-[13px] font-normal text-second">
                             usual for {school.usualFor.map((id) => kindById(id)?.name ?? id).join('; ')}
                           </span>
                         )}
                         {school.id === usual && (
-                          <span className="block text-[13px] font-normal text-copper">usual for this kind</span>
+                          <span className="block text-[13px] font-normal text-second">usual for this kind</span>
                         )}
                       </span>
                     </label>
@@ -112,6 +114,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose }: Props) {
       <p className="m-0 pt-1 text-[14px]">
         <b>Why:</b> {procedure.schools.find(({ id }) => id === chosen)?.reason}
       </p>
+      {children}
       <p className="m-0 text-[13px] text-second">Figures are common practice, no source, where nothing else is said.</p>
     </section>
   )

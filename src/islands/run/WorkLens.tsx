@@ -3,7 +3,7 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import { type Family, familyNames, type School } from '../../core/procedures/procedure.ts'
+import { type Family, familyNames, type Procedure, type School } from '../../core/procedures/procedure.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { knownFor } from '../../core/strip-down/known.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
@@ -15,6 +15,8 @@ interface Props {
   kind: Kind
   /** How its water is treated ahead of it. */
   behind: string
+  /** The way a procedure is done here, where somebody chose one. */
+  wayHere: (procedure: string) => string | null
   standings: Standing[]
   today: string
   chosen: string | null
@@ -23,7 +25,7 @@ interface Props {
 }
 
 /** What can be done on this machine, what is due of it, and what cannot be and why. */
-export function WorkLens({ machineId, kind, behind, standings, today, chosen, onChoose }: Props) {
+export function WorkLens({ machineId, kind, behind, wayHere, standings, today, chosen, onChoose }: Props) {
   const offered = useMemo(() => offeredTo(kind, behind), [behind, kind])
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
@@ -40,6 +42,8 @@ export function WorkLens({ machineId, kind, behind, standings, today, chosen, on
     ...knownFor(kind.basedOn ?? kind.id),
     { id: 'free', name: 'Something else', about: 'An empty sheet: each thing is named as it comes off.' },
   ]
+  const wayOf = (procedure: Procedure) =>
+    procedure.schools.find(({ id }) => id === wayHere(procedure.id)) ?? usualSchool(procedure, kind)
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -65,7 +69,7 @@ export function WorkLens({ machineId, kind, behind, standings, today, chosen, on
           <h3 className="m-0 pt-2 text-[15px] font-semibold text-second">{familyNames[family]}</h3>
           <ul className="m-0 list-none p-0">
             {of(family).map(({ procedure, refused }) => {
-              const school = usualSchool(procedure, kind)
+              const school = wayOf(procedure)
               const due = dueOf(
                 procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task),
                 standings,

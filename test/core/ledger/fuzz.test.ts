@@ -139,6 +139,7 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       setting: fc.constant('busy-months'),
       months: fc.array(fc.constantFrom(0.1, 0.8, 1, 1.7, 10), { minLength: 12, maxLength: 12 }),
     }),
+    fc.record({ setting: fc.constant('way'), procedure: slug, school: slug }),
     fc.record({ setting: fc.constant('budget-factor'), factor: fc.constantFrom(0.2, 1.1, 5) }),
     fc.record({
       setting: fc.constant('hardness-setting'),
