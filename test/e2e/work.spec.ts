@@ -301,3 +301,27 @@ test('a way of doing it is made the usual one of a machine, and stays', async ({
     'long lifts at the end',
   )
 })
+
+test('settings are written down before a board goes: read, and photographed into the run', async ({ ines: page }) => {
+  const { rows } = await (await page.request.get('/api/machines?kind=sr')).json()
+  const id = rows[1].id as string
+  await page.goto(`/machines/${id}/run?procedure=settings-sheet`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Start' }).click()
+  await page.getByLabel('Counter').fill('26624')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByLabel('Take a photo').setInputFiles('docs/screenshots/kind.png')
+  await page.getByLabel('Brew temperature as set').fill('92,5')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Called away' }).click()
+  await page.getByRole('button', { name: 'Save it' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const run = (await ledgerOf(page, id)).find(
+    ({ kind, body }) => kind === 'run' && body.procedure === 'settings-sheet',
+  )!
+  const steps = run.body.steps as { value?: number; photo?: string }[]
+  expect(steps.map(({ value }) => value)).toEqual([26624, undefined, 92.5])
+  expect(steps[1]!.photo).toMatch(/^[0-9a-f]{64}$/)
+  expect((await page.request.get(`/api/photos/${steps[1]!.photo}`)).status()).toBe(200)
+})

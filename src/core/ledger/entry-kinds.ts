@@ -16,6 +16,8 @@ const v = number().oneOf([1]).required()
 const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
 const words = (most: number) => string().max(most, `must be at most ${most} characters`)
 const group = number().integer().min(1).max(4)
+/** SHA-256 of a photo’s file. */
+const photoName = () => string().matches(/^[0-9a-f]{64}$/, { message: 'is no photo’s name', excludeEmptyString: true })
 const condition = number().integer().min(0).max(4)
 const position = { part: slug().required(), group }
 
@@ -164,6 +166,7 @@ export const bodySchemas = {
         reason: words(500),
         answer: slug(),
         value: finite(),
+        photo: photoName(),
       }).noUnknown(),
     )
       .max(2000)
@@ -192,11 +195,7 @@ export const bodySchemas = {
         offS: amount().max(1e7).required(),
         /** Absent for what is not back in. */
         inS: amount().max(1e7),
-        photos: array(
-          string()
-            .matches(/^[0-9a-f]{64}$/, 'is no photo’s name')
-            .required(),
-        ).max(30),
+        photos: array(photoName().required()).max(30),
         note: words(500),
       }).noUnknown(),
     )

@@ -15,6 +15,8 @@ export interface StepRecord {
   reason?: string
   answer?: string
   value?: number
+  /** Name of the photo that was taken. */
+  photo?: string
 }
 
 /** Where a cadence stands: a place on its own axis of seconds, moving since then or at rest. */
@@ -42,7 +44,7 @@ export interface RunState {
 
 /** What hands and the clock do to a run. */
 export type RunPress =
-  | { type: 'done'; answer?: string; value?: number }
+  | { type: 'done'; answer?: string; value?: number; photo?: string }
   | { type: 'skip'; reason: string }
   | { type: 'back' }
   | { type: 'pause' }
@@ -175,12 +177,11 @@ function done(
 ): RunState {
   // Strokes are over when they are over; a reading needs its figure.
   if (step.act === 'cadence' || (step.act === 'measure' && event.value === undefined)) return state
-  if (step.act !== 'check')
-    return handOn(
-      lanes,
-      passed(state, lane, { how: 'done', at: event.at, ...(event.value !== undefined && { value: event.value }) }),
-      event.at,
-    )
+  if (step.act !== 'check') {
+    const { at, value, photo } = event
+    const record = { how: 'done' as const, at, ...(value !== undefined && { value }), ...(photo && { photo }) }
+    return handOn(lanes, passed(state, lane, record), at)
+  }
   const answer = step.answers.find(({ id }) => id === event.answer)
   if (!answer) return state
   const said = { at: event.at, answer: answer.id }

@@ -1,6 +1,8 @@
+import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
 import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
+import { sendPhoto, smaller } from '../photos.ts'
 import { minutesSeconds } from './clock-words.ts'
 import { DoseLine } from './DoseLine.tsx'
 
@@ -13,6 +15,7 @@ interface Props {
   sinceS: number
   onAnswer: (answer: Answer) => void
   onValue: (value: number) => void
+  onPhoto: (name: string) => void
 }
 
 const action = 'text-[clamp(40px,8.6vw,112px)] leading-[0.95] font-[680] [font-stretch:88%]'
@@ -40,7 +43,7 @@ export function ActionField(props: Props) {
 }
 
 /** What a kind of step wants besides its words. */
-function Face({ step, sinceS, onAnswer, onValue }: Props) {
+function Face({ step, sinceS, onAnswer, onValue, onPhoto }: Props) {
   switch (step.act) {
     case 'check':
       return (
@@ -66,6 +69,8 @@ function Face({ step, sinceS, onAnswer, onValue }: Props) {
       )
     case 'measure':
       return <Reading step={step} onValue={onValue} />
+    case 'photo':
+      return <Photo onPhoto={onPhoto} />
     case 'wait':
       return (
         <p className="m-0 mt-4 text-[22px]">
@@ -95,6 +100,35 @@ function Face({ step, sinceS, onAnswer, onValue }: Props) {
     default:
       return null
   }
+}
+
+/** A photo from the camera, kept at once; without network the step is done by its words alone. */
+function Photo({ onPhoto }: { onPhoto: (name: string) => void }) {
+  const [says, setSays] = useState('')
+  const take = async (file: File | undefined) => {
+    if (!file) return
+    setSays('Sending the photo …')
+    try {
+      const told = await sendPhoto(await smaller(file))
+      if (told.ok) return onPhoto(told.name)
+      setSays(told.message)
+    } catch (error) {
+      console.info('No photo could be made of it', error)
+      setSays('This file is no picture.')
+    }
+  }
+  return (
+    <label className="mt-4 flex min-h-[64px] max-w-[320px] cursor-pointer items-center justify-center border-2 border-deep bg-field px-4 text-[20px] font-semibold">
+      {says || 'Take a photo'}
+      <input
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        onChange={(event) => take(event.target.files?.[0])}
+      />
+    </label>
+  )
 }
 
 function Reading({ step, onValue }: { step: StepOf<'measure'>; onValue: (value: number) => void }) {

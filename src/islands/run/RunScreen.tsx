@@ -131,6 +131,7 @@ export function RunScreen({ run, kind, without, place, measures, muted, onMute }
               sinceS={sinceS}
               onAnswer={({ id }) => press({ type: 'done', answer: id })}
               onValue={(value) => press({ type: 'done', value })}
+              onPhoto={(photo) => press({ type: 'done', photo })}
             />
           ) : (
             <Idle what={soonest?.what ?? ''} how={soonest?.how} leftS={soonest ? (soonest.until - now) / 1000 : 0} />
@@ -243,7 +244,7 @@ export function RunScreen({ run, kind, without, place, measures, muted, onMute }
 const doneWords: Partial<Record<string, string>> = {
   dose: 'It is in',
   wait: 'Seen',
-  photo: 'Taken',
+  photo: 'Taken elsewhere',
   season: 'Thrown away',
   hold: 'Held',
   press: 'Pressed',

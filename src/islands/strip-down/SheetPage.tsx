@@ -6,11 +6,11 @@ import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { sendPhoto, smaller } from '../photos.ts'
 import { localDay } from '../run/clock-words.ts'
 import { newId } from '../send-entries.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
 import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
-import { sendPhoto, smaller } from './photos.ts'
 import { SheetScreen } from './SheetScreen.tsx'
 
 interface Props {
