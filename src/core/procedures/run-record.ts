@@ -18,13 +18,18 @@ export interface Inside {
   procedure: string
 }
 
-/** What went into the machine and was not cleared: nobody drinks from it. */
+/**
+ * What went into the machine and was not cleared: nobody drinks from it. It goes by what was done, not by the step a
+ * lane stands at: going back on the screen takes nothing out of a machine.
+ */
 export function insideNow(lanes: Lane[], state: RunState): Inside[] {
   return lanes.flatMap((lane): Inside[] => {
-    const before = lane.steps.slice(0, state.at[lane.id])
-    const put = before.findLastIndex(({ puts }) => puts !== undefined)
-    const cleared = before.findLastIndex(({ clears }) => clears === true)
-    return put > cleared ? [{ of: before[put]!.puts!, group: lane.group, procedure: lane.procedure }] : []
+    const done = state.records
+      .filter((record) => record.lane === lane.id && record.how === 'done')
+      .flatMap((record) => lane.steps.find(({ id }) => id === record.step) ?? [])
+    const put = done.findLastIndex(({ puts }) => puts !== undefined)
+    const cleared = done.findLastIndex(({ clears }) => clears === true)
+    return put > cleared ? [{ of: done[put]!.puts!, group: lane.group, procedure: lane.procedure }] : []
   })
 }
 

@@ -8,7 +8,7 @@ import { backflushSchools } from '../../../src/core/procedures/library/backflush
 import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { handStep, runStep, startRun } from '../../../src/core/procedures/run.ts'
-import { runEntries } from '../../../src/core/procedures/run-record.ts'
+import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import { span } from '../../../src/core/procedures/span.ts'
 import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
 
@@ -143,6 +143,11 @@ describe('every procedure of the library', () => {
         }
       })
 
+  it('puts nothing into a machine by a step that could be skipped', () => {
+    for (const { parts } of procedures.flatMap(({ schools }) => schools))
+      for (const step of parts.flatMap((part) => part.steps)) if (step.puts) expect(step.gate, step.id).to.equal(true)
+  })
+
   it('clears what it puts into a machine before it ends, past a gate', () => {
     for (const procedure of procedures)
       for (const { parts } of procedure.schools) {
@@ -248,6 +253,18 @@ describe('what a run leaves in the ledger', () => {
     expect(entries.map(({ kind }) => kind)).to.deep.equal(['run', 'held'])
     expect(entries[1]!.body).to.deep.equal({ why: 'detergent', group: 1 })
     expect(entries[0]!.body).to.include({ ended: 'left', why: 'Called away' })
+  })
+
+  it('taken back on the screen, what is in the machine is still in it', () => {
+    let now = 0
+    let state = startRun(lanes, now)
+    while (handStep(lanes, state)!.act !== 'cadence') {
+      now += 10_000
+      state = runStep(lanes, state, { at: now, type: 'done' })
+    }
+    for (let i = 0; i < 5; i += 1) state = runStep(lanes, state, { at: now + i, type: 'back' })
+    expect(handStep(lanes, state)!.id).to.equal('group.blind-in')
+    expect(insideNow(lanes, state)).to.deep.equal([{ of: 'detergent', group: 1, procedure: procedure.id }])
   })
 
   it('a regeneration is the softener’s entry, a reading is as left', () => {

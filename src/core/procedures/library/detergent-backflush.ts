@@ -60,6 +60,7 @@ function detergentSteps(school: BackflushSchool): Step[] {
     },
     hands('lock-in', 'Lock it in', 10, {
       puts: 'detergent',
+      gate: true,
       at: ['group', 'basket'],
       normal: 'Handle as far as for coffee, no further.',
     }),

@@ -43,7 +43,11 @@ export const tabletProgramme: Procedure = {
               at: ['basket'],
               caution: alkaline,
             },
-            hands('lock', 'Lock it in, jug under the group', 15, { at: ['group', 'basket'], puts: 'detergent' }),
+            hands('lock', 'Lock it in, jug under the group', 15, {
+              at: ['group', 'basket'],
+              puts: 'detergent',
+              gate: true,
+            }),
             {
               id: 'keys',
               say: 'Hold the shot keys together',
@@ -165,6 +169,7 @@ export const superAutomaticClean: Procedure = {
               into: 'the powder chute',
               handsS: 15,
               puts: 'detergent',
+              gate: true,
               at: ['brew-unit', 'group'],
               caution: alkaline,
             },

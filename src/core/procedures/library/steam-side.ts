@@ -104,6 +104,7 @@ export const wandClean: Procedure = {
               at: wand,
               caution: steam,
               puts: 'milk-cleaner',
+              gate: true,
             }),
             soak('draw-1', 'Leave it drawn up', 'Cleaner in the wand', 60, { at: wand }),
             hands('blow-1', 'Blow it out, draw up again', 20, { at: wand, caution: steam }),
@@ -289,10 +290,15 @@ export const boilerRefresh: Procedure = {
               'When the boiler is drained',
               [
                 ['yes', 'Yes: it heats only when covered', 'pass'],
-                ['no', 'No, or nobody knows', 'pass'],
+                [
+                  'no',
+                  'No, or nobody knows',
+                  'stop',
+                  'Drained like this the element may heat bare and burn out: refill it cold before it heats, by its own leaflet.',
+                ],
               ],
               {
-                how: 'Where none does, refill cold before it heats again: a bare element burns out.',
+                how: 'A bare element burns out when it heats before the boiler is full again.',
                 at: ['level', 'heater'],
                 gate: true,
               },

@@ -208,6 +208,7 @@ export const milkHygieneRun: Procedure = {
               into: 'the milk hose’s vessel',
               handsS: 30,
               puts: 'milk-cleaner',
+              gate: true,
               at: ['milk-hose'],
               caution: milkHygiene,
             },

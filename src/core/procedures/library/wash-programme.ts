@@ -58,7 +58,11 @@ export const washProgramme: Procedure = {
               mark: 'M',
               at: ['basket', 'hot-water'],
             },
-            hands('lock-in', 'Lock it into the warm group', 10, { puts: 'detergent', at: ['group', 'basket'] }),
+            hands('lock-in', 'Lock it into the warm group', 10, {
+              puts: 'detergent',
+              gate: true,
+              at: ['group', 'basket'],
+            }),
             {
               id: 'soak',
               say: 'Leave it locked in',
