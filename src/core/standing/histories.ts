@@ -1,7 +1,8 @@
 import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
 import type { EntryKind, Setting, SettingName } from '../ledger/entry-kinds.ts'
-import type { LocalDay } from '../quantity/local-day.ts'
+import { bodyOf } from '../ledger/upcast.ts'
+import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { AlongClock, Clock } from '../wear/limits.ts'
 
 /** Where a default may be set, nearest first. */
@@ -174,3 +175,9 @@ export const settingsOf = <K extends SettingName>(histories: Histories, name: K)
   levels.flatMap((level) =>
     (histories[level]?.settings.get(name) ?? none).map((entry) => entry.body as unknown as Setting<K>),
   )
+
+/** Days a machine came to another site: what it made before says nothing of what it makes after. */
+export const cameOn = (histories: Histories): number[] =>
+  ofKind(histories, 'machine', 'moved')
+    .filter((entry) => bodyOf(entry).fromSiteId !== bodyOf(entry).toSiteId)
+    .map((entry) => toDay(entry.happenedOn))

@@ -5,6 +5,7 @@ import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
 import { groupsCounted } from './drink-mix.ts'
 import {
+  cameOn,
   type Found,
   type Histories,
   type Level,
@@ -55,9 +56,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
   const opening = siteOpening(histories)
   const asOfDay = toDay(asOf)
   const start = toDay(taken.happenedOn)
-  const movedOn = ofKind(histories, 'machine', 'moved')
-    .filter((entry) => bodyOf(entry).fromSiteId !== bodyOf(entry).toSiteId)
-    .map((entry) => toDay(entry.happenedOn))
+  const movedOn = cameOn(histories)
   const use = counterLine(readings, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start, movedOn)
   const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
   const meter = metered ? counterLine(readings, 'litres', opening.openDays, 10, asOfDay, start, movedOn) : null

@@ -2,7 +2,7 @@ import type { Entry } from '../ledger/entry.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { type MonthsSeen, monthsSeen } from '../usage/months-seen.ts'
 import { counterLine } from './counter-line.ts'
-import { effective, ofKind } from './histories.ts'
+import { cameOn, effective, ofKind } from './histories.ts'
 import { siteOpening } from './site-opening.ts'
 
 /**
@@ -19,10 +19,10 @@ export function siteMonths(site: Entry[], machines: Entry[][]): MonthsSeen | nul
       const readings = ofKind(histories, 'machine', 'reading')
       const last = readings.at(-1)
       if (!last) return []
-      const cameOn = ofKind(histories, 'machine', 'moved').map((entry) => toDay(entry.happenedOn))
+      const came = cameOn(histories)
       const asOf = toDay(last.happenedOn)
-      const { intervals } = counterLine(readings, 'shots', open, 1, asOf, asOf, cameOn)
-      return intervals.filter(({ fromDay }) => fromDay >= (cameOn.at(-1) ?? Number.NEGATIVE_INFINITY))
+      const { intervals } = counterLine(readings, 'shots', open, 1, asOf, asOf, came)
+      return intervals.filter(({ fromDay }) => fromDay >= (came.at(-1) ?? Number.NEGATIVE_INFINITY))
     }),
     open,
   )

@@ -14,8 +14,8 @@ export interface SiteOpening {
 }
 
 /**
- * When a machine is used: the nearest weekdays, as busy as the nearest said of the months, less every closure of the site and the machine, less the
- * days it stood.
+ * When a machine is used: the nearest weekdays, as busy as the nearest said of the months, less every closure of
+ * the site and the machine, less the days it stood.
  */
 export function siteOpening(histories: Histories): SiteOpening {
   const found = nearestSetting(histories, 'opening')
