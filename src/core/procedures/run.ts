@@ -156,7 +156,11 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
       const record: StepRecord = { lane: lane.id, step: lane.steps[back]!.id, how: 'taken back', at: event.at }
       return enter(
         lanes,
-        { ...state, at: { ...state.at, [lane.id]: back }, records: [...state.records, record], pausedAt: null },
+        {
+          ...withoutCadence(state, lane.id),
+          at: { ...state.at, [lane.id]: back },
+          records: [...state.records, record],
+        },
         event.at,
       )
     }
@@ -210,7 +214,11 @@ function again(
   const soaks = { ...state.soaks }
   for (const one of lane.steps.slice(to, state.at[lane.id]! + 1)) delete soaks[soakKey(lane.id, one.id)]
   const records = [...state.records, { lane: lane.id, step: step.id, how: 'again' as const, ...said }]
-  return enter(lanes, { ...state, soaks, records, at: { ...state.at, [lane.id]: to } }, said.at)
+  return enter(
+    lanes,
+    { ...withoutCadence(state, lane.id), soaks, records, at: { ...state.at, [lane.id]: to } },
+    said.at,
+  )
 }
 
 /** Whatever time alone has done by now: strokes that are over, soaks that are through, windows that have closed. */
@@ -254,7 +262,7 @@ export function nextByItself(lanes: Lane[], state: RunState): { at: number; appl
 function passed(state: RunState, lane: Lane, record: Omit<StepRecord, 'lane' | 'step'>): RunState {
   const step = stepNow(lane, state)!
   return {
-    ...state,
+    ...withoutCadence(state, lane.id),
     at: { ...state.at, [lane.id]: state.at[lane.id]! + 1 },
     records: [...state.records, { lane: lane.id, step: step.id, ...record }],
   }
@@ -286,13 +294,22 @@ function enter(lanes: Lane[], state: RunState, now: number): RunState {
     const soaks = { ...state.soaks, [key]: { from: now, until: now + step.seconds * 1000 } }
     return handOn(lanes, { ...entered, soaks }, now)
   }
-  return step.act === 'cadence' ? withCadence(entered, lane.id, { positionS: -leadS, movingSince: now }) : entered
+  if (step.act !== 'cadence') return entered
+  // Taken up again it stands where it was left, and waits for the hands to be at the handle.
+  const begun = entered.cadences[lane.id]
+  return begun ? { ...entered, pausedAt: now } : withCadence(entered, lane.id, { positionS: -leadS, movingSince: now })
 }
 
 const withCadence = (state: RunState, lane: string, cadence: CadenceNow): RunState => ({
   ...state,
   cadences: { ...state.cadences, [lane]: cadence },
 })
+
+/** A lane whose strokes are over, or begin anew. */
+function withoutCadence(state: RunState, lane: string): RunState {
+  const { [lane]: _, ...cadences } = state.cadences
+  return { ...state, cadences }
+}
 
 /** The cadence under the hands stands where it is. */
 function still(state: RunState, now: number): RunState {

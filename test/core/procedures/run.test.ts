@@ -200,6 +200,22 @@ describe('a run', () => {
     expect(positionAt(back.cadences[back.hand!]!, now + 600_000)).to.equal(17)
   })
 
+  it('stands at its stroke while the hands are with another group, and waits there to go on', () => {
+    const two = lanesOf(procedures[0]!, procedures[0]!.schools[2]!, c2)
+    let [state, now] = [startRun(two, 0), 0]
+    while (handStep(two, state)!.act !== 'cadence') {
+      now += 5000
+      state = runStep(two, state, { at: now, type: 'done' })
+    }
+    const [first, second] = two.map(({ id }) => id)
+    const away = runStep(two, state, { at: now + 13_000, type: 'take', lane: second! })
+    const back = runStep(two, away, { at: now + 90_000, type: 'take', lane: first! })
+    expect(positionAt(back.cadences[first!]!, now + 200_000)).to.equal(10)
+    expect(back.pausedAt).to.equal(now + 90_000)
+    const on = runStep(two, back, { at: now + 200_000, type: 'resume' })
+    expect(positionAt(on.cadences[first!]!, now + 203_000)).to.equal(13)
+  })
+
   it('goes to OFF at once, and takes no stroke for done that is not over', () => {
     const { state, now } = toStrokes()
     const on = runStep(one, state, { at: now + 4000, type: 'phase' })
