@@ -172,6 +172,8 @@ export async function seedDemo(
           v: 1,
           setting: 'prices',
           ...{ saltPerKg: 0.6, acidPerKg: 9, cartridge: 95, waterPerM3: 4.2, labourPerMinute: 1.1 },
+          detergentTub: 16,
+          cleaningTablet: 0.6,
         },
       },
       life('tank-filter', 'litres', 240),

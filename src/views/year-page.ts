@@ -1,3 +1,4 @@
+import type { Setting } from '../core/ledger/entry-kinds.ts'
 import type { YearOfWater } from '../core/standing/water/year-of-water.ts'
 
 /** A site's year of water as it is, and what it is reckoned from. */
@@ -8,5 +9,6 @@ export interface YearPage {
   /** How it is treated now, in words. */
   now: string
   year: YearOfWater | null
-  prices: { saltPerKg?: number; acidPerKg?: number; cartridge?: number; waterPerM3?: number; labourPerMinute?: number }
+  /** All that the firm said, so that changing one keeps the others. */
+  prices: Omit<Setting<'prices'>, 'v' | 'setting'>
 }

@@ -1,5 +1,6 @@
 import { type DoseAmount, type DoseMeasures, doseOf, doseSaid, scoopWords } from '../../core/procedures/dose.ts'
 import { figure } from '../../ui/format.ts'
+import { preferences } from '../../ui/preferences.ts'
 
 interface Props {
   amount: DoseAmount
@@ -9,10 +10,14 @@ interface Props {
 /** A dose by weight, with the scoop drawn as full as it gets. */
 export function DoseLine({ amount, measures }: Props) {
   const dose = doseOf(amount, measures)
+  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
   if (dose.tablets !== null)
     return (
       <p className="m-0 text-[22px]">
         <b>{dose.tablets}</b> {dose.tablets === 1 ? 'tablet' : 'tablets'}
+        {dose.tabletPrice !== null && (
+          <span className="text-[15px] text-second"> {money.format(dose.tabletPrice)}</span>
+        )}
       </p>
     )
   if (dose.grams === null) return <p className="m-0 text-[20px]">{doseSaid(amount)}</p>
@@ -31,8 +36,8 @@ export function DoseLine({ amount, measures }: Props) {
       <p className="m-0 basis-full text-[15px] text-second">
         Said as {doseSaid(amount)}.
         {dose.perTub !== null && ` A tub of ${figure(measures.tubG)} g holds ${figure(dose.perTub)}`}
-        {dose.powderPrice !== null && `, ${dose.powderPrice.toFixed(2)} each`}
-        {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet ${dose.tabletPrice.toFixed(2)}`}
+        {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
+        {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
         {dose.perTub !== null && '.'}
       </p>
     </div>

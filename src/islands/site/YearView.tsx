@@ -266,6 +266,8 @@ const priced = [
   ['cartridge', 'Cartridge, each'],
   ['waterPerM3', 'Water and drain, a cubic metre'],
   ['labourPerMinute', 'A technician’s minute'],
+  ['detergentTub', 'Backflush detergent, a tub'],
+  ['cleaningTablet', 'Cleaning tablet, each'],
 ] as const
 
 function PricesSheet({ page, today, onClose }: { page: YearPage; today: string; onClose: () => void }) {
