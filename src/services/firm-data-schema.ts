@@ -1,6 +1,7 @@
 import type { AnyObject, ObjectSchema } from 'yup'
 import { recordSchemas } from '../core/firm/records.ts'
-import { bodySchemas, entryKinds, settingSchemas, subjectsOf } from '../core/ledger/entry-kinds.ts'
+import { bodySchemas, entryKinds, subjectsOf } from '../core/ledger/entry-kinds.ts'
+import { settingSchemas } from '../core/ledger/setting-kinds.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { passportVersion } from './passport.ts'

@@ -1,4 +1,4 @@
-import type { Setting } from '../core/ledger/entry-kinds.ts'
+import type { Setting } from '../core/ledger/setting-kinds.ts'
 import type { YearOfWater } from '../core/standing/water/year-of-water.ts'
 
 /** A site's year of water as it is, and what it is reckoned from. */

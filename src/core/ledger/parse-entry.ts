@@ -4,7 +4,8 @@ import { kindById } from '../kinds/index.ts'
 import { instant, localDay, uuid } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import type { Entry } from './entry.ts'
-import { bodySchemas, type EntryKind, entryKinds, type SettingName, settingSchemas, subjectsOf } from './entry-kinds.ts'
+import { bodySchemas, type EntryKind, entryKinds, subjectsOf } from './entry-kinds.ts'
+import { type SettingName, settingSchemas } from './setting-kinds.ts'
 import { subjectKinds } from './subject.ts'
 
 const envelope = object({

@@ -1,6 +1,7 @@
 import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import type { EntryKind, Setting, SettingName } from '../ledger/entry-kinds.ts'
+import type { EntryKind } from '../ledger/entry-kinds.ts'
+import type { Setting, SettingName } from '../ledger/setting-kinds.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { AlongClock, Clock } from '../wear/limits.ts'

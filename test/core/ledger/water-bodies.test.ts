@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { figureById, figures } from '../../../src/core/figures/figures.ts'
-import { bodySchemas, settingSchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { bodySchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { settingSchemas } from '../../../src/core/ledger/setting-kinds.ts'
 import { parseStrict } from '../../../src/core/parse/parse-strict.ts'
 
 const issuesOf = (kind: keyof typeof bodySchemas, body: Record<string, unknown>): string[] => {

@@ -1,0 +1,12 @@
+import { number, string } from 'yup'
+
+/** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
+export const v = number().oneOf([1]).required()
+export const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
+export const words = (most: number) => string().max(most, `must be at most ${most} characters`)
+export const group = number().integer().min(1).max(4)
+/** SHA-256 of a photo’s file. */
+export const photoName = () =>
+  string().matches(/^[0-9a-f]{64}$/, { message: 'is no photo’s name', excludeEmptyString: true })
+export const condition = number().integer().min(0).max(4)
+export const position = { part: slug().required(), group }
