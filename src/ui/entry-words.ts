@@ -5,7 +5,7 @@ import { type RemovalReason, removalWords } from '../core/ledger/removal.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
-import type { Substance } from '../core/procedures/dose.ts'
+import { type NotToDrink, notToDrink } from '../core/procedures/not-to-drink.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { type AlongClock, alongWords, type Clock, type School, schoolName } from '../core/wear/limits.ts'
@@ -87,7 +87,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'strip-down':
       return stripDownWords(body)
     case 'held':
-      return which(`Not for use: ${insideWords[body.why as unknown as Substance]} in it`)
+      return which(`Not for use: ${notToDrink[body.why as unknown as NotToDrink]} in it`)
     case 'released':
       return `For use again${note(body)}`
     case 'prompt-seen':
@@ -172,15 +172,6 @@ function sampleWords(body: Loose): string {
     .filter((name) => body[name] !== undefined)
     .map((name) => `${sampleNames[name].name} ${quantityWords(Number(body[name]), sampleNames[name].unit)}`.trim())
   return `Water ${pointWords[body.point as string]}: ${figures.join(', ')}`
-}
-
-/** What may not be drunk, in words. */
-export const insideWords: Record<Substance, string> = {
-  detergent: 'detergent',
-  'milk-cleaner': 'milk cleaner',
-  descaler: 'acid',
-  grease: 'grease',
-  salt: 'salt',
 }
 
 function stripDownWords(body: Loose): string {

@@ -1,6 +1,7 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
 import { kindSchema } from '../kinds/kind-schema.ts'
 import { amount, divisor, finite, instant, localDay, uuid } from '../parse/fields.ts'
+import { type NotToDrink, notToDrink } from '../procedures/not-to-drink.ts'
 import { drives } from '../strip-down/thing.ts'
 import { condition, group, photoName, position, slug, v, words } from './body-fields.ts'
 import { removalReasons } from './removal.ts'
@@ -129,7 +130,13 @@ export const bodySchemas = {
     leftOver: words(500),
   }).noUnknown(),
   /** Something is in the machine that nobody may drink: not for use until it is released. */
-  held: object({ v, why: string().oneOf(['detergent', 'milk-cleaner', 'descaler']).required(), group }).noUnknown(),
+  held: object({
+    v,
+    why: string()
+      .oneOf(Object.keys(notToDrink) as NotToDrink[])
+      .required(),
+    group,
+  }).noUnknown(),
   released: object({ v, held: uuid().required(), note: words(500) }).noUnknown(),
   /** The machine itself asked for a task. */
   'prompt-seen': object({ v, task: slug().required(), prompt: slug() }).noUnknown(),

@@ -1,7 +1,7 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
-import type { Substance } from './dose.ts'
 import type { Lane } from './lanes.ts'
+import type { NotToDrink } from './not-to-drink.ts'
 import type { Procedure, School } from './procedure.ts'
 import { type RunState, stepNow } from './run.ts'
 
@@ -13,7 +13,7 @@ export interface Running {
 
 /** Something that is still in the machine, and where. */
 export interface Inside {
-  of: Substance
+  of: NotToDrink
   group: number | null
   procedure: string
 }

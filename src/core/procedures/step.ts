@@ -1,5 +1,6 @@
 import type { Mark } from '../quantity/working.ts'
-import type { DoseAmount, Substance } from './dose.ts'
+import type { DoseAmount } from './dose.ts'
+import type { NotToDrink } from './not-to-drink.ts'
 
 /** Where the hand is about to be: told before the step, not in a manual. */
 export interface StepCaution {
@@ -29,7 +30,7 @@ interface StepBase {
   /** Must be done: a run cannot pass it by. */
   gate?: true
   /** What is in the machine from here on: no drink until a step that clears it. */
-  puts?: Substance
+  puts?: NotToDrink
   clears?: true
   mark?: Mark
 }

@@ -1,4 +1,5 @@
 import { bodyOf } from '../ledger/upcast.ts'
+import { notToDrink } from '../procedures/not-to-drink.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
 import { finish } from './duty-standing.ts'
@@ -6,8 +7,6 @@ import { heldNow } from './held-now.ts'
 import type { MachineFacts } from './machine-facts.ts'
 import { releaseTask } from './raised-tasks.ts'
 import type { Standing } from './standing.ts'
-
-const inside = { descaler: 'acid', detergent: 'detergent', 'milk-cleaner': 'milk cleaner' } as const
 
 /**
  * A machine with something in it that nobody may drink is due at once, on every list it stands on: rinsed and signed
@@ -18,7 +17,7 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
   const held = heldNow(facts.histories)
   const first = held[0]
   if (!first) return null
-  const what = [...new Set(held.map((entry) => inside[bodyOf(entry).why]))].join(' and ')
+  const what = [...new Set(held.map((entry) => notToDrink[bodyOf(entry).why]))].join(' and ')
   const working = startWorking(facts.showWorking)
   const line = working.add(() => ({
     what: `In it: ${what}`,

@@ -14,6 +14,7 @@ import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
 import { kindOf } from '../machine/use-bundle.ts'
 import { sendEntries } from '../send-entries.ts'
+import { visitToday } from '../visit-today.ts'
 import { Counters } from './Counters.tsx'
 import { type Draft, entriesOfDraft, headerOf } from './draft.ts'
 import { expectedCount } from './expected-count.ts'
@@ -41,9 +42,7 @@ interface Props {
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
 export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
-  const going = (bundle.ledgers.site ?? []).find(
-    (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
-  )
+  const going = visitToday(bundle, today, me)
   const { draft, setDraft, restored, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
   const [issues, setIssues] = useState(new Map<string, string>())
   const [problem, setProblem] = useState('')

@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { bodyOf } from '../../core/ledger/upcast.ts'
+import { notToDrink } from '../../core/procedures/not-to-drink.ts'
 import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
-import { insideWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -40,7 +40,7 @@ export function HeldBand({ bundle, today, onSaved }: Props) {
           <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="min-w-0 flex-1">
               <b className="text-seal-ink">Do not use{group === undefined ? '' : ` group ${group}`}.</b>{' '}
-              {insideWords[why]} is in it since {dayLong(entry.happenedOn)}. Rinse until it runs clear and feels of
+              {notToDrink[why]} is in it since {dayLong(entry.happenedOn)}. Rinse until it runs clear and feels of
               nothing, then sign it off.
             </span>
             <button type="button" className="plain whitespace-nowrap" onClick={() => release(entry.id)}>

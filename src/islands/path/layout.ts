@@ -1,4 +1,6 @@
 import type { Kind, Medium, PathLine, Station, StationSymbol } from '../../core/kinds/kind.ts'
+import { besideSlot, branchRoom } from './branch-room.ts'
+import { half, ordinary } from './half-widths.ts'
 
 export interface Point {
   x: number
@@ -46,30 +48,6 @@ export interface PathLayout {
   lines: PlacedLine[]
 }
 
-/** Half widths of the symbols: what the layout must keep free. */
-const halfWidth: Partial<Record<StationSymbol, number>> = {
-  mains: 10,
-  softener: 22,
-  tank: 46,
-  boiler: 76,
-  thermoblock: 44,
-  'brew-unit': 56,
-  'pod-head': 46,
-  nozzle: 42,
-  basket: 20,
-  pump: 22,
-  cup: 24,
-  screen: 8,
-  jet: 12,
-  'small-boiler': 28,
-  'full-boiler': 28,
-  chute: 14,
-}
-const ordinary = 17
-const half = (station: Station) => halfWidth[station.symbol] ?? ordinary
-/** On a rail at the foot large symbols are drawn as small as the others. */
-export const railScale = (symbol: StationSymbol): number => Math.min(1, ordinary / (halfWidth[symbol] ?? ordinary))
-
 const mainY = 178
 const laneY: Record<number, number> = { [-2]: 58, [-1]: 118, 1: 254 }
 const bandY = 274
@@ -78,7 +56,6 @@ const rowPitch = 34
 const railPitch = 84
 /** Room a lifeline with its name needs. */
 const slot = 96
-const besideSlot = 122
 const smallestWidth = 1232
 /** After these the water is coffee. */
 const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
@@ -323,31 +300,6 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     lines,
     pleats,
   }
-}
-
-/** Room that branches want between two places of the main line; −1 is its left edge. */
-function branchRoom(
-  branches: PathLine[],
-  main: Station[],
-  count: (line: PathLine) => number,
-): { from: number; to: number; room: number }[] {
-  const at = (end: { station: string } | undefined) => main.findIndex(({ id }) => id === end?.station)
-  const upper = branches
-    .filter(({ lane }) => lane < 0)
-    .map((line) => ({ line, from: at(line.from), to: at(line.to), long: count(line) * besideSlot }))
-  const wanted: { from: number; to: number; room: number }[] = []
-  for (const { line, from, to, long } of upper) {
-    // One that comes back wants its room between its ends, one that only comes in, ahead of where it does.
-    if (line.from ? from >= 0 && to > from : to >= 0)
-      wanted.push({ from, to, room: (line.from ? 34 : 0) + long + half(main[to]!) + 8 })
-    const next = upper
-      .filter((other) => other.line !== line && other.line.lane === line.lane)
-      .map((other) => ({ begins: other.line.from ? other.from : other.to, long: other.line.from ? 0 : other.long }))
-      .filter(({ begins }) => from >= 0 && begins > from)
-      .sort((a, b) => a.begins - b.begins)[0]
-    if (next) wanted.push({ from, to: next.begins, room: 34 + long + next.long })
-  }
-  return wanted
 }
 
 /** Runs of stations that are not kept, each as one narrow stand-in. */

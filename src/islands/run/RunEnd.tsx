@@ -1,10 +1,11 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
+import { notToDrink } from '../../core/procedures/not-to-drink.ts'
 import { stepNow } from '../../core/procedures/run.ts'
 import { insideNow, runEntries } from '../../core/procedures/run-record.ts'
 import { browserNow } from '../../ui/clock.ts'
-import { entryWords, insideWords } from '../../ui/entry-words.ts'
+import { entryWords } from '../../ui/entry-words.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
@@ -93,7 +94,7 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
             {inside
               .map(
                 ({ of, group }) =>
-                  `${insideWords[of]} is in ${group === null || kind.groups === 1 ? 'it' : `group ${group}`}`,
+                  `${notToDrink[of]} is in ${group === null || kind.groups === 1 ? 'it' : `group ${group}`}`,
               )
               .join('; ')}
             . The machine says so until somebody signs it off.

@@ -10,6 +10,7 @@ import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
 import { machineLevels } from '../setting/levels.ts'
+import { visitToday } from '../visit-today.ts'
 import { BeforeRun } from './BeforeRun.tsx'
 import { type KeptRun, keepRun, readRun } from './kept-run.ts'
 import { RunEnd } from './RunEnd.tsx'
@@ -44,11 +45,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
         place={place}
         measures={measures}
         today={today}
-        visitId={
-          (bundle.ledgers.site ?? []).find(
-            (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
-          )?.visitId
-        }
+        visitId={visitToday(bundle, today, me)?.visitId}
       />
     )
   const start = (running: Running[]) => {

@@ -9,6 +9,7 @@ import { makeEntry, writeFrom } from '../make-entry.ts'
 import { sendPhoto, smaller } from '../photos.ts'
 import { localDay } from '../run/clock-words.ts'
 import { newId } from '../send-entries.ts'
+import { visitToday } from '../visit-today.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
 import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
 import { SheetScreen } from './SheetScreen.tsx'
@@ -85,9 +86,7 @@ export function SheetPage({ bundle, today, me, asked }: Props) {
     const waits = await sendWaiting()
     if (waits) return setSays(waits)
     const { sheet, title, known, id } = latest.current!
-    const visitId = (bundle.ledgers.site ?? []).find(
-      (entry) => entry.kind === 'visit' && entry.happenedOn === today && entry.recordedBy === me,
-    )?.visitId
+    const visitId = visitToday(bundle, today, me)?.visitId
     const told = await writeFrom([
       makeEntry(
         'machine',

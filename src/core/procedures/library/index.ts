@@ -1,7 +1,9 @@
 import type { Procedure } from '../procedure.ts'
+import { boilerRefresh, hotWaterScreen } from './boiler-water.ts'
 import { descale } from './descaling.ts'
 import { detergentBackflush } from './detergent-backflush.ts'
 import { groupClean } from './group-clean.ts'
+import { camGrease, trayAndBody } from './lever-and-tray.ts'
 import { podClean, podEmpty, podHead, superAutomaticClean, tabletProgramme } from './programmes.ts'
 import {
   calibration,
@@ -14,7 +16,7 @@ import {
   wandEveryUse,
 } from './settings-and-moves.ts'
 import { partsSoak, sealSeating, startOfDay } from './soaks-and-screens.ts'
-import { boilerRefresh, camGrease, hotWaterScreen, steamTip, trayAndBody, wandClean } from './steam-side.ts'
+import { steamTip, wandClean } from './steam-wand.ts'
 import { brewUnit, grinderCalibration, milkHygieneRun, motorGroup } from './super-automatic.ts'
 import { washProgramme } from './wash-programme.ts'
 import { changeCartridge, regenerateSoftener } from './water-ahead.ts'

@@ -1,7 +1,21 @@
 import type { Procedure } from '../procedure.ts'
+import type { Step } from '../step.ts'
 import { alkaline, check, figure, hands, hotWater, wait } from '../step-parts.ts'
 
 const leaflet = 'Keys and lamps differ by model and revision: the machine’s own leaflet comes first.'
+
+const fill = hands('tank', 'Tank full, tray empty', 30, { at: ['tank', 'tray'] })
+const keysHeld: Step = {
+  id: 'keys',
+  say: 'Hold the shot keys together',
+  how: leaflet,
+  act: 'hold',
+  keys: ['single', 'steam'],
+  seconds: 6,
+  handsS: 3,
+  at: ['switches', 'board'],
+  mark: 'M',
+}
 
 /** A cleaning programme with tablet and disc. */
 export const tabletProgramme: Procedure = {
@@ -32,7 +46,7 @@ export const tabletProgramme: Procedure = {
           id: 'run',
           name: 'Programme',
           steps: [
-            hands('tank', 'Tank full, tray empty', 30, { at: ['tank', 'tray'] }),
+            fill,
             {
               id: 'tablet',
               say: 'Disc in the single basket, tablet in its dimple',
@@ -48,17 +62,7 @@ export const tabletProgramme: Procedure = {
               puts: 'detergent',
               gate: true,
             }),
-            {
-              id: 'keys',
-              say: 'Hold the shot keys together',
-              how: leaflet,
-              act: 'hold',
-              keys: ['single', 'steam'],
-              seconds: 6,
-              handsS: 3,
-              at: ['switches', 'board'],
-              mark: 'M',
-            },
+            keysHeld,
             wait('runs', 'It strokes by itself', 'its lamps stand still and it beeps', 300, {
               normal:
                 'A few drops or none from a closed disc; the water goes to the tray. A jugful where the disc has a hole.',
@@ -107,19 +111,9 @@ export const tabletProgramme: Procedure = {
           id: 'run',
           name: 'Programme',
           steps: [
-            hands('tank', 'Tank full, tray empty', 30, { at: ['tank', 'tray'] }),
+            fill,
             hands('lock', 'Disc in the single basket, lock it in', 20, { at: ['group', 'basket'] }),
-            {
-              id: 'keys',
-              say: 'Hold the shot keys together',
-              how: leaflet,
-              act: 'hold',
-              keys: ['single', 'steam'],
-              seconds: 6,
-              handsS: 3,
-              at: ['switches', 'board'],
-              mark: 'M',
-            },
+            keysHeld,
             wait('runs', 'It strokes by itself', 'its lamps stand still and it beeps', 300, {
               at: ['pump', 'three-way', 'group', 'screen', 'tray'],
               caution: { hazard: 'pressure', say: 'Handle stays shut while it runs.' },
