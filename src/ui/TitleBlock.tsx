@@ -23,7 +23,7 @@ export function TitleBlock({
     <header className="flex flex-wrap items-stretch border-b border-hair bg-page px-4 lg:flex-nowrap lg:px-6">
       <div className="flex min-w-0 flex-col justify-center py-2 pr-5">
         <h1 className="page-name m-0 truncate">{name}</h1>
-        <p className="narrow m-0 truncate text-[14px] text-second">{under}</p>
+        <p className="narrow m-0 text-[14px] text-second md:truncate">{under}</p>
       </div>
       <dl className="m-0 hidden h-[60px] min-w-0 flex-1 flex-wrap overflow-hidden md:flex">
         {facts.map((fact) => (

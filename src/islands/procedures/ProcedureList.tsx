@@ -29,10 +29,8 @@ export function ProcedureList({ firm }: { firm: string }) {
                       </a>
                       <span className="block text-[14px] text-second">{procedure.about}</span>
                     </span>
-                    <span className="text-[14px] text-second md:w-[320px]">
-                      {procedure.kinds.map((id) => kindById(id)?.name ?? id).join('; ')}
-                    </span>
-                    <span className="mono w-[100px] text-right text-[14px]">
+                    <span className="text-[14px] text-second md:w-[320px]">{kindsWords(procedure.kinds)}</span>
+                    <span className="mono text-[14px] md:w-[100px] md:text-right">
                       {procedure.schools.length} {procedure.schools.length === 1 ? 'school' : 'schools'}
                     </span>
                   </li>
@@ -44,3 +42,7 @@ export function ProcedureList({ firm }: { firm: string }) {
     </div>
   )
 }
+
+/** One or two kinds by name; more are counted, and named on its own page. */
+const kindsWords = (ids: string[]): string =>
+  ids.length > 2 ? `for ${ids.length} kinds of machine` : ids.map((id) => kindById(id)?.name ?? id).join('; ')

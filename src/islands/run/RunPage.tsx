@@ -35,7 +35,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
   const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
-  const place = `${bundle.machine.name}, ${bundle.site.name}.`
+  const place = `${bundle.machine.name}, ${bundle.site.name}`
   if (kept)
     return (
       <Going
