@@ -165,6 +165,13 @@ for (const [size, viewport] of Object.entries(sizes)) {
     await page.clock.runFor(4500)
     await expect(page.locator('[data-water=off]')).toBeVisible()
     await look('water off')
+    // What comes off meanwhile goes on a sheet of its own, and the run is where it was.
+    await page.getByRole('link', { name: 'Something comes off: a strip-down sheet' }).click()
+    await page.waitForURL('**/strip-down')
+    await page.goto(`/machines/${id}/run`)
+    await awake(page)
+    await expect(page.getByRole('heading', { name: 'Detergent backflush, group 1' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Leave' })).toBeVisible()
     // Group 1 soaks by itself: its time stands beside group 2.
     await onTo(page, 'group 2', page.getByRole('heading', { name: 'Detergent backflush, group 2' }))
     await expect(page.getByText('Foam in the group')).toBeVisible()

@@ -132,8 +132,11 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
     case 'enough': {
       const soaking = laneNow(lanes, event.lane)
       const soak = soaking && stepNow(soaking, state)
-      if (!soaking || soak?.act !== 'soak' || !state.soaks[soakKey(soaking.id, soak.id)]) return state
-      return handOn(lanes, passed(state, soaking, { how: 'done', at: event.at, reason: 'before its time' }), event.at)
+      const key = soaking && soak ? soakKey(soaking.id, soak.id) : ''
+      const times = state.soaks[key]
+      if (!soaking || soak?.act !== 'soak' || !times) return state
+      const over = { ...state, soaks: { ...state.soaks, [key]: { ...times, until: event.at } } }
+      return handOn(lanes, passed(over, soaking, { how: 'done', at: event.at, reason: 'before its time' }), event.at)
     }
     case 'phase': {
       if (!lane || step?.act !== 'cadence') return state

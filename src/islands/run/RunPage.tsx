@@ -107,6 +107,7 @@ function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingPro
     )
   return (
     <RunScreen
+      machineId={bundle.machine.id}
       run={run}
       kind={kind}
       without={missingStations(bundle)}

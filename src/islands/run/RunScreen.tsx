@@ -18,6 +18,7 @@ import type { useRun } from './use-run.ts'
 import { WorkPath } from './WorkPath.tsx'
 
 interface Props {
+  machineId: string
   run: ReturnType<typeof useRun>
   kind: Kind
   without: Set<string>
@@ -31,7 +32,7 @@ interface Props {
 const button = 'min-h-[64px] border-2 px-4 text-[19px] font-semibold'
 
 /** One step at a time. Nothing else is on the screen while it runs. */
-export function RunScreen({ run, kind, without, place, measures, muted, onMute }: Props) {
+export function RunScreen({ machineId, run, kind, without, place, measures, muted, onMute }: Props) {
   const { lanes, state, now, press, lost } = run
   const [asking, setAsking] = useState<'skip' | 'leave' | null>(null)
   useAwake(true)
@@ -145,6 +146,7 @@ export function RunScreen({ run, kind, without, place, measures, muted, onMute }
           {step?.caution && <CautionBand caution={step.caution} />}
         </div>
         <SideColumn
+          machineId={machineId}
           lanes={lanes}
           state={state}
           now={now}

@@ -7,6 +7,7 @@ import { minutesSeconds } from './clock-words.ts'
 import { DoseLine } from './DoseLine.tsx'
 
 interface Props {
+  machineId: string
   lanes: Lane[]
   state: RunState
   now: number
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** Beside the step: the dose, what else runs, what comes, what to do when it goes wrong. */
-export function SideColumn({ lanes, state, now, measures, onTake, onEnough }: Props) {
+export function SideColumn({ machineId, lanes, state, now, measures, onTake, onEnough }: Props) {
   const lane = laneNow(lanes, state.hand)
   const step = lane && stepNow(lane, state)
   const at = lane ? state.at[lane.id]! : 0
@@ -100,6 +101,12 @@ export function SideColumn({ lanes, state, now, measures, onTake, onEnough }: Pr
           <p className="m-0 text-[17px] leading-snug">{step.wrong}</p>
         </Block>
       )}
+      <a
+        href={`/machines/${machineId}/strip-down`}
+        className="mt-auto inline-flex min-h-[64px] items-center text-[16px] font-semibold underline decoration-copper decoration-[1.5px] underline-offset-4"
+      >
+        Something comes off: a strip-down sheet
+      </a>
     </aside>
   )
 }

@@ -27,7 +27,7 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
   const [now, setNow] = useState(() => browserNow().getTime())
   const [state, setState] = useState<RunState>(() => caughtUp(kept, browserNow().getTime()))
   const [lost, setLost] = useState(false)
-  const last = useRef({ at: now, told: '' })
+  const last = useRef({ at: now, told: '', soaked: soaksOver(state, now) })
   const here = useRef(state)
   const quiet = useRef(muted)
   quiet.current = muted
@@ -61,9 +61,14 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
       else become(settle(lanes, here.current, at), at)
       if (Math.floor(at / 1000) !== Math.floor(before / 1000)) sawRun(machineId, at)
       const told = heard(lanes, here.current, at)
-      if (told.id !== last.current.told && last.current.told !== '' && told.signal) signal(told.signal, quiet.current)
-      last.current = { at, told: told.id }
+      const soaked = soaksOver(here.current, at)
+      // A soak that ends beside the strokes rings its own bell: it must not be taken for ON or OFF.
+      if (soaked > last.current.soaked) signal('bell', quiet.current)
+      else if (told.id !== last.current.told && last.current.told !== '' && told.signal)
+        signal(told.signal, quiet.current)
+      last.current = { at, told: told.id, soaked }
       setNow(at)
+      if (here.current.ended) clearInterval(timer)
     }
     const timer = setInterval(tick, everyMs)
     return () => clearInterval(timer)
@@ -79,13 +84,16 @@ function caughtUp({ run, seenAt }: { run: KeptRun; seenAt: number }, now: number
     : settle(run.lanes, run.state, now)
 }
 
+/** Soaks that are through by a moment. */
+const soaksOver = (state: RunState, now: number): number =>
+  Object.values(state.soaks).filter(({ until }) => until <= now).length
+
 /** What there is to hear at a moment; a change of `id` is a sound. */
 function heard(lanes: KeptRun['lanes'], state: RunState, now: number): { id: string; signal: Signal | null } {
-  const soaks = Object.entries(state.soaks).filter(([, { until }]) => until <= now).length
   const step = handStep(lanes, state)
-  const base = `${soaks}/${state.hand}/${step?.id}`
+  const base = `${state.hand}/${step?.id}`
   if (state.pausedAt !== null) return { id: `paused ${base}`, signal: null }
-  if (!isCadence(step)) return { id: base, signal: soaks > 0 && !step ? 'bell' : 'next' }
+  if (!isCadence(step)) return { id: base, signal: 'next' }
   const position = positionAt(state.cadences[state.hand!]!, now)
   if (position < 0) return { id: `${base} ${Math.ceil(-position)}`, signal: 'soon' }
   const phase = phaseAt(step, position)

@@ -216,6 +216,20 @@ describe('a run', () => {
     expect(positionAt(on.cadences[first!]!, now + 203_000)).to.equal(13)
   })
 
+  it('a soak that had enough is over then, not at its own time', () => {
+    const two = lanesOf(procedures[0]!, procedures[0]!.schools[0]!, c2)
+    let [state, now] = [startRun(two, 0), 0]
+    while (Object.keys(state.soaks).length === 0) {
+      now += 20_000
+      state = runStep(two, state, { at: now, type: 'done' })
+    }
+    const [lane] = two.map(({ id }) => id)
+    const over = runStep(two, state, { at: now + 30_000, type: 'enough', lane: lane! })
+    expect(Object.values(over.soaks)).to.deep.equal([{ from: now, until: now + 30_000 }])
+    expect(over.records.at(-1)).to.include({ how: 'done', reason: 'before its time' })
+    expect(stepNow(two[0]!, over)!.id).to.equal('group.strokes')
+  })
+
   it('goes to OFF at once, and takes no stroke for done that is not over', () => {
     const { state, now } = toStrokes()
     const on = runStep(one, state, { at: now + 4000, type: 'phase' })
