@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { kindSchema } from '../src/core/kinds/kind-schema.ts'
 import { toJsonSchema } from '../src/core/parse/to-json-schema.ts'
+import { procedureSchema } from '../src/core/procedures/procedure-schema.ts'
 import { firmDataSchema, passportSchema } from '../src/services/firm-data-schema.ts'
 import { coverage } from './coverage.ts'
 import { root } from './install.mjs'
@@ -12,6 +13,7 @@ for (const [name, schema] of [
   ['firm-data', firmDataSchema()],
   ['passport', passportSchema()],
   ['kind', toJsonSchema(kindSchema, 'A kind of machine')],
+  ['procedure', toJsonSchema(procedureSchema, 'A procedure')],
 ] as const)
   writeFileSync(join(root, 'docs', `${name}.schema.json`), `${JSON.stringify(schema, null, 1)}\n`)
 writeFileSync(join(root, 'docs', 'coverage.md'), coverage())

@@ -1,6 +1,9 @@
 import { type CareSheet, careSheet } from '../core/care/care-sheet.ts'
+import { offeredTo, usualSchool } from '../core/procedures/offered.ts'
+import { rootOf } from '../core/procedures/procedure.ts'
 import { effective, nearestWay } from '../core/standing/histories.ts'
 import { machineFacts } from '../core/standing/machine-facts.ts'
+import { libraryHere } from '../core/standing/own-procedures.ts'
 import { meanRate } from '../core/usage/rate.ts'
 import type { Db } from '../records/database.ts'
 import type { MachineBundle } from '../views/machine-bundle.ts'
@@ -11,8 +14,10 @@ export interface Care {
   sheet: CareSheet
   drinksPerOpenDay: number
   unit: string
-  /** The way of backflushing it was made for; its kind's usual one where nobody chose. */
+  /** The way of backflushing it was made for; null where it is not backflushed. */
   backflush: string | null
+  /** The ways there are of it; none where it is not backflushed. */
+  ways: { id: string; name: string }[]
   /** Whether anybody has counted its drinks, or such machines’ usual stands in. */
   counted: boolean
 }
@@ -27,16 +32,22 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
   const facts = bundle && machineFacts(effective(bundle.ledgers), false)
   if (!bundle || !facts) return null
   const drinksPerOpenDay = meanRate(facts.use.rate)
-  const way = backflush ?? nearestWay(facts.histories, 'detergent-backflush')?.body.school
+  const asked = backflush ?? nearestWay(facts.histories, 'detergent-backflush')?.body.school
+  const library = libraryHere(facts.histories)
+  const offered = offeredTo(facts.kind, 'none', library)
+  const procedure = offered.find((one) => rootOf(one.procedure) === 'detergent-backflush' && !one.refused)?.procedure
+  const way = procedure?.schools.find(({ id }) => id === asked) ?? (procedure && usualSchool(procedure, facts.kind))
   return {
     bundle,
     sheet: careSheet(facts.kind, {
       drinksPerOpenDay,
       school: facts.school.value,
-      ...(way && { backflush: way }),
+      library,
+      ...(way && { backflush: way.id }),
     }),
     drinksPerOpenDay,
-    backflush: way ?? null,
+    backflush: way?.id ?? null,
+    ways: (procedure?.schools ?? []).map(({ id, name }) => ({ id, name })),
     unit: facts.kind.counter.unit,
     counted: facts.use.intervals.length > 0,
   }

@@ -40,7 +40,7 @@ export async function judgeEntry(
     return [{ path: 'subjectId', code: 'unknown', message, value: entry.subjectId }]
   }
   // What moves every machine of the firm is the owner's to decide.
-  const deciding = entry.kind === 'setting' || entry.kind === 'own-kind' || entry.supersedes !== undefined
+  const deciding = ['setting', 'own-kind', 'own-procedure'].includes(entry.kind) || entry.supersedes !== undefined
   if (deciding && entry.subjectKind === 'firm' && actor.role !== 'owner') {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }

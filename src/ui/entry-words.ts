@@ -116,6 +116,10 @@ export function entryWords(entry: Entry, kindId: string): string {
       return settingWords(body, kindId)
     case 'own-kind':
       return `Our own kind: ${(body.kind as unknown as { name: string }).name}`
+    case 'own-procedure': {
+      const { name, version } = body.procedure as unknown as { name: string; version: number }
+      return `Our own procedure: ${name}, version ${version}${body.inUse ? '' : ', out of use'}`
+    }
   }
 }
 
@@ -191,7 +195,7 @@ function runWords(body: Loose): string {
   const steps = body.steps as unknown as { how: string }[]
   const skipped = steps.filter(({ how }) => how === 'skipped').length
   const ended = { done: 'done', stopped: 'stopped', left: 'left' }[String(body.ended)]
-  return `Run, ${ended}: ${plain(body.procedure)}, ${plain(body.school)}, ${figure(Number(body.minutes))} min${skipped > 0 ? `, ${skipped} skipped` : ''}${body.why ? `; ${body.why}` : ''}`
+  return `Run, ${ended}: ${body.name ? String(body.name).toLowerCase() : plain(body.procedure)}, ${plain(body.school)}, ${figure(Number(body.minutes))} min${skipped > 0 ? `, ${skipped} skipped` : ''}${body.why ? `; ${body.why}` : ''}`
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -36,6 +36,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
   { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },
   { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
+  { route: 'procedures/[id].json', method: 'GET', path: '/api/procedures/descale.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
   { route: 'changes', method: 'GET', path: '/api/changes' },
   { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },

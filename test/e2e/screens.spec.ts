@@ -15,6 +15,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Before a run': (id) => `/machines/${id}/run?procedure=detergent-backflush`,
   Procedures: () => '/procedures',
   Procedure: () => '/procedures/detergent-backflush',
+  'Procedure, made our own': () => '/procedures/descale/edit',
   'New entry': (id) => `/machines/${id}/entry`,
   'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',
   'Water bench of a site': (_, site) => `/water?site=${site}`,

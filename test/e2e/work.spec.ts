@@ -332,3 +332,71 @@ test('settings are written down before a board goes: read, and photographed into
   expect(steps[1]!.photo).toMatch(/^[0-9a-f]{64}$/)
   expect((await page.request.get(`/api/photos/${steps[1]!.photo}`)).status()).toBe(200)
 })
+
+test('a procedure is made the firm’s own: seen as the run shows it, kept by version, run as it was kept', async ({
+  ines: page,
+  quiet,
+}) => {
+  await page.goto('/procedures/water-backflush')
+  await awake(page)
+  await page.getByRole('link', { name: 'Make it our own' }).click()
+  await page.waitForURL('**/edit')
+  await awake(page)
+  await expect(page.getByRole('combobox', { name: 'School' })).toHaveValue('even-strokes-in-the-shift')
+  await page.getByRole('textbox', { name: 'Called', exact: true }).fill('Backflush as we do it')
+  await page.getByRole('button', { name: /^\d+ ?Strokes of water/ }).click()
+  const preview = page.locator('[data-preview]')
+  await expect(preview).toContainText('of 5')
+  await page.getByRole('spinbutton', { name: 'Strokes, ×' }).fill('')
+  await expect(page.getByRole('alert')).toContainText('step 2, times: is missing')
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled()
+  await page.getByRole('spinbutton', { name: 'Strokes, ×' }).fill('7')
+  await expect(preview).toContainText('of 7')
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  await page.waitForURL('**/procedures/our-water-backflush')
+  await awake(page)
+  await expect(page.getByText('The firm works by this one')).toBeVisible()
+
+  // A machine is offered it in the place of the one that ships.
+  const id = await machineId(page, 'Right bar')
+  await page.clock.install()
+  await page.goto(`/machines/${id}/run?procedure=water-backflush`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Start' }).click()
+  await onTo(page, /^Stroke 1 of 7$/)
+
+  // The next version is kept while a run is on: it goes on as it began.
+  const other = await page.context().newPage()
+  quiet(other)
+  await other.goto('/procedures/our-water-backflush/edit')
+  await awake(other)
+  await other.getByRole('button', { name: /^\d+ ?Strokes of water/ }).click()
+  await other.getByRole('spinbutton', { name: 'Strokes, ×' }).fill('3')
+  await other.getByRole('button', { name: 'Keep it' }).click()
+  await other.waitForURL('**/procedures/our-water-backflush')
+  await awake(other)
+  await other.getByText('2 kept').click()
+  await other.getByRole('link', { name: /^Version 1/ }).click()
+  await other.waitForURL('**version=1')
+  await expect(other.getByText('7 s on, 7 s off, 7 ×').first()).toBeVisible()
+  await page.reload()
+  await awake(page)
+  await expect(page.getByText(/^Stroke \d of 7/)).toBeVisible()
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Called away' }).click()
+  await page.getByRole('button', { name: 'Save it' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const run = (await ledgerOf(page, id)).find(({ kind }) => kind === 'run')!
+  expect(run.body).toMatchObject({
+    procedure: 'our-water-backflush',
+    version: 1,
+    name: 'Backflush as we do it',
+  })
+
+  // Out of use: what ships is offered again.
+  await other.goto('/procedures/our-water-backflush')
+  await awake(other)
+  await other.getByRole('button', { name: 'Take it out of use' }).click()
+  await expect(other.getByText('Out of use: the firm works by water backflush.')).toBeVisible()
+  await page.context().close()
+})

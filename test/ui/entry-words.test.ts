@@ -165,6 +165,11 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'along-count', clock: 'openings', perDrink: 1.2, perOpenDay: 3 },
     'Openings: 1.2 a drink, 3 openings an open day besides',
   ],
+  [
+    'own-procedure',
+    { procedure: { name: 'Backflush as we do it', version: 2 }, inUse: false },
+    'Our own procedure: Backflush as we do it, version 2, out of use',
+  ],
   ['own-kind', { kind: { name: 'our pod machine' } }, 'Our own kind: our pod machine'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'our-pk' }, 'pod machine, locking head: our own version'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'pk' }, 'pod machine, locking head: as it ships'],

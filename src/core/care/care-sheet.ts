@@ -1,6 +1,6 @@
 import type { Duty, Kind } from '../kinds/kind.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
-import type { School as Way } from '../procedures/procedure.ts'
+import { type Procedure, rootOf, type School as Way } from '../procedures/procedure.ts'
 import type { StepOf } from '../procedures/step.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { School } from '../wear/limits.ts'
@@ -47,6 +47,8 @@ export interface CareTerms {
   school: School
   /** The way it is backflushed; its kind's usual one where nobody chose. */
   backflush?: string
+  /** What the firm works by, see `libraryHere`; what ships where nothing is said. */
+  library?: Procedure[]
 }
 
 /** Busy enough for a clean in the middle of the shift. From memory. */
@@ -70,8 +72,8 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   if (has('basket')) for (const item of eachShot) add('shot', item)
   if (has('wand')) for (const item of eachMilk) add('shot', item)
 
-  const offers = offeredTo(kind).filter(({ refused }) => refused === null)
-  const water = offers.find(({ procedure }) => procedure.id === 'water-backflush')?.procedure
+  const offers = offeredTo(kind, 'none', terms.library).filter(({ refused }) => refused === null)
+  const water = offers.find(({ procedure }) => rootOf(procedure) === 'water-backflush')?.procedure
   if (water) {
     const way = usualSchool(water, kind)
     const busy = terms.drinksPerOpenDay >= busyDrinks
@@ -83,7 +85,7 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
       mark: 'T',
     })
   }
-  const detergent = offers.find(({ procedure }) => procedure.id === 'detergent-backflush')?.procedure
+  const detergent = offers.find(({ procedure }) => rootOf(procedure) === 'detergent-backflush')?.procedure
   if (detergent) {
     const way = detergent.schools.find(({ id }) => id === terms.backflush) ?? usualSchool(detergent, kind)
     const task = detergent.writes[0]!

@@ -1,3 +1,4 @@
+import { slugOf } from '../parse/slug-of.ts'
 import { bySchool, type Clock } from '../wear/limits.ts'
 import { part, task } from './build.ts'
 import { type Action, type Kind, type Prompt, type Station, takesOneStation } from './kind.ts'
@@ -135,18 +136,4 @@ export function withPrompt(kind: Kind, prompt: Omit<Prompt, 'id' | 'mark'>): Kin
     kind.prompts.map((one) => one.id),
   )
   return { ...kind, prompts: [...kind.prompts, { ...prompt, id, mark: 'M' }] }
-}
-
-/** A short name in small letters that nobody has yet. @example slugOf('Head gasket', ['head-gasket']) // 'head-gasket-2' */
-export function slugOf(name: string, taken: string[]): string {
-  const plain =
-    name
-      .normalize('NFD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 50) || 'own'
-  let id = plain
-  for (let n = 2; taken.includes(id); n += 1) id = `${plain}-${n}`
-  return id
 }

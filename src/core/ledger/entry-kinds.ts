@@ -2,6 +2,7 @@ import { array, boolean, type InferType, number, object, string } from 'yup'
 import { kindSchema } from '../kinds/kind-schema.ts'
 import { amount, divisor, finite, instant, localDay, uuid } from '../parse/fields.ts'
 import { type NotToDrink, notToDrink } from '../procedures/not-to-drink.ts'
+import { procedureSchema } from '../procedures/procedure-schema.ts'
 import { drives } from '../strip-down/thing.ts'
 import { condition, group, photoName, position, slug, v, words } from './body-fields.ts'
 import { removalReasons } from './removal.ts'
@@ -77,6 +78,8 @@ export const bodySchemas = {
     v,
     procedure: slug().required(),
     version: number().integer().min(1).required(),
+    /** As it was called then. */
+    name: words(80),
     school: slug().required(),
     minutes: amount().max(6000).required(),
     ended: string().oneOf(['done', 'stopped', 'left']).required(),
@@ -181,6 +184,8 @@ export const bodySchemas = {
   setting: object({ v, setting: string().required() }),
   /** A firm's own version of a kind of machine; the last of an id counts. */
   'own-kind': object({ v, kind: kindSchema.required() }).noUnknown(),
+  /** A firm's own version of a procedure; the last of an id counts, and stands in for its original while in use. */
+  'own-procedure': object({ v, procedure: procedureSchema.required(), inUse: boolean().required() }).noUnknown(),
   withdrawn: object({ v, reason: words(500) }).noUnknown(),
 } as const
 
@@ -227,5 +232,6 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   note: anywhere,
   setting: anywhere,
   'own-kind': ['firm'],
+  'own-procedure': ['firm'],
   withdrawn: anywhere,
 }

@@ -3,6 +3,7 @@ import { checkKind } from '../kinds/check-kind.ts'
 import { kindById } from '../kinds/index.ts'
 import { instant, localDay, uuid } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { checkOwnProcedure } from '../procedures/check-procedure.ts'
 import type { Entry } from './entry.ts'
 import { bodySchemas, type EntryKind, entryKinds, subjectsOf } from './entry-kinds.ts'
 import { type SettingName, settingSchemas } from './setting-kinds.ts'
@@ -49,6 +50,7 @@ export function parseEntry(input: unknown): Parsed<Entry> {
 /** Parses a body by the schema of its kind; a setting by the schema of that setting. */
 function parseBody(kind: EntryKind, body: unknown): Parsed<Record<string, unknown>> {
   if (kind === 'own-kind') return parseOwnKind(body)
+  if (kind === 'own-procedure') return parseOwnProcedure(body)
   if (kind !== 'setting') return parseStrict(bodySchemas[kind], body)
   const plain = parseStrict(bodySchemas.setting, body)
   if (!plain.ok) return plain
@@ -84,4 +86,16 @@ function parseOwnKind(body: unknown): Parsed<Record<string, unknown>> {
       value: checked.value.id,
     })
   return issues.length > 0 ? { ok: false, issues } : plain
+}
+
+/** A procedure likewise: one that puts something into a machine takes it out again. */
+function parseOwnProcedure(body: unknown): Parsed<Record<string, unknown>> {
+  const plain = parseStrict(bodySchemas['own-procedure'], body)
+  if (!plain.ok) return plain
+  const checked = checkOwnProcedure((body as { procedure: unknown }).procedure)
+  if (checked.ok) return plain
+  return {
+    ok: false,
+    issues: checked.issues.map((issue) => ({ ...issue, path: ['procedure', issue.path].filter(Boolean).join('.') })),
+  }
 }

@@ -1,6 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import { procedures } from './library/index.ts'
-import type { Procedure, School } from './procedure.ts'
+import { type Procedure, rootOf, type School } from './procedure.ts'
 
 /** A procedure this machine takes, or does not: why, and what instead. */
 export interface Offered {
@@ -14,6 +14,7 @@ export interface Offered {
  *
  * @param kind - as this machine has it, see `withOptions`
  * @param behind - how its water is treated ahead of it
+ * @param library - what the firm works by, see `libraryHere`
  * @example offeredTo(withOptions(dn, new Map())) // detergent backflush refused: group cleaning instead
  */
 export function offeredTo(kind: Kind, behind: string = 'none', library: Procedure[] = procedures): Offered[] {
@@ -24,7 +25,7 @@ export function offeredTo(kind: Kind, behind: string = 'none', library: Procedur
     .map((procedure): Offered => {
       const { needs } = procedure
       const lacks = needs && !needs.stations.some((id) => here.has(id))
-      const instead = library.find(({ id }) => id === needs?.instead) ?? null
+      const instead = library.find((one) => rootOf(one) === needs?.instead) ?? null
       return { procedure, refused: lacks ? { why: needs.why, instead } : null }
     })
     .filter(({ procedure, refused }) => refused || !replaced(procedure, kind, library))
@@ -37,7 +38,7 @@ function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boole
   return library.some(
     (other) =>
       other.kinds.includes(base) &&
-      other.needs?.instead === procedure.id &&
+      other.needs?.instead === rootOf(procedure) &&
       other.needs.stations.some((id) => here.has(id)),
   )
 }

@@ -1,4 +1,3 @@
-import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { Step } from './step.ts'
 
@@ -32,12 +31,20 @@ export interface School {
   parts: ProcedurePart[]
 }
 
+/** Kinds of entry that a run may write, beside its own. */
+export const writtenEntries = [
+  'cleaned',
+  'greased',
+  'checked',
+  'serviced',
+  'descaled',
+  'regenerated',
+  'cartridge-changed',
+] as const
+
 /** What a run of it writes into the ledger. */
 export interface Written {
-  entry: Extract<
-    EntryKind,
-    'cleaned' | 'greased' | 'checked' | 'serviced' | 'descaled' | 'regenerated' | 'cartridge-changed'
-  >
+  entry: (typeof writtenEntries)[number]
   /** The task as most kinds have it, and as some call it. */
   task: string
   taskOf?: Record<string, string>
@@ -58,6 +65,8 @@ export type Family = keyof typeof familyNames
 
 export interface Procedure {
   id: string
+  /** A firm's own version: the procedure it was copied from, and stands in for. */
+  basedOn?: string
   version: number
   family: Family
   name: string
@@ -73,3 +82,6 @@ export interface Procedure {
   mustFinish?: { why: string; first: string[] }
   schools: School[]
 }
+
+/** What ways, tasks and alternatives call a procedure by: a firm's own version answers to the name of its original. */
+export const rootOf = ({ id, basedOn }: Procedure): string => basedOn ?? id

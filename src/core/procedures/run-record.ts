@@ -56,6 +56,7 @@ export function runEntries(running: Running[], lanes: Lane[], state: RunState, k
       body: {
         procedure: procedure.id,
         version: procedure.version,
+        name: procedure.name,
         school: school.id,
         minutes: Math.round((ended.at - state.startedAt) / 6000) / 10,
         ended: ended.how,

@@ -1,11 +1,10 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { Line } from '../../core/quantity/working.ts'
-import { effective, nearestWay } from '../../core/standing/histories.ts'
+import { effective } from '../../core/standing/histories.ts'
 import { kindHere } from '../../core/standing/own-kinds.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
-import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { stationOf } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, monthYear } from '../../ui/format.ts'
@@ -81,10 +80,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
       ]),
     [key, kind, lens, standings],
   )
-  const wayHere = useCallback(
-    (procedure: string) => nearestWay(effective(bundle.ledgers), procedure)?.body.school ?? null,
-    [bundle],
-  )
+  const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const without = useMemo(() => missingStations(bundle), [bundle])
@@ -138,7 +134,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     )
   }, [bundle, heated, lens, standings, today, work])
 
-  const hasOptions = (kindHere(effective(bundle.ledgers), bundle.machine.kind)?.options.length ?? 0) > 0
+  const hasOptions = (kindHere(histories, bundle.machine.kind)?.options.length ?? 0) > 0
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   const choose = (at: string, standing: Standing | null) => {
     if (standing && lens === 'wear') setKey(standing.key)
@@ -233,8 +229,7 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
         <WorkLens
           machineId={bundle.machine.id}
           kind={kind}
-          behind={treatmentBefore(effective(bundle.ledgers)).kind}
-          wayHere={wayHere}
+          histories={histories}
           standings={standings}
           today={today}
           chosen={work?.procedure ?? null}

@@ -1,16 +1,25 @@
 import { kindById } from '../../core/kinds/index.ts'
-import { procedures } from '../../core/procedures/library/index.ts'
 import { type Family, familyNames } from '../../core/procedures/procedure.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import type { ProcedureRow } from '../../views/procedure-page.ts'
 
 /** The library: every procedure, for what, in how many schools. */
-export function ProcedureList({ firm }: { firm: string }) {
+export function ProcedureList({ procedures, firm }: { procedures: ProcedureRow[]; firm: string }) {
+  const own = procedures.filter((one) => one.own).length
   return (
     <div className="flex flex-1 flex-col">
-      <TitleBlock name="Procedures" under={firm} facts={[{ label: 'In the library', value: procedures.length }]} />
+      <TitleBlock
+        name="Procedures"
+        under={firm}
+        facts={[
+          { label: 'In the library', value: procedures.length - own },
+          { label: 'Our own', value: own },
+        ]}
+      />
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
         <p className="m-0 pb-2 text-[14px] text-second">
-          Led step by step from a machine’s own page, under Work. Here they stand to be read and compared.
+          Led step by step from a machine’s own page, under Work. Here they stand to be read, compared, and made your
+          own.
         </p>
         {(Object.keys(familyNames) as Family[]).map((family) => (
           <section key={family} aria-label={familyNames[family]} className="pb-3">
@@ -27,11 +36,20 @@ export function ProcedureList({ firm }: { firm: string }) {
                       <a href={`/procedures/${procedure.id}`} className="font-semibold hover:underline">
                         {procedure.name}
                       </a>
-                      <span className="block text-[14px] text-second">{procedure.about}</span>
+                      {procedure.own && (
+                        <span className="text-[14px] text-copper">
+                          {' '}
+                          our own, version {procedure.own.version}
+                          {procedure.own.inUse ? '' : ', out of use'}
+                        </span>
+                      )}
+                      <span className="block text-[14px] text-second">
+                        {procedure.standsIn ? `“${procedure.standsIn.name}” stands in for it here.` : procedure.about}
+                      </span>
                     </span>
                     <span className="text-[14px] text-second md:w-[320px]">{kindsWords(procedure.kinds)}</span>
                     <span className="mono text-[14px] md:w-[100px] md:text-right">
-                      {procedure.schools.length} {procedure.schools.length === 1 ? 'school' : 'schools'}
+                      {procedure.schools} {procedure.schools === 1 ? 'school' : 'schools'}
                     </span>
                   </li>
                 ))}

@@ -1,15 +1,14 @@
 import { useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
-import { cadenceS } from '../../core/procedures/cadence.ts'
-import { doseSaid } from '../../core/procedures/dose.ts'
-import type { Procedure } from '../../core/procedures/procedure.ts'
-import type { Step } from '../../core/procedures/step.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import { takes } from '../run/clock-words.ts'
+import type { ProcedurePage } from '../../views/procedure-page.ts'
 import { SchoolChoice } from '../run/SchoolChoice.tsx'
+import { actWords } from './act-words.ts'
+import { WhichStands } from './WhichStands.tsx'
 
 /** One procedure to be read: its schools side by side, then the chosen one step by step. */
-export function ProcedureView({ procedure }: { procedure: Procedure }) {
+export function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) {
+  const { procedure } = page
   const usual = procedure.schools.find(({ usualFor }) => usualFor.length > 0) ?? procedure.schools[0]!
   const [chosen, setChosen] = useState(usual.id)
   const school = procedure.schools.find(({ id }) => id === chosen)!
@@ -23,11 +22,21 @@ export function ProcedureView({ procedure }: { procedure: Procedure }) {
           { label: 'Version', value: procedure.version },
         ]}
         action={
-          <a href="/procedures" className="plain inline-flex items-center whitespace-nowrap">
-            All procedures
-          </a>
+          <>
+            <a
+              className="plain inline-flex items-center whitespace-nowrap"
+              href={`/api/procedures/${procedure.id}.json?version=${procedure.version}`}
+              download
+            >
+              As a file
+            </a>
+            <a className="act inline-flex items-center whitespace-nowrap" href={`/procedures/${procedure.id}/edit`}>
+              {procedure.basedOn ? 'Change it' : 'Make it our own'}
+            </a>
+          </>
         }
       />
+      <WhichStands page={page} today={today} />
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
         <p className="m-0 text-[14px]">
           <b>For</b> {procedure.kinds.map((id) => kindById(id)?.name ?? id).join('; ')}.{' '}
@@ -89,30 +98,4 @@ export function ProcedureView({ procedure }: { procedure: Procedure }) {
       </div>
     </div>
   )
-}
-
-/** What a step asks, in half a line. */
-function actWords(step: Step): string {
-  switch (step.act) {
-    case 'dose':
-      return `${doseSaid(step.dose)}, into ${step.into}`
-    case 'cadence':
-      return `${step.onS} s on, ${step.offS} s off, ${step.times} ×${step.firstOffS ? `, ${step.firstOffS} s after the first` : ''}: ${takes(cadenceS(step))}`
-    case 'soak':
-      return `${takes(step.seconds)}, by itself`
-    case 'wait':
-      return `until ${step.until}, about ${takes(step.aboutS)}`
-    case 'measure':
-      return step.from === undefined ? step.unit : `${step.from} to ${step.to} ${step.unit}`
-    case 'check':
-      return step.answers.map(({ words }) => words.toLowerCase()).join(' / ')
-    case 'hold':
-      return `${step.keys.join(' and ')}, ${step.seconds} s`
-    case 'press':
-      return `${step.key} ${step.times} × within ${step.withinS} s`
-    case 'window':
-      return `within ${step.withinS} s`
-    default:
-      return ''
-  }
 }

@@ -4,7 +4,7 @@ import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { type Offered, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import type { Item } from '../../core/procedures/procedure.ts'
+import { type Item, rootOf } from '../../core/procedures/procedure.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SettingLevel } from '../setting/levels.ts'
@@ -35,13 +35,14 @@ interface Props {
 export function BeforeRun({ machine, place, kind, offered, asked, measures, wayHere, levels, today, onStart }: Props) {
   const can = offered.filter(({ refused }) => refused === null)
   const [chosen, setChosen] = useState<string[]>(() => {
-    const first = can.find(({ procedure }) => procedure.id === asked?.procedure) ?? can[0]
+    const first =
+      can.find(({ procedure }) => [procedure.id, rootOf(procedure)].includes(asked?.procedure ?? '')) ?? can[0]
     return first ? [first.procedure.id] : []
   })
   /** What was asked for stands at the top, chosen or not. */
   const [asFirst] = useState(() => new Set(chosen))
   const [schools, setSchools] = useState<Record<string, string>>(
-    asked?.school ? { [asked.procedure]: asked.school } : {},
+    asked?.school && chosen[0] ? { [chosen[0]]: asked.school } : {},
   )
   const [ticked, setTicked] = useState<Set<string>>(new Set())
   const running = useMemo(
@@ -51,7 +52,7 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, wayH
         .map(({ procedure }) => ({
           procedure,
           school:
-            procedure.schools.find(({ id }) => id === (schools[procedure.id] ?? wayHere(procedure.id))) ??
+            procedure.schools.find(({ id }) => id === (schools[procedure.id] ?? wayHere(rootOf(procedure)))) ??
             usualSchool(procedure, kind),
         })),
     [can, chosen, kind, schools, wayHere],
@@ -135,8 +136,14 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, wayH
               usual={usualSchool(procedure, kind).id}
               onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
             >
-              {school.id !== (wayHere(procedure.id) ?? usualSchool(procedure, kind).id) && (
-                <SetWay key={school.id} procedure={procedure.id} school={school.id} levels={levels} today={today} />
+              {school.id !== (wayHere(rootOf(procedure)) ?? usualSchool(procedure, kind).id) && (
+                <SetWay
+                  key={school.id}
+                  procedure={rootOf(procedure)}
+                  school={school.id}
+                  levels={levels}
+                  today={today}
+                />
               )}
             </SchoolChoice>
           ))}

@@ -39,7 +39,8 @@ export function LanesPlan({ lanes, plan }: Props) {
           <g key={minute}>
             <path d={`M${x(minute * 60)} 0V${lanes.length * rowHigh + 4}`} stroke="var(--hair)" strokeWidth={1} />
             <text
-              x={x(minute * 60) + (minute === 0 ? 0 : 3)}
+              x={x(minute * 60) + (minute === 0 ? 0 : x(minute * 60) > width - 24 ? -3 : 3)}
+              textAnchor={x(minute * 60) > width - 24 ? 'end' : 'start'}
               y={lanes.length * rowHigh + 20}
               fontSize={14}
               className="mono"
@@ -67,9 +68,7 @@ export function LanesPlan({ lanes, plan }: Props) {
                   stroke="var(--deep)"
                   strokeWidth={1}
                 >
-                  <title>
-                    {segment.say}, {takes(segment.toS - segment.fromS)}
-                  </title>
+                  <title>{`${segment.say}, ${takes(segment.toS - segment.fromS)}`}</title>
                 </rect>
               ))}
           </g>

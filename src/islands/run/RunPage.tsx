@@ -5,6 +5,7 @@ import { startRun } from '../../core/procedures/run.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
 import { effective, nearestWay } from '../../core/standing/histories.ts'
+import { libraryHere } from '../../core/standing/own-procedures.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -30,7 +31,10 @@ export function RunPage({ bundle, today, me, asked }: Props) {
   useEffect(() => setKept(readRun(bundle.machine.id)), [bundle.machine.id])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const kind = kindOf(bundle)
-  const offered = useMemo(() => (kind ? offeredTo(kind, treatmentBefore(histories).kind) : []), [histories, kind])
+  const offered = useMemo(
+    () => (kind ? offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)) : []),
+    [histories, kind],
+  )
   const measures = useMemo(() => doseMeasures(histories), [histories])
   const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>

@@ -3,8 +3,11 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import { type Family, familyNames, type Procedure, type School } from '../../core/procedures/procedure.ts'
+import { type Family, familyNames, type Procedure, rootOf, type School } from '../../core/procedures/procedure.ts'
+import { type Histories, nearestWay } from '../../core/standing/histories.ts'
+import { libraryHere } from '../../core/standing/own-procedures.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { knownFor } from '../../core/strip-down/known.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { takes } from './clock-words.ts'
@@ -13,10 +16,7 @@ import { readRun } from './kept-run.ts'
 interface Props {
   machineId: string
   kind: Kind
-  /** How its water is treated ahead of it. */
-  behind: string
-  /** The way a procedure is done here, where somebody chose one. */
-  wayHere: (procedure: string) => string | null
+  histories: Histories
   standings: Standing[]
   today: string
   chosen: string | null
@@ -25,8 +25,11 @@ interface Props {
 }
 
 /** What can be done on this machine, what is due of it, and what cannot be and why. */
-export function WorkLens({ machineId, kind, behind, wayHere, standings, today, chosen, onChoose }: Props) {
-  const offered = useMemo(() => offeredTo(kind, behind), [behind, kind])
+export function WorkLens({ machineId, kind, histories, standings, today, chosen, onChoose }: Props) {
+  const offered = useMemo(
+    () => offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)),
+    [histories, kind],
+  )
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
     const kept = readRun(machineId)
@@ -43,7 +46,8 @@ export function WorkLens({ machineId, kind, behind, wayHere, standings, today, c
     { id: 'free', name: 'Something else', about: 'An empty sheet: each thing is named as it comes off.' },
   ]
   const wayOf = (procedure: Procedure) =>
-    procedure.schools.find(({ id }) => id === wayHere(procedure.id)) ?? usualSchool(procedure, kind)
+    procedure.schools.find(({ id }) => id === nearestWay(histories, rootOf(procedure))?.body.school) ??
+    usualSchool(procedure, kind)
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">

@@ -2,7 +2,6 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import {
   movedStation,
-  slugOf,
   stationHeld,
   withDuty,
   withoutDuty,
@@ -14,6 +13,7 @@ import { checkKind } from '../../../src/core/kinds/check-kind.ts'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, takesOneStation } from '../../../src/core/kinds/kind.ts'
 import { symbolNames } from '../../../src/core/kinds/kind-words.ts'
+import { slugOf } from '../../../src/core/parse/slug-of.ts'
 
 /** Steps somebody may take in any order, each by three numbers. */
 const steps: ((kind: Kind, a: number, b: number) => Kind)[] = [

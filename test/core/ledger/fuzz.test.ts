@@ -7,6 +7,7 @@ import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
 import { canonical } from '../../../src/core/ledger/same-body.ts'
 import { settingSchemas } from '../../../src/core/ledger/setting-kinds.ts'
 import { stages } from '../../../src/core/ledger/stage.ts'
+import { procedureById } from '../../../src/core/procedures/library/index.ts'
 import { fromDay } from '../../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
 import { reckonSoftener } from '../../../src/core/standing/reckon-softener.ts'
@@ -63,6 +64,10 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'membrane-changed': fc.record({}),
   'prefilter-changed': fc.record({}),
   'own-kind': fc.record({ kind: fc.constant({ ...kindById('pk')!, id: 'our-pk', basedOn: 'pk' }) }),
+  'own-procedure': fc.record({
+    procedure: fc.constant({ ...procedureById('wand-clean')!, id: 'our-wand-clean', basedOn: 'wand-clean' }),
+    inUse: fc.boolean(),
+  }),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   run: fc.record({
     procedure: slug,

@@ -1,0 +1,162 @@
+import { slugOf } from '../parse/slug-of.ts'
+import type { Procedure, ProcedurePart, School } from './procedure.ts'
+import { actFields } from './procedure-words.ts'
+import type { ActName, Step } from './step.ts'
+
+/** Where a step stands: in which school, part, and at which place. */
+export interface StepPlace {
+  school: number
+  part: number
+  step: number
+}
+
+/** A copy under a name of its own to be changed, or the next version of the firm's own. */
+export const ownVersionOf = (procedure: Procedure): Procedure =>
+  procedure.basedOn
+    ? { ...procedure, version: procedure.version + 1 }
+    : {
+        ...procedure,
+        basedOn: procedure.id,
+        id: `our-${procedure.id}`,
+        name: `Our ${procedure.name[0]!.toLowerCase()}${procedure.name.slice(1)}`,
+        version: 1,
+      }
+
+export const withSchool = (procedure: Procedure, at: number, change: Partial<School>): Procedure => ({
+  ...procedure,
+  schools: procedure.schools.map((school, i) => (i === at ? { ...school, ...change } : school)),
+})
+
+/** One more school, as a copy to be changed; usual for nothing until somebody says so. */
+export function copySchool(procedure: Procedure, at: number): Procedure {
+  const from = procedure.schools[at]!
+  const name = `${from.name}, ours`
+  const copy = { ...from, id: slugOf(name, idsOf(procedure.schools)), name, usualFor: [] }
+  return { ...procedure, schools: [...procedure.schools.slice(0, at + 1), copy, ...procedure.schools.slice(at + 1)] }
+}
+
+/** @throws where it is the only one */
+export function withoutSchool(procedure: Procedure, at: number): Procedure {
+  if (procedure.schools.length === 1) throw new Error('withoutSchool: a procedure has at least one school')
+  return { ...procedure, schools: procedure.schools.filter((_, i) => i !== at) }
+}
+
+/** The school that is usual for a kind from now on; no other is. */
+export const usualForKind = (procedure: Procedure, at: number, kind: string, usual: boolean): Procedure => ({
+  ...procedure,
+  schools: procedure.schools.map((school, i) => {
+    const others = school.usualFor.filter((id) => id !== kind)
+    return { ...school, usualFor: i === at && usual ? [...others, kind] : others }
+  }),
+})
+
+const idsOf = (list: { id: string }[]): string[] => list.map(({ id }) => id)
+
+const withPart = (procedure: Procedure, { school, part }: StepPlace, change: (part: ProcedurePart) => ProcedurePart) =>
+  withSchool(procedure, school, {
+    parts: procedure.schools[school]!.parts.map((one, i) => (i === part ? change(one) : one)),
+  })
+
+const stepsOf = (procedure: Procedure, { school, part }: StepPlace): Step[] =>
+  procedure.schools[school]!.parts[part]!.steps
+
+export const renamePart = (procedure: Procedure, place: StepPlace, name: string): Procedure =>
+  withPart(procedure, place, (part) => ({ ...part, name }))
+
+/** A step with fields changed; a field set to undefined is left out. */
+export function changeStep(procedure: Procedure, place: StepPlace, change: Record<string, unknown>): Procedure {
+  const steps = stepsOf(procedure, place).map((step, i) =>
+    i === place.step
+      ? (Object.fromEntries(
+          Object.entries({ ...step, ...change }).filter(([, value]) => value !== undefined),
+        ) as unknown as Step)
+      : step,
+  )
+  return withPart(procedure, place, (part) => ({ ...part, steps }))
+}
+
+/**
+ * Why a step cannot be left out or moved away; null where it can: others go back to it, or it clears what was put in.
+ */
+export function stepHeld(procedure: Procedure, place: StepPlace): string | null {
+  const steps = stepsOf(procedure, place)
+  const step = steps[place.step]!
+  if (step.clears) return 'it clears what is in the machine'
+  const back = steps.find(
+    (other) =>
+      (other.act === 'window' && other.from === step.id) ||
+      (other.act === 'check' && other.answers.some(({ from }) => from === step.id)),
+  )
+  if (back && back !== step) return `“${back.say}” goes back to it`
+  return steps.length === 1 ? 'a part needs a step' : null
+}
+
+/** @throws where it is held, see `stepHeld` */
+export function withoutStep(procedure: Procedure, place: StepPlace): Procedure {
+  const held = stepHeld(procedure, place)
+  if (held) throw new Error(`withoutStep: ${held}`)
+  const steps = stepsOf(procedure, place).filter((_, i) => i !== place.step)
+  return withPart(procedure, place, (part) => ({ ...part, steps }))
+}
+
+/** A new step of an act after a place, with figures to start from. */
+export function addStep(procedure: Procedure, place: StepPlace, act: ActName): Procedure {
+  const steps = stepsOf(procedure, place)
+  const fresh = { ...freshStep(act, steps[place.step]?.id ?? ''), id: slugOf(`${act} step`, idsOf(steps)) } as Step
+  return withPart(procedure, place, (part) => ({
+    ...part,
+    steps: [...steps.slice(0, place.step + 1), fresh, ...steps.slice(place.step + 1)],
+  }))
+}
+
+/** One place up or down, where nothing that goes back would then go forward; null where it cannot. */
+export function moveStep(procedure: Procedure, place: StepPlace, by: -1 | 1): Procedure | null {
+  const steps = [...stepsOf(procedure, place)]
+  const to = place.step + by
+  if (to < 0 || to >= steps.length) return null
+  const [upper, lower] = by < 0 ? [steps[to]!, steps[place.step]!] : [steps[place.step]!, steps[to]!]
+  if (goesBackTo(lower, upper.id) || (upper.puts && lower.clears)) return null
+  steps.splice(to, 0, ...steps.splice(place.step, 1))
+  return withPart(procedure, place, (part) => ({ ...part, steps }))
+}
+
+const goesBackTo = (step: Step, id: string): boolean =>
+  (step.act === 'window' && step.from === id) || (step.act === 'check' && step.answers.some(({ from }) => from === id))
+
+const freshStep = (act: ActName, before: string): Record<string, unknown> => ({
+  say: 'Say what the hands do',
+  handsS: actFields[act].includes('seconds') && act === 'soak' ? 0 : 20,
+  act,
+  ...fresh[act],
+  ...(act === 'window' && { from: before }),
+})
+
+/** What a new step of an act starts from. */
+const fresh: Record<ActName, Record<string, unknown>> = {
+  do: {},
+  dose: { dose: { of: 'detergent', grams: { usual: 3 } }, into: 'the blind basket' },
+  cadence: {
+    on: 'Water ON',
+    onHow: 'What is right while it runs.',
+    off: 'Water OFF',
+    offHow: 'What is right while it vents.',
+    onS: 10,
+    offS: 5,
+    times: 5,
+  },
+  soak: { what: 'Soaking', seconds: 300 },
+  wait: { until: 'say what is seen', aboutS: 60 },
+  measure: { ask: 'What does it show?', unit: 'bar' },
+  check: {
+    ask: 'Is it right?',
+    answers: [
+      { id: 'yes', words: 'Yes', leads: 'pass' },
+      { id: 'no', words: 'No', leads: 'stop', because: 'Say what follows from it.' },
+    ],
+  },
+  hold: { keys: ['the key'], seconds: 5 },
+  press: { key: 'the key', times: 3, withinS: 2 },
+  window: { withinS: 30 },
+  photo: { of: 'what is to be seen' },
+  season: { drinks: 1 },
+}

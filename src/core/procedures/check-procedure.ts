@@ -1,0 +1,136 @@
+import { kindById } from '../kinds/index.ts'
+import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { procedureById } from './library/index.ts'
+import type { Procedure, ProcedurePart, School } from './procedure.ts'
+import { procedureSchema } from './procedure-schema.ts'
+import { actFields, acts } from './procedure-words.ts'
+import type { Step } from './step.ts'
+
+/**
+ * A procedure from a file: its shape, that what it names is there, and that what it puts into a machine it takes out
+ * again before anybody drinks.
+ *
+ * @example checkProcedure(JSON.parse(text)).ok
+ */
+export function checkProcedure(input: unknown): Parsed<Procedure> {
+  const parsed = parseStrict(procedureSchema, input)
+  if (!parsed.ok) return parsed
+  const procedure = input as Procedure
+  const issues = strangers(procedure)
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, value: procedure }
+}
+
+/** The same of a firm's own version: it names the one it was copied from, and has a name of its own. */
+export function checkOwnProcedure(input: unknown): Parsed<Procedure> {
+  const checked = checkProcedure(input)
+  if (!checked.ok) return checked
+  const { id, basedOn } = checked.value
+  const issues: Issue[] = []
+  if (!basedOn)
+    issues.push({ path: 'basedOn', code: 'required', message: 'is missing: name the procedure it was copied from' })
+  else if (!procedureById(basedOn))
+    issues.push({ path: 'basedOn', code: 'unknown', message: 'is no procedure that ships', value: basedOn })
+  if (procedureById(id))
+    issues.push({
+      path: 'id',
+      code: 'taken',
+      message: 'is a procedure that ships: give yours a name of its own',
+      value: id,
+    })
+  return issues.length > 0 ? { ok: false, issues } : checked
+}
+
+type Wrong = (path: string, code: string, message: string, value?: unknown) => void
+
+function strangers(procedure: Procedure): Issue[] {
+  const issues: Issue[] = []
+  const wrong: Wrong = (path, code, message, value) =>
+    issues.push({ path, code, message, ...(value !== undefined && { value }) })
+  procedure.kinds.forEach((id, i) => {
+    if (!kindById(id)) wrong(`kinds[${i}]`, 'unknown', 'is no kind of machine that ships', id)
+  })
+  const { needs } = procedure
+  if (needs?.instead && !procedureById(needs.instead))
+    wrong('needs.instead', 'unknown', 'is no procedure that ships', needs.instead)
+  twice(procedure.schools, 'schools', wrong)
+  procedure.schools.forEach((school, s) => {
+    inSchool(school, `schools[${s}]`, procedure, wrong)
+  })
+  return issues
+}
+
+function inSchool(school: School, path: string, procedure: Procedure, wrong: Wrong): void {
+  school.usualFor.forEach((id, i) => {
+    if (!procedure.kinds.includes(id)) wrong(`${path}.usualFor[${i}]`, 'unknown', 'is no kind it is for', id)
+  })
+  twice(school.parts, `${path}.parts`, wrong)
+  school.parts.forEach((part, p) => {
+    twice(part.steps, `${path}.parts[${p}].steps`, wrong)
+    part.steps.forEach((step, i) => {
+      inStep(step, i, part, `${path}.parts[${p}].steps[${i}]`, wrong)
+    })
+  })
+  for (const { steps, at } of inOneGo(school.parts)) cleared(steps, (i) => `${path}.${at[i]}`, wrong)
+}
+
+function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong: Wrong): void {
+  const held = step as unknown as Record<string, unknown>
+  const own = new Set(actFields[step.act].map((field) => field.replace('?', '')))
+  for (const field of actFields[step.act])
+    if (!field.endsWith('?') && held[field] === undefined) wrong(`${path}.${field}`, 'required', 'is missing')
+  for (const field of ofSomeAct)
+    if (held[field] !== undefined && !own.has(field))
+      wrong(`${path}.${field}`, 'unknown_field', `is no field of a step that is “${step.act}”`, held[field])
+  if (step.act === 'measure' && step.from !== undefined && typeof step.from !== 'number')
+    wrong(`${path}.from`, 'typeError', 'must be a number', step.from)
+  const earlier = new Set(part.steps.slice(0, at + 1).map(({ id }) => id))
+  if (step.act === 'window' && !earlier.has(step.from as string))
+    wrong(`${path}.from`, 'unknown', 'is no earlier step of this part', step.from)
+  if (step.act === 'check') {
+    twice(step.answers ?? [], `${path}.answers`, wrong)
+    if (!step.answers?.some(({ leads }) => leads === 'pass'))
+      wrong(`${path}.answers`, 'pass', 'must have one that goes on')
+    step.answers?.forEach((answer, i) => {
+      if (answer.leads === 'repeat' && !earlier.has(answer.from ?? ''))
+        wrong(`${path}.answers[${i}].from`, 'unknown', 'is no earlier step of this part', answer.from ?? null)
+    })
+  }
+  if ((step.puts || step.clears) && !step.gate)
+    wrong(`${path}.gate`, 'gate', 'must be true: what puts something in, or clears it, cannot be skipped')
+}
+
+const ofSomeAct = [...new Set(acts.flatMap((act) => actFields[act].map((field) => field.replace('?', ''))))]
+
+/** Steps that follow each other at one group, or once, with the place of each. */
+function inOneGo(parts: ProcedurePart[]): { steps: Step[]; at: string[] }[] {
+  const blocks: { steps: Step[]; at: string[] }[] = []
+  parts.forEach((part, p) => {
+    if (p === 0 || !part.each || !parts[p - 1]!.each) blocks.push({ steps: [], at: [] })
+    const block = blocks.at(-1)!
+    part.steps.forEach((step, i) => {
+      block.steps.push(step)
+      block.at.push(`parts[${p}].steps[${i}]`)
+    })
+  })
+  return blocks
+}
+
+/** What was put in is cleared before the hands are done there. */
+function cleared(steps: Step[], pathOf: (i: number) => string, wrong: Wrong): void {
+  const put = steps.findLastIndex(({ puts }) => puts !== undefined)
+  if (put >= 0 && !steps.slice(put + 1).some(({ clears }) => clears))
+    wrong(
+      `${pathOf(put)}.puts`,
+      'uncleared',
+      'must be followed by a step that clears it before the machine is released',
+      steps[put]!.puts,
+    )
+}
+
+function twice(list: { id: string }[], path: string, wrong: Wrong): void {
+  const seen = new Set<string>()
+  list.forEach(({ id }, i) => {
+    if (seen.has(id)) wrong(`${path}[${i}].id`, 'twice', 'is there already', id)
+    seen.add(id)
+  })
+}

@@ -1,0 +1,155 @@
+import { array, boolean, mixed, number, object, string } from 'yup'
+import { amount, divisor, finite } from '../parse/fields.ts'
+import { notToDrink } from './not-to-drink.ts'
+import { writtenEntries } from './procedure.ts'
+import { acts, familyIds, hazards, substances } from './procedure-words.ts'
+
+const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
+const text = (most: number) => string().max(most, `must be at most ${most} characters`)
+const said = (most: number) =>
+  text(most).test('said', 'must not be empty', (value) => value === undefined || value.trim() !== '')
+const mark = () => string().oneOf(['M', 'T', 'P'])
+const seconds = () => amount().max(172_800)
+const times = () => number().integer().min(1).max(200)
+const stations = () => array(slug().required()).max(20)
+const items = () => array(object({ name: said(120).required(), why: text(200) }).noUnknown()).max(40)
+
+const caution = object({
+  hazard: string().oneOf(hazards).required(),
+  say: said(200).required(),
+  how: text(300),
+})
+  .noUnknown()
+  .default(undefined)
+
+const span = object({ usual: divisor().max(10_000).required(), from: divisor(), to: divisor() })
+  .noUnknown()
+  .default(undefined)
+
+const answer = object({
+  id: slug().required(),
+  words: said(120).required(),
+  leads: string().oneOf(['pass', 'repeat', 'stop']).required(),
+  from: slug(),
+  because: text(300),
+}).noUnknown()
+
+/**
+ * A step of any act, its fields side by side; which of them an act has is told by `actFields`. Strict: a field of
+ * another act is refused by `checkProcedure`.
+ */
+const step = object({
+  id: slug().required(),
+  say: said(120).required(),
+  how: text(500),
+  normal: text(300),
+  wrong: text(300),
+  at: stations(),
+  caution,
+  handsS: seconds().required(),
+  gate: boolean().oneOf([true]),
+  puts: string().oneOf(Object.keys(notToDrink)),
+  clears: boolean().oneOf([true]),
+  mark: mark(),
+  act: string().oneOf(acts).required(),
+  dose: object({
+    of: string().oneOf(substances).required(),
+    grams: span,
+    scoops: divisor().max(50),
+    tablets: divisor().max(20),
+    words: text(120),
+  })
+    .noUnknown()
+    .default(undefined),
+  into: said(120),
+  on: said(40),
+  onHow: text(300),
+  off: said(40),
+  offHow: text(300),
+  onS: divisor().max(600),
+  offS: amount().max(600),
+  times: times(),
+  firstOffS: amount().max(3600),
+  what: said(120),
+  seconds: seconds(),
+  mostS: seconds(),
+  until: said(200),
+  aboutS: seconds(),
+  measure: slug(),
+  ask: said(200),
+  unit: text(20),
+  // A number of a reading, or the step a window goes back to.
+  from: mixed().test(
+    'from',
+    'must be a number or the name of a step',
+    (given) => given === undefined || typeof given === 'string' || Number.isFinite(given),
+  ),
+  to: finite(),
+  answers: array(answer.required()).min(1).max(6),
+  keys: array(said(60).required()).min(1).max(5),
+  key: said(60),
+  withinS: divisor().max(3600),
+  of: said(200),
+  drinks: number().integer().min(1).max(20),
+}).noUnknown()
+
+const part = object({
+  id: slug().required(),
+  name: said(80).required(),
+  each: string().oneOf(['group']),
+  steps: array(step.required()).required().min(1, 'must have a step').max(80),
+}).noUnknown()
+
+const school = object({
+  id: slug().required(),
+  name: said(80).required(),
+  reason: said(600).required(),
+  usualFor: array(slug().required()).required().max(30),
+  figures: array(
+    object({ name: said(60).required(), words: said(120).required(), mark: mark().required() })
+      .noUnknown()
+      .required(),
+  )
+    .required()
+    .max(12),
+  tools: items().required(),
+  materials: items().required(),
+  parts: array(part.required()).required().min(1, 'must have a part').max(12),
+}).noUnknown()
+
+/** A procedure as a file: its shape. What must hold between its places is told by `checkProcedure`. */
+export const procedureSchema = object({
+  id: slug().required(),
+  basedOn: slug(),
+  version: number().integer().min(1).required(),
+  family: string().oneOf(familyIds).required(),
+  name: said(80).required(),
+  about: said(300).required(),
+  kinds: array(slug().required()).required().min(1, 'must be for a kind of machine').max(30),
+  behind: string().oneOf(['exchanger', 'cartridge']),
+  needs: object({ stations: stations().required(), why: said(300).required(), instead: slug() })
+    .noUnknown()
+    .default(undefined),
+  writes: array(
+    object({
+      entry: string().oneOf(writtenEntries).required(),
+      task: slug().required(),
+      taskOf: mixed().test('tasks', 'must name a task for kinds', (given) => given === undefined || isTasks(given)),
+      each: string().oneOf(['group']),
+      of: string().oneOf(['softener']),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .required()
+    .max(10),
+  mustFinish: object({ why: said(300).required(), first: array(said(200).required()).required().max(20) })
+    .noUnknown()
+    .default(undefined),
+  schools: array(school.required()).required().min(1, 'must have a school').max(20),
+}).noUnknown()
+
+const isTasks = (given: unknown): boolean =>
+  typeof given === 'object' &&
+  given !== null &&
+  Object.values(given).every((task) => typeof task === 'string' && /^[a-z0-9-]{1,60}$/.test(task))

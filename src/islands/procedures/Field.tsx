@@ -1,0 +1,88 @@
+interface TextProps {
+  label: string
+  value: string
+  wide?: boolean
+  onChange: (text: string) => void
+}
+
+const wordy = 'flex flex-col gap-0.5'
+
+/** A line of words. */
+export function TextField({ label, value, wide, onChange }: TextProps) {
+  return (
+    <label className={`${wordy} ${wide ? 'w-full' : 'min-w-[200px] flex-1'}`}>
+      <span className="slim text-[13px]">{label}</span>
+      <input className="field w-full" value={value} onChange={(event) => onChange(event.target.value)} />
+    </label>
+  )
+}
+
+/** A paragraph of them. */
+export function LongField({ label, value, rows, onChange }: Omit<TextProps, 'wide'> & { rows: number }) {
+  return (
+    <label className={`${wordy} w-full`}>
+      <span className="slim text-[13px]">{label}</span>
+      <textarea
+        className="field w-full py-1.5"
+        rows={rows}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  )
+}
+
+interface NumberProps {
+  label: string
+  unit?: string
+  value: number | undefined
+  onChange: (value: number | undefined) => void
+}
+
+/** A number with its unit; empty is none. */
+export function NumberField({ label, unit, value, onChange }: NumberProps) {
+  return (
+    <label className="flex flex-col gap-0.5">
+      <span className="slim text-[13px]">
+        {label}
+        {unit ? `, ${unit}` : ''}
+      </span>
+      <input
+        className="field mono w-[112px] text-right"
+        type="number"
+        step="any"
+        inputMode="decimal"
+        aria-label={unit ? `${label}, ${unit}` : label}
+        defaultValue={value}
+        onChange={(event) => onChange(event.target.value === '' ? undefined : Number(event.target.value))}
+      />
+    </label>
+  )
+}
+
+interface ChoiceProps<T extends string> {
+  label: string
+  value: T
+  choices: readonly (readonly [T, string])[]
+  onChange: (value: T) => void
+}
+
+export function ChoiceField<T extends string>({ label, value, choices, onChange }: ChoiceProps<T>) {
+  return (
+    <label className="flex flex-col gap-0.5">
+      <span className="slim text-[13px]">{label}</span>
+      <select
+        className="field max-w-[260px]"
+        aria-label={label}
+        value={value}
+        onChange={(event) => onChange(event.target.value as T)}
+      >
+        {choices.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
