@@ -195,6 +195,8 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
   await open.click()
   await page.getByRole('button', { name: /^Finger guard: off/ }).click()
   await page.getByRole('button', { name: /^Hopper, gasket: off/ }).click()
+  await page.getByRole('button', { name: /^Note a trap/ }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Goes in one way only' }).click()
   await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/kind.png')
   await expect(page.getByRole('img', { name: 'Hopper, gasket as it sat, 1' })).toHaveAttribute(
     'src',
@@ -234,6 +236,24 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
   expect(things[1]!.photos).toHaveLength(1)
   await awake(page)
   await expect(page.getByText(/Stripped down: Grinder service, 3 things off, left over: finger guard/)).toBeVisible()
+
+  // What was noted here is told before the same screws of the next such machine.
+  await page.goto(`/machines/${rows[1].id}/strip-down?of=grinder-service`)
+  await awake(page)
+  await expect(page.getByRole('region', { name: 'In this order' })).toContainText(
+    `Noted before: Goes in one way only ${rows[0].name}`,
+  )
+})
+
+test('acid for a descale is reckoned from this machine’s own chalk before it is poured', async ({ ines: page }) => {
+  const { rows } = await (await page.request.get('/api/machines?kind=sr')).json()
+  await page.goto(`/machines/${rows[0].id}/run?procedure=descale`)
+  await awake(page)
+  const hand = page.getByRole('complementary', { name: 'At hand' })
+  await expect(hand).toContainText(/\d g.* in 1 L.*for [\d.]+ g of chalk reckoned here/)
+  await expect(hand).toContainText(/gives off [\d.]+ L of gas: outlets open/)
+  await hand.getByRole('link', { name: 'Water lens' }).click()
+  await page.waitForURL('**lens=water')
 })
 
 test('acid in a machine stands on every list at once, and is gone from them when it is rinsed out', async ({

@@ -1,4 +1,5 @@
 import type { Duty, Kind } from '../kinds/kind.ts'
+import { doseSaid } from '../procedures/dose.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type School as Way } from '../procedures/procedure.ts'
 import type { StepOf } from '../procedures/step.ts'
@@ -66,7 +67,8 @@ const alkali = 'Detergent burns skin and eyes: gloves; rinse until it runs clear
  */
 export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   const found = new Map<Rhythm, CareItem[]>(rhythms.map((rhythm) => [rhythm, []]))
-  const add = (rhythm: Rhythm, item: CareItem) => found.get(rhythm)!.push(item)
+  const add = (rhythm: Rhythm, { how, ...item }: CareItem) =>
+    found.get(rhythm)!.push({ ...item, ...(how && { how: how[0]!.toUpperCase() + how.slice(1) }) })
   const has = (...ids: string[]) => kind.stations.some(({ id }) => ids.includes(id))
 
   if (has('basket')) for (const item of eachShot) add('shot', item)
@@ -93,7 +95,7 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
     const days = duty ? everyDays(duty, terms) : 1
     add(rhythmOf(days), {
       say: `Backflush with detergent${days > 1.5 ? `, every ${daysWords(days)}` : ', at close'}`,
-      how: `${way.figures.find(({ name }) => name === 'Detergent')?.words ?? ''}; ${strokes(way, 'strokes')}; rinse ${strokes(way, 'rinse')}, until it is clear. First coffee thrown away.`,
+      how: `${detergentDose(way)}; ${strokes(way, 'strokes')}; rinse ${strokes(way, 'rinse')}, until it is clear. First coffee thrown away.`,
       drawing: 'powder',
       caution: alkali,
       mark: 'T',
@@ -158,6 +160,14 @@ const eachMilk: CareItem[] = [
     mark: 'T',
   },
 ]
+
+/** How much powder a way takes, as it says it. */
+function detergentDose(way: Way): string {
+  const step = way.parts
+    .flatMap(({ steps }) => steps)
+    .find((one): one is StepOf<'dose'> => one.act === 'dose' && one.dose.of === 'detergent')
+  return step ? doseSaid(step.dose) : 'detergent'
+}
 
 /** The strokes of one step, as they are read out. */
 function strokes(way: Way, id: string): string {

@@ -1,12 +1,12 @@
-import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import type { Step } from '../../core/procedures/step.ts'
 import { ActionField } from '../run/ActionField.tsx'
 import { CadenceStrip } from '../run/CadenceStrip.tsx'
 import { CautionBand } from '../run/CautionBand.tsx'
+import type { RunMeasures } from '../run/DoseLine.tsx'
 
 interface Props {
   step: Step
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
 }
 
 /** Some seconds into the first stroke: on, and filling. */

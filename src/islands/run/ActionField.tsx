@@ -1,14 +1,13 @@
 import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
-import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
 import { sendPhoto, smaller } from '../photos.ts'
 import { minutesSeconds } from './clock-words.ts'
-import { DoseLine } from './DoseLine.tsx'
+import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 
 interface Props {
   step: Step
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
   positionS: number
   paused: boolean
   /** Seconds the step has been under the hands. */
@@ -181,14 +180,14 @@ function Strokes({ step, positionS, paused }: Props & { step: StepOf<'cadence'> 
   return (
     <div
       className={`relative flex min-h-[250px] flex-1 overflow-hidden px-4 py-5 lg:px-6 ${
-        on ? 'bg-deep text-enamel' : 'border-[6px] border-ink bg-enamel text-ink'
+        on ? 'bg-(--on-field) text-(--on-ink)' : 'border-[6px] border-ink bg-enamel text-ink'
       }`}
       data-water={on ? 'on' : 'off'}
     >
       {on && (
         <span
           aria-hidden="true"
-          className="absolute inset-y-0 left-0 border-r border-enamel bg-water"
+          className="absolute inset-y-0 left-0 border-r border-(--on-ink) bg-(--on-fill)"
           style={{ width: `${share * 100}%` }}
         />
       )}

@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { type Offered, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
@@ -9,7 +8,7 @@ import type { Running } from '../../core/procedures/run-record.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SettingLevel } from '../setting/levels.ts'
 import { CautionBand } from './CautionBand.tsx'
-import { DoseLine } from './DoseLine.tsx'
+import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 import { LanesPlan } from './LanesPlan.tsx'
 import { SchoolChoice } from './SchoolChoice.tsx'
 import { SetWay } from './SetWay.tsx'
@@ -22,7 +21,7 @@ interface Props {
   offered: Offered[]
   /** Procedure and school as the address asks for them. */
   asked: { procedure: string; school: string | null } | null
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
   /** The way a procedure is done here, where somebody chose one. */
   wayHere: (procedure: string) => string | null
   /** Where a way may be set, nearest first. */
@@ -181,7 +180,7 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, wayH
           ))}
           {doses.some(({ dose }) => dose.of === 'descaler') && (
             <p className="m-0 pt-2 text-[15px]">
-              How much acid for this machine, how much gas it makes and what neutralises it is reckoned on its{' '}
+              How that comes about, and other acids, on its{' '}
               <a className="word" href={`/machines/${machine.id}?lens=water`}>
                 Water lens
               </a>

@@ -1,10 +1,19 @@
 import { type DoseAmount, type DoseMeasures, doseOf, doseSaid, scoopWords } from '../../core/procedures/dose.ts'
-import { figure } from '../../ui/format.ts'
+import { acids } from '../../core/scale/acid.ts'
+import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
+import { counted, figure } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
+import { quantityWords } from '../../ui/quantity.ts'
+
+/** What doses are measured with on a machine; of acid what is reckoned for it. */
+export interface RunMeasures extends DoseMeasures {
+  ownScoop: boolean
+  descale?: TankDescale
+}
 
 interface Props {
   amount: DoseAmount
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
 }
 
 /** A dose by weight, with the scoop drawn as full as it gets. */
@@ -20,6 +29,7 @@ export function DoseLine({ amount, measures }: Props) {
         )}
       </p>
     )
+  if (amount.of === 'descaler' && measures.descale) return <AcidDose descale={measures.descale} />
   if (dose.grams === null) return <p className="m-0 text-[20px]">{doseSaid(amount)}</p>
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -39,6 +49,28 @@ export function DoseLine({ amount, measures }: Props) {
         {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
         {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
         {dose.perTub !== null && '.'}
+      </p>
+    </div>
+  )
+}
+
+/** Acid as it is reckoned for this machine, what it gives off and what takes its bite. */
+function AcidDose({ descale: { acid, scaleG, volumeL, plan } }: { descale: TankDescale }) {
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+      <p className="m-0 text-[42px] leading-none font-[680]">
+        {figure(plan.acidGPerCharge)} <span className="text-[26px]">g</span>
+      </p>
+      <p className="m-0 text-[18px] leading-snug">
+        {acids[acid].name} in {quantityWords(volumeL, 'L')}
+        {plan.charges > 1 && `, ${counted(plan.charges, 'charge')} of it`}
+        <span className="block text-[15px] text-second">
+          for {figure(scaleG)} g of chalk reckoned here; a bought descaler goes by its label
+        </span>
+      </p>
+      <p className="m-0 basis-full text-[15px] text-second">
+        It gives off {quantityWords(plan.gasL, 'L')} of gas: outlets open. Spent, {figure(plan.bicarbonateG)} g of
+        bicarbonate at most takes its bite. Rinse with {quantityWords(plan.rinseL, 'L')} at least.
       </p>
     </div>
   )

@@ -3,16 +3,22 @@ import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo } from '../../core/procedures/offered.ts'
 import { startRun } from '../../core/procedures/run.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
+import { toDay } from '../../core/quantity/local-day.ts'
+import { acidNames } from '../../core/scale/acid.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
 import { effective, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
+import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
+import { type TankDescale, tankDescale } from '../../core/standing/water/machine-descale.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
+import { waterOf } from '../machine/water/water-of.ts'
 import { machineLevels } from '../setting/levels.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeRun } from './BeforeRun.tsx'
+import type { RunMeasures } from './DoseLine.tsx'
 import { type KeptRun, keepRun, readRun } from './kept-run.ts'
 import { RunEnd } from './RunEnd.tsx'
 import { RunScreen } from './RunScreen.tsx'
@@ -35,7 +41,10 @@ export function RunPage({ bundle, today, me, asked }: Props) {
     () => (kind ? offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)) : []),
     [histories, kind],
   )
-  const measures = useMemo(() => doseMeasures(histories), [histories])
+  const measures = useMemo((): RunMeasures => {
+    const descale = acidHere(bundle, today)
+    return { ...doseMeasures(histories), ...(descale && { descale }) }
+  }, [bundle, histories, today])
   const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
@@ -82,6 +91,14 @@ export function RunPage({ bundle, today, me, asked }: Props) {
   )
 }
 
+/** Acid for a descale from the tank, of the sort this machine had last. */
+function acidHere(bundle: MachineBundle, today: string): TankDescale | null {
+  const water = waterOf(bundle)
+  const last = water && lastAcid(water.facts)?.acid
+  const acid = acidNames.find((name) => name === last) ?? 'citric'
+  return water && tankDescale(water.facts, water.chalk, acid, toDay(today))
+}
+
 const muteKey = 'evenshot-muted'
 
 interface GoingProps {
@@ -89,7 +106,7 @@ interface GoingProps {
   bundle: MachineBundle
   kind: NonNullable<ReturnType<typeof kindOf>>
   place: string
-  measures: ReturnType<typeof doseMeasures>
+  measures: RunMeasures
   today: string
   visitId: string | undefined
 }

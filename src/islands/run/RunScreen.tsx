@@ -1,7 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { phaseAt } from '../../core/procedures/cadence.ts'
-import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import { handStep, isCadence, laneNow, positionAt, soakKey, stepNow } from '../../core/procedures/run.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
@@ -9,6 +8,7 @@ import { ActionField } from './ActionField.tsx'
 import { CadenceStrip } from './CadenceStrip.tsx'
 import { CautionBand } from './CautionBand.tsx'
 import { minutesSeconds } from './clock-words.ts'
+import type { RunMeasures } from './DoseLine.tsx'
 import { HoldButton } from './HoldButton.tsx'
 import { ReasonSheet } from './ReasonSheet.tsx'
 import { SideColumn } from './SideColumn.tsx'
@@ -24,7 +24,7 @@ interface Props {
   without: Set<string>
   /** Machine and site. */
   place: [machine: string, site: string]
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
   muted: boolean
   onMute: () => void
 }

@@ -1,17 +1,16 @@
 import type { ReactNode } from 'react'
-import type { DoseMeasures } from '../../core/procedures/dose.ts'
 import type { Lane } from '../../core/procedures/lanes.ts'
 import { laneNow, type RunState, readyLanes, soakKey, stepNow } from '../../core/procedures/run.ts'
 import { stepSeconds } from '../../core/procedures/step-seconds.ts'
 import { minutesSeconds } from './clock-words.ts'
-import { DoseLine } from './DoseLine.tsx'
+import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 
 interface Props {
   machineId: string
   lanes: Lane[]
   state: RunState
   now: number
-  measures: DoseMeasures & { ownScoop: boolean }
+  measures: RunMeasures
   onTake: (lane: string) => void
   onEnough: (lane: string) => void
 }

@@ -2,17 +2,19 @@ import { useState } from 'react'
 import type { KnownStripDown } from '../../core/strip-down/known.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { CautionBand } from '../run/CautionBand.tsx'
+import { type Noted, NotedLines } from './NotedLines.tsx'
 
 interface Props {
   machineId: string
   place: string
   known: KnownStripDown[]
+  noted: Noted[]
   asked: string | null
   onStart: (title: string, known?: KnownStripDown) => void
 }
 
 /** Before the first screw: which strip-down, what is made safe, what lies ready. */
-export function BeforeSheet({ machineId, place, known, asked, onStart }: Props) {
+export function BeforeSheet({ machineId, place, known, noted, asked, onStart }: Props) {
   const [chosen, setChosen] = useState(known.find(({ id }) => id === asked)?.id ?? known[0]?.id ?? 'free')
   const [title, setTitle] = useState('')
   const [ticked, setTicked] = useState<Set<string>>(new Set())
@@ -76,6 +78,7 @@ export function BeforeSheet({ machineId, place, known, asked, onStart }: Props) 
                         {[thing.where, thing.way].filter(Boolean).join('; ')}
                       </span>
                       {thing.trap && <span className="block text-[14px] text-brass-ink">Trap: {thing.trap}</span>}
+                      <NotedLines noted={noted} thing={thing.name} />
                     </span>
                   </li>
                 ))}

@@ -12,10 +12,13 @@ import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
 import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
+import type { Noted } from './NotedLines.tsx'
 import { SheetScreen } from './SheetScreen.tsx'
 
 interface Props {
   bundle: MachineBundle
+  /** What was noted while machines of this kind were in pieces. */
+  noted: Noted[]
   today: string
   me: string
   asked: string | null
@@ -32,7 +35,7 @@ function named(kept: KeptSheet, here: string, name: string): KeptSheet {
 }
 
 /** A strip-down sheet of one machine: begun, kept, closed, written. */
-export function SheetPage({ bundle, today, me, asked }: Props) {
+export function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const { id: machineId } = bundle.machine
   const [kept, setKept] = useState<KeptSheet | null | undefined>(undefined)
   const [lost, setLost] = useState(false)
@@ -58,6 +61,7 @@ export function SheetPage({ bundle, today, me, asked }: Props) {
         machineId={machineId}
         place={place}
         known={knownFor(kind.basedOn ?? kind.id)}
+        noted={noted}
         asked={asked}
         onStart={(title, known?: KnownStripDown) =>
           become({
@@ -143,6 +147,7 @@ export function SheetPage({ bundle, today, me, asked }: Props) {
     <SheetScreen
       kept={kept}
       known={knownStripDowns.find(({ id }) => id === kept.known) ?? null}
+      noted={noted}
       place={place}
       timeZone={bundle.site.timeZone}
       lost={lost}

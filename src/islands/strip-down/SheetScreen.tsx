@@ -9,12 +9,14 @@ import { ReasonSheet } from '../run/ReasonSheet.tsx'
 import { useAwake } from '../run/use-awake.ts'
 import { BenchMat } from './BenchMat.tsx'
 import type { KeptSheet } from './kept-sheet.ts'
+import { type Noted, NotedLines } from './NotedLines.tsx'
 import { ThingForm } from './ThingForm.tsx'
 import { DriveMark, thingDrawings } from './thing-drawings.tsx'
 
 interface Props {
   kept: KeptSheet
   known: KnownStripDown | null
+  noted: Noted[]
   place: string
   timeZone: string
   lost: boolean
@@ -27,7 +29,7 @@ const button =
   'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[18px] leading-tight font-semibold text-deep disabled:border-hair disabled:text-second'
 
 /** The mat, what is in the hand, what is still on the bench. It closes on an empty mat and an empty cup, or with a word. */
-export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
+export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
   const { sheet } = kept
   const [asking, setAsking] = useState<'note' | 'close' | 'other' | null>(null)
   const camera = useRef<HTMLInputElement>(null)
@@ -104,7 +106,10 @@ export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPho
             {refitting && held && !allBack ? (
               <Now what="Back on now" number={hand! + 1} thing={held.thing} words={held.thing.back} />
             ) : next ? (
-              <Now what="Comes off now" number={sheet.things.length + 1} thing={next} words={next.before} />
+              <>
+                <Now what="Comes off now" number={sheet.things.length + 1} thing={next} words={next.before} />
+                <NotedLines noted={noted} thing={next.name} />
+              </>
             ) : allBack ? (
               <>
                 <p className="m-0 text-[28px] font-[640]">All is back in.</p>
@@ -158,6 +163,11 @@ export function SheetScreen({ kept, known, place, timeZone, lost, onPress, onPho
             </p>
           )}
           {held?.note && <p className="m-0 pt-2 text-[16px]">Noted: {held.note}</p>}
+          {held && refitting && (
+            <p className="m-0 pt-2">
+              <NotedLines noted={noted} thing={held.thing.name} />
+            </p>
+          )}
           {photoSays && (
             <p role="status" className="m-0 pt-2 text-[15px] font-semibold text-brass-ink">
               {photoSays}

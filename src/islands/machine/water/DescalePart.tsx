@@ -2,11 +2,10 @@ import { useMemo, useState } from 'react'
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import type { Line } from '../../../core/quantity/working.ts'
 import { type Acid, acidGPerG, acidNames, acids } from '../../../core/scale/acid.ts'
-import { descalePlan, forbidden } from '../../../core/scale/descale-plan.ts'
-import type { Histories } from '../../../core/standing/histories.ts'
+import { forbidden } from '../../../core/scale/descale-plan.ts'
 import type { Standing } from '../../../core/standing/standing.ts'
 import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
-import { type SetFigure, takeFigure } from '../../../core/standing/water/set-figure.ts'
+import { chargeOf, grantedFor, vesselDescale, vesselScaleG } from '../../../core/standing/water/machine-descale.ts'
 import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
 import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
 import { quantityWords } from '../../../ui/quantity.ts'
@@ -22,35 +21,18 @@ interface Props {
   onAdjust: (line: Line) => void
 }
 
-/** What one filling of the tank takes where solution is run through; a bucket it is pumped round from on the bench. */
-const chargeL = { flow: 1, closed: 2, exchanger: 5, steam: null } as const
-
 /** The next descale, reckoned before anything is poured: acid, charges, gas, what takes its bite, the rinse. */
 export function DescalePart({ water, vessel, standing, today, onAdjust }: Props) {
   const { facts, chalk } = water
   const granted = useMemo(() => grantedFor(facts.histories), [facts.histories])
-  const { heats, waterL, headspaceL, aluminium } = vessel.vessel
+  const { aluminium } = vessel.vessel
   const [acid, setAcid] = useState<Acid>('citric')
-  const [typed, setTyped] = useState(String(chargeL[heats] ?? waterL))
+  const [typed, setTyped] = useState(String(chargeOf(vessel.vessel)))
   const litres = Number(typed.replace(',', '.'))
   const volumeL = litres > 0 && Number.isFinite(litres) ? litres : null
   const due = standing?.due ? Math.max(toDay(today), toDay(standing.due.p50)) : null
-  const grams = vessel.gramsAt(due ?? facts.asOfDay) / vessel.share
-  const plan =
-    volumeL && grams > 0
-      ? descalePlan(
-          grams,
-          acid,
-          { volumeL, ...(headspaceL && { headspaceL }), ...(aluminium && { aluminium }) },
-          {
-            citricExcess: granted['citric-excess'].value,
-            acidExcess: granted['acid-excess'].value,
-            citricGPerL: granted['citric-scale'].value,
-            gasPerHeadspace: granted['gas-headspace'].value,
-            rinseVolumes: granted['rinse-volumes'].value,
-          },
-        )
-      : null
+  const grams = vesselScaleG(vessel, due ?? facts.asOfDay)
+  const plan = volumeL && grams > 0 ? vesselDescale(grams, acid, volumeL, vessel.vessel, granted) : null
   const stop = forbidden(acid, { volumeL: volumeL ?? 1, ...(aluminium && { aluminium }) })
   const last = lastAcid(facts)
   return (
@@ -130,15 +112,6 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
     </section>
   )
 }
-
-const grantedIds = ['citric-excess', 'acid-excess', 'citric-scale', 'gas-headspace', 'rinse-volumes'] as const
-
-/** The plan's figures as they stand for this machine. */
-const grantedFor = (histories: Histories) =>
-  Object.fromEntries(grantedIds.map((id) => [id, takeFigure(histories, id)])) as Record<
-    (typeof grantedIds)[number],
-    SetFigure
-  >
 
 const why = {
   strength: 'it would be too strong',

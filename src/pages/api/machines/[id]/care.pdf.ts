@@ -3,6 +3,7 @@ import { careOf } from '../../../../services/care.ts'
 import { carePdf } from '../../../../services/care-pdf.ts'
 import { localDayIn } from '../../../../services/clock.ts'
 import { isUuid } from '../../../../services/cursor.ts'
+import { dayLong } from '../../../../ui/format.ts'
 
 /** The care sheet of a machine as a PDF. */
 export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
@@ -15,7 +16,7 @@ export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
     model: [machine.maker, machine.model].filter(Boolean).join(' '),
     site: site.name,
     firm: firm.name,
-    day: localDayIn(site.timeZone, locals.now),
+    day: dayLong(localDayIn(site.timeZone, locals.now)),
     traffic: `${Math.round(care.drinksPerOpenDay)} ${care.unit} an open day`,
   })
   return new Response(new Uint8Array(pdf), {
