@@ -26,7 +26,9 @@ export function wakeSound(): void {
 
 /** Told by ear and by hand, as far as this device can. */
 export function signal(what: Signal, muted: boolean): void {
-  if (pulses[what].length > 0 && 'vibrate' in navigator) navigator.vibrate(pulses[what])
+  // A browser lets nothing shake before it was touched: after a reload it is silent until the first tap.
+  const touched = navigator.userActivation?.hasBeenActive ?? true
+  if (pulses[what].length > 0 && touched && 'vibrate' in navigator) navigator.vibrate(pulses[what])
   if (muted || !context || context.state !== 'running') return
   const { hz, s, times } = tones[what]
   for (let i = 0; i < times; i += 1) {
