@@ -18,6 +18,8 @@ export interface Care {
   backflush: string | null
   /** The ways there are of it; none where it is not backflushed. */
   ways: { id: string; name: string }[]
+  /** Whether milk goes through it, so that a log of it is kept. */
+  milk: boolean
   /** Whether anybody has counted its drinks, or such machines’ usual stands in. */
   counted: boolean
 }
@@ -49,6 +51,7 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
     backflush: way?.id ?? null,
     ways: (procedure?.schools ?? []).map(({ id, name }) => ({ id, name })),
     unit: facts.kind.counter.unit,
+    milk: facts.kind.stations.some(({ id }) => id === 'frother'),
     counted: facts.use.intervals.length > 0,
   }
 }

@@ -44,6 +44,9 @@ export function dayNear(day: LocalDay, today: LocalDay): string {
   return preferences().dateForm === 'words' ? `${dayShort(day)} ${day.slice(2, 4)}` : dayLong(day)
 }
 
+/** @example weekdayShort('2026-11-26') // 'Thu' */
+export const weekdayShort = (day: LocalDay): string => weekdayName.format(asDate(day))
+
 /** Month and year, for an axis. @example monthYear('2027-01-06') // 'Jan 2027' */
 export const monthYear = (day: LocalDay): string => three(monthOnly.format(asDate(day)))
 

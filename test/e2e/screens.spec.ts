@@ -11,6 +11,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
   'Machine, work': (id) => `/machines/${id}?lens=work`,
   'Care sheet': (id) => `/machines/${id}/care`,
+  'Milk log': (id) => `/machines/${id}/milk-log`,
   'Before a sheet': (id) => `/machines/${id}/strip-down`,
   'Before a run': (id) => `/machines/${id}/run?procedure=detergent-backflush`,
   Procedures: () => '/procedures',

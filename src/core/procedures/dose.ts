@@ -9,8 +9,27 @@ export interface DoseAmount {
   /** Level scoops of whatever lies in the tub. */
   scoops?: number
   tablets?: number
+  /** Grams to a litre of the water it goes into. */
+  gramsPerL?: number
+  /** One part of it to so many of water, by volume. */
+  oneTo?: number
   /** As it is said where nobody weighs it. */
   words?: string
+}
+
+/** Vessels are marked in these; ounces are fluid ones. */
+export const vesselUnits = { mL: 1, L: 1000, flozUS: 29.5735, flozUK: 28.4131 } as const
+export type VesselUnit = keyof typeof vesselUnits
+
+/**
+ * What goes into a vessel of water: grams where it is weighed, millilitres where it is poured.
+ *
+ * @returns null where the amount does not depend on the water
+ * @example bathOf({ of: 'milk-cleaner', oneTo: 16 }, 480) // { ml: 30 }
+ */
+export function bathOf({ gramsPerL, oneTo }: DoseAmount, waterMl: number): { grams: number } | { ml: number } | null {
+  if (gramsPerL !== undefined) return { grams: (gramsPerL * waterMl) / 1000 }
+  return oneTo === undefined ? null : { ml: waterMl / oneTo }
 }
 
 /** What this firm measures with and pays; what nobody said is from memory. */
@@ -75,12 +94,10 @@ export function scoopWords(scoops: number): string {
 }
 
 /** An amount as the school says it. @example doseSaid({ of: 'detergent', scoops: 0.5 }) // 'half a scoop' */
-export function doseSaid({ grams, scoops, tablets, words }: DoseAmount): string {
+export function doseSaid({ grams, scoops, tablets, gramsPerL, oneTo, words }: DoseAmount): string {
   if (words) return words
   if (scoops !== undefined) return scoops === 1 ? 'a full scoop' : scoops === 0.5 ? 'half a scoop' : `${scoops} scoops`
   if (tablets !== undefined) return tablets === 1 ? '1 tablet' : `${tablets} tablets`
-  return grams ? `${spanWords(grams)} g` : 'as its label says'
+  if (grams) return `${spanWords(grams)} g`
+  return gramsPerL ? `${gramsPerL} g a litre` : oneTo ? `1 part to ${oneTo} of water` : 'as its label says'
 }
-
-/** A ratio given as one part to so many by volume. @example ratioMl(16, 480) // 30 */
-export const ratioMl = (parts: number, waterMl: number): number => waterMl / parts

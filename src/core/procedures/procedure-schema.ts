@@ -57,6 +57,8 @@ const step = object({
     grams: span,
     scoops: divisor().max(50),
     tablets: divisor().max(20),
+    gramsPerL: divisor().max(1000),
+    oneTo: divisor().max(1000),
     words: text(120),
   })
     .noUnknown()

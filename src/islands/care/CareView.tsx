@@ -12,10 +12,12 @@ interface Props {
   /** Ways it can be backflushed; none where it is not. */
   ways: { id: string; name: string }[]
   chosen: string | null
+  /** A log of the milk side belongs to it. */
+  milk: boolean
 }
 
 /** What the customer does between visits, to be printed and hung beside the machine. */
-export function CareView({ sheet, machine, site, firm, traffic, ways, chosen }: Props) {
+export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, milk }: Props) {
   const query = chosen ? `?backflush=${chosen}` : ''
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -28,6 +30,11 @@ export function CareView({ sheet, machine, site, firm, traffic, ways, chosen }: 
             <a href={`/machines/${machine.id}?lens=work`} className="plain inline-flex items-center whitespace-nowrap">
               Back to the machine
             </a>
+            {milk && (
+              <a href={`/machines/${machine.id}/milk-log`} className="plain inline-flex items-center whitespace-nowrap">
+                Milk log
+              </a>
+            )}
             <a
               href={`/api/machines/${machine.id}/care.pdf${query}`}
               className="act inline-flex items-center whitespace-nowrap"

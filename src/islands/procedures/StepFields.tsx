@@ -185,8 +185,12 @@ const measures = [
   ['grams', 'grams'],
   ['scoops', 'level scoops'],
   ['tablets', 'tablets'],
+  ['gramsPerL', 'grams a litre of water'],
+  ['oneTo', 'one part to so many of water'],
   ['words', 'as its label says'],
 ] as const
+
+const unitOf = { scoops: 'scoops', tablets: 'tablets', gramsPerL: 'g/L', oneTo: 'parts of water' } as const
 
 function DoseFields({
   dose,
@@ -197,13 +201,7 @@ function DoseFields({
   into: string
   onChange: (change: Record<string, unknown>) => void
 }) {
-  const by = dose.grams
-    ? 'grams'
-    : dose.scoops !== undefined
-      ? 'scoops'
-      : dose.tablets !== undefined
-        ? 'tablets'
-        : 'words'
+  const by = measures.map(([id]) => id).find((id) => id !== 'words' && dose[id] !== undefined) ?? 'words'
   const set = (next: Partial<DoseAmount>) => onChange({ dose: { of: dose.of, ...next } })
   return (
     <div className="flex flex-wrap gap-3">
@@ -236,8 +234,14 @@ function DoseFields({
           onChange={(usual) => set({ grams: { usual: usual ?? 0 } })}
         />
       )}
-      {(by === 'scoops' || by === 'tablets') && (
-        <NumberField key={by} label="Dose" unit={by} value={dose[by]} onChange={(many) => set({ [by]: many ?? 0 })} />
+      {by !== 'grams' && by !== 'words' && (
+        <NumberField
+          key={by}
+          label="Dose"
+          unit={unitOf[by]}
+          value={dose[by]}
+          onChange={(many) => set({ [by]: many ?? 0 })}
+        />
       )}
       {by === 'words' && <TextField label="In words" value={dose.words ?? ''} onChange={(words) => set({ words })} />}
       <TextField label="Into" value={into} onChange={(next) => onChange({ into: next })} />

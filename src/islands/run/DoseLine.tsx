@@ -1,4 +1,14 @@
-import { type DoseAmount, type DoseMeasures, doseOf, doseSaid, scoopWords } from '../../core/procedures/dose.ts'
+import { useEffect, useState } from 'react'
+import {
+  bathOf,
+  type DoseAmount,
+  type DoseMeasures,
+  doseOf,
+  doseSaid,
+  scoopWords,
+  type VesselUnit,
+  vesselUnits,
+} from '../../core/procedures/dose.ts'
 import { acids } from '../../core/scale/acid.ts'
 import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
 import { counted, figure } from '../../ui/format.ts'
@@ -29,6 +39,8 @@ export function DoseLine({ amount, measures }: Props) {
         )}
       </p>
     )
+  if (amount.gramsPerL !== undefined || amount.oneTo !== undefined)
+    return <BathDose amount={amount} measures={measures} />
   if (amount.of === 'descaler' && measures.descale) return <AcidDose descale={measures.descale} />
   if (dose.grams === null) return <p className="m-0 text-[20px]">{doseSaid(amount)}</p>
   return (
@@ -49,6 +61,62 @@ export function DoseLine({ amount, measures }: Props) {
         {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
         {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
         {dose.perTub !== null && '.'}
+      </p>
+    </div>
+  )
+}
+
+const unitWords: Record<VesselUnit, string> = { mL: 'ml', L: 'L', flozUS: 'fl oz (US)', flozUK: 'fl oz (imp.)' }
+const vesselKey = (of: string) => `evenshot-vessel-${of}`
+
+/** What goes into this vessel: its water is said once and kept on this device. */
+function BathDose({ amount, measures }: Props) {
+  const [vessel, setVessel] = useState<{ text: string; unit: VesselUnit }>({ text: '1', unit: 'L' })
+  useEffect(() => {
+    const kept = localStorage.getItem(vesselKey(amount.of))
+    if (kept) setVessel(JSON.parse(kept))
+  }, [amount.of])
+  const set = (next: typeof vessel) => {
+    setVessel(next)
+    localStorage.setItem(vesselKey(amount.of), JSON.stringify(next))
+  }
+  const many = Number(vessel.text.replace(',', '.'))
+  const bath = many > 0 ? bathOf(amount, many * vesselUnits[vessel.unit]) : null
+  const grams = bath && 'grams' in bath ? bath.grams : null
+  const scoops = grams && doseOf({ of: amount.of, grams: { usual: grams } }, measures).scoops
+  return (
+    <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
+      <p className="m-0 text-[42px] leading-none font-[680]">
+        {bath ? figure('grams' in bath ? bath.grams : bath.ml) : '–'}{' '}
+        <span className="text-[26px]">{amount.gramsPerL === undefined ? 'ml' : 'g'}</span>
+      </p>
+      <label className="flex flex-col gap-0.5 text-[15px]">
+        Water in the vessel
+        <span className="flex gap-1">
+          <input
+            className="field mono h-[64px] w-[96px] text-right text-[20px]"
+            inputMode="decimal"
+            value={vessel.text}
+            onChange={(event) => set({ ...vessel, text: event.target.value })}
+          />
+          <select
+            className="field h-[64px]"
+            aria-label="Unit of the vessel"
+            value={vessel.unit}
+            onChange={(event) => set({ ...vessel, unit: event.target.value as VesselUnit })}
+          >
+            {(Object.keys(unitWords) as VesselUnit[]).map((unit) => (
+              <option key={unit} value={unit}>
+                {unitWords[unit]}
+              </option>
+            ))}
+          </select>
+        </span>
+      </label>
+      <p className="m-0 basis-full text-[15px] text-second">
+        Said as {doseSaid(amount)}.
+        {scoops &&
+          ` That is ${scoopWords(scoops)} of ${figure(measures.scoopG)} g${measures.ownScoop ? '' : ', from memory'}.`}
       </p>
     </div>
   )

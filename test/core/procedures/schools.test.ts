@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { withOptions } from '../../../src/core/kinds/kind.ts'
 import { phases } from '../../../src/core/procedures/cadence.ts'
-import { doseOf, ratioMl, scoopWords } from '../../../src/core/procedures/dose.ts'
+import { bathOf, doseOf, scoopWords, vesselUnits } from '../../../src/core/procedures/dose.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { backflushSchools } from '../../../src/core/procedures/library/backflush-schools.ts'
 import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
@@ -116,9 +116,9 @@ describe('how long things take by themselves, as common practice has it (no sour
 
   it('ten grams to the litre; milk cleaner one part to sixteen', () => {
     const bath = stepsOf('parts-soak', 'measured-litre').find(({ id }) => id === 'bath') as StepOf<'dose'>
-    expect(bath.dose.grams).to.deep.equal(span(10))
+    expect(bath.dose.gramsPerL).to.equal(10)
     const cleaner = stepsOf('wand-clean', 'cleaner-drawn-up').find(({ id }) => id === 'cleaner') as StepOf<'dose'>
-    expect(cleaner.dose.words).to.equal('1 part to 16 of water')
+    expect(cleaner.dose.oneTo).to.equal(16)
   })
 })
 
@@ -223,7 +223,11 @@ describe('a dose', () => {
     })
   })
   it('one part to sixteen is 30 ml to 480 ml (common practice, no source)', () => {
-    expect(ratioMl(16, 480)).to.equal(30)
+    expect(bathOf({ of: 'milk-cleaner', oneTo: 16 }, 480)).to.deep.equal({ ml: 30 })
+    // An ounce to sixteen, whichever ounce it is; 10 g to the litre in a bowl of a pint (473.176 ml, US customary units).
+    expect(bathOf({ of: 'milk-cleaner', oneTo: 16 }, 16 * vesselUnits.flozUK)).to.deep.equal({ ml: vesselUnits.flozUK })
+    expect(bathOf({ of: 'detergent', gramsPerL: 10 }, 16 * vesselUnits.flozUS)).to.deep.equal({ grams: 4.73176 })
+    expect(bathOf({ of: 'detergent', tablets: 1 }, 480)).to.equal(null)
   })
 })
 

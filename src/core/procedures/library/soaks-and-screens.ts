@@ -1,5 +1,4 @@
 import type { Procedure, School } from '../procedure.ts'
-import { span } from '../span.ts'
 import { alkaline, check, figure, hands, hotWater, soak } from '../step-parts.ts'
 
 const espresso = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
@@ -10,7 +9,7 @@ interface SoakSchool {
   reason: string
   usualFor: string[]
   dose: string
-  grams: ReturnType<typeof span>
+  gramsPerL: number
   parts: string
   minutes: [usual: number, from?: number, to?: number]
 }
@@ -23,7 +22,7 @@ const soakSchools: SoakSchool[] = [
       'Portafilters, baskets and screens lie in one bowl while the groups are backflushed: nothing waits for anything.',
     usualFor: ['c2'],
     dose: 'powder, stirred',
-    grams: span(10, 6, 15),
+    gramsPerL: 10,
     parts: 'portafilters, baskets, screens and their screws',
     minutes: [20],
   },
@@ -33,7 +32,7 @@ const soakSchools: SoakSchool[] = [
     reason: 'A measured bath, a quarter of an hour, weekly or monthly: enough for a home’s coffee oil and no more.',
     usualFor: ['dv', 'dn', 'dg', 'bt', 'lv', 'pt'],
     dose: '10 g per litre',
-    grams: span(10),
+    gramsPerL: 10,
     parts: 'steam tip, basket, an all-metal portafilter, the wand’s metal up to the plastic',
     minutes: [15, 10, 15],
   },
@@ -58,10 +57,10 @@ const soakSchool = (one: SoakSchool): School => ({
       steps: [
         {
           id: 'bath',
-          say: 'A litre of hot water, powder stirred in',
+          say: 'Hot water, powder stirred in',
           act: 'dose',
-          dose: { of: 'detergent', grams: one.grams, words: one.dose },
-          into: 'a litre of hot water',
+          dose: { of: 'detergent', gramsPerL: one.gramsPerL, words: one.dose },
+          into: 'the bowl',
           handsS: 40,
           caution: alkaline,
           mark: 'M',

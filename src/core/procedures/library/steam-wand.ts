@@ -93,9 +93,9 @@ export const wandClean: Procedure = {
             {
               id: 'cleaner',
               say: 'Cleaner into hot water',
-              how: '30 ml to 480 ml. It foams: watch the level.',
+              how: 'It foams: watch the level.',
               act: 'dose',
-              dose: { of: 'milk-cleaner', words: '1 part to 16 of water' },
+              dose: { of: 'milk-cleaner', oneTo: 16 },
               into: 'the jug',
               handsS: 20,
               caution: milkHygiene,
