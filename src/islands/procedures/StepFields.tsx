@@ -296,7 +296,7 @@ function AnswerFields({ ask, answers, earlier, onChange }: AnswersProps) {
           {answers.length > 1 && (
             <button
               type="button"
-              className="min-h-[44px] px-1 text-[13px] font-semibold text-copper"
+              className="min-h-[44px] px-1 text-[13px] font-semibold underline decoration-copper decoration-[1.5px] underline-offset-4"
               aria-label={`Leave out answer ${i + 1}`}
               onClick={() => onChange({ answers: answers.filter((_, at) => at !== i) })}
             >
