@@ -3,6 +3,7 @@ import { cartridge } from './cartridge.ts'
 import { concentrate } from './concentrate.ts'
 import { descale } from './descale.ts'
 import { dropkit } from './dropkit.ts'
+import { fault } from './fault.ts'
 import { hardness } from './hardness.ts'
 import { langelier } from './langelier.ts'
 import { lifetimes } from './lifetimes.ts'
@@ -32,4 +33,5 @@ export const topics: Topic[] = [
   wear,
   lifetimes,
   replace,
+  fault,
 ]

@@ -1,0 +1,14 @@
+import type { BenchKind } from './bench-kind.ts'
+import { c2Bench } from './kinds/c2.ts'
+import { pkBench } from './kinds/pk.ts'
+import { srBench } from './kinds/sr.ts'
+
+/** A kind on the bench, whatever its state is made of. */
+// biome-ignore lint/suspicious/noExplicitAny: each kind has a state of its own, and only the bench itself reads it
+export type AnyBench = BenchKind<any>
+
+/** Kinds that stand on the bench. */
+export const benches: AnyBench[] = [c2Bench, srBench, pkBench]
+
+/** @returns null where a kind does not stand on the bench yet */
+export const benchOf = (kind: string): AnyBench | null => benches.find((bench) => bench.kind === kind) ?? null

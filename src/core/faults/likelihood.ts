@@ -1,0 +1,33 @@
+import type { Fault, FaultBook, Test } from './fault.ts'
+
+/** Of a whole, what is told at random: nobody's word and no test is certain. */
+const strayed = 0.02
+
+/**
+ * Chance of each outcome of a test under a fault: what it is known to show, the rest as where nothing is wrong, a
+ * little astray.
+ *
+ * @returns by outcome, summing to 1
+ */
+export function outcomesUnder(test: Test, fault: string): Map<string, number> {
+  const seen = test.sees[fault] ?? {}
+  const told = Object.values(seen).reduce((sum, p) => sum + p, 0)
+  const others = test.outcomes.filter(({ id }) => seen[id] === undefined)
+  const usual = others.reduce((sum, { id }) => sum + (test.normal[id] ?? 0), 0)
+  const rest = Math.max(0, 1 - told)
+  const plain = test.outcomes.map(({ id }): [string, number] => [
+    id,
+    seen[id] ?? (usual > 0 ? (rest * (test.normal[id] ?? 0)) / usual : others.length > 0 ? rest / others.length : 0),
+  ])
+  const sum = plain.reduce((total, [, p]) => total + p, 0)
+  return new Map(plain.map(([id, p]) => [id, ((1 - strayed) * p) / sum + strayed / plain.length]))
+}
+
+/** One complaint in five is wrong or about something else. From memory. */
+const mistaken = 0.2
+
+/** Chance that a fault is complained of in these words. */
+export function complaintUnder(book: FaultBook, fault: Fault, symptom: string): number {
+  const told = Object.values(fault.complaints).reduce((sum, p) => sum + p, 0)
+  return (1 - mistaken) * ((fault.complaints[symptom] ?? 0) / told) + mistaken / book.symptoms.length
+}

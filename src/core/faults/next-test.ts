@@ -1,0 +1,137 @@
+import type { FaultBook, Gate, Standing, Test } from './fault.ts'
+import type { Network, NetworkTest } from './network.ts'
+import { expectedOutcomes, informationBits, lookedAgain, type Seen } from './rank-causes.ts'
+
+/** A test and what it is worth now. */
+export interface Worth {
+  test: string
+  bits: number
+  /** With what must be done before it, min. */
+  minutes: number
+}
+
+/** Below this a test tells nothing. */
+const leastBits = 0.01
+/** Two tests this near each other are a tie, parted by looking one step further. */
+const tie = 0.9999
+
+/** How the machine stands and who stands before it. */
+export interface Bench {
+  standing: Standing[]
+  /** Gates this technician may pass. */
+  gates: Gate[]
+  /** Tests that cannot be done here. */
+  cannot: string[]
+}
+
+export const asFound: Bench = { standing: ['hot'], gates: [], cannot: [] }
+
+/** Standings that exclude each other: who opens it, unplugs it first. */
+const excludes: Partial<Record<Standing, Standing[]>> = {
+  hot: ['off', 'cold'],
+  off: ['hot'],
+  cold: ['hot'],
+  open: ['hot'],
+  'no-pressure': [],
+}
+
+/** A dangerous minute counts for more than a harmless one. From memory. */
+const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = { scald: 0.5, pressure: 1, mains: 1.5, moving: 1 }
+
+/** Minutes of a test with what brings the machine to stand as it asks. */
+export function testMinutes(book: FaultBook, test: Test, standing: Standing[]): number {
+  const missing = test.needs.filter((need) => !standing.includes(need))
+  return (
+    test.minutes +
+    missing.reduce((sum, need) => sum + book.toStand[need], 0) +
+    (test.hazard ? hazardMinutes[test.hazard] : 0)
+  )
+}
+
+/** How the machine stands after a test. */
+export function standingAfter(test: Test, standing: Standing[]): Standing[] {
+  const gone = new Set(test.needs.flatMap((need) => excludes[need] ?? []))
+  return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs])]
+}
+
+/**
+ * Tests by what they say a minute, the best first; one step further where two tie.
+ *
+ * @param minutesOf - of a test as things stand; null where it may not or cannot be done
+ * @returns those worth more than a hundredth of a bit
+ */
+export function rankTests(
+  belief: Float64Array,
+  tests: NetworkTest[],
+  minutesOf: (test: NetworkTest) => number | null,
+): Worth[] {
+  const worth: (Worth & { of: NetworkTest })[] = tests.flatMap((test) => {
+    const minutes = minutesOf(test)
+    if (minutes === null) return []
+    const bits = informationBits(belief, test)
+    return bits < leastBits ? [] : [{ test: test.id, bits, minutes, of: test }]
+  })
+  const rate = ({ bits, minutes }: Worth) => bits / minutes
+  worth.sort((a, b) => rate(b) - rate(a))
+  const best = worth[0]
+  if (best) {
+    const near = worth.filter((one) => rate(one) >= rate(best) * tie)
+    if (near.length > 1) {
+      const further = new Map(near.map((one) => [one.test, twoSteps(belief, one, tests, minutesOf)]))
+      near.sort((a, b) => further.get(b.test)! - further.get(a.test)!)
+      worth.splice(0, near.length, ...near)
+    }
+  }
+  return worth.map(({ test, bits, minutes }) => ({ test, bits, minutes }))
+}
+
+/** Bits a minute of a test and the best one after each of its outcomes. */
+function twoSteps(
+  belief: Float64Array,
+  first: Worth & { of: NetworkTest },
+  tests: NetworkTest[],
+  minutesOf: (test: NetworkTest) => number | null,
+): number {
+  let bits = first.bits
+  let { minutes } = first
+  for (const { chance, belief: left } of expectedOutcomes(belief, first.of)) {
+    if (!left) continue
+    let best = { rate: 0, bits: 0, minutes: 0 }
+    for (const test of tests) {
+      if (test === first.of) continue
+      const takes = minutesOf(test)
+      if (takes === null) continue
+      const gain = informationBits(left, test)
+      if (gain / takes > best.rate) best = { rate: gain / takes, bits: gain, minutes: takes }
+    }
+    bits += chance * best.bits
+    minutes += chance * best.minutes
+  }
+  return bits / minutes
+}
+
+/** Nothing is looked at a third time, and nothing long twice. */
+const mostLooks = 2
+const briefMinutes = 5
+
+/** Tests of a book by worth, gates kept; a brief one may be done again. */
+export function nextTests(
+  book: FaultBook,
+  network: Network,
+  belief: Float64Array,
+  seen: Seen[],
+  { standing, gates, cannot }: Bench,
+): Worth[] {
+  const byId = new Map(book.tests.map((test) => [test.id, test]))
+  const tests = network.tests.map((test) => {
+    const first = seen.find((one) => one.test === test.id)
+    return first ? lookedAgain(test, first.outcome) : test
+  })
+  return rankTests(belief, tests, ({ id }) => {
+    const test = byId.get(id)!
+    if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
+    const looks = seen.filter((one) => one.test === id).length
+    if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
+    return testMinutes(book, test, standing)
+  })
+}

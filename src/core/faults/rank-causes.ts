@@ -1,0 +1,94 @@
+import type { Network, NetworkTest } from './network.ts'
+
+/** What was seen: an outcome of a test. */
+export interface Seen {
+  test: string
+  outcome: string
+}
+
+/** Beliefs after one outcome; null where it is impossible under every fault. */
+export function afterOutcome(belief: Float64Array, under: Float64Array): Float64Array | null {
+  const next = belief.map((p, i) => p * under[i]!)
+  let sum = 0
+  for (const p of next) sum += p
+  if (!(sum > 0)) return null
+  for (let i = 0; i < next.length; i += 1) next[i]! /= sum
+  return next
+}
+
+/** Half of all second looks only see what the first one saw. From memory. */
+const sameEyes = 0.5
+
+/**
+ * A test done once, done again: half the time it shows the same for no other reason than that it did before.
+ *
+ * @param first - what it showed
+ */
+export const lookedAgain = (test: NetworkTest, first: string): NetworkTest => ({
+  ...test,
+  outcomes: test.outcomes.map(({ id, under }) => ({
+    id,
+    under: under.map((p) => (1 - sameEyes) * p + (id === first ? sameEyes : 0)),
+  })),
+})
+
+/**
+ * Beliefs after all that was seen, in the order of the network's faults. A test seen twice was looked at again.
+ *
+ * @returns null where what was seen is impossible under every fault
+ * @throws where a test or an outcome is not the network's
+ */
+export function rankCauses(network: Network, seen: Seen[]): Float64Array | null {
+  let belief: Float64Array | null = network.prior
+  const before = new Map<string, string>()
+  for (const { test, outcome } of seen) {
+    const plain = network.tests.find(({ id }) => id === test)
+    const first = before.get(test)
+    const under = (plain && first !== undefined ? lookedAgain(plain, first) : plain)?.outcomes.find(
+      ({ id }) => id === outcome,
+    )?.under
+    if (!under) throw new Error(`rankCauses: ${test} cannot show ${outcome}`)
+    belief = belief && afterOutcome(belief, under)
+    before.set(test, first ?? outcome)
+  }
+  return belief
+}
+
+/** How unsure beliefs are, bits. */
+export function entropyBits(belief: Float64Array): number {
+  let bits = 0
+  for (const p of belief) if (p > 0) bits -= p * Math.log2(p)
+  return bits
+}
+
+/** What each outcome of a test would leave, and how likely it is. */
+export function expectedOutcomes(
+  belief: Float64Array,
+  test: NetworkTest,
+): { id: string; chance: number; belief: Float64Array | null }[] {
+  return test.outcomes.map(({ id, under }) => {
+    let chance = 0
+    for (let i = 0; i < belief.length; i += 1) chance += belief[i]! * under[i]!
+    return { id, chance, belief: chance > 0 ? afterOutcome(belief, under) : null }
+  })
+}
+
+/**
+ * Expected information of a test, bits: how much less unsure it leaves.
+ * @see Lindley 1956, On a measure of the information provided by an experiment, Ann. Math. Stat. 27, 986
+ */
+export function informationBits(belief: Float64Array, test: NetworkTest): number {
+  // Mutual information as outcome entropy less the outcome's entropy under each fault: no posterior is made.
+  let bits = 0
+  for (const { under } of test.outcomes) {
+    let chance = 0
+    for (let i = 0; i < belief.length; i += 1) chance += belief[i]! * under[i]!
+    if (chance <= 0) continue
+    bits -= chance * Math.log2(chance)
+    for (let i = 0; i < belief.length; i += 1) {
+      const p = belief[i]! * under[i]!
+      if (p > 0) bits += p * Math.log2(under[i]!)
+    }
+  }
+  return Math.max(0, bits)
+}

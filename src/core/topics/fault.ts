@@ -1,0 +1,158 @@
+import { array, mixed, object, string } from 'yup'
+import { bookOf, faultBooks } from '../faults/books.ts'
+import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
+import { rankTests } from '../faults/next-test.ts'
+import { afterOutcome } from '../faults/rank-causes.ts'
+import { divisor } from '../parse/fields.ts'
+import { startWorking } from '../quantity/working.ts'
+import { InputFault, topic } from './topic.ts'
+
+type Likelihoods = Record<string, Record<string, number>>
+
+const isLikelihoods = (given: unknown): given is Likelihoods =>
+  typeof given === 'object' &&
+  given !== null &&
+  !Array.isArray(given) &&
+  Object.keys(given).length > 0 &&
+  Object.values(given).every((under) => typeof under === 'object' && under !== null && !Array.isArray(under))
+
+export const fault = topic({
+  name: 'fault',
+  about: 'What is wrong: suspects after what was seen, and the test that says most a minute.',
+  schema: object({
+    kind: string().oneOf(faultBooks.map(({ kind }) => kind)),
+    symptom: string(),
+    faults: array(object({ id: string().required(), prior: divisor().required() }).noUnknown().required())
+      .min(1)
+      .max(1000),
+    tests: array(
+      object({
+        id: string().required(),
+        minutes: divisor().required(),
+        outcomes: mixed<Likelihoods>()
+          .required()
+          .test('likelihoods', 'must be {outcome: {fault: likelihood}}', (given) => isLikelihoods(given)),
+      })
+        .noUnknown()
+        .required(),
+    ).max(1000),
+    seen: array(object({ test: string().required(), outcome: string().required() }).noUnknown().required())
+      .max(1000)
+      .default([]),
+  }).noUnknown(),
+  together: {
+    oneOf: [{ required: ['kind'] }, { required: ['faults', 'tests'] }],
+  },
+  example: {
+    faults: [
+      { id: 'pump weak', prior: 3 },
+      { id: 'chalk', prior: 5 },
+    ],
+    tests: [
+      {
+        id: 'flow after the pump',
+        minutes: 8,
+        outcomes: { good: { 'pump weak': 0.1, chalk: 0.95 }, little: { 'pump weak': 0.9, chalk: 0.05 } },
+      },
+    ],
+    seen: [],
+  },
+  reckon({ kind, symptom, faults, tests, seen }) {
+    const network =
+      kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, { faults, tests })
+    if (kind === undefined && symptom !== undefined)
+      throw new InputFault('symptom', symptom, 'belongs to a kind: name one')
+    const { lines, add } = startWorking()
+    const before = add({ what: 'Suspects', value: network.faults.length, origin: 'setting' })
+    let belief = network.prior
+    const done = new Set<string>()
+    seen.forEach(({ test, outcome }, i) => {
+      const known = network.tests.find(({ id }) => id === test)
+      if (!known) throw new InputFault(`seen[${i}].test`, test, 'is unknown')
+      const shown = known.outcomes.find(({ id }) => id === outcome)
+      if (!shown) throw new InputFault(`seen[${i}].outcome`, outcome, `is no outcome of ${test}`)
+      if (done.has(test)) throw new InputFault(`seen[${i}].test`, test, 'is there already')
+      done.add(test)
+      const next = afterOutcome(belief, shown.under)
+      if (!next) throw new InputFault('seen', seen, 'is impossible under every fault')
+      belief = next
+      const top = best(belief)
+      add({
+        what: `${test}: ${outcome}`,
+        value: belief[top]!,
+        formula: `share of ${network.faults[top]}, after weight × likelihood ÷ their sum`,
+        origin: 'measured',
+      })
+    })
+    const suspects = network.faults
+      .map((id, i) => ({ fault: id, p: belief[i]! }))
+      .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
+    const [next] = rankTests(belief, network.tests, ({ id, minutes }) => (done.has(id) ? null : minutes))
+    if (next)
+      add({
+        what: `Next: ${next.test}`,
+        value: next.bits,
+        unit: 'bit',
+        formula: `entropy of its outcomes − that under each of {${before}} suspects; most a minute`,
+        origin: 'reckoned',
+        reference: 'Lindley 1956, Ann. Math. Stat. 27, 986; half-split rule of troubleshooting',
+      })
+    return { result: { suspects, ...(next && { next }) }, working: lines }
+  },
+})
+
+const best = (belief: Float64Array): number => belief.indexOf(Math.max(...belief))
+
+function kindNetwork(kind: string, symptom: string | null, own: { faults?: unknown; tests?: unknown }): Network {
+  if (own.faults !== undefined)
+    throw new InputFault('faults', own.faults, 'belong to a network of its own, not to a kind')
+  if (own.tests !== undefined) throw new InputFault('tests', own.tests, 'belong to a network of its own, not to a kind')
+  const book = bookOf(kind)!
+  if (symptom !== null && !book.symptoms.some(({ id }) => id === symptom))
+    throw new InputFault('symptom', symptom, `is none of ${book.symptoms.map(({ id }) => id).join(', ')}`)
+  return networkOf(book, symptom)
+}
+
+function ownNetwork(
+  faults: { id: string; prior: number }[] | undefined,
+  tests: { id: string; minutes: number; outcomes: Likelihoods }[] | undefined,
+): Network {
+  if (!faults) throw new InputFault('faults', undefined, 'is missing: name a kind, or faults and tests')
+  if (!tests) throw new InputFault('tests', undefined, 'is missing: name a kind, or faults and tests')
+  twice(faults, 'faults')
+  twice(tests, 'tests')
+  const sum = faults.reduce((total, { prior }) => total + prior, 0)
+  const place = new Map(faults.map(({ id }, i) => [id, i]))
+  return {
+    faults: faults.map(({ id }) => id),
+    prior: Float64Array.from(faults, ({ prior }) => prior / sum),
+    tests: tests.map((test, i): NetworkTest => {
+      const outcomes = Object.entries(test.outcomes).map(([id, given]) => {
+        const under = new Float64Array(faults.length)
+        for (const [name, likelihood] of Object.entries(given)) {
+          const path = `tests[${i}].outcomes.${id}.${name}`
+          const at = place.get(name)
+          if (at === undefined) throw new InputFault(path, name, 'is no fault here')
+          if (typeof likelihood !== 'number' || !(likelihood >= 0 && likelihood <= 1))
+            throw new InputFault(path, likelihood, 'must be a likelihood in [0, 1]')
+          under[at] = likelihood
+        }
+        return { id, under }
+      })
+      faults.forEach(({ id }, f) => {
+        const whole = outcomes.reduce((total, { under }) => total + under[f]!, 0)
+        if (Math.abs(whole - 1) > 1e-6)
+          throw new InputFault(`tests[${i}].outcomes`, whole, `must sum to 1 over the outcomes for ${id}`)
+      })
+      return { id: test.id, minutes: test.minutes, outcomes }
+    }),
+  }
+}
+
+function twice(list: { id: string }[], path: string): void {
+  const seen = new Set<string>()
+  list.forEach(({ id }, i) => {
+    if (seen.has(id)) throw new InputFault(`${path}[${i}].id`, id, 'is there already')
+    seen.add(id)
+  })
+}
