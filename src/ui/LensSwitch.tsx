@@ -19,7 +19,7 @@ export function LensSwitch({ lenses, chosen, onChoose, label }: Props) {
         const on = lens.id === chosen
         return (
           <span key={lens.id} className="flex items-center">
-            {i > 0 && <span className="mx-2 h-px w-4 bg-hair max-md:hidden" aria-hidden="true" />}
+            {i > 0 && <span className="mx-1 h-px w-2 bg-hair max-md:hidden" aria-hidden="true" />}
             <button
               type="button"
               role="tab"

@@ -94,8 +94,12 @@ export function entryWords(entry: Entry, kindId: string): string {
       return `The machine asked: ${task()}`
     case 'fault-reported':
       return `Fault reported: ${body.text}`
+    case 'test-seen':
+      return `Tested, ${String(body.test).replaceAll('-', ' ')}: ${String(body.outcome).replaceAll('-', ' ')}${body.value === undefined ? '' : `, ${figure(Number(body.value))}`}`
     case 'repaired':
-      return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}`
+      return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}${(body.cured as unknown) === false ? '. Not cured' : ''}`
+    case 'tested-out':
+      return body.passed ? 'Tested out: all right' : `Closed without a passed test-out: ${body.reason}`
     case 'stage':
       return `${stageWords[body.stage as Stage]}${note(body)}`
     case 'moved':

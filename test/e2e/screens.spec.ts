@@ -10,6 +10,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Machine, water': (id) => `/machines/${id}?lens=water`,
   'Machine, ledger': (id) => `/machines/${id}?lens=ledger`,
   'Machine, work': (id) => `/machines/${id}?lens=work`,
+  'Machine, fault': (id) => `/machines/${id}?lens=fault`,
   'Care sheet': (id) => `/machines/${id}/care`,
   'Milk log': (id) => `/machines/${id}/milk-log`,
   'Before a sheet': (id) => `/machines/${id}/strip-down`,

@@ -11,7 +11,7 @@ export interface Worth {
 }
 
 /** Below this a test tells nothing. */
-const leastBits = 0.01
+export const leastBits = 0.01
 /** Two tests this near each other are a tie, parted by looking one step further. */
 const tie = 0.9999
 
@@ -58,18 +58,20 @@ export function standingAfter(test: Test, standing: Standing[]): Standing[] {
  * Tests by what they say a minute, the best first; one step further where two tie.
  *
  * @param minutesOf - of a test as things stand; null where it may not or cannot be done
- * @returns those worth more than a hundredth of a bit
+ * @param least - bits below which a test is left out
+ * @returns those worth that much; a hundredth of a bit where nothing else is asked
  */
 export function rankTests(
   belief: Float64Array,
   tests: NetworkTest[],
   minutesOf: (test: NetworkTest) => number | null,
+  least = leastBits,
 ): Worth[] {
   const worth: (Worth & { of: NetworkTest })[] = tests.flatMap((test) => {
     const minutes = minutesOf(test)
     if (minutes === null) return []
     const bits = informationBits(belief, test)
-    return bits < leastBits ? [] : [{ test: test.id, bits, minutes, of: test }]
+    return bits < least ? [] : [{ test: test.id, bits, minutes, of: test }]
   })
   const rate = ({ bits, minutes }: Worth) => bits / minutes
   worth.sort((a, b) => rate(b) - rate(a))
@@ -121,17 +123,19 @@ export function nextTests(
   belief: Float64Array,
   seen: Seen[],
   { standing, gates, cannot }: Bench,
+  least = leastBits,
 ): Worth[] {
   const byId = new Map(book.tests.map((test) => [test.id, test]))
   const tests = network.tests.map((test) => {
     const first = seen.find((one) => one.test === test.id)
     return first ? lookedAgain(test, first.outcome) : test
   })
-  return rankTests(belief, tests, ({ id }) => {
+  const minutesOf = ({ id }: NetworkTest): number | null => {
     const test = byId.get(id)!
     if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
     const looks = seen.filter((one) => one.test === id).length
     if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
     return testMinutes(book, test, standing)
-  })
+  }
+  return rankTests(belief, tests, minutesOf, least)
 }

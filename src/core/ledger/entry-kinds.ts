@@ -144,8 +144,34 @@ export const bodySchemas = {
   /** The machine itself asked for a task. */
   'prompt-seen': object({ v, task: slug().required(), prompt: slug() }).noUnknown(),
   /** In the customer's own words. */
-  'fault-reported': object({ v, text: words(2000).required() }).noUnknown(),
-  repaired: object({ v, text: words(2000).required(), cause: words(2000), part: slug(), group }).noUnknown(),
+  'fault-reported': object({ v, text: words(2000).required(), symptom: slug() }).noUnknown(),
+  /** A test on the way to a fault, and what it showed; `report` is the entry of the fault that was looked for. */
+  'test-seen': object({
+    v,
+    test: slug().required(),
+    outcome: slug().required(),
+    value: finite(),
+    report: uuid(),
+  }).noUnknown(),
+  /** `fault` is the cause by its name in what is known of the kind; `cured` false where it was still not right. */
+  repaired: object({
+    v,
+    text: words(2000).required(),
+    cause: words(2000),
+    fault: slug(),
+    report: uuid(),
+    cured: boolean(),
+    part: slug(),
+    group,
+  }).noUnknown(),
+  /** After a repair: everything tried, dry and safe; or why it was closed without. */
+  'tested-out': object({ v, passed: boolean().required(), reason: words(500), report: uuid() })
+    .noUnknown()
+    .test(
+      'reason',
+      'needs a reason where it was not passed',
+      (out, context) => out.passed !== false || Boolean(out.reason?.trim()) || context.createError({ path: 'reason' }),
+    ),
   /** Switched off, put away, set going again or taken out of service, from this day on. */
   stage: object({ v, stage: string().oneOf(stages).required(), note: words(500) }).noUnknown(),
   /** From this day on at another site, with its history. Use is learned anew there. */
@@ -222,7 +248,9 @@ export const subjectsOf: Record<EntryKind, SubjectKind[]> = {
   released: machineOnly,
   'prompt-seen': machineOnly,
   'fault-reported': machineOnly,
+  'test-seen': machineOnly,
   repaired: machineOnly,
+  'tested-out': machineOnly,
   stage: ['machine', 'softener'],
   moved: machineOnly,
   visit: ['site'],

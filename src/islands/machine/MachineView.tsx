@@ -6,21 +6,22 @@ import { kindHere } from '../../core/standing/own-kinds.ts'
 import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
-import { stationOf } from '../../ui/entry-words.ts'
-import { dayLong, dayNear, dayShort, daysUntil, figure, monthYear } from '../../ui/format.ts'
+import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
 import { LensSwitch } from '../../ui/LensSwitch.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import type { FaultView } from '../fault/FaultLens.tsx'
+import { HaloUnderlay } from '../fault/HaloUnderlay.tsx'
 import type { PathLayout } from '../path/layout.ts'
 import { PathDrawing } from '../path/PathDrawing.tsx'
-import type { Hanging } from '../path/StationMark.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
 import { HeldBand } from './HeldBand.tsx'
+import { hangingFor, keptStations } from './lens-path.ts'
 import type { MachineSheet } from './MachineMenu.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
@@ -28,6 +29,7 @@ import { kindOf, missingStations, useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
 const WorkLens = later(() => import('../run/WorkLens.tsx').then((module) => module.WorkLens))
+const FaultLens = later(() => import('../fault/FaultLens.tsx').then((module) => module.FaultLens))
 const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => module.LedgerLens))
 const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
 const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
@@ -44,6 +46,7 @@ const allLenses = [
   { id: 'wear', key: '1', name: 'Wear' },
   { id: 'water', key: '2', name: 'Water' },
   { id: 'work', key: '3', name: 'Work' },
+  { id: 'fault', key: '4', name: 'Fault' },
   { id: 'ledger', key: '5', name: 'Ledger' },
 ]
 
@@ -52,14 +55,15 @@ interface Props {
   /** The bundle, reckoned as the page was made. */
   reckoned: ReckonedBundle
   today: string
-  lens: 'wear' | 'water' | 'work' | 'ledger'
+  me: string
+  lens: 'wear' | 'water' | 'work' | 'fault' | 'ledger'
   /** A standing to choose at once, when the page was opened from the Round. */
   chosenKey: string | null
   saved: boolean
 }
 
 /** One machine: its water path with a lens on it, what is due with the working, or its history. */
-export function MachineView({ bundle: first, reckoned, today, lens: firstLens, chosenKey, saved }: Props) {
+export function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chosenKey, saved }: Props) {
   const { bundle, reload, reckoning, softener } = useBundle(first, reckoned)
   const standings = useMemo(() => standingsOf({ reckoning, softener }), [reckoning, softener])
   const kind = kindOf(bundle)
@@ -71,15 +75,8 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
   const [open, setOpen] = useState<MachineSheet | null>(null)
   const [unfolded, setUnfolded] = useState(false)
   const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
-  const keep = useMemo(
-    () =>
-      new Set([
-        ...standings.slice(0, 2).map((standing) => standing.station),
-        ...standings.flatMap((standing) => (standing.key === key ? [standing.station] : [])),
-        ...(lens === 'water' ? ['mains', 'tank', 'softener', ...(kind?.vessels.map((one) => one.station) ?? [])] : []),
-      ]),
-    [key, kind, lens, standings],
-  )
+  const [fault, setFault] = useState<FaultView | null>(null)
+  const keep = useMemo(() => keptStations({ lens, standings, key, kind, fault }), [fault, key, kind, lens, standings])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])
   const chosen = standings.find((standing) => standing.key === key) ?? null
@@ -101,38 +98,10 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     return () => window.removeEventListener('keydown', onKey)
   }, [bundle.machine.id, key, lens, lenses, standings])
 
-  const heated = useMemo(() => kind?.vessels.map(({ station }) => station) ?? [], [kind])
-  const hanging = useMemo(() => {
-    const map = new Map<string, Hanging>()
-    for (const standing of standings) {
-      const there = map.get(standing.station) ?? { standings: [] }
-      there.standings.push(standing)
-      map.set(standing.station, there)
-    }
-    if (lens === 'water') return new Map(heated.map((id): [string, Hanging] => [id, { standings: [] }]))
-    if (lens === 'work')
-      return new Map((work?.stations ?? []).map((id): [string, Hanging] => [id, { standings: [], words: 'worked on' }]))
-    if (lens !== 'ledger') return map
-    const touched = new Map<string, { on: string; count: number }>()
-    for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
-      const at = stationOf(entry, bundle.machine.kind)
-      if (!at) continue
-      const there = touched.get(at)
-      touched.set(at, {
-        on: there && there.on > entry.happenedOn ? there.on : entry.happenedOn,
-        count: (there?.count ?? 0) + 1,
-      })
-    }
-    return new Map(
-      [...map.keys()].map((id): [string, Hanging] => {
-        const there = touched.get(id)
-        return [
-          id,
-          { standings: [], words: there ? `${nearWords(there.on, today)} · ${there.count}` : 'not touched' },
-        ] as const
-      }),
-    )
-  }, [bundle, heated, lens, standings, today, work])
+  const hanging = useMemo(
+    () => hangingFor({ lens, bundle, standings, kind, work: work?.stations ?? [], fault, today }),
+    [bundle, fault, kind, lens, standings, today, work],
+  )
 
   const hasOptions = (kindHere(histories, bundle.machine.kind)?.options.length ?? 0) > 0
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
@@ -146,7 +115,8 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
     without,
     hanging,
     onChoose: choose,
-    chosen: lens === 'wear' ? (chosen?.station ?? null) : station,
+    chosen: lens === 'wear' ? (chosen?.station ?? null) : lens === 'fault' ? (fault?.next ?? null) : station,
+    ...(lens === 'fault' && fault && { underlay: (layout: PathLayout) => <HaloUnderlay layout={layout} {...fault} /> }),
     ...(lens === 'water' && {
       overlay: (layout: PathLayout) => <WaterOverlay bundle={bundle} layout={layout} today={today} />,
     }),
@@ -235,6 +205,17 @@ export function MachineView({ bundle: first, reckoned, today, lens: firstLens, c
           chosen={work?.procedure ?? null}
           onChoose={chooseWork}
         />
+      ) : lens === 'fault' ? (
+        <FaultLens
+          bundle={bundle}
+          kind={kind}
+          without={without}
+          histories={histories}
+          standings={standings}
+          today={today}
+          me={me}
+          onShow={setFault}
+        />
       ) : (
         <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />
       )}
@@ -320,7 +301,3 @@ function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Rec
   }
   return list
 }
-
-/** A day of this year, else its month: a station's column is thirteen letters wide. */
-const nearWords = (on: string, today: string) =>
-  on.slice(0, 4) === today.slice(0, 4) ? dayShort(on) : `${monthYear(on).slice(0, 4)}${on.slice(2, 4)}`

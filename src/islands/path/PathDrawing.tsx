@@ -18,6 +18,8 @@ interface Props {
   onUnfold?: () => void
   /** What a lens draws over the path in place of the band: names and leaders there make way. */
   overlay?: (layout: PathLayout) => ReactNode
+  /** What a lens draws behind the path. */
+  underlay?: (layout: PathLayout) => ReactNode
 }
 
 const inside: Record<Medium, string> = {
@@ -56,7 +58,7 @@ const bore: Record<Medium, number> = {
  * is the lens's affair; the drawing itself never moves.
  */
 export function PathDrawing(props: Props) {
-  const { kind, today, without, hanging, chosen, onChoose, keep, onUnfold, overlay } = props
+  const { kind, today, without, hanging, chosen, onChoose, keep, onUnfold, overlay, underlay } = props
   const layout = useMemo(() => layOut(kind, without, keep), [kind, without, keep])
   const { width, top } = layout
   // A lens of the water leaves the electrical rail away: nothing of the path moves.
@@ -75,6 +77,7 @@ export function PathDrawing(props: Props) {
       role="group"
       aria-label={`Water path: ${kind.name}`}
     >
+      {underlay?.(layout)}
       {/* All outlines first, then all insides, so that tees merge. */}
       {pipes.map((line) => (
         <path

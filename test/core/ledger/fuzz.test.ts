@@ -68,6 +68,8 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     procedure: fc.constant({ ...procedureById('wand-clean')!, id: 'our-wand-clean', basedOn: 'wand-clean' }),
     inUse: fc.boolean(),
   }),
+  'tested-out': fc.record({ passed: fc.boolean(), reason: fc.constant('no tester at hand') }),
+  'test-seen': fc.record({ test: slug, outcome: slug, value: amount }),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   run: fc.record({
     procedure: slug,

@@ -1,0 +1,122 @@
+import type { FaultBook, Gate } from './fault.ts'
+import { type Network, networkOf } from './network.ts'
+import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
+import { rankCauses, type Seen } from './rank-causes.ts'
+
+/** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
+export interface Search {
+  symptom: string
+  /** In order; the same test twice was looked at again. */
+  seen: (Seen & { at: number; value?: number })[]
+  /** Tests that cannot be done here. */
+  cannot: string[]
+  gates: Gate[]
+  /** Faults that were repaired, and it is still not right. */
+  notCured: string[]
+  startedAt: number
+}
+
+export type SearchPress =
+  | { type: 'seen'; test: string; outcome: string; value?: number }
+  | { type: 'cannot'; test: string }
+  | { type: 'back' }
+  | { type: 'symptom'; symptom: string }
+  | { type: 'gates'; gates: Gate[] }
+  | { type: 'not cured'; fault: string }
+
+export const newSearch = (symptom: string, at: number): Search => ({
+  symptom,
+  seen: [],
+  cannot: [],
+  gates: [],
+  notCured: [],
+  startedAt: at,
+})
+
+/** The search after a press; the same object where the press means nothing. */
+export function searchStep(search: Search, press: SearchPress & { at: number }): Search {
+  switch (press.type) {
+    case 'seen': {
+      const { test, outcome, value, at } = press
+      return { ...search, seen: [...search.seen, { test, outcome, at, ...(value !== undefined && { value }) }] }
+    }
+    case 'cannot':
+      return search.cannot.includes(press.test) ? search : { ...search, cannot: [...search.cannot, press.test] }
+    case 'back':
+      return search.seen.length === 0 ? search : { ...search, seen: search.seen.slice(0, -1) }
+    case 'symptom':
+      return { ...search, symptom: press.symptom }
+    case 'gates':
+      return { ...search, gates: press.gates }
+    case 'not cured':
+      return search.notCured.includes(press.fault) ? search : { ...search, notCured: [...search.notCured, press.fault] }
+  }
+}
+
+export interface Suspicion {
+  network: Network
+  belief: Float64Array
+  /** Tests by worth, the best first. */
+  next: Worth[]
+  /** The same with those that tell nothing now: somebody may have a reason of their own. */
+  all: Worth[]
+  /** What was seen cannot all be so. */
+  contradicts: boolean
+}
+
+/** A repair that did not cure speaks against its fault: repaired wrongly, or not it. From memory. */
+export const afterRepair = 0.05
+
+/**
+ * What a search believes, and what it would try next.
+ *
+ * @param factors - what the records say of each fault, see `priorFactors`
+ */
+export function suspicion(book: FaultBook, search: Search, factors: Record<string, number>): Suspicion {
+  const network = networkOf(book, search.symptom, searchFactors(search, factors))
+  const ranked = rankCauses(network, search.seen)
+  const belief = ranked ?? network.prior
+  const standing = search.seen.reduce(
+    (at, { test }) => standingAfter(book.tests.find(({ id }) => id === test)!, at),
+    asFound.standing,
+  )
+  const { gates, cannot } = search
+  const all = nextTests(book, network, belief, search.seen, { standing, gates, cannot }, 0)
+  return {
+    network,
+    belief,
+    next: all.filter(({ bits }) => bits >= leastBits),
+    all,
+    contradicts: ranked === null,
+  }
+}
+
+/** The records' factors, and what repairs that did not cure make of them. */
+export const searchFactors = (search: Search, factors: Record<string, number>): Record<string, number> => ({
+  ...factors,
+  ...Object.fromEntries(search.notCured.map((fault) => [fault, (factors[fault] ?? 1) * afterRepair])),
+})
+
+/** Whether to repair the likeliest rather than test on, and the arithmetic of it. */
+export interface RepairNow {
+  fault: string
+  p: number
+  /** Minutes of repairing thrown away, on the average, if it is repaired now. */
+  wastedMinutes: number
+  /** Minutes of the next test; none where nothing is left to try. */
+  testMinutes: number | null
+}
+
+/** Sure enough to repair without another word. */
+const sureEnough = 0.9
+
+/** @returns null while another test is worth more than it costs */
+export function repairNow(book: FaultBook, { network, belief, next }: Suspicion): RepairNow | null {
+  const top = belief.indexOf(Math.max(...belief))
+  const fault = book.faults[top]!
+  const p = belief[top]!
+  const wastedMinutes = (1 - p) * fault.repair.minutes
+  const testMinutes = next[0]?.minutes ?? null
+  const worthIt = p >= sureEnough || testMinutes === null || (p >= 0.5 && wastedMinutes < testMinutes)
+  return worthIt ? { fault: network.faults[top]!, p, wastedMinutes, testMinutes } : null
+}

@@ -1,0 +1,215 @@
+import { useEffect, useMemo, useState } from 'react'
+import { bookOf } from '../../core/faults/books.ts'
+import type { FaultBook } from '../../core/faults/fault.ts'
+import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
+import { newSearch, repairNow, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
+import { suspectWorking } from '../../core/faults/suspect-working.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { faultEvidence } from '../../core/standing/fault-evidence.ts'
+import { type Histories, ofKind } from '../../core/standing/histories.ts'
+import type { Standing } from '../../core/standing/standing.ts'
+import { browserNow } from '../../ui/clock.ts'
+import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { layOut } from '../path/layout.ts'
+import { newId } from '../send-entries.ts'
+import { suspectedAt } from './halo.ts'
+import { dropSearch, type KeptSearch, keepSearch, readSearch } from './kept-search.ts'
+import { NextTest } from './NextTest.tsx'
+import { RepairPart } from './RepairPart.tsx'
+import { Suspects } from './Suspects.tsx'
+import { SymptomPicker } from './SymptomPicker.tsx'
+import { TestsDone } from './TestsDone.tsx'
+
+/** What the drawing shows of a search. */
+export interface FaultView {
+  at: Map<string, number>
+  next: string | null
+  done: { station: string; n: number }[]
+}
+
+interface Props {
+  bundle: MachineBundle
+  kind: Kind
+  without: Set<string>
+  histories: Histories
+  standings: Standing[]
+  today: string
+  me: string
+  onShow: (view: FaultView | null) => void
+}
+
+/** Finding a fault: complaint, halo, next best test, suspects with their reasons, repair and test-out. */
+export function FaultLens(props: Props) {
+  const book = bookOf(props.kind.basedOn ?? props.kind.id)
+  if (!book)
+    return (
+      <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
+        <h2 className="head m-0">Finding a fault</h2>
+        <p className="m-0">
+          The faults of this kind are not written yet. Walk the path from the supply, and write what it was as a repair
+          in a new entry.
+        </p>
+      </div>
+    )
+  return <Searching {...props} book={book} />
+}
+
+function Searching({
+  bundle,
+  kind,
+  without,
+  histories,
+  standings,
+  today,
+  me,
+  onShow,
+  book,
+}: Props & { book: FaultBook }) {
+  const machineId = bundle.machine.id
+  const [kept, setKept] = useState<KeptSearch | null>(null)
+  const [lost, setLost] = useState(false)
+  const [suspect, setSuspect] = useState<string | null>(null)
+  const [other, setOther] = useState<string | null>(null)
+  useEffect(() => setKept(readSearch(machineId)), [machineId])
+  const become = (next: KeptSearch) => {
+    setKept(next)
+    setOther(null)
+    setLost(!keepSearch(machineId, next))
+  }
+  const press = (event: SearchPress) => {
+    if (!kept) return
+    const search = searchStep(kept.search, { ...event, at: browserNow().getTime() })
+    if (search !== kept.search) become({ ...kept, search })
+  }
+  const layout = useMemo(() => layOut(kind, without), [kind, without])
+  const reasons = useMemo(
+    () => priorReasons(book, faultEvidence(kind, histories, standings, today)),
+    [book, histories, kind, standings, today],
+  )
+  const search = kept?.search ?? null
+  const now = useMemo(() => (search ? suspicion(book, search, priorFactors(reasons)) : null), [book, reasons, search])
+  const worth = now?.all.find(({ test }) => test === other) ?? now?.next[0] ?? null
+  const test = worth ? book.tests.find(({ id }) => id === worth.test)! : null
+  useEffect(() => {
+    if (!now || !search) return onShow(null)
+    onShow({
+      at: suspectedAt(book, now.belief).at,
+      next: test?.station ?? null,
+      done: search.seen.map((seen, i) => ({
+        station: book.tests.find(({ id }) => id === seen.test)!.station,
+        n: i + 1,
+      })),
+    })
+  }, [book, now, onShow, search, test])
+  useEffect(() => () => onShow(null), [onShow])
+  const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
+  if (!kept || !search || !now)
+    return (
+      <SymptomPicker
+        book={book}
+        reported={reported ? String(reported.body.text) : null}
+        onPick={(symptom) => become({ search: newSearch(symptom, browserNow().getTime()), reportId: newId(), ids: {} })}
+      />
+    )
+  const top = now.network.faults[now.belief.indexOf(Math.max(...now.belief))]!
+  const chosen = suspect ?? top
+  const repair = repairNow(book, now)
+  const leave = () => {
+    dropSearch(machineId)
+    setKept(null)
+    setSuspect(null)
+  }
+  return (
+    <div className="flex min-w-0 flex-1 flex-col bg-enamel">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-4 py-1.5 lg:px-6">
+        <label className="flex items-center gap-2">
+          <span className="slim text-[14px] text-second">Symptom</span>
+          <select
+            className="field max-w-[340px] font-semibold"
+            value={search.symptom}
+            onChange={(event) => press({ type: 'symptom', symptom: event.target.value })}
+          >
+            {book.symptoms.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={search.gates.includes('live')}
+            onChange={(event) => press({ type: 'gates', gates: event.target.checked ? ['live'] : [] })}
+          />
+          I am qualified to test live
+        </label>
+        <button type="button" className="plain ml-auto" onClick={leave}>
+          Begin anew
+        </button>
+        {lost && (
+          <b role="status" className="text-seal-ink">
+            This device keeps nothing: do not close the page.
+          </b>
+        )}
+      </div>
+      {now.contradicts && (
+        <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal px-4 py-2">
+          What was seen cannot all be so under any one fault: take the doubtful answer back.
+        </p>
+      )}
+      <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
+        <div className="min-w-0">
+          {repair && (
+            <RepairPart
+              key={repair.fault}
+              book={book}
+              repair={repair}
+              kept={kept}
+              bundle={bundle}
+              kind={kind}
+              me={me}
+              today={today}
+              onKeep={become}
+              onNotCured={() => press({ type: 'not cured', fault: repair.fault })}
+            />
+          )}
+          {test && worth ? (
+            <NextTest
+              book={book}
+              search={search}
+              suspicion={now}
+              worth={worth}
+              test={test}
+              layout={layout}
+              other={test.id === other}
+              onSeen={(outcome, value) =>
+                press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
+              }
+              onCannot={() => press({ type: 'cannot', test: test.id })}
+              onBack={() => press({ type: 'back' })}
+            />
+          ) : (
+            <p className="m-0 px-4 py-3 lg:px-6">No test is left that tells anything more.</p>
+          )}
+        </div>
+        <Suspects book={book} now={now} chosen={chosen} reasons={reasons} onChoose={setSuspect} />
+        <section className="min-w-0 border-hair px-4 py-3 lg:border-l" aria-label="Working">
+          <h2 className="m-0 text-[16px] font-[620]">
+            <span className="text-copper">Working</span> {book.faults.find(({ id }) => id === chosen)!.name}
+          </h2>
+          <WorkingColumn working={suspectWorking(book, search, reasons, chosen)} />
+          <TestsDone
+            book={book}
+            search={search}
+            all={now.all}
+            timeZone={bundle.site.timeZone}
+            onOther={(id) => setOther(id)}
+          />
+        </section>
+      </div>
+    </div>
+  )
+}

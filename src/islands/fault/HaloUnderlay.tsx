@@ -1,0 +1,77 @@
+import type { PathLayout } from '../path/layout.ts'
+import { haloHalf, haloPath, haloReach } from './halo.ts'
+
+interface Props {
+  layout: PathLayout
+  at: Map<string, number>
+  /** Station of the next test, and of those that are done, by number. */
+  next: string | null
+  done: { station: string; n: number }[]
+}
+
+/** Suspicion as a halo behind the path, where the next test cuts, and the tests that are done. */
+export function HaloUnderlay({ layout, at, next, done }: Props) {
+  const of = (hangs: 'band' | 'beside' | 'rail') => layout.stations.filter((placed) => placed.hangs === hangs)
+  const bells = of('band').flatMap(({ station, at: { x, y } }) =>
+    y === layout.mainY ? [{ x, p: at.get(station.id) ?? 0 }] : [],
+  )
+  const besides = layout.stations.filter(
+    ({ hangs, at: { y }, station }) => (hangs !== 'band' || y !== layout.mainY) && (at.get(station.id) ?? 0) > 0.02,
+  )
+  const cut = layout.stations.find(({ station }) => station.id === next)
+  const numbers = new Map<string, number[]>()
+  for (const { station, n } of done) numbers.set(station, [...(numbers.get(station) ?? []), n])
+  return (
+    <g>
+      <path
+        d={haloPath(bells, layout.mainY, haloHalf, haloReach)}
+        fill="var(--copper)"
+        fillOpacity={0.42}
+        stroke="var(--copper)"
+        strokeWidth={0.75}
+      />
+      {besides.map(({ station, at: { x, y }, hangs }) => (
+        <path
+          key={station.id}
+          d={haloPath([{ x, p: at.get(station.id)! }], y, hangs === 'rail' ? 26 : 34, 15)}
+          fill="var(--copper)"
+          fillOpacity={0.42}
+          stroke="var(--copper)"
+          strokeWidth={0.75}
+        />
+      ))}
+      {cut && (
+        <text
+          x={cut.at.x}
+          y={cut.at.y - (cut.hangs === 'rail' ? 30 : 62)}
+          fontSize={13}
+          textAnchor="middle"
+          className="slim"
+          fill="var(--copper)"
+        >
+          next test here
+        </text>
+      )}
+      {layout.stations.flatMap(({ station, at: { x, y } }) =>
+        (numbers.get(station.id) ?? []).slice(-3).map((n, i) => (
+          <g key={`${station.id} ${n}`} transform={`translate(${x - 22 + i * 20} ${y + 44})`}>
+            <circle r={9} fill="var(--deep)" />
+            <text y={4.5} textAnchor="middle" fontSize={12} className="mono" fill="var(--enamel)">
+              {n}
+            </text>
+          </g>
+        )),
+      )}
+      {/* Folded for a phone there is no room for the scale: the percentages below say it. */}
+      {layout.pleats.length === 0 && (
+        <g transform={`translate(${layout.width - 196} ${Math.max(layout.top + 10, layout.mainY - 168)})`}>
+          <path d={haloPath([{ x: 8, p: 0.1 }], 10, haloHalf, 5)} fill="var(--copper)" fillOpacity={0.42} />
+          <path d="M2 4H14M2 16H14" stroke="var(--copper)" strokeWidth={1.5} />
+          <text x={26} y={14} fontSize={12.5} className="slim" fill="var(--second)">
+            halo: so wide is 10 % suspicion
+          </text>
+        </g>
+      )}
+    </g>
+  )
+}

@@ -1,0 +1,157 @@
+import { useState } from 'react'
+import type { FaultBook, Test } from '../../core/faults/fault.ts'
+import type { Worth } from '../../core/faults/next-test.ts'
+import { outcomeOf } from '../../core/faults/outcome-of.ts'
+import { expectedOutcomes, lookedAgain } from '../../core/faults/rank-causes.ts'
+import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { figure } from '../../ui/format.ts'
+import type { PathLayout } from '../path/layout.ts'
+import { AnswerLine } from './AnswerLine.tsx'
+import { suspectedAt } from './halo.ts'
+import { needWords, testHazards } from './test-words.ts'
+
+interface Props {
+  book: FaultBook
+  search: Search
+  suspicion: Suspicion
+  worth: Worth
+  test: Test
+  layout: PathLayout
+  /** Chosen by hand, not the best one. */
+  other: boolean
+  onSeen: (outcome: string, value?: number) => void
+  onCannot: () => void
+  onBack: () => void
+}
+
+/** The next test as an instruction, with what each answer would leave. */
+export function NextTest({ book, search, suspicion, worth, test, layout, other, onSeen, onCannot, onBack }: Props) {
+  const { network, belief } = suspicion
+  const plain = network.tests.find(({ id }) => id === test.id)!
+  const first = search.seen.find((one) => one.test === test.id)
+  const now = suspectedAt(book, belief).at
+  const answers = expectedOutcomes(belief, first ? lookedAgain(plain, first.outcome) : plain)
+  return (
+    <section aria-label="Next test" className="min-w-0 px-4 py-3 lg:px-6">
+      <p className="m-0 text-[15px] font-semibold text-copper">{other ? 'Chosen by you' : 'Best next test'}</p>
+      <h2 className="m-0 text-[18px] leading-snug font-[640]">
+        {first ? 'Once more: ' : ''}
+        {test.say}
+      </h2>
+      {test.how && <p className="m-0 text-[15px]">{test.how}</p>}
+      <dl className="m-0 mt-2 flex flex-wrap gap-x-6 gap-y-1 border-t border-hair py-1.5 text-[14px]">
+        <Fact label="Time" value={`${figure(worth.minutes)} min`} note={needWords(test, book)} />
+        <Fact label="Tools" value={test.tools.join(', ') || 'none'} />
+        <Fact
+          label="Tells"
+          value={`${figure(worth.bits)} bit`}
+          note={`${figure(worth.bits / worth.minutes)} a minute`}
+        />
+      </dl>
+      {test.hazard && (
+        <p className="m-0 mb-2 border-l-4 border-brass pl-3 text-[14px]">
+          <b>Caution.</b> {testHazards[test.hazard]}
+        </p>
+      )}
+      {test.reads && <Reading key={`${test.id} ${search.seen.length}`} test={test} onSeen={onSeen} />}
+      <ul className="m-0 list-none p-0">
+        {test.outcomes.map(({ id, words }, i) => {
+          const answer = answers.find((one) => one.id === id)!
+          const left = answer.belief ? topOf(book, belief, answer.belief) : []
+          return (
+            <li key={id} className="border-t border-hair">
+              <button
+                type="button"
+                className="grid min-h-[64px] w-full grid-cols-[44px_1fr] items-center gap-3 py-1.5 text-left sm:grid-cols-[44px_1fr_minmax(180px,280px)]"
+                onClick={() => onSeen(id)}
+              >
+                <span className="mono flex h-[44px] items-center justify-center border border-deep text-[16px] font-semibold text-deep">
+                  {String.fromCharCode(65 + i)}
+                </span>
+                <span>
+                  <b className="block text-[15px] leading-tight font-semibold">{words}</b>
+                  <span className="block text-[13px] text-second">expect {Math.round(100 * answer.chance)} in 100</span>
+                </span>
+                <span className="max-sm:hidden">
+                  {answer.belief && (
+                    <AnswerLine layout={layout} now={now} after={suspectedAt(book, answer.belief).at} />
+                  )}
+                  {left.map((words) => (
+                    <span key={words} className="narrow block text-[13px] leading-tight text-second">
+                      {words}
+                    </span>
+                  ))}
+                </span>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+      <div className="flex flex-wrap items-center gap-3 border-t border-hair pt-2">
+        <button type="button" className="plain" onClick={onCannot}>
+          Can’t do that here
+        </button>
+        <button type="button" className="plain" disabled={search.seen.length === 0} onClick={onBack}>
+          Take the last answer back
+        </button>
+        <span className="ml-auto text-[13px] text-second max-sm:hidden">dotted: suspicion now</span>
+      </div>
+    </section>
+  )
+}
+
+/** Suspects an answer moves most, by name. */
+function topOf(book: FaultBook, before: Float64Array, after: Float64Array): string[] {
+  return book.faults
+    .map(({ name }, i) => ({ name, from: before[i]!, to: after[i]! }))
+    .filter(({ to }) => to > 0.05)
+    .sort((a, b) => b.to - a.to)
+    .slice(0, 2)
+    .map(({ name, from, to }) => `${shortName(name)} ${Math.round(100 * from)}→${Math.round(100 * to)}`)
+}
+
+const shortName = (name: string) => (name.length > 34 ? `${name.slice(0, 33)}…` : name)
+
+function Fact({ label, value, note }: { label: string; value: string; note?: string }) {
+  return (
+    <div>
+      <dt className="slim text-[13px] text-second">{label}</dt>
+      <dd className="m-0">
+        {value} {note && <span className="text-second">{note}</span>}
+      </dd>
+    </div>
+  )
+}
+
+function Reading({ test, onSeen }: { test: Test; onSeen: (outcome: string, value?: number) => void }) {
+  const [text, setText] = useState('')
+  const value = Number(text.replace(',', '.'))
+  const outcome = text.trim() !== '' && Number.isFinite(value) ? outcomeOf(test, value) : null
+  const { unit, good } = test.reads!
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3 pb-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (outcome) onSeen(outcome.id, value)
+      }}
+    >
+      <label className="flex flex-col gap-0.5 text-[14px]">
+        <span className="slim">Reading, {unit}</span>
+        <input
+          className="field mono h-[48px] w-[120px] text-right text-[18px]"
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="act min-h-[48px]" disabled={!outcome}>
+        Note it
+      </button>
+      <span className="pb-2 text-[14px] text-second" role="status">
+        good: {good.from} to {good.to} {unit}
+        {outcome && <b className="text-ink">; this is “{outcome.words}”</b>}
+      </span>
+    </form>
+  )
+}

@@ -1,0 +1,111 @@
+import { useState } from 'react'
+import type { FaultBook } from '../../core/faults/fault.ts'
+import type { RepairNow } from '../../core/faults/search.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { browserNow } from '../../ui/clock.ts'
+import { figure } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
+import { visitToday } from '../visit-today.ts'
+import { dropSearch, type KeptSearch } from './kept-search.ts'
+import { repairEntries, type TestedOut } from './repair-entries.ts'
+import { TestOut } from './TestOut.tsx'
+
+interface Props {
+  book: FaultBook
+  repair: RepairNow
+  kept: KeptSearch
+  bundle: MachineBundle
+  kind: Kind
+  me: string
+  today: string
+  onKeep: (kept: KeptSearch) => void
+  onNotCured: () => void
+}
+
+/** Sure enough: what cures it, what it takes, and the test-out that closes it. */
+export function RepairPart({ book, repair, kept, bundle, kind, me, today, onKeep, onNotCured }: Props) {
+  const fault = book.faults.find(({ id }) => id === repair.fault)!
+  const [text, setText] = useState(fault.repair.say)
+  const [testing, setTesting] = useState(false)
+  const [says, setSays] = useState('')
+  const { id: machineId } = bundle.machine
+  const close = async (out: TestedOut) => {
+    setSays('Saving …')
+    // Ids are kept first: an answer that is lost is asked for again by the same ones.
+    const visitId = visitToday(bundle, today, me)?.visitId
+    const ids = { ...kept.ids }
+    const entries = repairEntries({
+      book,
+      fault,
+      text,
+      out,
+      search: kept.search,
+      reportId: kept.reportId,
+      idOf: (name) => {
+        ids[name] ??= newId()
+        return ids[name]!
+      },
+      machineId,
+      today,
+      at: browserNow(),
+      ...(visitId && { visitId }),
+    })
+    onKeep({ ...kept, ids })
+    const told = await writeFrom(entries)
+    if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
+    dropSearch(machineId)
+    location.assign(`/machines/${machineId}?lens=ledger&saved`)
+  }
+  return (
+    <section aria-label="Repair" className="border-b border-hair bg-copper-tint px-4 py-3 lg:px-6">
+      <h2 className="m-0 text-[18px] font-[640]">
+        Repair: {fault.name} <span className="mono">{Math.round(100 * repair.p)} %</span>
+      </h2>
+      <p className="m-0 text-[14px]">
+        {fault.repair.say}, about {fault.repair.minutes} min.{' '}
+        {repair.testMinutes === null
+          ? 'No test tells more.'
+          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average; the next test takes ${figure(repair.testMinutes)} min.`}
+      </p>
+      <div className="flex flex-wrap items-center gap-3 pt-2">
+        {fault.repair.procedure && (
+          <a
+            className="plain inline-flex items-center"
+            href={`/machines/${machineId}/run?procedure=${fault.repair.procedure}`}
+          >
+            Be led through it
+          </a>
+        )}
+        {(fault.repair.stripDown || fault.repair.minutes >= 20) && (
+          <a
+            className="plain inline-flex items-center"
+            href={`/machines/${machineId}/strip-down${fault.repair.stripDown ? `?of=${fault.repair.stripDown}` : ''}`}
+          >
+            Strip-down sheet
+          </a>
+        )}
+        {!testing && (
+          <>
+            <button type="button" className="act" onClick={() => setTesting(true)}>
+              It is done: test out
+            </button>
+            <button type="button" className="plain" onClick={onNotCured}>
+              Done, still not right
+            </button>
+          </>
+        )}
+      </div>
+      {testing && (
+        <>
+          <label className="mt-3 flex flex-col gap-0.5">
+            <span className="slim text-[14px]">What was done</span>
+            <input className="field" value={text} onChange={(event) => setText(event.target.value)} />
+          </label>
+          <TestOut kind={kind} onClose={close} onNotCured={onNotCured} says={says} />
+        </>
+      )}
+    </section>
+  )
+}

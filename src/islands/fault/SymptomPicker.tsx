@@ -1,0 +1,78 @@
+import { useState } from 'react'
+import type { FaultBook } from '../../core/faults/fault.ts'
+
+interface Props {
+  book: FaultBook
+  /** The customer's last words that are on record, where there are any. */
+  reported: string | null
+  onPick: (symptom: string) => void
+}
+
+/** What is complained of, found by any words. */
+export function SymptomPicker({ book, reported, onPick }: Props) {
+  const [text, setText] = useState('')
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const found = book.symptoms.filter(({ name, words: also }) => {
+    const all = [name, ...also].join(' ').toLowerCase()
+    return words.every((word) => all.includes(word))
+  })
+  const sounds = reported ? soundsLike(book, reported) : null
+  return (
+    <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
+      <h2 className="head m-0">What is complained of?</h2>
+      {reported && (
+        <p className="m-0 text-[15px]">
+          <span className="text-second">On record, in the customer’s words:</span> “{reported}”{' '}
+          {sounds && (
+            <button type="button" className="plain ml-2" onClick={() => onPick(sounds.id)}>
+              Sounds like: {sounds.name.toLowerCase()}
+            </button>
+          )}
+        </p>
+      )}
+      <label className="mt-2 flex max-w-[480px] flex-col gap-0.5">
+        <span className="slim text-[14px]">In any words</span>
+        <input
+          className="field"
+          value={text}
+          placeholder="drips, cold, leaks at the handle …"
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0].id)}
+        />
+      </label>
+      <ul className="m-0 mt-3 grid list-none gap-x-6 p-0 md:grid-cols-2 xl:grid-cols-3">
+        {found.map(({ id, name, words: also }) => (
+          <li key={id} className="border-t border-hair">
+            <button type="button" className="min-h-[56px] w-full px-1 py-1.5 text-left" onClick={() => onPick(id)}>
+              <b className="block font-semibold">{name}</b>
+              <span className="block text-[13px] text-second">{also.join(', ')}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && (
+        <p className="m-0 pt-2" role="status">
+          Nothing is called so. Fewer words find more; every complaint is listed when the field is empty.
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** The complaint that shares most words with what was said; none where none shares two. */
+function soundsLike(book: FaultBook, said: string): FaultBook['symptoms'][number] | null {
+  const heard = new Set(said.toLowerCase().match(/[a-z]{3,}/g))
+  const scored = book.symptoms.map((symptom) => {
+    const words = new Set(
+      [symptom.name, ...symptom.words]
+        .join(' ')
+        .toLowerCase()
+        .match(/[a-z]{3,}/g),
+    )
+    return { symptom, shared: [...words].filter((word) => heard.has(word) && !filler.has(word)).length }
+  })
+  const best = scored.sort((a, b) => b.shared - a.shared)[0]
+  return best && best.shared >= 2 ? best.symptom : null
+}
+
+const filler = new Set(['the', 'and', 'not', 'its', 'out', 'from', 'when', 'coffee', 'water', 'machine'])

@@ -1,0 +1,20 @@
+import type { FaultBook, Test } from '../../core/faults/fault.ts'
+
+/** What may hurt at a test, where the hand is about to be. */
+export const testHazards: Record<NonNullable<Test['hazard']>, string> = {
+  scald: 'Hot water and steam: face and hands away, cloth at hand.',
+  pressure:
+    'Trapped pressure: nothing is opened above 0 bar; a handle that does not vent stays locked until it is cold.',
+  mains:
+    'Plug out, prove it dead, lock it off. Work on the mains belongs to those qualified for it; local rules come first.',
+  moving: 'Moving parts: sleeves, hair and fingers out of the way.',
+}
+
+const standings = { hot: 'hot', off: 'off', open: 'open', cold: 'cold', 'no-pressure': 'without pressure' } as const
+
+/** How the machine must stand for it. @example needWords(test, book) // 'off, open' */
+export const needWords = ({ needs }: Test, { toStand }: FaultBook): string =>
+  needs
+    .filter((need) => toStand[need] > 0)
+    .map((need) => standings[need])
+    .join(', ')

@@ -1,0 +1,93 @@
+import type { Kind } from '../../core/kinds/kind.ts'
+import type { Standing } from '../../core/standing/standing.ts'
+import { stationOf } from '../../ui/entry-words.ts'
+import { dayShort, monthYear } from '../../ui/format.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import type { FaultView } from '../fault/FaultLens.tsx'
+import type { Hanging } from '../path/StationMark.tsx'
+
+/** Suspicion worth a station of its own on a folded path. */
+const worthShowing = 0.04
+
+interface Kept {
+  lens: string
+  standings: Standing[]
+  /** Key of the standing that is chosen. */
+  key: string | null
+  kind: Kind | null
+  fault: FaultView | null
+}
+
+/** Stations that a folded path keeps: what is due, chosen, heated, or suspected, by the lens. */
+export function keptStations({ lens, standings, key, kind, fault }: Kept): Set<string> {
+  if (lens === 'fault' && fault)
+    return new Set([...fault.at].flatMap(([id, p]) => (p > worthShowing || id === fault.next ? [id] : [])))
+  return new Set([
+    ...standings.slice(0, 2).map(({ station }) => station),
+    ...standings.flatMap((standing) => (standing.key === key ? [standing.station] : [])),
+    ...(lens === 'water' ? ['mains', 'tank', 'softener', ...(kind?.vessels.map((one) => one.station) ?? [])] : []),
+  ])
+}
+
+interface Hung {
+  lens: string
+  bundle: MachineBundle
+  standings: Standing[]
+  kind: Kind | null
+  /** Stations the chosen work is about. */
+  work: string[]
+  fault: FaultView | null
+  today: string
+}
+
+/** What hangs from each station, by the lens. */
+export function hangingFor({ lens, bundle, standings, kind, work, fault, today }: Hung): Map<string, Hanging> {
+  const said = (words: Iterable<readonly [string, string]>): Map<string, Hanging> =>
+    new Map([...words].map(([id, one]) => [id, { standings: [], ...(one && { words: one }) }]))
+  const stations = [...new Set(standings.map(({ station }) => station))]
+  switch (lens) {
+    case 'water':
+      return said((kind?.vessels ?? []).map(({ station }) => [station, '']))
+    case 'work':
+      return said(work.map((id) => [id, 'worked on']))
+    case 'fault':
+      return said([...(fault?.at ?? [])].map(([id, p]) => [id, p < 0.005 ? '' : `${Math.round(100 * p)} %`]))
+    case 'ledger': {
+      const touched = touchedAt(bundle)
+      return said(
+        stations.map((id) => {
+          const there = touched.get(id)
+          return [id, there ? `${nearWords(there.on, today)} · ${there.count}` : 'not touched']
+        }),
+      )
+    }
+    default: {
+      const map = new Map<string, Hanging>()
+      for (const standing of standings) {
+        const there = map.get(standing.station) ?? { standings: [] }
+        there.standings.push(standing)
+        map.set(standing.station, there)
+      }
+      return map
+    }
+  }
+}
+
+/** When each station was last touched, and how often. */
+function touchedAt(bundle: MachineBundle): Map<string, { on: string; count: number }> {
+  const touched = new Map<string, { on: string; count: number }>()
+  for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
+    const at = stationOf(entry, bundle.machine.kind)
+    if (!at) continue
+    const there = touched.get(at)
+    touched.set(at, {
+      on: there && there.on > entry.happenedOn ? there.on : entry.happenedOn,
+      count: (there?.count ?? 0) + 1,
+    })
+  }
+  return touched
+}
+
+/** A day of this year, else its month: a station's column is thirteen letters wide. */
+const nearWords = (on: string, today: string) =>
+  on.slice(0, 4) === today.slice(0, 4) ? dayShort(on) : `${monthYear(on).slice(0, 4)}${on.slice(2, 4)}`

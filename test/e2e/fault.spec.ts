@@ -1,0 +1,175 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { bookOf } from '../../src/core/faults/books.ts'
+import { outcomesUnder } from '../../src/core/faults/likelihood.ts'
+import { awake, expect, signedIn, test } from './pages.ts'
+
+const next = (page: Page) => page.getByRole('region', { name: 'Next test' })
+const repair = (page: Page) => page.getByRole('region', { name: 'Repair' })
+
+const machineOf = async (page: Page, kind: string, at = 0): Promise<string> =>
+  (await (await page.request.get(`/api/machines?kind=${kind}`)).json()).rows[at].id
+
+const ledgerOf = async (page: Page, id: string): Promise<{ kind: string; body: Record<string, unknown> }[]> =>
+  (await (await page.request.get(`/api/machines/${id}/bundle`)).json()).ledgers.machine
+
+/** Answers each test as the fault would show it, until that fault is to be repaired. */
+async function answerAs(page: Page, kind: string, fault: string): Promise<number> {
+  const book = bookOf(kind)!
+  const { name } = book.faults.find(({ id }) => id === fault)!
+  for (let done = 0; done < 25; done += 1) {
+    if (
+      await repair(page)
+        .getByRole('heading', { name: `Repair: ${name}` })
+        .isVisible()
+    )
+      return done
+    const said = (await next(page).getByRole('heading').first().textContent())!.replace(/^Once more: /, '')
+    const known = book.tests.find(({ say }) => say === said)!
+    const [outcome] = [...outcomesUnder(known, fault)].sort((a, b) => b[1] - a[1])[0]!
+    const { words } = known.outcomes.find(({ id }) => id === outcome)!
+    await next(page).getByRole('button').filter({ hasText: words }).first().click()
+    await expect(page.getByRole('region', { name: 'Working' }).getByRole('list').last()).toContainText(words)
+  }
+  throw new Error(`never came to ${name}`)
+}
+
+const cases = [
+  { kind: 'c2', symptom: 'Handle kicks when it is loosened', fault: 'three-way-no-vent', part: 'three-way-valve' },
+  { kind: 'sr', symptom: 'Cup short, water in the tray', fault: 'valve-leaks', part: 'multi-way-valve' },
+  { kind: 'pk', symptom: 'Coffee is cold', fault: 'fuse-open', part: 'thermal-fuse' },
+]
+for (const { kind, symptom, fault, part } of cases)
+  test(`a whole fault on a ${kind}: from the complaint to a passed test-out, on record with its cause`, async ({
+    ines: page,
+  }) => {
+    test.setTimeout(120_000)
+    const id = await machineOf(page, kind)
+    await page.goto(`/machines/${id}`)
+    await awake(page)
+    await page.keyboard.press('4')
+    await page.getByLabel('In any words').fill(symptom.split(' ').at(-1)!)
+    await page.getByRole('button', { name: new RegExp(`^${symptom}`) }).click()
+    await expect(next(page)).toBeVisible()
+    await expect(page.getByText(/next test here/).first()).toBeVisible()
+    const tried = await answerAs(page, kind, fault)
+    expect(tried).toBeLessThan(12)
+
+    // What was seen is there after a reload.
+    const seen = await page.getByRole('region', { name: 'Working' }).getByRole('listitem').count()
+    await page.reload()
+    await awake(page)
+    await page.keyboard.press('4')
+    await expect(repair(page)).toBeVisible()
+    expect(await page.getByRole('region', { name: 'Working' }).getByRole('listitem').count()).toBe(seen)
+
+    await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
+    const out = page.getByRole('region', { name: 'Test-out' })
+    await expect(out.getByRole('button', { name: /Close it with the reason/ })).toBeDisabled()
+    for (const box of await out.getByRole('checkbox').all()) await box.check()
+    const first = out.getByRole('textbox').first()
+    await first.fill('9999')
+    await expect(out.getByRole('alert')).toContainText('Out of range')
+    await first.fill('')
+    await out.getByRole('button', { name: 'Passed: close it' }).click()
+    await page.waitForURL('**?lens=ledger&saved')
+    const ledger = await ledgerOf(page, id)
+    const repaired = ledger.findLast((entry) => entry.kind === 'repaired')!
+    expect(repaired.body).toMatchObject({ fault, cured: true, part })
+    const report = repaired.body.report
+    expect(ledger.findLast((entry) => entry.kind === 'tested-out')!.body).toMatchObject({ passed: true, report })
+    expect(ledger.filter((entry) => entry.kind === 'test-seen' && entry.body.report === report)).toHaveLength(tried)
+    await page.goto(`/machines/${id}?lens=fault`)
+    await awake(page)
+    await expect(page.getByText('What is complained of?')).toBeVisible()
+  })
+
+test('a repair that did not cure: the search goes on with the next suspect, and both are on record', async ({
+  ines: page,
+}) => {
+  const id = await machineOf(page, 'sr', 1)
+  await page.goto(`/machines/${id}?lens=fault`)
+  await awake(page)
+  await page.getByRole('button', { name: /^Cup short, water in the tray/ }).click()
+  await answerAs(page, 'sr', 'nozzle-seals')
+  await repair(page).getByRole('button', { name: 'Done, still not right' }).click()
+  await expect(repair(page).getByRole('heading', { name: 'Repair: Inlet nozzle seals perished' })).toHaveCount(0)
+  await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
+  await answerAs(page, 'sr', 'unit-ring')
+  await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
+  const out = page.getByRole('region', { name: 'Test-out' })
+  await out.getByLabel(/why it is closed all the same/).fill('No tester with me: comes Monday')
+  await out.getByRole('button', { name: 'Close it with the reason' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const ledger = await ledgerOf(page, id)
+  const causes = ledger.filter(({ kind }) => kind === 'repaired').map(({ body }) => [body.fault, body.cured])
+  expect(causes).toContainEqual(['nozzle-seals', false])
+  expect(causes).toContainEqual(['unit-ring', true])
+  await expect(page.getByText('Closed without a passed test-out: No tester with me: comes Monday')).toBeVisible()
+})
+
+test('what cannot be done here is not asked again, an answer is taken back, another test is chosen', async ({
+  ines: page,
+}) => {
+  const id = await machineOf(page, 'pk', 1)
+  await page.goto(`/machines/${id}?lens=fault`)
+  await awake(page)
+  await page.getByRole('button', { name: /^Coffee only drips/ }).click()
+  const heading = next(page).getByRole('heading').first()
+  const first = (await heading.textContent())!
+  await next(page).getByRole('button', { name: 'Can’t do that here' }).click()
+  await expect(heading).not.toHaveText(first)
+  const second = (await heading.textContent())!
+  await next(page).getByRole('listitem').first().getByRole('button').click()
+  await expect(heading).not.toHaveText(second)
+  await next(page).getByRole('button', { name: 'Take the last answer back' }).click()
+  await expect(heading).toHaveText(second)
+  await page.getByText(/^Another test/).click()
+  await page.getByRole('button', { name: /^Resistance of the sensor, cold/ }).click()
+  await expect(page.getByText('Chosen by you')).toBeVisible()
+  await next(page)
+    .getByLabel(/Reading, kΩ/)
+    .fill('112')
+  await expect(next(page).getByText(/this is “85 to 145”/)).toBeVisible()
+  await next(page).getByRole('button', { name: 'Note it' }).click()
+  await expect(page.getByRole('region', { name: 'Working' })).toContainText('85 to 145 (112 kΩ)')
+})
+
+for (const [size, viewport] of [
+  ['desk', { width: 1280, height: 800 }],
+  ['phone', { width: 390, height: 844 }],
+] as const)
+  test(`a fault on a ${size}: nothing spills, answers for a thumb, axe finds nothing serious`, async ({
+    browser,
+    quiet,
+  }) => {
+    const page = await signedIn(browser, { viewport })
+    quiet(page)
+    await page.goto(`/machines/${await machineOf(page, 'c2', 2)}?lens=fault`)
+    await awake(page)
+    const look = async (what: string) => {
+      const spill = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(spill, `${what} spills sideways`).toBeLessThanOrEqual(0)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      expect(
+        serious.map(({ id, nodes }) => `${what}: ${id}: ${nodes[0]?.html.slice(0, 200)}`),
+        what,
+      ).toEqual([])
+    }
+    await look('the complaint')
+    await page.getByRole('button', { name: /^Coffee comes slowly/ }).click()
+    await look('the next test')
+    const small = await next(page)
+      .getByRole('listitem')
+      .getByRole('button')
+      .evaluateAll((buttons) => buttons.map((button) => button.getBoundingClientRect().height).filter((h) => h < 44))
+    expect(small).toEqual([])
+    await answerAs(page, 'c2', 'jet-blocked')
+    await look('the repair')
+    await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
+    await look('the test-out')
+    await page.context().close()
+  })
