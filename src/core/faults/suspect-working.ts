@@ -23,7 +23,15 @@ export function suspectWorking(
   )
   const said = complaintUnder(book, fault, search.symptom)
   const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
-  weight.push(add({ what: `“${symptom.name}”`, value: said, origin: 'default', source: 'chance it is said so' }))
+  weight.push(
+    add({
+      what: `“${symptom.name}”`,
+      value: said,
+      origin: 'default',
+      source: 'chance it is said so, from memory',
+      mark: 'M',
+    }),
+  )
   for (const { words, factor } of reasons[faultId] ?? [])
     weight.push(add({ what: `Records: ${words}`, value: factor, unit: '×', origin: 'measured' }))
   if (search.notCured.includes(faultId))

@@ -76,13 +76,24 @@ export const fault = topic({
       const next = afterOutcome(belief, shown.under)
       if (!next) throw new InputFault('seen', seen, 'is impossible under every fault')
       belief = next
-      const top = best(belief)
+      const first = best(belief)
       add({
         what: `${test}: ${outcome}`,
-        value: belief[top]!,
-        formula: `share of ${network.faults[top]}, after weight × likelihood ÷ their sum`,
+        value: belief[first]!,
         origin: 'measured',
+        source: `then ${network.faults[first]} leads`,
       })
+    })
+    const top = best(belief)
+    const likeliest = add({
+      what: `Likeliest: ${network.faults[top]}`,
+      value: belief[top]!,
+      formula:
+        seen.length === 0
+          ? `its weight ÷ the weights of {${before}}`
+          : `its weight × the likelihoods of what was seen ÷ the same summed over {${before}}`,
+      origin: 'reckoned',
+      reference: 'Bayes’ rule',
     })
     const suspects = network.faults
       .map((id, i) => ({ fault: id, p: belief[i]! }))
@@ -93,7 +104,7 @@ export const fault = topic({
         what: `Next: ${next.test}`,
         value: next.bits,
         unit: 'bit',
-        formula: `entropy of its outcomes − that under each of {${before}} suspects; most a minute`,
+        formula: `entropy of its outcomes − that under each of {${before}} suspects, {${likeliest}} among them; most a minute`,
         origin: 'reckoned',
         reference: 'Lindley 1956, Ann. Math. Stat. 27, 986; half-split rule of troubleshooting',
       })

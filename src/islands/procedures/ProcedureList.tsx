@@ -15,6 +15,11 @@ export function ProcedureList({ procedures, firm }: { procedures: ProcedureRow[]
           { label: 'In the library', value: procedures.length - own },
           { label: 'Our own', value: own },
         ]}
+        action={
+          <a href="/procedures/bench" className="act inline-flex items-center whitespace-nowrap">
+            Practise finding faults
+          </a>
+        }
       />
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
         <p className="m-0 pb-2 text-[14px] text-second">
