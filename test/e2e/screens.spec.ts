@@ -17,6 +17,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Before a run': (id) => `/machines/${id}/run?procedure=detergent-backflush`,
   Procedures: () => '/procedures',
   Procedure: () => '/procedures/detergent-backflush',
+  'The bench': () => '/procedures/bench',
   'Procedure, made our own': () => '/procedures/descale/edit',
   'New entry': (id) => `/machines/${id}/entry`,
   'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',

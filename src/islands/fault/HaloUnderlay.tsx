@@ -52,9 +52,14 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
           next test here
         </text>
       )}
-      {layout.stations.flatMap(({ station, at: { x, y } }) =>
+      {layout.stations.flatMap(({ station, hangs, at: { x, y } }) =>
         (numbers.get(station.id) ?? []).slice(-3).map((n, i) => (
-          <g key={`${station.id} ${n}`} transform={`translate(${x - 22 + i * 20} ${y + 44})`}>
+          <g
+            key={`${station.id} ${n}`}
+            transform={
+              hangs === 'rail' ? `translate(${x + 24 + i * 20} ${y + 12})` : `translate(${x - 22 + i * 20} ${y + 44})`
+            }
+          >
             <circle r={9} fill="var(--deep)" />
             <text y={4.5} textAnchor="middle" fontSize={12} className="mono" fill="var(--enamel)">
               {n}
@@ -63,7 +68,7 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
         )),
       )}
       {/* Folded for a phone there is no room for the scale: the percentages below say it. */}
-      {layout.pleats.length === 0 && (
+      {layout.pleats.length === 0 && at.size > 0 && (
         <g transform={`translate(${layout.width - 196} ${Math.max(layout.top + 10, layout.mainY - 168)})`}>
           <path d={haloPath([{ x: 8, p: 0.1 }], 10, haloHalf, 5)} fill="var(--copper)" fillOpacity={0.42} />
           <path d="M2 4H14M2 16H14" stroke="var(--copper)" strokeWidth={1.5} />

@@ -164,7 +164,7 @@ function Case({ at, training, today, onChange, onAgain }: Props) {
             hint={hint}
             onTest={(test) => press({ type: 'test', test })}
           />
-          <aside aria-label="So far" className="border-hair px-5 py-3 lg:border-l">
+          <aside aria-label="So far" className="border-hair px-5 py-3 max-lg:order-first max-lg:border-b lg:border-l">
             <div className="lg:sticky lg:top-3">
               <h2 className="head m-0">It showed</h2>
               {last && (
