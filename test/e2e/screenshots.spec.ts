@@ -37,8 +37,6 @@ test('@screenshots', async ({ browser }) => {
   await at(light, '/round')
   await expect(light.getByRole('complementary', { name: 'Working' }).locator('ol li').first()).toBeVisible()
   await shoot(light, 'round')
-  await at(light, '/machines')
-  await shoot(light, 'machines')
   await at(light, `/machines/${leftBar}?task=group-gasket@1`)
   await shoot(light, 'machine-wear')
   await at(light, `/machines/${await machineId(light, 'Right bar')}?lens=ledger`)
@@ -62,11 +60,23 @@ test('@screenshots', async ({ browser }) => {
     ['softener', `/softeners/${softener.id}`],
     ['machine-work', `/machines/${leftBar}?lens=work`],
     ['kind', '/kinds/c2'],
-    ['parts', '/parts?kind=sr&part=piston-ring'],
   ] as const) {
     await at(light, path)
     await shoot(light, name)
   }
+  await at(light, `/machines/${await machineId(light, 'Clerks')}?lens=fault`)
+  await light
+    .getByRole('button', { name: /^Cup short, water in the tray/ })
+    .last()
+    .click()
+  await light.evaluate(() => window.scrollTo(0, 0))
+  await shoot(light, 'machine-fault')
+  await at(light, '/procedures/bench?kind=pk&case=7')
+  await light.getByRole('button', { name: 'Break it' }).click()
+  for (const name of [/^Read its lamp/, /^Run it without a capsule/])
+    await light.getByRole('region', { name: 'Tests' }).getByRole('button', { name }).click()
+  await light.evaluate(() => window.scrollTo(0, 0))
+  await shoot(light, 'bench')
   await run(light, leftBar)
   await shoot(light, 'run')
   await at(light, `/machines/${await machineId(light, 'Clerks')}/strip-down?of=grinder-service`)
