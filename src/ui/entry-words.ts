@@ -95,7 +95,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'fault-reported':
       return `Fault reported: ${body.text}`
     case 'test-seen':
-      return `Tested, ${String(body.test).replaceAll('-', ' ')}: ${String(body.outcome).replaceAll('-', ' ')}${body.value === undefined ? '' : `, ${figure(Number(body.value))}`}`
+      return `${body.said ? 'Said on the telephone' : 'Tested'}, ${String(body.test).replaceAll('-', ' ')}: ${String(body.outcome).replaceAll('-', ' ')}${body.value === undefined ? '' : `, ${figure(Number(body.value))}`}`
     case 'repaired':
       return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}${(body.cured as unknown) === false ? '. Not cured' : ''}`
     case 'tested-out':

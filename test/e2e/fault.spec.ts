@@ -135,6 +135,26 @@ test('what cannot be done here is not asked again, an answer is taken back, anot
   await expect(page.getByRole('region', { name: 'Working' })).toContainText('85 to 145 (112 kΩ)')
 })
 
+test('on the telephone before driving: questions, what the customer can safely do, taken along to the machine', async ({
+  ines: page,
+}) => {
+  const id = await machineOf(page, 'sr', 2)
+  await page.goto(`/machines/${id}?lens=fault`)
+  await awake(page)
+  await page.getByRole('button', { name: /^It says: empty grounds/ }).click()
+  await page.getByLabel('on the telephone, before driving').check()
+  const call = page.getByRole('region', { name: 'On the telephone' })
+  await expect(call.getByRole('heading', { name: 'Question 1 of 5' })).toBeVisible()
+  await expect(next(page).getByRole('heading').first()).toHaveText(/^“.*”$/)
+  await expect(call.getByRole('listitem').first()).toContainText('push all home, shut the door')
+  await next(page).getByRole('listitem').first().getByRole('button').click()
+  await expect(call.getByRole('heading', { name: 'Question 2 of 5' })).toBeVisible()
+  await page.getByLabel('on the telephone, before driving').uncheck()
+  await expect(page.getByRole('region', { name: 'Working' })).toContainText('(said)')
+  await expect(next(page)).toContainText('Tools')
+  await page.getByRole('button', { name: 'Begin anew' }).click()
+})
+
 for (const [size, viewport] of [
   ['desk', { width: 1280, height: 800 }],
   ['phone', { width: 390, height: 844 }],

@@ -86,6 +86,10 @@ export interface FaultBook {
   faults: Fault[]
   symptoms: Symptom[]
   tests: Test[]
+  /** Tests that can be asked on the telephone, as the customer is asked. */
+  phone: Record<string, string>
+  /** What the customer can safely do about a fault, until somebody comes or instead of it. */
+  customer: Record<string, string>
   /** Minutes to bring it to a standing it is not in. */
   toStand: Record<Standing, number>
 }

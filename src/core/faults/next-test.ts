@@ -1,6 +1,6 @@
 import type { FaultBook, Gate, Standing, Test } from './fault.ts'
 import type { Network, NetworkTest } from './network.ts'
-import { expectedOutcomes, informationBits, lookedAgain, type Seen } from './rank-causes.ts'
+import { asTaken, expectedOutcomes, informationBits, type Seen } from './rank-causes.ts'
 
 /** A test and what it is worth now. */
 export interface Worth {
@@ -22,7 +22,12 @@ export interface Bench {
   gates: Gate[]
   /** Tests that cannot be done here. */
   cannot: string[]
+  /** Asked on the telephone: only what can be asked so. */
+  phone?: boolean
 }
+
+/** A question on the telephone, min. */
+const questionMinutes = 1
 
 export const asFound: Bench = { standing: ['hot'], gates: [], cannot: [] }
 
@@ -122,18 +127,19 @@ export function nextTests(
   network: Network,
   belief: Float64Array,
   seen: Seen[],
-  { standing, gates, cannot }: Bench,
+  { standing, gates, cannot, phone = false }: Bench,
   least = leastBits,
 ): Worth[] {
   const byId = new Map(book.tests.map((test) => [test.id, test]))
   const tests = network.tests.map((test) => {
-    const first = seen.find((one) => one.test === test.id)
-    return first ? lookedAgain(test, first.outcome) : test
+    const first = seen.find((one) => one.test === test.id && !one.said)
+    return asTaken(test, phone, first?.outcome)
   })
   const minutesOf = ({ id }: NetworkTest): number | null => {
     const test = byId.get(id)!
     if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
-    const looks = seen.filter((one) => one.test === id).length
+    if (phone) return book.phone[id] && !seen.some((one) => one.test === id) ? questionMinutes : null
+    const looks = seen.filter((one) => one.test === id && !one.said).length
     if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
     return testMinutes(book, test, standing)
   }

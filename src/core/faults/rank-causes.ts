@@ -4,6 +4,8 @@ import type { Network, NetworkTest } from './network.ts'
 export interface Seen {
   test: string
   outcome: string
+  /** Said on the telephone, not seen by whoever knows. */
+  said?: boolean
 }
 
 /** Beliefs after one outcome; null where it is impossible under every fault. */
@@ -32,6 +34,24 @@ export const lookedAgain = (test: NetworkTest, first: string): NetworkTest => ({
   })),
 })
 
+/** One answer in five on the telephone is wrong, or about something else. From memory. */
+const misheard = 0.2
+
+/** A test as it is answered on the telephone. */
+export const askedByPhone = (test: NetworkTest): NetworkTest => ({
+  ...test,
+  outcomes: test.outcomes.map(({ id, under }) => ({
+    id,
+    under: under.map((p) => (1 - misheard) * p + misheard / test.outcomes.length),
+  })),
+})
+
+/** A test as its next answer has to be taken: by telephone, after what it showed before, or plainly. */
+export function asTaken(test: NetworkTest, said: boolean, first: string | undefined): NetworkTest {
+  const heard = said ? askedByPhone(test) : test
+  return first === undefined ? heard : lookedAgain(heard, first)
+}
+
 /**
  * Beliefs after all that was seen, in the order of the network's faults. A test seen twice was looked at again.
  *
@@ -41,15 +61,14 @@ export const lookedAgain = (test: NetworkTest, first: string): NetworkTest => ({
 export function rankCauses(network: Network, seen: Seen[]): Float64Array | null {
   let belief: Float64Array | null = network.prior
   const before = new Map<string, string>()
-  for (const { test, outcome } of seen) {
+  for (const { test, outcome, said = false } of seen) {
     const plain = network.tests.find(({ id }) => id === test)
-    const first = before.get(test)
-    const under = (plain && first !== undefined ? lookedAgain(plain, first) : plain)?.outcomes.find(
-      ({ id }) => id === outcome,
-    )?.under
+    // What was only said is no look: who sees it himself sees it for the first time.
+    const first = said ? undefined : before.get(test)
+    const under = plain && asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)?.under
     if (!under) throw new Error(`rankCauses: ${test} cannot show ${outcome}`)
     belief = belief && afterOutcome(belief, under)
-    before.set(test, first ?? outcome)
+    if (!said) before.set(test, first ?? outcome)
   }
   return belief
 }

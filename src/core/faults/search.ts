@@ -11,6 +11,8 @@ export interface Search {
   /** Tests that cannot be done here. */
   cannot: string[]
   gates: Gate[]
+  /** The customer is asked on the telephone. */
+  phone?: boolean
   /** Faults that were repaired, and it is still not right. */
   notCured: string[]
   startedAt: number
@@ -22,6 +24,7 @@ export type SearchPress =
   | { type: 'back' }
   | { type: 'symptom'; symptom: string }
   | { type: 'gates'; gates: Gate[] }
+  | { type: 'phone'; on: boolean }
   | { type: 'not cured'; fault: string }
 
 export const newSearch = (symptom: string, at: number): Search => ({
@@ -38,7 +41,13 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
   switch (press.type) {
     case 'seen': {
       const { test, outcome, value, at } = press
-      return { ...search, seen: [...search.seen, { test, outcome, at, ...(value !== undefined && { value }) }] }
+      return {
+        ...search,
+        seen: [
+          ...search.seen,
+          { test, outcome, at, ...(value !== undefined && { value }), ...(search.phone && { said: true }) },
+        ],
+      }
     }
     case 'cannot':
       return search.cannot.includes(press.test) ? search : { ...search, cannot: [...search.cannot, press.test] }
@@ -48,6 +57,8 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       return { ...search, symptom: press.symptom }
     case 'gates':
       return { ...search, gates: press.gates }
+    case 'phone':
+      return { ...search, phone: press.on }
     case 'not cured':
       return search.notCured.includes(press.fault) ? search : { ...search, notCured: [...search.notCured, press.fault] }
   }
@@ -76,12 +87,20 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
   const network = networkOf(book, search.symptom, searchFactors(search, factors))
   const ranked = rankCauses(network, search.seen)
   const belief = ranked ?? network.prior
-  const standing = search.seen.reduce(
+  const done = search.seen.filter(({ said }) => !said)
+  const standing = done.reduce(
     (at, { test }) => standingAfter(book.tests.find(({ id }) => id === test)!, at),
     asFound.standing,
   )
   const { gates, cannot } = search
-  const all = nextTests(book, network, belief, search.seen, { standing, gates, cannot }, 0)
+  const all = nextTests(
+    book,
+    network,
+    belief,
+    search.seen,
+    { standing, gates, cannot, ...(search.phone && { phone: true }) },
+    0,
+  )
   return {
     network,
     belief,

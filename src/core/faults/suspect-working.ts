@@ -3,7 +3,7 @@ import type { FaultBook } from './fault.ts'
 import { complaintUnder } from './likelihood.ts'
 import { networkOf } from './network.ts'
 import type { PriorReason } from './prior-factors.ts'
-import { lookedAgain, rankCauses } from './rank-causes.ts'
+import { asTaken, rankCauses } from './rank-causes.ts'
 import { afterRepair, type Search, searchFactors } from './search.ts'
 
 /** How one suspect comes to its share: calls, complaint, records, each test by what it multiplied. */
@@ -39,13 +39,11 @@ export function suspectWorking(
   const network = networkOf(book, search.symptom, searchFactors(search, factors))
   const at = network.faults.indexOf(faultId)
   const before = new Map<string, string>()
-  for (const { test, outcome } of search.seen) {
+  for (const { test, outcome, said = false } of search.seen) {
     const plain = network.tests.find(({ id }) => id === test)!
-    const first = before.get(test)
-    const under = (first === undefined ? plain : lookedAgain(plain, first)).outcomes.find(
-      ({ id }) => id === outcome,
-    )!.under
-    before.set(test, first ?? outcome)
+    const first = said ? undefined : before.get(test)
+    const under = asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)!.under
+    if (!said) before.set(test, first ?? outcome)
     const known = book.tests.find(({ id }) => id === test)!
     const words = known.outcomes.find(({ id }) => id === outcome)!.words
     weight.push(
@@ -53,7 +51,7 @@ export function suspectWorking(
         what: `${known.say}: ${words.toLowerCase()}`,
         value: under[at]!,
         origin: 'measured',
-        source: first === undefined ? 'chance of it if so' : 'looked again',
+        source: said ? 'said on the telephone' : first === undefined ? 'chance of it if so' : 'looked again',
       }),
     )
   }

@@ -151,6 +151,8 @@ export const bodySchemas = {
     test: slug().required(),
     outcome: slug().required(),
     value: finite(),
+    /** Said on the telephone, not seen. */
+    said: boolean(),
     report: uuid(),
   }).noUnknown(),
   /** `fault` is the cause by its name in what is known of the kind; `cured` false where it was still not right. */

@@ -16,6 +16,7 @@ import { newId } from '../send-entries.ts'
 import { suspectedAt } from './halo.ts'
 import { dropSearch, type KeptSearch, keepSearch, readSearch } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
+import { OnTelephone } from './OnTelephone.tsx'
 import { RepairPart } from './RepairPart.tsx'
 import { Suspects } from './Suspects.tsx'
 import { SymptomPicker } from './SymptomPicker.tsx'
@@ -146,6 +147,15 @@ function Searching({
           />
           I am qualified to test live
         </label>
+        <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            className="h-5 w-5"
+            checked={search.phone === true}
+            onChange={(event) => press({ type: 'phone', on: event.target.checked })}
+          />
+          on the telephone, before driving
+        </label>
         <button type="button" className="plain ml-auto" onClick={leave}>
           Begin anew
         </button>
@@ -162,7 +172,8 @@ function Searching({
       )}
       <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
         <div className="min-w-0">
-          {repair && (
+          {search.phone && <OnTelephone book={book} search={search} now={now} />}
+          {repair && !search.phone && (
             <RepairPart
               key={repair.fault}
               book={book}
@@ -192,7 +203,11 @@ function Searching({
               onBack={() => press({ type: 'back' })}
             />
           ) : (
-            <p className="m-0 px-4 py-3 lg:px-6">No test is left that tells anything more.</p>
+            <p className="m-0 px-4 py-3 lg:px-6">
+              {search.phone
+                ? 'Nothing more can be asked that tells anything. On site the search goes on from here.'
+                : 'No test is left that tells anything more.'}
+            </p>
           )}
         </div>
         <Suspects book={book} now={now} chosen={chosen} reasons={reasons} onChoose={setSuspect} />

@@ -42,10 +42,10 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
       ))}
       {cut && (
         <text
-          x={cut.at.x}
-          y={cut.at.y - (cut.hangs === 'rail' ? 30 : 62)}
+          {...(cut.hangs === 'band'
+            ? { x: cut.at.x + 8, y: cut.at.y + 60 }
+            : { x: cut.at.x - 30, y: cut.at.y + (cut.hangs === 'rail' ? -30 : 36) })}
           fontSize={13}
-          textAnchor="middle"
           className="slim"
           fill="var(--copper)"
         >

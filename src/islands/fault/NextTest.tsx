@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { FaultBook, Test } from '../../core/faults/fault.ts'
 import type { Worth } from '../../core/faults/next-test.ts'
 import { outcomeOf } from '../../core/faults/outcome-of.ts'
-import { expectedOutcomes, lookedAgain } from '../../core/faults/rank-causes.ts'
+import { asTaken, expectedOutcomes } from '../../core/faults/rank-causes.ts'
 import type { Search, Suspicion } from '../../core/faults/search.ts'
 import { figure } from '../../ui/format.ts'
 import type { PathLayout } from '../path/layout.ts'
@@ -28,32 +28,40 @@ interface Props {
 export function NextTest({ book, search, suspicion, worth, test, layout, other, onSeen, onCannot, onBack }: Props) {
   const { network, belief } = suspicion
   const plain = network.tests.find(({ id }) => id === test.id)!
-  const first = search.seen.find((one) => one.test === test.id)
+  const first = search.seen.find((one) => one.test === test.id && !one.said)
   const now = suspectedAt(book, belief).at
-  const answers = expectedOutcomes(belief, first ? lookedAgain(plain, first.outcome) : plain)
+  const answers = expectedOutcomes(belief, asTaken(plain, search.phone === true, first?.outcome))
   return (
     <section aria-label="Next test" className="min-w-0 px-4 py-3 lg:px-6">
-      <p className="m-0 text-[15px] font-semibold text-copper">{other ? 'Chosen by you' : 'Best next test'}</p>
+      <p className="m-0 text-[15px] font-semibold text-copper">
+        {other ? 'Chosen by you' : search.phone ? 'Best next question' : 'Best next test'}
+      </p>
       <h2 className="m-0 text-[18px] leading-snug font-[640]">
-        {first ? 'Once more: ' : ''}
-        {test.say}
+        {search.phone ? (
+          `“${book.phone[test.id]}”`
+        ) : (
+          <>
+            {first ? 'Once more: ' : ''}
+            {test.say}
+          </>
+        )}
       </h2>
-      {test.how && <p className="m-0 text-[15px]">{test.how}</p>}
+      {!search.phone && test.how && <p className="m-0 text-[15px]">{test.how}</p>}
       <dl className="m-0 mt-2 flex flex-wrap gap-x-6 gap-y-1 border-t border-hair py-1.5 text-[14px]">
-        <Fact label="Time" value={`${figure(worth.minutes)} min`} note={needWords(test, book)} />
-        <Fact label="Tools" value={test.tools.join(', ') || 'none'} />
+        <Fact label="Time" value={`${figure(worth.minutes)} min`} note={search.phone ? '' : needWords(test, book)} />
+        {!search.phone && <Fact label="Tools" value={test.tools.join(', ') || 'none'} />}
         <Fact
           label="Tells"
           value={`${figure(worth.bits)} bit`}
           note={`${figure(worth.bits / worth.minutes)} a minute`}
         />
       </dl>
-      {test.hazard && (
+      {test.hazard && !search.phone && (
         <p className="m-0 mb-2 border-l-4 border-brass pl-3 text-[14px]">
           <b>Caution.</b> {testHazards[test.hazard]}
         </p>
       )}
-      {test.reads && <Reading key={`${test.id} ${search.seen.length}`} test={test} onSeen={onSeen} />}
+      {test.reads && !search.phone && <Reading key={`${test.id} ${search.seen.length}`} test={test} onSeen={onSeen} />}
       <ul className="m-0 list-none p-0">
         {test.outcomes.map(({ id, words }, i) => {
           const answer = answers.find((one) => one.id === id)!
@@ -89,7 +97,7 @@ export function NextTest({ book, search, suspicion, worth, test, layout, other, 
       </ul>
       <div className="flex flex-wrap items-center gap-3 border-t border-hair pt-2">
         <button type="button" className="plain" onClick={onCannot}>
-          Can’t do that here
+          {search.phone ? 'They can’t tell' : 'Can’t do that here'}
         </button>
         <button type="button" className="plain" disabled={search.seen.length === 0} onClick={onBack}>
           Take the last answer back

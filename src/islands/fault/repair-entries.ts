@@ -38,8 +38,14 @@ export function repairEntries(given: Given): Entry[] {
   })
   return [
     report,
-    ...search.seen.map(({ test, outcome, value }, i) =>
-      make(`seen ${i}`, 'test-seen', { test, outcome, report: reportId, ...(value !== undefined && { value }) }),
+    ...search.seen.map(({ test, outcome, value, said }, i) =>
+      make(`seen ${i}`, 'test-seen', {
+        test,
+        outcome,
+        report: reportId,
+        ...(value !== undefined && { value }),
+        ...(said && { said }),
+      }),
     ),
     ...search.notCured
       .filter((id) => id !== fault.id)

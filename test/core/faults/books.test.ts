@@ -79,6 +79,17 @@ for (const book of faultBooks) {
       expect(without.map(({ test }) => test)).to.not.include(offered[0])
     })
 
+    it('asks on the telephone and tells the customer only of what there is', () => {
+      const tests = new Map(book.tests.map((test) => [test.id, test]))
+      expect(Object.keys(book.phone).length).to.be.at.least(8)
+      for (const id of Object.keys(book.phone)) {
+        expect(tests.has(id), id).to.equal(true)
+        // Nobody opens or unscrews anything because somebody on the telephone asked.
+        expect(tests.get(id)!.needs, id).to.not.include.members(['open'])
+      }
+      for (const id of Object.keys(book.customer)) expect(faults.has(id), id).to.equal(true)
+    })
+
     it('opens nothing under pressure, and no case that is plugged in', () => {
       for (const { id, needs, gate, hazard } of book.tests) {
         if (hazard === 'pressure' && needs.includes('open')) expect(needs, id).to.include('no-pressure')

@@ -60,6 +60,22 @@ describe('a search', () => {
     expect(now.wastedMinutes).to.be.closeTo((1 - now.p) * 5, 1e-9)
   })
 
+  it('on the telephone asks only what can be asked, believes it less, and takes it along to the machine', () => {
+    const call = searchStep(newSearch('short-cup', 0), { type: 'phone', on: true, at: 0 })
+    const asked = suspicion(book, call, {}).all.map(({ test }) => test)
+    expect(asked.length).to.be.greaterThan(4)
+    expect(asked.every((test) => book.phone[test] !== undefined)).to.equal(true)
+    const said = searchStep(call, { type: 'seen', test: 'puck', outcome: 'wet', at: 1 })
+    expect(said.seen[0]).to.include({ said: true })
+    const seen = after(['puck', 'wet'])
+    expect(shareOf(said, 'unit-ring')).to.be.lessThan(shareOf(seen, 'unit-ring'))
+    expect(shareOf(said, 'unit-ring')).to.be.greaterThan(shareOf(call, 'unit-ring'))
+    // Nobody is asked twice; on site it may be looked at for the first time.
+    expect(suspicion(book, said, {}).all.map(({ test }) => test)).to.not.include('puck')
+    const there = searchStep(said, { type: 'phone', on: false, at: 2 })
+    expect(suspicion(book, there, {}).all.map(({ test }) => test)).to.include('puck')
+  })
+
   it('shows how a suspect comes to its share: its lines multiply to it', () => {
     const search = after(['nozzle', 'gone'], ['nozzle', 'gone'], ['ring', 'whole'])
     const reasons = priorReasons(book, { ...nothingKnown, lifeUsed: { 'nozzle-seals': 1.3 } })

@@ -25,6 +25,32 @@ const noWater = (outcome: string) => ({
 /** Commercial two-group. Shares of calls from memory; what a reading should be, from memory and common practice. */
 export const c2Faults: FaultBook = {
   kind: 'c2',
+  phone: {
+    ask: 'Since when is it so? Other beans, another barista, has somebody been at the machine?',
+    lamps: 'What is lit, and does anything blink?',
+    taps: 'Is the tap behind the machine open and the hose straight?',
+    below: 'Is there water under or behind the machine?',
+    'boiler-gauge': 'What does the boiler’s gauge show?',
+    'pump-sound': 'Press a key with no handle in, hands away: what do you hear?',
+    'other-group': 'Is the other group the same?',
+    'three-doses': 'Do cups come out alike, and does it stop by itself?',
+    'tray-during': 'Does water run into the tray while it brews, or all the time?',
+    'wand-shut': 'With the steam tap shut: does the wand drip, and where?',
+    drain: 'Does water in the tray run off?',
+    socket: 'Is the switch at the wall on and the breaker up? If it fell, leave it down.',
+  },
+  customer: {
+    'grind-fine': 'One step coarser, then throw two shots away.',
+    'grind-coarse': 'One step finer, then throw two shots away.',
+    'cleaning-left': 'Backflush with detergent, rinse until it runs clear.',
+    'supply-shut': 'Open the tap behind the machine, straighten the hose.',
+    'tip-blocked': 'Leave the wand in a jug of hot water for a quarter of an hour, then purge it into a cloth.',
+    'drain-blocked': 'Switch off: water may run over. Nothing is poured down after it.',
+    'leak-inside': 'Main switch off, tap shut; nobody touches the plug with wet hands.',
+    'pressure-high': 'Main switch off, now, and leave it off.',
+    'safety-weeps': 'Main switch off, now, and leave it off.',
+    'no-mains': 'Switch at the wall on. A breaker that falls again stays down.',
+  },
   toStand: { hot: 20, off: 1, open: 8, cold: 30, 'no-pressure': 5 },
   symptoms: [
     symptom('slow', 'Coffee comes slowly or in drops', 'slow, drips, treacle, bitter, drops only', 'group'),

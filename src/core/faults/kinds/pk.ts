@@ -31,6 +31,30 @@ const noWater = (outcome: string) => ({
 /** Pod machine with a locking head. Shares of calls from memory; what a reading should be, too. */
 export const pkFaults: FaultBook = {
   kind: 'pk',
+  phone: {
+    ask: 'Since when is it so? Other capsules or settings, did it stand?',
+    lamp: 'What does its lamp do?',
+    tank: 'Is the tank full and pushed home?',
+    'pump-sound': 'Run it without a capsule, hands away: what do you hear?',
+    'other-capsule': 'Is it the same with a capsule of another box?',
+    'shut-again': 'Open it, take the capsule out, shut it hard: does it go?',
+    prime: 'Lift the tank and set it down hard three times, run it empty: does it draw?',
+    'head-drip': 'Does water come beside the capsule, or drip afterwards?',
+    below: 'Is there water under the machine, outside its tray?',
+    socket: 'Does something else work at that socket?',
+  },
+  customer: {
+    'tank-empty': 'Fill the tank, push it home.',
+    'tank-valve': 'Press the valve in the tank’s bottom a few times under the tap.',
+    airlock: 'Lift the tank and set it down hard three times, run it without a capsule.',
+    capsule: 'Take a fresh capsule of its own sort.',
+    'volume-set': 'Set the volume anew by its leaflet.',
+    'prompt-misread': 'Descale it by its leaflet to the end, the rinse too.',
+    'not-locked': 'Open it, take the capsule out when it has cooled, empty the bin, shut it hard.',
+    'needle-blocked': 'Run it without a capsule, two cups.',
+    'outlet-blocked': 'Run it without a capsule, wipe the outlet.',
+    'joint-leaks': 'Off and plug out; do not use it.',
+  },
   toStand: { hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, treacle', 'needle'),

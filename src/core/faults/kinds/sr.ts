@@ -30,6 +30,32 @@ const noBrew = (outcome: string) => ({
 /** Super-automatic with a removable brew unit. Shares of calls from memory; what a reading should be, too. */
 export const srFaults: FaultBook = {
   kind: 'sr',
+  phone: {
+    ask: 'Since when is it so? Other beans or settings, has somebody been at it?',
+    display: 'What does it ask for on its display?',
+    settings: 'Has somebody changed volume or strength?',
+    home: 'Push grounds box, tray and door home: does it go on?',
+    seat: 'Tank out, its seat wiped dry, in again: does it go?',
+    'filter-out': 'Filter out of the tank, one coffee: is it better?',
+    'pump-sound': 'When it should brew, what do you hear of the pump?',
+    'grinder-sound': 'When it grinds, what do you hear?',
+    hopper: 'Do the beans fall, or hang at the wall?',
+    puck: 'What do the pucks in the box look like?',
+    below: 'Is there water under the machine, outside its tray?',
+  },
+  customer: {
+    containers: 'Empty grounds box and tray with the machine on, push all home, shut the door.',
+    'tank-out': 'Tank out, seat dry, fill it, push it home.',
+    'filter-blocked': 'Leave the filter out until a new one is there.',
+    airlock: 'Tank full, open the hot-water outlet over a cup, let it run until it draws; half a minute at a time.',
+    'beans-oily': 'Push the beans down with a dry spoon, hopper wiped; plain, drier beans from now on.',
+    settings: 'Set volume and strength back.',
+    'unit-dry': 'Take the unit out, rinse it under the tap, let it dry, put it back.',
+    'unit-screen': 'Take the unit out, brush its screen under the tap, put it back.',
+    'air-jet': 'Run its milk cleaning, rinse the frother under the tap.',
+    'grinder-jam': 'Off and plug out: nobody reaches in.',
+    'hose-leaks': 'Off and plug out; do not use it.',
+  },
   toStand: { hot: 2, off: 0.5, open: 12, cold: 15, 'no-pressure': 1 },
   symptoms: [
     symptom('short-cup', 'Cup short, water in the tray', 'short cup, water in tray, half a cup, tray fills', 'nozzle'),
