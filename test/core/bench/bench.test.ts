@@ -84,6 +84,14 @@ describe('a sound machine on the bench (common practice, no source)', () => {
       expect(shown('sr', 'tray-water', state)).to.be.within(6, 15)
       expect(shown('sr', 'open-flow', state)).to.be.within(45, 90)
     })
+    it(`small pump machine ${seed}: a double in 22 to 32 s, 10 to 13 bar blind, a jug warm within a minute`, () => {
+      const state = sound('dv', seed)
+      expect(shown('dv', 'shot', state)).to.be.within(20, 34)
+      expect(shown('dv', 'blind-pressure', state)).to.be.within(10, 13)
+      expect(shown('dv', 'open-flow', state)).to.be.within(55, 105)
+      expect(shown('dv', 'steam-time', state)).to.be.within(35, 75)
+      expect(shown('dv', 'basket-temperature', state)).to.be.within(86, 95)
+    })
     it(`pod machine ${seed}: 40 g in 18 to 28 s, a dry bin`, () => {
       const state = sound('pk', seed)
       expect(shown('pk', 'cup', state)).to.be.within(35, 45)

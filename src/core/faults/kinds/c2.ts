@@ -36,6 +36,8 @@ export const c2Faults: FaultBook = {
     'three-doses': 'Do cups come out alike, and does it stop by itself?',
     'tray-during': 'Does water run into the tray while it brews, or all the time?',
     'wand-shut': 'With the steam tap shut: does the wand drip, and where?',
+    'sight-glass': 'Look at the glass tube at the front: where does the water stand in it?',
+    breather: 'Does anything hiss at the top of the machine?',
     drain: 'Does water in the tray run off?',
     socket: 'Is the switch at the wall on and the breaker up? If it fell, leave it down.',
   },
