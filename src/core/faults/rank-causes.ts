@@ -38,7 +38,7 @@ export const lookedAgain = (test: NetworkTest, first: string): NetworkTest => ({
 const misheard = 0.2
 
 /** A test as it is answered on the telephone. */
-export const askedByPhone = (test: NetworkTest): NetworkTest => ({
+const askedByPhone = (test: NetworkTest): NetworkTest => ({
   ...test,
   outcomes: test.outcomes.map(({ id, under }) => ({
     id,
