@@ -1,5 +1,6 @@
 import type { BenchKind } from './bench-kind.ts'
 import { c2Bench } from './kinds/c2.ts'
+import { dnBench } from './kinds/dn.ts'
 import { dvBench } from './kinds/dv.ts'
 import { pkBench } from './kinds/pk.ts'
 import { srBench } from './kinds/sr.ts'
@@ -9,7 +10,7 @@ import { srBench } from './kinds/sr.ts'
 export type AnyBench = BenchKind<any>
 
 /** Kinds that stand on the bench. */
-export const benches: AnyBench[] = [c2Bench, dvBench, srBench, pkBench]
+export const benches: AnyBench[] = [c2Bench, dvBench, dnBench, srBench, pkBench]
 
 /** @returns null where a kind does not stand on the bench yet */
 export const benchOf = (kind: string): AnyBench | null => benches.find((bench) => bench.kind === kind) ?? null

@@ -152,13 +152,13 @@ for (const bench of benches) {
       expect(playBest(book, one)).to.deep.equal(playBest(book, other))
     })
 
-    it('let the next best test name the right one first in most of 60 cases', () => {
+    it('let the next best test name the right one first in 17 of 20 cases, over 200', () => {
       let right = 0
-      for (let seed = 1; seed <= 60; seed += 1) {
+      for (let seed = 1; seed <= 200; seed += 1) {
         const secret = secretCase(book, bench, seed)
         if (playBest(book, secret).named === secret.fault) right += 1
       }
-      expect(right).to.be.at.least(50)
+      expect(right).to.be.at.least(170)
     })
   })
 }

@@ -3,7 +3,7 @@ import { type PathElement, type PathEnd, type PathFlow, pathFlow } from '../flow
 import { elementOhm, narrowed, orificeMlS, steamGS, steamSeconds, vibratoryMlS } from '../laws.ts'
 
 /** A small pump machine as the bench knows it; shares are of what a sound one has, 1 for all. */
-interface SmallPump {
+export interface SmallPump {
   full: boolean
   tankOpen: number
   air: boolean
@@ -27,6 +27,8 @@ interface SmallPump {
   element: boolean
   mains: boolean
   jointLeaks: boolean
+  /** A plain brew valve that does not close. */
+  dripsOn: boolean
   history: 'nothing' | 'beans' | 'worked' | 'stood'
 }
 
@@ -112,6 +114,7 @@ export const dvBench: BenchKind<SmallPump> = {
     element: true,
     mains: true,
     jointLeaks: false,
+    dripsOn: false,
     history: 'nothing',
   }),
   faults: {
@@ -264,7 +267,7 @@ export const dvBench: BenchKind<SmallPump> = {
     below: { by: 'eye', shows: (m) => (m.jointLeaks ? 'wet' : 'dry') },
     socket: { by: 'multimeter', shows: (m) => (m.mains ? 'live' : 'off') },
     'boiler-hose': { by: 'eye', shows: (m) => (aside(m) > 5 ? 'stream' : 'little') },
-    'pump-hose': { by: 'eye', shows: (m) => (pump(m)(0.5) > 6.5 ? 'stream' : 'little') },
+    'pump-hose': { by: 'jug-and-watch', shows: (m) => 10 * pump(m)(0.5) },
     protector: { by: 'multimeter', shows: (m) => (m.protector ? 'closed' : 'open') },
     element: { by: 'multimeter', shows: (m) => (m.element ? elementOhm(1020) : Infinity) },
     fuse: { by: 'multimeter', shows: (m) => (m.fuse ? 'closed' : 'open') },
