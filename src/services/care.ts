@@ -38,7 +38,10 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
   const library = libraryHere(facts.histories)
   const offered = offeredTo(facts.kind, 'none', library)
   const procedure = offered.find((one) => rootOf(one.procedure) === 'detergent-backflush' && !one.refused)?.procedure
-  const way = procedure?.schools.find(({ id }) => id === asked) ?? (procedure && usualSchool(procedure, facts.kind))
+  const counted = facts.use.intervals.length > 0
+  const made = counted ? drinksPerOpenDay : null
+  const way =
+    procedure?.schools.find(({ id }) => id === asked) ?? (procedure && usualSchool(procedure, facts.kind, made))
   return {
     bundle,
     sheet: careSheet(facts.kind, {
@@ -52,6 +55,6 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
     ways: (procedure?.schools ?? []).map(({ id, name }) => ({ id, name })),
     unit: facts.kind.counter.unit,
     milk: facts.kind.stations.some(({ id }) => id === 'frother'),
-    counted: facts.use.intervals.length > 0,
+    counted,
   }
 }

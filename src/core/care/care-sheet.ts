@@ -77,7 +77,7 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   const offers = offeredTo(kind, 'none', terms.library).filter(({ refused }) => refused === null)
   const water = offers.find(({ procedure }) => rootOf(procedure) === 'water-backflush')?.procedure
   if (water) {
-    const way = usualSchool(water, kind)
+    const way = usualSchool(water, kind, terms.drinksPerOpenDay)
     const busy = terms.drinksPerOpenDay >= busyDrinks
     add(busy ? 'hours' : 'day', {
       say: busy ? 'Backflush with water, every two hours' : 'Backflush with water after the last coffee',
@@ -89,7 +89,8 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   }
   const detergent = offers.find(({ procedure }) => rootOf(procedure) === 'detergent-backflush')?.procedure
   if (detergent) {
-    const way = detergent.schools.find(({ id }) => id === terms.backflush) ?? usualSchool(detergent, kind)
+    const way =
+      detergent.schools.find(({ id }) => id === terms.backflush) ?? usualSchool(detergent, kind, terms.drinksPerOpenDay)
     const task = detergent.writes[0]!
     const duty = kind.duties.find(({ id }) => id === (task.taskOf?.[kind.basedOn ?? kind.id] ?? task.task))
     const days = duty ? everyDays(duty, terms) : 1

@@ -111,6 +111,7 @@ export const bodySchemas = {
         name: words(80).required(),
         where: words(200),
         way: words(200),
+        mark: words(200),
         fasteners: array(
           object({
             drive: string().oneOf(drives).required(),

@@ -1,7 +1,8 @@
 import { slugOf } from '../parse/slug-of.ts'
-import type { Procedure, ProcedurePart, School } from './procedure.ts'
+import type { Figure, Procedure, ProcedurePart, School } from './procedure.ts'
 import { actFields } from './procedure-words.ts'
 import type { ActName, Step } from './step.ts'
+import { figuresAfter, figuresWithout } from './step-figures.ts'
 
 /** Where a step stands: in which school, part, and at which place. */
 export interface StepPlace {
@@ -31,7 +32,7 @@ export const withSchool = (procedure: Procedure, at: number, change: Partial<Sch
 export function copySchool(procedure: Procedure, at: number): Procedure {
   const from = procedure.schools[at]!
   const name = `${from.name}, ours`
-  const copy = { ...from, id: slugOf(name, idsOf(procedure.schools)), name, usualFor: [] }
+  const copy = { ...from, id: slugOf(name, idsOf(procedure.schools)), name, usualFor: [], usualAt: undefined }
   return { ...procedure, schools: [...procedure.schools.slice(0, at + 1), copy, ...procedure.schools.slice(at + 1)] }
 }
 
@@ -49,6 +50,14 @@ export const usualForKind = (procedure: Procedure, at: number, kind: string, usu
     return { ...school, usualFor: i === at && usual ? [...others, kind] : others }
   }),
 })
+
+/** The school that is usual for a kind where so much is made; which others are is theirs. */
+export function usualAtForKind(procedure: Procedure, at: number, kind: string, usual: boolean): Procedure {
+  const { usualAt } = procedure.schools[at]!
+  const others = (usualAt?.kinds ?? []).filter((id) => id !== kind)
+  const kinds = usual ? [...others, kind] : others
+  return withSchool(procedure, at, { usualAt: kinds.length > 0 ? { ...usualAt, kinds } : undefined })
+}
 
 const idsOf = (list: { id: string }[]): string[] => list.map(({ id }) => id)
 
@@ -72,8 +81,15 @@ export function changeStep(procedure: Procedure, place: StepPlace, change: Recor
         ) as unknown as Step)
       : step,
   )
-  return withPart(procedure, place, (part) => ({ ...part, steps }))
+  return withFigures(
+    withPart(procedure, place, (part) => ({ ...part, steps })),
+    place,
+    (figures) => figuresAfter(figures, steps[place.step]!),
+  )
 }
+
+const withFigures = (procedure: Procedure, { school }: StepPlace, change: (figures: Figure[]) => Figure[]): Procedure =>
+  withSchool(procedure, school, { figures: change(procedure.schools[school]!.figures) })
 
 /**
  * Why a step cannot be left out or moved away; null where it can: others go back to it, or it clears what was put in.
@@ -95,8 +111,9 @@ export function stepHeld(procedure: Procedure, place: StepPlace): string | null 
 export function withoutStep(procedure: Procedure, place: StepPlace): Procedure {
   const held = stepHeld(procedure, place)
   if (held) throw new Error(`withoutStep: ${held}`)
-  const steps = stepsOf(procedure, place).filter((_, i) => i !== place.step)
-  return withPart(procedure, place, (part) => ({ ...part, steps }))
+  const all = stepsOf(procedure, place)
+  const without = withPart(procedure, place, (part) => ({ ...part, steps: all.filter((_, i) => i !== place.step) }))
+  return withFigures(without, place, (figures) => figuresWithout(figures, all[place.step]!))
 }
 
 /** A new step of an act after a place, with figures to start from. */

@@ -63,6 +63,17 @@ function inSchool(school: School, path: string, procedure: Procedure, wrong: Wro
   school.usualFor.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.usualFor[${i}]`, 'unknown', 'is no kind it is for', id)
   })
+  const at = school.usualAt
+  at?.kinds.forEach((id, i) => {
+    if (!procedure.kinds.includes(id)) wrong(`${path}.usualAt.kinds[${i}]`, 'unknown', 'is no kind it is for', id)
+  })
+  if (at?.fromDrinks !== undefined && at.belowDrinks !== undefined && at.fromDrinks >= at.belowDrinks)
+    wrong(`${path}.usualAt.belowDrinks`, 'min', 'must be more than what it is usual from', at.belowDrinks)
+  const steps = new Set(school.parts.flatMap((part) => part.steps.map(({ id }) => id)))
+  school.figures.forEach((figure, i) => {
+    if (figure.step !== undefined && !steps.has(figure.step))
+      wrong(`${path}.figures[${i}].step`, 'unknown', 'is no step of this school', figure.step)
+  })
   twice(school.parts, `${path}.parts`, wrong)
   school.parts.forEach((part, p) => {
     twice(part.steps, `${path}.parts[${p}].steps`, wrong)
@@ -83,7 +94,8 @@ function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong
       wrong(`${path}.${field}`, 'unknown_field', `is no field of a step that is “${step.act}”`, held[field])
   if (step.act === 'measure' && step.from !== undefined && typeof step.from !== 'number')
     wrong(`${path}.from`, 'typeError', 'must be a number', step.from)
-  const earlier = new Set(part.steps.slice(0, at + 1).map(({ id }) => id))
+  // What not every machine is asked, nothing can go back to.
+  const earlier = new Set(part.steps.slice(0, at + 1).flatMap(({ id, without }) => (without ? [] : [id])))
   if (step.act === 'window' && !earlier.has(step.from as string))
     wrong(`${path}.from`, 'unknown', 'is no earlier step of this part', step.from)
   if (step.act === 'check') {
@@ -95,6 +107,8 @@ function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong
         wrong(`${path}.answers[${i}].from`, 'unknown', 'is no earlier step of this part', answer.from ?? null)
     })
   }
+  if ((step.puts || step.clears) && step.without)
+    wrong(`${path}.without`, 'without', 'cannot stand: what puts something in, or clears it, is asked everywhere')
   if ((step.puts || step.clears) && !step.gate)
     wrong(`${path}.gate`, 'gate', 'must be true: what puts something in, or clears it, cannot be skipped')
 }

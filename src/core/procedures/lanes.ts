@@ -30,7 +30,9 @@ export function lanesOf(procedure: Procedure, school: School, kind: Kind, prefix
     // What is done at each group in turn stays together: one group's parts are one lane.
     while (each && school.parts[end]?.each) end += 1
     const block = school.parts.slice(at, end)
-    const steps = block.flatMap((part) => part.steps.map((step) => inPart(part.id, step)))
+    const steps = block.flatMap((part) =>
+      part.steps.filter((step) => asked(step, kind)).map((step) => inPart(part.id, step)),
+    )
     const groups = each ? Array.from({ length: kind.groups }, (_, i) => i + 1) : [null]
     const here = groups.map((group): Lane => {
       const counted = group !== null && kind.groups > 1
@@ -49,6 +51,10 @@ export function lanesOf(procedure: Procedure, school: School, kind: Kind, prefix
   }
   return lanes
 }
+
+/** Whether this machine needs to be asked. */
+const asked = ({ without }: Step, kind: Kind): boolean =>
+  without === undefined || !kind.stations.some(({ id }) => without.includes(id))
 
 /** Steps name each other within their part; in a lane they bear its name. */
 function inPart(part: string, step: Step): Step {

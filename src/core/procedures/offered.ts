@@ -43,6 +43,24 @@ function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boole
   )
 }
 
-/** The school a machine gets until somebody chooses: its kind's usual one, else the first. */
-export const usualSchool = (procedure: Procedure, kind: Kind): School =>
-  procedure.schools.find(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id)) ?? procedure.schools[0]!
+/**
+ * The school a machine gets until somebody chooses: the one for as much as is made on it, else its kind's usual one,
+ * else the first.
+ *
+ * @param drinksPerOpenDay - of this machine; null where nobody counted: then the kind alone tells
+ * @example usualSchool(detergentBackflush, c2, 400).id // 'full-scoop-long-soak'
+ */
+export function usualSchool(procedure: Procedure, kind: Kind, drinksPerOpenDay: number | null): School {
+  const base = kind.basedOn ?? kind.id
+  return (
+    procedure.schools.find((school) => drinksPerOpenDay !== null && usualAtUse(school, base, drinksPerOpenDay)) ??
+    procedure.schools.find(({ usualFor }) => usualFor.includes(base)) ??
+    procedure.schools[0]!
+  )
+}
+
+/** Whether a school is the usual one of a kind for how much is made, and not for the kind alone. */
+export const usualAtUse = ({ usualAt }: School, kind: string, drinksPerOpenDay: number): boolean =>
+  usualAt?.kinds.includes(kind) === true &&
+  drinksPerOpenDay >= (usualAt.fromDrinks ?? 0) &&
+  drinksPerOpenDay < (usualAt.belowDrinks ?? Number.POSITIVE_INFINITY)

@@ -45,6 +45,7 @@ const step = object({
   normal: text(300),
   wrong: text(300),
   at: stations(),
+  without: stations(),
   caution,
   handsS: seconds().required(),
   gate: boolean().oneOf([true]),
@@ -107,8 +108,15 @@ const school = object({
   name: said(80).required(),
   reason: said(600).required(),
   usualFor: array(slug().required()).required().max(30),
+  usualAt: object({
+    kinds: array(slug().required()).required().min(1).max(30),
+    fromDrinks: divisor(),
+    belowDrinks: divisor(),
+  })
+    .noUnknown()
+    .default(undefined),
   figures: array(
-    object({ name: said(60).required(), words: said(120).required(), mark: mark().required() })
+    object({ name: said(60).required(), words: said(120).required(), mark: mark().required(), step: slug() })
       .noUnknown()
       .required(),
   )

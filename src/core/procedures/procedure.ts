@@ -16,6 +16,15 @@ export interface ProcedurePart {
   steps: Step[]
 }
 
+/** One figure of a school, to stand beside those of the others. */
+export interface Figure {
+  name: string
+  words: string
+  mark: Mark
+  /** The step it is read off: where that is changed, the words follow. */
+  step?: string
+}
+
 /** One way of doing it, with its figures and its reason. */
 export interface School {
   id: string
@@ -24,8 +33,10 @@ export interface School {
   reason: string
   /** Kinds it is the usual one for, until somebody chooses. */
   usualFor: string[]
+  /** It is the usual one instead, of these kinds, where this much is made: from so many drinks an open day, below so many. */
+  usualAt?: { kinds: string[]; fromDrinks?: number; belowDrinks?: number }
   /** Its figures by name, to stand beside those of the others. */
-  figures: { name: string; words: string; mark: Mark }[]
+  figures: Figure[]
   tools: Item[]
   materials: Item[]
   parts: ProcedurePart[]

@@ -1,4 +1,4 @@
-import type { School } from './procedure.ts'
+import type { Figure } from './procedure.ts'
 import { type Span, spanWords } from './span.ts'
 import type { Answer, Step, StepCaution, StepOf } from './step.ts'
 
@@ -98,11 +98,12 @@ export const nbsp = '\u00a0'
 /** How a span of seconds or of strokes stands in a table. */
 export const seconds = (span: Span): string => `${spanWords(span).replaceAll(' ', nbsp)}${nbsp}s`
 
-/** Figures a school gives, by name; `M` marks what it does not say itself. */
-export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T'): School['figures'][number] => ({
+/** A figure a school gives, by name; `M` marks what it does not say itself. With the step it is read off, if any. */
+export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T', step?: string): Figure => ({
   name,
   words,
   mark,
+  ...(step && { step }),
 })
 
 export const hotHandle: StepCaution = {

@@ -24,6 +24,8 @@ interface StepBase {
   wrong?: string
   /** Stations of the water path that are being worked on; those a machine does not have are passed over. */
   at?: string[]
+  /** Asked only of a machine that has none of these stations. */
+  without?: string[]
   caution?: StepCaution
   /** Hands' time, s, for the plan. */
   handsS: number

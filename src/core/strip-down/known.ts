@@ -58,7 +58,7 @@ export const knownStripDowns: KnownStripDown[] = [
       {
         name: 'Hopper, gasket',
         where: 'top of the grinder',
-        way: 'ring at 3 of 6',
+        mark: 'ring at 3 of 6',
         symbol: 'hopper',
         fasteners: [t10(3, 'silver')],
         trap: 'A twisted gasket sits high: beans fall beside the burrs.',
@@ -77,7 +77,7 @@ export const knownStripDowns: KnownStripDown[] = [
       {
         name: 'Upper burr plate',
         where: 'push well down, twist to the stop, pull out',
-        way: 'line to its mark',
+        mark: 'line to line',
         symbol: 'plate',
         fasteners: hand,
         before: 'No white line on it? Mark your own across plate and body before it turns.',
@@ -103,7 +103,6 @@ export const knownStripDowns: KnownStripDown[] = [
       {
         name: 'Spring',
         where: 'under the grinder',
-        way: 'before the vacuum',
         symbol: 'spring',
         fasteners: hand,
         trap: 'Out before the vacuum cleaner comes near: it is sucked in.',
@@ -133,7 +132,7 @@ export const knownStripDowns: KnownStripDown[] = [
       {
         name: 'Brew unit',
         where: 'push the bar, slide it out',
-        way: 'home marks in line',
+        mark: 'home marks in line',
         symbol: 'unit',
         fasteners: hand,
         trap: 'Out of its home position it does not go back, and nothing forces it.',
@@ -240,10 +239,9 @@ export const knownStripDowns: KnownStripDown[] = [
       {
         name: 'Steam tip',
         where: 'end of the wand',
-        way: 'count its holes',
         symbol: 'tip',
         fasteners: [{ drive: 'by hand', count: 0, tight: 'hand tight only' }],
-        before: 'Turn it seen from below; an inner tube may be felt behind it.',
+        before: 'Count its holes. Turn it seen from below; an inner tube may be felt behind it.',
         back: 'The tube sticks out of the wand: thread the tip over it, thread meets thread.',
         trap: 'Cross-threaded it leaks: start it backwards until it drops in.',
       },

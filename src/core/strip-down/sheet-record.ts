@@ -12,6 +12,7 @@ export function sheetBody(sheet: Sheet, title: string, known?: string): Record<s
       name: thing.name,
       where: thing.where,
       ...(thing.way && { way: thing.way }),
+      ...(thing.mark && { mark: thing.mark }),
       fasteners: thing.fasteners
         .filter(({ count }) => count > 0)
         .map(({ drive, size, count, kind }) => ({ drive, count, ...(size && { size }), ...(kind && { kind }) })),

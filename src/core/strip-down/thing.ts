@@ -42,8 +42,10 @@ export interface Thing {
   name: string
   /** Where it sits. */
   where: string
-  /** Which way round, or against which mark. */
+  /** Which way round. */
   way?: string
+  /** The mark it goes back against, its own or one that was made. @example 'white line to the notch' */
+  mark?: string
   symbol: ThingSymbol
   fasteners: Fastener[]
   /** What goes wrong with it when it goes back. */
@@ -70,3 +72,7 @@ export function fastenerWords({ drive, size, kind }: Fastener): string {
     .filter(Boolean)
     .join(' ')
 }
+
+/** Which way round a thing goes and against which mark; empty where neither is known. */
+export const lieWords = ({ way, mark }: Pick<Thing, 'way' | 'mark'>): string =>
+  [way, mark && `mark: ${mark}`].filter(Boolean).join('; ')

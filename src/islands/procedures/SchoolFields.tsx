@@ -1,7 +1,7 @@
 import { kindById } from '../../core/kinds/index.ts'
-import { usualForKind, withSchool } from '../../core/procedures/change-procedure.ts'
+import { usualAtForKind, usualForKind, withSchool } from '../../core/procedures/change-procedure.ts'
 import type { Item, Procedure, School } from '../../core/procedures/procedure.ts'
-import { LongField, TextField } from './Field.tsx'
+import { LongField, NumberField, TextField } from './Field.tsx'
 
 interface Props {
   procedure: Procedure
@@ -36,6 +36,39 @@ export function SchoolFields({ procedure, at, onChange }: Props) {
               </label>
             ))}
           </div>
+        </fieldset>
+        <fieldset className="m-0 border-0 p-0 pb-2">
+          <legend className="slim p-0 text-[13px]">Usual instead, for these kinds, where so much is made</legend>
+          <div className="flex flex-wrap gap-x-4">
+            {procedure.kinds.map((kind) => (
+              <label key={kind} className="flex min-h-[44px] items-center gap-2 text-[14px]">
+                <input
+                  type="checkbox"
+                  className="h-5 w-5"
+                  aria-label={`By use, ${kindById(kind)?.name ?? kind}`}
+                  checked={school.usualAt?.kinds.includes(kind) ?? false}
+                  onChange={(event) => onChange(usualAtForKind(procedure, at, kind, event.target.checked))}
+                />
+                {kindById(kind)?.name ?? kind}
+              </label>
+            ))}
+          </div>
+          {school.usualAt && (
+            <div className="flex flex-wrap gap-3">
+              <NumberField
+                label="From"
+                unit="drinks a day"
+                value={school.usualAt.fromDrinks}
+                onChange={(fromDrinks) => set({ usualAt: { ...school.usualAt!, fromDrinks } })}
+              />
+              <NumberField
+                label="Below"
+                unit="drinks a day"
+                value={school.usualAt.belowDrinks}
+                onChange={(belowDrinks) => set({ usualAt: { ...school.usualAt!, belowDrinks } })}
+              />
+            </div>
+          )}
         </fieldset>
         <div className="grid gap-2 md:grid-cols-3">
           {school.figures.map((figure, i) => (

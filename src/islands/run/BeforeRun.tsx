@@ -1,16 +1,16 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
-import { type Offered, usualSchool } from '../../core/procedures/offered.ts'
+import { type Offered, usualAtUse, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import { type Item, rootOf } from '../../core/procedures/procedure.ts'
+import { type Item, type Procedure, rootOf } from '../../core/procedures/procedure.ts'
 import type { Running } from '../../core/procedures/run-record.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SettingLevel } from '../setting/levels.ts'
 import { CautionBand } from './CautionBand.tsx'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 import { LanesPlan } from './LanesPlan.tsx'
-import { SchoolChoice } from './SchoolChoice.tsx'
+import { SchoolChoice, type Usual } from './SchoolChoice.tsx'
 import { SetWay } from './SetWay.tsx'
 import { wakeSound } from './signals.ts'
 
@@ -24,6 +24,8 @@ interface Props {
   measures: RunMeasures
   /** The way a procedure is done here, where somebody chose one. */
   wayHere: (procedure: string) => string | null
+  /** Drinks of an open day, as its counter tells. */
+  made: number | null
   /** Where a way may be set, nearest first. */
   levels: SettingLevel[]
   today: string
@@ -31,7 +33,19 @@ interface Props {
 }
 
 /** Before a run: what, by which school, with what at hand, how long, what may hurt. */
-export function BeforeRun({ machine, place, kind, offered, asked, measures, wayHere, levels, today, onStart }: Props) {
+export function BeforeRun({
+  machine,
+  place,
+  kind,
+  offered,
+  asked,
+  measures,
+  wayHere,
+  made,
+  levels,
+  today,
+  onStart,
+}: Props) {
   const can = offered.filter(({ refused }) => refused === null)
   const [chosen, setChosen] = useState<string[]>(() => {
     const first =
@@ -52,10 +66,16 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, wayH
           procedure,
           school:
             procedure.schools.find(({ id }) => id === (schools[procedure.id] ?? wayHere(rootOf(procedure)))) ??
-            usualSchool(procedure, kind),
+            usualSchool(procedure, kind, made),
         })),
-    [can, chosen, kind, schools, wayHere],
+    [can, chosen, kind, made, schools, wayHere],
   )
+  /** The usual one here, and what makes it so. */
+  const usualOf = (procedure: Procedure): Usual => {
+    const school = usualSchool(procedure, kind, made)
+    const byUse = made !== null && usualAtUse(school, kind.basedOn ?? kind.id, made)
+    return { id: school.id, words: byUse ? `usual at ${Math.round(made)} drinks a day` : 'usual for this kind' }
+  }
   const lanes = useMemo(
     () => running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind)),
     [kind, running],
@@ -132,10 +152,10 @@ export function BeforeRun({ machine, place, kind, offered, asked, measures, wayH
               key={procedure.id}
               procedure={procedure}
               chosen={school.id}
-              usual={usualSchool(procedure, kind).id}
+              usual={usualOf(procedure)}
               onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
             >
-              {school.id !== (wayHere(rootOf(procedure)) ?? usualSchool(procedure, kind).id) && (
+              {school.id !== (wayHere(rootOf(procedure)) ?? usualSchool(procedure, kind, made).id) && (
                 <SetWay
                   key={school.id}
                   procedure={rootOf(procedure)}

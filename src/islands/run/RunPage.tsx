@@ -6,6 +6,7 @@ import type { Running } from '../../core/procedures/run-record.ts'
 import { toDay } from '../../core/quantity/local-day.ts'
 import { acidNames } from '../../core/scale/acid.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
+import { drinksMade } from '../../core/standing/drinks-made.ts'
 import { effective, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
 import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
@@ -46,6 +47,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
     return { ...doseMeasures(histories), ...(descale && { descale }) }
   }, [bundle, histories, today])
   const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
+  const made = useMemo(() => drinksMade(histories), [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
   const place = `${bundle.machine.name}, ${bundle.site.name}`
@@ -84,6 +86,7 @@ export function RunPage({ bundle, today, me, asked }: Props) {
       asked={asked}
       measures={measures}
       wayHere={wayHere}
+      made={made}
       levels={machineLevels(bundle)}
       today={today}
       onStart={start}

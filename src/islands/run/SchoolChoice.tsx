@@ -1,12 +1,18 @@
 import type { ReactNode } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
-import type { Procedure } from '../../core/procedures/procedure.ts'
+import type { Procedure, School } from '../../core/procedures/procedure.ts'
+
+/** The school that is usual here, and what makes it so. */
+export interface Usual {
+  id: string
+  words: string
+}
 
 interface Props {
   procedure: Procedure
   chosen: string
   /** Usual on the machine at hand; where there is none, each says for which kinds it is. */
-  usual: string | null
+  usual: Usual | null
   onChoose: (id: string) => void
   children?: ReactNode
 }
@@ -34,7 +40,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
               />
               <span>
                 <b className="font-semibold">{school.name}</b>
-                {school.id === usual && <span className="text-[14px] text-second"> usual for this kind</span>}
+                {school.id === usual?.id && <span className="text-[14px] text-second"> {usual.words}</span>}
                 <span className="block text-[14px] text-second">
                   {school.figures
                     .filter(({ words }) => words !== 'none')
@@ -86,8 +92,11 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
                             usual for {school.usualFor.map((id) => kindById(id)?.name ?? id).join('; ')}
                           </span>
                         )}
-                        {school.id === usual && (
-                          <span className="block text-[13px] font-normal text-second">usual for this kind</span>
+                        {usual === null && school.usualAt && (
+                          <span className="block text-[13px] font-normal text-second">{useWords(school.usualAt)}</span>
+                        )}
+                        {school.id === usual?.id && (
+                          <span className="block text-[13px] font-normal text-second">{usual.words}</span>
                         )}
                       </span>
                     </label>
@@ -118,4 +127,11 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
       <p className="m-0 text-[13px] text-second">Figures are common practice, no source, where nothing else is said.</p>
     </section>
   )
+}
+
+/** For whom a school is usual by how much is made, in words. */
+function useWords({ kinds, fromDrinks, belowDrinks }: NonNullable<School['usualAt']>): string {
+  const names = kinds.map((id) => kindById(id)?.name ?? id).join('; ')
+  const much = [fromDrinks !== undefined && `from ${fromDrinks}`, belowDrinks !== undefined && `below ${belowDrinks}`]
+  return `usual ${much.filter(Boolean).join(' and ')} drinks a day for ${names} (from memory)`
 }

@@ -4,6 +4,7 @@ import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Family, familyNames, type Procedure, rootOf, type School } from '../../core/procedures/procedure.ts'
+import { drinksMade } from '../../core/standing/drinks-made.ts'
 import { type Histories, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
 import type { Standing } from '../../core/standing/standing.ts'
@@ -30,6 +31,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
     () => offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)),
     [histories, kind],
   )
+  const made = useMemo(() => drinksMade(histories), [histories])
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
     const kept = readRun(machineId)
@@ -37,8 +39,8 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   }, [machineId])
   useEffect(() => {
     const first = offered.find(({ refused }) => refused === null)
-    if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind)))
-  }, [chosen, kind, offered, onChoose])
+    if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind, made)))
+  }, [chosen, kind, made, offered, onChoose])
   const of = (family: Family) => offered.filter(({ procedure }) => procedure.family === family)
   const families = (Object.keys(familyNames) as Family[]).filter((family) => of(family).length > 0)
   const sheets = [
@@ -47,7 +49,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   ]
   const wayOf = (procedure: Procedure) =>
     procedure.schools.find(({ id }) => id === nearestWay(histories, rootOf(procedure))?.body.school) ??
-    usualSchool(procedure, kind)
+    usualSchool(procedure, kind, made)
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { KnownStripDown } from '../../core/strip-down/known.ts'
+import { lieWords } from '../../core/strip-down/thing.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { CautionBand } from '../run/CautionBand.tsx'
 import { type Noted, NotedLines } from './NotedLines.tsx'
@@ -75,7 +76,7 @@ export function BeforeSheet({ machineId, place, known, noted, asked, onStart }: 
                     <span>
                       <b className="font-semibold">{thing.name}</b>{' '}
                       <span className="text-[14px] text-second">
-                        {[thing.where, thing.way].filter(Boolean).join('; ')}
+                        {[thing.where, lieWords(thing)].filter(Boolean).join('; ')}
                       </span>
                       {thing.trap && <span className="block text-[14px] text-brass-ink">Trap: {thing.trap}</span>}
                       <NotedLines noted={noted} thing={thing.name} />

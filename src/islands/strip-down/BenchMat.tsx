@@ -1,5 +1,5 @@
 import { inHand, type Sheet } from '../../core/strip-down/sheet.ts'
-import { fastenerWords } from '../../core/strip-down/thing.ts'
+import { fastenerWords, lieWords } from '../../core/strip-down/thing.ts'
 import { DriveMark, thingDrawings } from './thing-drawings.tsx'
 
 interface Props {
@@ -69,7 +69,7 @@ export function BenchMat({ sheet, clock, onTake }: Props) {
                 {thing.name}
               </b>
               <span className="slim text-[14px] leading-tight text-second">{thing.where}</span>
-              {thing.way && <span className="slim text-[14px] leading-tight">{thing.way}</span>}
+              {lieWords(thing) && <span className="slim text-[14px] leading-tight">{lieWords(thing)}</span>}
               {(thing.fasteners.length > 0 ? thing.fasteners : [{ drive: 'by hand' as const, count: 0 }]).map(
                 (fastener) => (
                   <span key={fastenerWords(fastener)} className="flex items-center gap-1.5 text-[14px]">

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { KnownStripDown } from '../../core/strip-down/known.ts'
 import { inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
-import { fastenerWords, type Thing } from '../../core/strip-down/thing.ts'
+import { fastenerWords, lieWords, type Thing } from '../../core/strip-down/thing.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { CautionBand } from '../run/CautionBand.tsx'
@@ -196,7 +196,7 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
                       ...off.thing.fasteners
                         .filter(({ count }) => count > 0)
                         .map((one) => `${one.count} ${fastenerWords(one)}`),
-                      off.thing.way,
+                      lieWords(off.thing),
                     ]
                       .filter(Boolean)
                       .join(', ')}
@@ -341,7 +341,7 @@ function Now({
         <b className="text-copper">{what}</b> <b>{number}</b>
       </p>
       <p className="m-0 text-[clamp(26px,3vw,38px)] leading-tight font-[650]">{thing.name}</p>
-      <p className="m-0 text-[18px] text-second">{[thing.where, thing.way].filter(Boolean).join('; ')}</p>
+      <p className="m-0 text-[18px] text-second">{[thing.where, lieWords(thing)].filter(Boolean).join('; ')}</p>
       {words && <p className="m-0 pt-2 text-[20px] leading-snug">{words}</p>}
       {thing.fasteners
         .filter(({ count }) => count > 0)

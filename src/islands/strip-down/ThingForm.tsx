@@ -12,6 +12,7 @@ export function ThingForm({ onOff, onClose }: Props) {
   const [name, setName] = useState('')
   const [where, setWhere] = useState('')
   const [way, setWay] = useState('')
+  const [mark, setMark] = useState('')
   const [drive, setDrive] = useState<Drive>('cross-head')
   const [size, setSize] = useState('')
   const [count, setCount] = useState('0')
@@ -38,6 +39,7 @@ export function ThingForm({ onOff, onClose }: Props) {
         onOff(
           ownThing(name.trim(), where.trim(), {
             ...(way.trim() && { way: way.trim() }),
+            ...(mark.trim() && { mark: mark.trim() }),
             fasteners: [
               {
                 drive,
@@ -52,7 +54,8 @@ export function ThingForm({ onOff, onClose }: Props) {
     >
       {text('What', name, setName, true, true)}
       {text('From where', where, setWhere, true)}
-      {text('Which way round, which mark', way, setWay, true)}
+      {text('Which way round', way, setWay, true)}
+      {text('Its mark', mark, setMark, true)}
       <label className="flex flex-col gap-0.5">
         <span className="slim text-[15px]">Drive</span>
         <select

@@ -10,6 +10,7 @@ import {
   moveStep,
   ownVersionOf,
   stepHeld,
+  usualAtForKind,
   usualForKind,
   withoutSchool,
   withoutStep,
@@ -121,10 +122,51 @@ describe('a firm’s own version of a procedure', () => {
     const step = own.schools[school]!.parts[0]!.steps.findIndex(({ id }) => id === 'strokes')
     const place = { school, part: 0, step }
     const longer = changeStep(own, place, { times: 7 })
-    const lengthOf = (procedure: Procedure) => planRun(lanesOf(procedure, usualSchool(procedure, c2), c2)).totalS
+    const lengthOf = (procedure: Procedure) => planRun(lanesOf(procedure, usualSchool(procedure, c2, null), c2)).totalS
     // Two strokes more of 7 s on and 7 s off, at two groups.
     expect(lengthOf(longer) - lengthOf(own)).to.equal(2 * 2 * 14)
     expect(own.schools[school]!.parts[0]!.steps[step]).to.include({ times: 5 })
+  })
+
+  it('changes a stroke, a dose or a soak, and the table of schools says so', () => {
+    const at = own.schools.findIndex(({ id }) => id === 'full-scoop-long-soak')
+    const steps = own.schools[at]!.parts[0]!.steps
+    const place = (id: string) => ({ school: at, part: 0, step: steps.findIndex((step) => step.id === id) })
+    const said = (procedure: Procedure, name: string) =>
+      procedure.schools[at]!.figures.find((figure) => figure.name === name)!.words.replaceAll('\u00a0', ' ')
+    expect(said(own, 'Detergent strokes')).to.equal('5 to 7 s on, 5 s off, 10 ×')
+    expect(said(changeStep(own, place('strokes'), { onS: 8, times: 6 }), 'Detergent strokes')).to.equal(
+      '8 s on, 5 s off, 6 ×',
+    )
+    expect(said(changeStep(own, place('strokes'), { firstOffS: 30 }), 'Detergent strokes')).to.equal(
+      '6 s on, 5 s off, 10 ×, 30 s after the first',
+    )
+    expect(said(changeStep(own, place('soak'), { seconds: 240, mostS: undefined }), 'Soak locked in')).to.equal('4 min')
+    expect(said(changeStep(own, place('soak'), { seconds: 90, mostS: undefined }), 'Soak locked in')).to.equal('90 s')
+    const dose = changeStep(own, place('powder'), { dose: { of: 'detergent', grams: { usual: 6 } } })
+    expect(said(dose, 'Detergent')).to.equal('6 g')
+    expect(said(withoutStep(own, place('soak')), 'Soak locked in')).to.equal('none')
+    expect(issuesOf(withoutStep(own, place('soak')))).to.deep.equal([])
+    // What is not changed says what it said, and a name says nothing about strokes.
+    expect(
+      changeStep(own, place('strokes'), { say: 'Strokes' }).schools[at]!.figures.map(({ words }) => words)[1],
+    ).to.equal(own.schools[at]!.figures[1]!.words)
+  })
+
+  it('is usual by use for the kinds it names, and refused where its ends are the wrong way round', () => {
+    const some = usualAtForKind(own, 1, 'c2', true)
+    expect(some.schools[1]!.usualAt).to.deep.equal({ kinds: ['c2'] })
+    expect(usualAtForKind(some, 1, 'c2', false).schools[1]!.usualAt).to.equal(undefined)
+    const both = usualAtForKind(some, 1, 'lv', true).schools[1]!.usualAt
+    expect(both?.kinds).to.deep.equal(['c2', 'lv'])
+    const wrong = {
+      ...some,
+      schools: some.schools.map((school) => ({ ...school, usualAt: { kinds: ['sr'], fromDrinks: 9, belowDrinks: 3 } })),
+    }
+    expect(issuesOf(wrong).slice(0, 2)).to.deep.equal([
+      'schools[0].usualAt.kinds[0]: is no kind it is for',
+      'schools[0].usualAt.belowDrinks: must be more than what it is usual from',
+    ])
   })
 
   it('says who holds a step that cannot go, and moves none past what goes back to it', () => {

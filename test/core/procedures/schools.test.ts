@@ -1,12 +1,13 @@
 import { expect } from 'chai'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
-import { withOptions } from '../../../src/core/kinds/kind.ts'
+import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { phases } from '../../../src/core/procedures/cadence.ts'
 import { bathOf, doseOf, scoopWords, vesselUnits } from '../../../src/core/procedures/dose.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { backflushSchools } from '../../../src/core/procedures/library/backflush-schools.ts'
 import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
-import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { offeredTo, usualAtUse, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { planRun } from '../../../src/core/procedures/plan.ts'
 import { handStep, runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import { span } from '../../../src/core/procedures/span.ts'
@@ -182,9 +183,37 @@ describe('what a machine is offered', () => {
   })
   it('each kind its usual school', () => {
     const backflush = procedureById('detergent-backflush')!
-    expect(usualSchool(backflush, kindById('c2')!).id).to.equal('one-scoop-even-strokes')
-    expect(usualSchool(backflush, kindById('lv')!).id).to.equal('light-dose-long-strokes')
-    expect(usualSchool(backflush, kindById('dv')!).id).to.equal('short-strokes-spared-pump')
+    expect(usualSchool(backflush, kindById('c2')!, null).id).to.equal('one-scoop-even-strokes')
+    expect(usualSchool(backflush, kindById('lv')!, null).id).to.equal('light-dose-long-strokes')
+    expect(usualSchool(backflush, kindById('dv')!, null).id).to.equal('short-strokes-spared-pump')
+  })
+  it('or the one for as much as is made on it (from memory, from the schools’ own reasons)', () => {
+    const backflush = procedureById('detergent-backflush')!
+    const usual = (id: string, drinks: number) => usualSchool(backflush, kindById(id)!, drinks).id
+    expect([9.9, 10, 299, 300].map((drinks) => usual('c2', drinks))).to.deep.equal([
+      'light-dose-long-strokes',
+      'one-scoop-even-strokes',
+      'one-scoop-even-strokes',
+      'full-scoop-long-soak',
+    ])
+    expect([5, 12, 60].map((drinks) => usual('lv', drinks))).to.deep.equal([
+      'light-dose-long-strokes',
+      'even-tens-swirled',
+      'one-scoop-even-strokes',
+    ])
+    expect([3, 8].map((drinks) => usual('dv', drinks))).to.deep.equal([
+      'short-strokes-spared-pump',
+      'fingernail-and-a-pause',
+    ])
+  })
+  it('no two schools the usual one of a kind at the same use', () => {
+    for (const procedure of procedures)
+      for (const id of procedure.kinds)
+        for (const drinks of [0, 1, 5, 10, 20, 40, 100, 300, 1000])
+          expect(
+            procedure.schools.filter((school) => usualAtUse(school, id, drinks)).length,
+            `${procedure.id} ${id} ${drinks}`,
+          ).to.be.lessThan(2)
   })
   it('every kind something, and what treats its water only where it does', () => {
     for (const kind of kinds) expect(offers(kind.id), kind.id).to.not.have.length(0)
@@ -239,10 +268,69 @@ describe('a cadence', () => {
   })
 })
 
+describe('a question only some machines are asked', () => {
+  const refresh = procedureById('boiler-refresh')!
+  const steps = (kind: Kind) =>
+    lanesOf(refresh, usualSchool(refresh, kind, null), kind).flatMap((lane) => lane.steps.map(({ id }) => id))
+  it('whether a probe guards the element: not where its path has one', () => {
+    const c2 = kindById('c2')!
+    expect(steps(c2)).to.not.include('boiler.probe')
+    const bare = { ...c2, stations: c2.stations.filter(({ id }) => id !== 'level') }
+    expect(steps(bare)[0]).to.equal('boiler.probe')
+    expect(steps(bare).slice(1)).to.deep.equal(steps(c2))
+  })
+  it('the nozzle seals of the one super-automatic, the valve gaskets of the other', () => {
+    const service = procedureById('shop-service')!
+    const asked = (id: string) =>
+      lanesOf(service, service.schools[0]!, kindById(id)!).flatMap((lane) => lane.steps.map((step) => step.id))
+    expect(asked('sr')).to.include('unit.nozzle-seals').and.not.include('unit.valve-gaskets')
+    expect(asked('st')).to.include('unit.valve-gaskets').and.not.include('unit.nozzle-seals')
+  })
+})
+
+describe('the shop service of a super-automatic (common practice, no source)', () => {
+  const sr = kindById('sr')!
+  const procedure = procedureById('shop-service')!
+  const school = procedure.schools[0]!
+  const lanes = lanesOf(procedure, school, sr)
+
+  it('water tight, unit, cleaning, descale, drinks: in this order', () => {
+    expect(school.parts.map(({ id }) => id)).to.deep.equal(['water', 'unit', 'cleaning', 'descale', 'drinks'])
+    const plan = planRun(lanes)
+    expect(plan.totalS / 60).to.be.within(60, 150)
+  })
+
+  it('no acid goes in before the detergent is signed off, and all of it ends in four entries', () => {
+    let now = 0
+    let state = startRun(lanes, now)
+    const inside: string[] = []
+    while (!state.ended) {
+      now += 1_800_000
+      const step = handStep(lanes, state)
+      const answer = step?.act === 'check' ? step.answers.find(({ leads }) => leads === 'pass')!.id : undefined
+      state = runStep(lanes, state, { at: now, type: 'done', value: 70, ...(answer && { answer }) })
+      const held = insideNow(lanes, state).map(({ of }) => of)
+      expect(held.length).to.be.lessThan(2)
+      if (held[0] && inside.at(-1) !== held[0]) inside.push(held[0])
+    }
+    expect(inside).to.deep.equal(['detergent', 'descaler'])
+    expect(insideNow(lanes, state)).to.deep.equal([])
+    const written = runEntries([{ procedure, school }], lanes, state, sr).filter(({ kind }) => kind !== 'run')
+    expect(written.map(({ kind, body }) => [kind, body.task ?? body.measure])).to.deep.equal([
+      ['serviced', 'full-service'],
+      ['greased', 'brew-unit-grease'],
+      ['cleaned', 'oil-removal'],
+      ['descaled', 'descale'],
+      ['measured', 'hot-water-flow'],
+      ['measured', 'shot-time'],
+    ])
+  })
+})
+
 describe('what a run leaves in the ledger', () => {
   const c2 = kindById('c2')!
   const procedure = procedureById('detergent-backflush')!
-  const school = usualSchool(procedure, c2)
+  const school = usualSchool(procedure, c2, null)
   const lanes = lanesOf(procedure, school, c2)
 
   it('left in mid-stroke: no group is cleaned, and the one with detergent in it is held', () => {
@@ -290,14 +378,14 @@ describe('what a run leaves in the ledger', () => {
   it('through: each group under the task its kind has, once where there is one group', () => {
     const through = (id: string) => {
       const kind = kinds.find((one) => one.id === id)!
-      const own = lanesOf(procedure, usualSchool(procedure, kind), kind)
+      const own = lanesOf(procedure, usualSchool(procedure, kind, null), kind)
       let now = 0
       let state = startRun(own, now)
       while (!state.ended) {
         now += 300_000
         state = runStep(own, state, { at: now, type: 'done', answer: 'clear' })
       }
-      return runEntries([{ procedure, school: usualSchool(procedure, kind) }], own, state, kind).slice(1)
+      return runEntries([{ procedure, school: usualSchool(procedure, kind, null) }], own, state, kind).slice(1)
     }
     expect(through('c2')).to.deep.equal(
       [1, 2].map((group) => ({ kind: 'cleaned', body: { task: 'detergent-backflush', group } })),

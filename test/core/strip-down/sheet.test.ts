@@ -12,7 +12,7 @@ import {
   sheetStep,
 } from '../../../src/core/strip-down/sheet.ts'
 import { ownThing, sheetBody } from '../../../src/core/strip-down/sheet-record.ts'
-import { fastenerWords, type Thing } from '../../../src/core/strip-down/thing.ts'
+import { fastenerWords, lieWords, type Thing } from '../../../src/core/strip-down/thing.ts'
 
 const grinder = knownStripDowns[0]!
 const off = (things: Thing[]): Sheet =>
@@ -116,7 +116,9 @@ describe('known strip-downs', () => {
       'Spring',
       'Chute piece',
     ])
-    expect(grinder.things[1]!.way).to.equal('ring at 3 of 6')
+    expect(lieWords(grinder.things[1]!)).to.equal('mark: ring at 3 of 6')
+    expect(lieWords({ way: 'mesh down' })).to.equal('mesh down')
+    expect(lieWords({})).to.equal('')
     expect(grinder.things[1]!.fasteners.map(fastenerWords)).to.deep.equal(['silver T10'])
   })
 

@@ -15,6 +15,8 @@ export interface BackflushSchool {
   name: string
   reason: string
   usualFor: string[]
+  /** How much is made where it is the usual one. From memory, from its own reason. */
+  usualAt?: { kinds: string[]; fromDrinks?: number; belowDrinks?: number }
   /** A stroke of plain water ahead of any powder. */
   before?: Strokes
   dose: DoseAmount
@@ -40,6 +42,7 @@ export const backflushSchools: BackflushSchool[] = [
     reason:
       'Half a scoop is held too little for a day of a busy bar; the foam is given minutes to climb into the group, and the seal is scrubbed with it.',
     usualFor: [],
+    usualAt: { kinds: ['c2'], fromDrinks: 300 },
     before: { onS: span(5), offS: span(5), times: span(1) },
     dose: { of: 'detergent', scoops: 1 },
     soakS: span(180, 120, 300),
@@ -67,6 +70,7 @@ export const backflushSchools: BackflushSchool[] = [
     reason:
       'As long off as on lets the valve vent wholly each time; five and five are done in minutes, so it is done every night.',
     usualFor: ['c2'],
+    usualAt: { kinds: ['lv'], fromDrinks: 40 },
     dose: { of: 'detergent', scoops: 1 },
     detergent: { onS: span(7, 5, 10), offS: span(7, 5, 10), times: span(5) },
     openS: span(5),
@@ -80,6 +84,7 @@ export const backflushSchools: BackflushSchool[] = [
     reason:
       'Three grams are plenty where two or three coffees are made a day; long lifts carry the powder through instead of more of it. More dries the lever.',
     usualFor: ['lv'],
+    usualAt: { kinds: ['c2'], belowDrinks: 10 },
     dose: { of: 'detergent', grams: span(3, 3, 3.5) },
     detergent: { onS: span(15), offS: span(5), times: span(5) },
     rinse: { onS: span(15), offS: span(5), times: span(5) },
@@ -92,6 +97,7 @@ export const backflushSchools: BackflushSchool[] = [
     reason:
       'Ten on and ten off are easy to count; the basket is swirled between strokes so that no powder is left lying.',
     usualFor: [],
+    usualAt: { kinds: ['lv'], fromDrinks: 10, belowDrinks: 40 },
     dose: { of: 'detergent', grams: span(4) },
     detergent: { onS: span(10), offS: span(10), times: span(5) },
     swirl: true,
@@ -105,6 +111,7 @@ export const backflushSchools: BackflushSchool[] = [
     reason:
       'Hardly any powder, and half a minute for it to work after the first stroke: little to rinse, gentle on seals. For homes, weekly.',
     usualFor: [],
+    usualAt: { kinds: ['dv', 'dg'], fromDrinks: 5 },
     dose: { of: 'detergent', grams: span(1, 0.5, 1.5), words: 'a little fingernail' },
     detergent: { onS: span(5, 4, 5), offS: span(5), times: span(5), firstOffS: span(30) },
     openS: span(8, 5, 10),

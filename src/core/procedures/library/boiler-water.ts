@@ -40,8 +40,9 @@ export const boilerRefresh: Procedure = {
                 ],
               ],
               {
-                how: 'A bare element burns out when it heats before the boiler is full again.',
-                at: ['level', 'heater'],
+                how: 'None is drawn on this machine’s path. A bare element burns out when it heats before the boiler is full again.',
+                without: ['level'],
+                at: ['heater'],
                 gate: true,
               },
             ),
@@ -55,7 +56,11 @@ export const boilerRefresh: Procedure = {
                 how: 'Without its screen the jet is far stronger.',
               },
             }),
-            hands('refill', 'Switch it on, let it refill', 60, { at: ['fill-valve', 'boiler', 'steam-boiler'] }),
+            hands('refill', 'Switch it on, let it refill', 60, {
+              at: ['level', 'fill-valve', 'boiler', 'steam-boiler'],
+              normal: 'Water runs in at once; it heats only when the level probe, or whoever fills it, says full.',
+              wrong: 'It heats and nothing runs in: off again at once, the element is bare.',
+            }),
             check(
               'grains',
               'Hold the glass to the light',

@@ -208,17 +208,25 @@ const asSchool = (school: BackflushSchool): School => ({
   name: school.name,
   reason: school.reason,
   usualFor: school.usualFor,
+  ...(school.usualAt && { usualAt: school.usualAt }),
   figures: [
-    figure('Water first', school.before ? `${seconds(school.before.onS)}, once` : 'none'),
-    figure('Detergent', doseSaid(school.dose), school.id === 'fingernail-and-a-pause' ? 'M' : 'T'),
+    figure(
+      'Water first',
+      school.before ? `${seconds(school.before.onS)}, once` : 'none',
+      'T',
+      school.before && 'water-first',
+    ),
+    figure('Detergent', doseSaid(school.dose), school.id === 'fingernail-and-a-pause' ? 'M' : 'T', 'powder'),
     figure(
       'Soak locked in',
       school.soakS
         ? `${spanWords({ usual: 3, from: school.soakS.from! / 60, to: school.soakS.to! / 60 })} min`
         : 'none',
+      'T',
+      school.soakS && 'soak',
     ),
-    figure('Detergent strokes', strokesWords(school.detergent), school.unsaid.includes('off') ? 'M' : 'T'),
-    figure('Rinse strokes', strokesWords(school.rinse), school.unsaid.includes('rinse off') ? 'M' : 'T'),
+    figure('Detergent strokes', strokesWords(school.detergent), school.unsaid.includes('off') ? 'M' : 'T', 'strokes'),
+    figure('Rinse strokes', strokesWords(school.rinse), school.unsaid.includes('rinse off') ? 'M' : 'T', 'rinse'),
     figure(
       'Besides',
       [

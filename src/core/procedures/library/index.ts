@@ -15,6 +15,7 @@ import {
   standstill,
   wandEveryUse,
 } from './settings-and-moves.ts'
+import { shopService } from './shop-service.ts'
 import { partsSoak, sealSeating, startOfDay } from './soaks-and-screens.ts'
 import { steamTip, wandClean } from './steam-wand.ts'
 import { brewUnit, grinderCalibration, milkHygieneRun, motorGroup } from './super-automatic.ts'
@@ -35,6 +36,7 @@ export const procedures: Procedure[] = [
   brewUnit,
   milkHygieneRun,
   motorGroup,
+  shopService,
   partsSoak,
   sealSeating,
   wandEveryUse,
