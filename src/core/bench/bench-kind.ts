@@ -7,6 +7,7 @@ export type Instrument =
   | 'steam-gauge'
   | 'jug-and-watch'
   | 'scale'
+  | 'gram-scale'
   | 'watch'
   | 'thermometer'
   | 'multimeter'

@@ -8,6 +8,7 @@ const errors: Record<Exclude<Instrument, 'eye' | 'ear' | 'customer' | 'hand'>, {
   'steam-gauge': { share: 0, plus: 0.05 },
   'jug-and-watch': { share: 0.03, plus: 6 },
   scale: { share: 0, plus: 1 },
+  'gram-scale': { share: 0, plus: 0.1 },
   watch: { share: 0.02, plus: 0.5 },
   thermometer: { share: 0, plus: 1.5 },
   multimeter: { share: 0.01, plus: 0.2 },

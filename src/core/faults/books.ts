@@ -1,12 +1,32 @@
 import type { FaultBook } from './fault.ts'
+import { btFaults } from './kinds/bt.ts'
 import { c2Faults } from './kinds/c2.ts'
+import { dgFaults } from './kinds/dg.ts'
 import { dnFaults } from './kinds/dn.ts'
 import { dvFaults } from './kinds/dv.ts'
+import { lvFaults } from './kinds/lv.ts'
+import { pdFaults } from './kinds/pd.ts'
 import { pkFaults } from './kinds/pk.ts'
+import { plFaults } from './kinds/pl.ts'
+import { ptFaults } from './kinds/pt.ts'
 import { srFaults } from './kinds/sr.ts'
+import { stFaults } from './kinds/st.ts'
 
 /** What is known of each kind's faults, by kind. */
-export const faultBooks: FaultBook[] = [c2Faults, dvFaults, dnFaults, srFaults, pkFaults]
+export const faultBooks: FaultBook[] = [
+  c2Faults,
+  lvFaults,
+  ptFaults,
+  dvFaults,
+  dnFaults,
+  dgFaults,
+  btFaults,
+  srFaults,
+  stFaults,
+  pkFaults,
+  plFaults,
+  pdFaults,
+]
 
 /** @returns null where no faults of a kind are written yet */
 export const bookOf = (kind: string): FaultBook | null => faultBooks.find((book) => book.kind === kind) ?? null

@@ -1,15 +1,16 @@
-import type { BenchKind } from '../bench-kind.ts'
+import { likeBench } from '../derive.ts'
 import { dvBench, type SmallPump } from './dv.ts'
 
-const { 'three-way-leaks': _leaks, 'three-way-shut': _shut, 'three-way-no-vent': _vent, ...faults } = dvBench.faults
-const { vent: _v, 'blind-pressure': _b, 'tray-during': _t, 'three-way': _w, basket: _basket, ...tests } = dvBench.tests
-
 /** The same small pump machine, its group opened by a spring valve and its basket by one small hole. */
-export const dnBench: BenchKind<SmallPump> = {
+export const dnBench = likeBench<SmallPump, SmallPump>(dvBench, {
   kind: 'dn',
-  sound: dvBench.sound,
+  sound: () => ({}),
+  without: {
+    faults: ['three-way-leaks', 'three-way-shut', 'three-way-no-vent'],
+    tests: ['vent', 'blind-pressure', 'tray-during', 'three-way', 'basket'],
+    symptoms: ['handle-kicks', 'tray-runs'],
+  },
   faults: {
-    ...faults,
     'brew-valve-stuck': (m, _s, dice) => {
       m.valve = 'stuck'
       if (dice.next() < 0.2) m.history = 'stood'
@@ -21,12 +22,8 @@ export const dnBench: BenchKind<SmallPump> = {
       m.basketShare = 0.35 - 0.28 * s
     },
   },
-  notices: (m) => [
-    ...dvBench.notices(m).filter((symptom) => symptom !== 'handle-kicks' && symptom !== 'tray-runs'),
-    ...(m.dripsOn ? ['drips-on'] : []),
-  ],
+  notices: (m) => [['drips-on', m.dripsOn]],
   tests: {
-    ...tests,
     'drips-on': { by: 'eye', shows: (m) => (m.dripsOn ? 'goes-on' : 'stops') },
     'basket-hole': {
       by: 'eye',
@@ -34,4 +31,4 @@ export const dnBench: BenchKind<SmallPump> = {
     },
     'brew-valve': { by: 'eye', shows: (m) => (m.valve === 'stuck' ? 'stuck' : m.dripsOn ? 'worn' : 'right') },
   },
-}
+})

@@ -12,6 +12,8 @@ export interface SmallPump {
   protector: boolean
   reliefOpensBar: number
   pipeOpen: number
+  /** A jet before the group, where it has one. */
+  jetOpen?: number
   valve: 'moves' | 'stuck'
   valveLeakMm: number
   ventOpen: number
@@ -64,6 +66,7 @@ function brew(m: SmallPump, handle: 'open' | 'blind' | { grind: number }): PathF
     16.5,
     [
       ...afterPump(m),
+      ...(m.jetOpen === undefined ? [] : [{ through: narrowed(0.75, m.jetOpen) }]),
       ...(m.valveLeakMm > 0 ? [{ leak: m.valveLeakMm, to: 'tray' }] : []),
       { through: narrowed(3, m.screenOpen) },
       ...(handle !== 'open' && m.sealLeakMm > 0 ? [{ leak: m.sealLeakMm, to: 'rim' }] : []),
@@ -75,13 +78,15 @@ function brew(m: SmallPump, handle: 'open' | 'blind' | { grind: number }): PathF
 /** By the steam knob, before the valve. */
 const aside = (m: SmallPump) => (drawn(m) > 0 ? pathFlow(pump(m), 16.5, afterPump(m), { free: true }).endMlS : 0)
 
-function shotS(m: SmallPump, grind: number): number {
+/** Seconds to a cup of coffee ground so. */
+export function shotS(m: SmallPump, grind: number): number {
   const { endMlS } = brew(m, { grind })
   return endMlS < 0.15 ? Infinity : wettingS + cupMl / endMlS
 }
 
-const heats = (m: SmallPump) => m.mains && m.fuse && m.element
-const basketC = (m: SmallPump) =>
+/** Whether its element gets power and works. */
+export const heats = (m: SmallPump) => m.mains && m.fuse && m.element
+export const basketC = (m: SmallPump) =>
   !heats(m) || brew(m, 'open').endMlS < 0.5 ? 24 : 24 + 67 * m.thermostatShare - 12 * Math.max(0, 0.7 - m.pipeOpen)
 const steamS = (m: SmallPump) =>
   heats(m) ? steamSeconds(200, 45, steamGS(1, 1.25, 2.4 * m.thermostatShare ** 3) * m.wandOpen) : Infinity

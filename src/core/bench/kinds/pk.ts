@@ -3,7 +3,7 @@ import { type PathElement, type PathFlow, pathFlow } from '../flow-path.ts'
 import { elementOhm, narrowed, orificeMlS, vibratoryMlS } from '../laws.ts'
 
 /** A pod machine as the bench knows it; shares are of what a sound one has, 1 for all. */
-interface PodMachine {
+export interface PodMachine {
   tankOpen: number
   full: boolean
   air: boolean

@@ -3,7 +3,7 @@ import { type PathElement, type PathFlow, pathFlow } from '../flow-path.ts'
 import { elementOhm, narrowed, orificeMlS, vibratoryMlS } from '../laws.ts'
 
 /** A super-automatic as the bench knows it; shares are of what a sound one has, 1 for all. */
-interface SuperAutomatic {
+export interface SuperAutomatic {
   tankOpen: number
   filterOpen: number
   air: boolean
@@ -38,7 +38,7 @@ interface SuperAutomatic {
   history: 'nothing' | 'beans' | 'worked' | 'stood'
 }
 
-const fullDoseG = 9
+export const fullDoseG = 9
 const espressoMl = 40
 const puckMl = 10
 const ventedMl = 9
@@ -94,7 +94,7 @@ const aside = (m: SuperAutomatic): number =>
     : 0
 
 /** Ground coffee as a share of the full dose. */
-const dose = (m: SuperAutomatic): number => (m.grinder === 'runs' ? Math.min(m.chute, m.doseShare) : 0.02)
+export const dose = (m: SuperAutomatic): number => (m.grinder === 'runs' ? Math.min(m.chute, m.doseShare) : 0.02)
 
 /** What one espresso comes to. */
 function espresso(m: SuperAutomatic): { cupG: number; trayMl: number; seconds: number } {

@@ -1,0 +1,29 @@
+import { omit } from '../faults/derive.ts'
+import type { BenchKind } from './bench-kind.ts'
+import type { Dice } from './dice.ts'
+
+/** What another kind on the bench has besides, and has not. */
+export interface BenchChange<From, To extends From> {
+  kind: string
+  /** What its state has besides. */
+  sound(dice: Dice): Omit<To, keyof From> & Partial<From>
+  without?: { faults?: string[]; tests?: string[]; symptoms?: string[] }
+  faults?: BenchKind<To>['faults']
+  tests?: BenchKind<To>['tests']
+  notices?(state: To): [symptom: string, so: boolean][]
+}
+
+/** A kind on the bench that is built like another: the same laws, with what only it has. */
+export function likeBench<From, To extends From>(from: BenchKind<From>, change: BenchChange<From, To>): BenchKind<To> {
+  const { faults = [], tests = [], symptoms = [] } = change.without ?? {}
+  return {
+    kind: change.kind,
+    sound: (dice) => ({ ...from.sound(dice), ...change.sound(dice) }) as To,
+    faults: { ...omit(from.faults, faults), ...change.faults },
+    tests: { ...omit(from.tests, tests), ...change.tests },
+    notices: (state) => [
+      ...from.notices(state).filter((symptom) => !symptoms.includes(symptom)),
+      ...(change.notices?.(state) ?? []).flatMap(([symptom, so]) => (so ? [symptom] : [])),
+    ],
+  }
+}

@@ -1,0 +1,24 @@
+import { likeBench } from '../derive.ts'
+import { dnBench } from './dn.ts'
+import type { SmallPump } from './dv.ts'
+
+interface Latte extends SmallPump {
+  jugSealed: boolean
+}
+
+/** The small pump machine once more: an exit valve shuts its group, and its tubes are held by clips. */
+export const pdBench = likeBench<SmallPump, Latte>(dnBench, {
+  kind: 'pd',
+  sound: () => ({ jugSealed: true }),
+  without: {
+    faults: ['relief-low', 'protector-open', 'screen-clogged'],
+    tests: ['relief-return', 'protector', 'screen'],
+  },
+  faults: {
+    'jug-seal': (m) => {
+      m.jugSealed = false
+    },
+  },
+  notices: (m) => [['jug-leaks', !m.jugSealed]],
+  tests: { 'jug-rim': { by: 'eye', shows: (m) => (m.jugSealed ? 'dry' : 'hisses') } },
+})
