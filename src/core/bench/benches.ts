@@ -4,11 +4,13 @@ import { c2Bench } from './kinds/c2.ts'
 import { dgBench } from './kinds/dg.ts'
 import { dnBench } from './kinds/dn.ts'
 import { dvBench } from './kinds/dv.ts'
+import { grBench } from './kinds/gr.ts'
 import { lvBench } from './kinds/lv.ts'
 import { pdBench } from './kinds/pd.ts'
 import { pkBench } from './kinds/pk.ts'
 import { plBench } from './kinds/pl.ts'
 import { ptBench } from './kinds/pt.ts'
+import { spBench } from './kinds/sp.ts'
 import { srBench } from './kinds/sr.ts'
 import { stBench } from './kinds/st.ts'
 
@@ -27,9 +29,11 @@ export const benches: AnyBench[] = [
   btBench,
   srBench,
   stBench,
+  spBench,
   pkBench,
   plBench,
   pdBench,
+  grBench,
 ]
 
 /** @returns null where a kind does not stand on the bench yet */

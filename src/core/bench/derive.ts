@@ -22,8 +22,10 @@ export function likeBench<From, To extends From>(from: BenchKind<From>, change: 
     faults: { ...omit(from.faults, faults), ...change.faults },
     tests: { ...omit(from.tests, tests), ...change.tests },
     notices: (state) => [
-      ...from.notices(state).filter((symptom) => !symptoms.includes(symptom)),
-      ...(change.notices?.(state) ?? []).flatMap(([symptom, so]) => (so ? [symptom] : [])),
+      ...new Set([
+        ...from.notices(state).filter((symptom) => !symptoms.includes(symptom)),
+        ...(change.notices?.(state) ?? []).flatMap(([symptom, so]) => (so ? [symptom] : [])),
+      ]),
     ],
   }
 }

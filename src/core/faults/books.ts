@@ -4,11 +4,13 @@ import { c2Faults } from './kinds/c2.ts'
 import { dgFaults } from './kinds/dg.ts'
 import { dnFaults } from './kinds/dn.ts'
 import { dvFaults } from './kinds/dv.ts'
+import { grFaults } from './kinds/gr.ts'
 import { lvFaults } from './kinds/lv.ts'
 import { pdFaults } from './kinds/pd.ts'
 import { pkFaults } from './kinds/pk.ts'
 import { plFaults } from './kinds/pl.ts'
 import { ptFaults } from './kinds/pt.ts'
+import { spFaults } from './kinds/sp.ts'
 import { srFaults } from './kinds/sr.ts'
 import { stFaults } from './kinds/st.ts'
 
@@ -23,9 +25,11 @@ export const faultBooks: FaultBook[] = [
   btFaults,
   srFaults,
   stFaults,
+  spFaults,
   pkFaults,
   plFaults,
   pdFaults,
+  grFaults,
 ]
 
 /** @returns null where no faults of a kind are written yet */

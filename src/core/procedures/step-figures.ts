@@ -8,7 +8,7 @@ import { nbsp, seconds } from './step-parts.ts'
  * A step's figures as a table of schools says them; null for a step that has none.
  * @example stepFigure({ act: 'cadence', onS: 10, offS: 5, times: 5, … }) // '10 s on, 5 s off, 5 ×'
  */
-export function stepFigure(step: Step): string | null {
+function stepFigure(step: Step): string | null {
   switch (step.act) {
     case 'cadence': {
       const first = step.firstOffS ? `, ${seconds({ usual: step.firstOffS })} after the first` : ''

@@ -1,6 +1,6 @@
 import type { BenchKind } from '../bench-kind.ts'
 import { type PathElement, type PathFlow, pathFlow } from '../flow-path.ts'
-import { elementOhm, narrowed, orificeMlS, vibratoryMlS } from '../laws.ts'
+import { elementOhm, narrowed, orificeMlS, rotaryMlS, vibratoryMlS } from '../laws.ts'
 
 /** A super-automatic as the bench knows it; shares are of what a sound one has, 1 for all. */
 export interface SuperAutomatic {
@@ -36,6 +36,10 @@ export interface SuperAutomatic {
   ringsWorn: boolean
   hoseLeakMm: number
   history: 'nothing' | 'beans' | 'worked' | 'stood'
+  /** Of the mains it hangs on, with a rotary pump; none for one with a tank. */
+  mainsBar?: number
+  /** What opens the way to the cup, bar; a spring valve where nothing is said. */
+  cremaBar?: number
 }
 
 export const fullDoseG = 9
@@ -43,7 +47,7 @@ const espressoMl = 40
 const puckMl = 10
 const ventedMl = 9
 /** The crema valve, and a sound puck, bar per ml/s. */
-const cremaBar = 3.5
+const springBar = 3.5
 const puckBarPerMlS = 4.5
 
 /** Whether it gets as far as pumping. */
@@ -52,21 +56,27 @@ const brewable = (m: SuperAutomatic) => ready(m) && m.drive === 'right' && m.hom
 
 /** What reaches the pump, ml/s. */
 const drawn = (m: SuperAutomatic) =>
-  m.air || !m.pumpRuns ? 0 : orificeMlS(narrowed(4, Math.min(m.tankOpen, m.filterOpen)), 0.5)
+  m.air || !m.pumpRuns ? 0 : orificeMlS(narrowed(4, Math.min(m.tankOpen, m.filterOpen)), m.mainsBar ?? 0.5)
 
 const pump = (m: SuperAutomatic) => (bar: number) =>
   Math.max(
     0,
-    Math.min(drawn(m), vibratoryMlS({ freeMlS: 10.3 * Math.sqrt(m.pumpShare), shutBar: 16.5 * m.pumpShare }, bar)),
+    Math.min(
+      drawn(m),
+      m.mainsBar === undefined
+        ? vibratoryMlS({ freeMlS: 10.3 * Math.sqrt(m.pumpShare), shutBar: 16.5 * m.pumpShare }, bar)
+        : rotaryMlS({ ratedMlS: 25 * m.pumpShare, bypassBar: 8.4 * Math.min(1, m.pumpShare) }, bar),
+    ),
   )
 
 /** Water through the block to somewhere. */
 const throughBlock = (m: SuperAutomatic): PathElement[] => [
-  { through: narrowed(0.72, m.channelOpen) },
+  { through: narrowed(m.mainsBar === undefined ? 0.72 : 0.6, m.channelOpen) },
   ...(m.hoseLeakMm > 0 ? [{ leak: m.hoseLeakMm, to: 'inside' }] : []),
 ]
 
-function brew(m: SuperAutomatic, coffee: boolean): PathFlow {
+/** Water on its way to the cup, with coffee in it or without. */
+export function brew(m: SuperAutomatic, coffee: boolean): PathFlow {
   const none: PathFlow = { pumpMlS: 0, pumpBar: 0, endMlS: 0, endBar: 0, lost: {} }
   if (!brewable(m) || drawn(m) <= 0) return none
   const leaks: [number, string][] = [
@@ -81,7 +91,7 @@ function brew(m: SuperAutomatic, coffee: boolean): PathFlow {
       ...throughBlock(m),
       ...leaks.flatMap(([mm, to]) => (mm > 0 ? [{ leak: mm, to }] : [])),
       { through: narrowed(2, m.screenOpen) },
-      { opensBar: cremaBar },
+      { opensBar: m.cremaBar ?? springBar },
     ],
     coffee ? { resists: puckBarPerMlS * m.grindShare * dose(m) } : { free: true },
   )
@@ -110,7 +120,8 @@ function espresso(m: SuperAutomatic): { cupG: number; trayMl: number; seconds: n
   }
 }
 
-function outletC(m: SuperAutomatic): number {
+/** Of the water at its spout. */
+export function outletC(m: SuperAutomatic): number {
   if (!m.heater || !brewable(m) || drawn(m) <= 0) return 24
   return 24 + (90 - 24) * m.sensorShare - 22 * Math.max(0, 0.8 - m.channelOpen)
 }

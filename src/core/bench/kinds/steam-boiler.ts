@@ -2,27 +2,31 @@ import type { BenchKind } from '../bench-kind.ts'
 import { steamGS, steamSeconds } from '../laws.ts'
 import type { SmallPump } from './dv.ts'
 
-/** A small pump machine with a steam boiler that fills itself. */
-export interface WithSteamBoiler extends SmallPump {
+/** A steam boiler that fills itself, and the outlet it steams by. */
+export interface SteamBoiler {
+  mains: boolean
+  wandOpen: number
   fill: 'works' | 'shut' | 'leaks'
   probeSees: boolean
   vacuumOpen: boolean
   safetyWeeps: boolean
   relay: boolean
-  jetOpen: number
 }
 
+/** A small pump machine with such a boiler and a jet before its group. */
+export type WithSteamBoiler = SmallPump & SteamBoiler & { jetOpen: number }
+
 /** Steam pressure settled, bar over the air. @param setBar - what it would be with all as it should */
-export function settledBar(m: WithSteamBoiler, setBar: number, heats: boolean): number {
+export function settledBar(m: SteamBoiler, setBar: number, heats: boolean): number {
   if (!heats || !m.relay) return 0
   const lost = (m.vacuumOpen ? 0.35 : 0) + (m.safetyWeeps ? 0.12 : 0) + (m.fill === 'shut' ? 0.4 : 0)
   return Math.max(0, setBar - lost)
 }
 
-const overfull = (m: WithSteamBoiler) => !m.probeSees || m.fill === 'leaks'
+const overfull = (m: SteamBoiler) => !m.probeSees || m.fill === 'leaks'
 
 /** Seconds to warm 200 ml by 45 K through two holes of 1.2 mm. */
-const warmS = (m: WithSteamBoiler, bar: number): number =>
+const warmS = (m: SteamBoiler, bar: number): number =>
   bar < 0.05
     ? Infinity
     : steamSeconds(200, 45, steamGS(2, 1.2, bar + 1.01325) * m.wandOpen) *
@@ -30,7 +34,7 @@ const warmS = (m: WithSteamBoiler, bar: number): number =>
       (m.fill === 'shut' ? 1.4 : 1)
 
 /** What such a boiler brings to a machine; by its settled pressure. */
-export function steamSide<M extends WithSteamBoiler>(bar: (m: M) => number) {
+export function steamSide<M extends SteamBoiler>(bar: (m: M) => number) {
   const faults: BenchKind<M>['faults'] = {
     relay: (m) => {
       m.relay = false

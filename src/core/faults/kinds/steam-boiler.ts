@@ -22,10 +22,7 @@ const each = (faults: string[], outcome: Record<string, number>) => Object.fromE
 /** What a steam boiler with a level probe and its own filling brings to a machine. Shares of calls from memory. */
 export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Where): Required<Pick<BookChange, 'symptoms' | 'faults' | 'tests' | 'phone' | 'customer'>> {
   return {
-    symptoms: [
-      symptom('wet-steam', 'Water comes with the steam', 'wet steam, spits, overfull', boiler),
-      symptom('hisses', 'It hisses on top', 'hisses, steams on top, drips on top', 'breather'),
-    ],
+    symptoms: [symptom('wet-steam', 'Water comes with the steam', 'wet steam, spits, overfull', boiler), symptom('hisses', 'It hisses on top', 'hisses, steams on top, drips on top', 'breather')],
     faults: [
       fault('relay', apart ? 'Relay of the steam boiler does not close' : 'Relay or controller does not switch the element', 'relay', 3, { 'weak-steam': 8, ...(!apart && { cold: 2 }) }, repair('New relay', 25), { part: 'relay' }),
       fault('probe-chalked', 'Level probe chalked: boiler overfills', 'level', 4, { 'wet-steam': 9, 'weak-steam': 1 }, repair('Probe out, cleaned; conductivity looked at', 20), { traits: ['chalk', 'probe'], part: 'level-probe' }),
@@ -72,7 +69,15 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
         },
         { tools: ['jug', 'thermometer'], needs: ['hot'], hazard: 'scald' },
       ),
-      look('level', 'Hot-water tap a moment: water, spitting, or only steam?', 'hot-water', 1, { right: 'Water, then steam', over: 'Water for long, steam spits', under: 'Only steam' }, { 'probe-chalked': { over: 0.85 }, 'fill-leaks': { over: 0.85 }, 'fill-shut': { under: 0.85 } }, { needs: ['hot'], hazard: 'scald' }),
+      look(
+        'level',
+        'Hot-water tap a moment: water, spitting, or only steam?',
+        'hot-water',
+        1,
+        { right: 'Water, then steam', over: 'Water for long, steam spits', under: 'Only steam' },
+        { 'probe-chalked': { over: 0.85 }, 'fill-leaks': { over: 0.85 }, 'fill-shut': { under: 0.85 } },
+        { needs: ['hot'], hazard: 'scald' },
+      ),
       look('breather', 'Top off, look at vacuum breaker and safety valve', 'breather', 2, { quiet: 'Dry and quiet', vacuum: 'Vacuum breaker blows', safety: 'Safety valve weeps' }, { 'vacuum-open': { vacuum: 0.92 }, 'safety-weeps': { safety: 0.92 } }, { needs: ['hot'], hazard: 'scald' }),
       look('fill-off', 'Off, cold, tank or tap open: does water still run in?', fill, 3, { stops: 'No', 'goes-on': 'It runs in' }, { 'fill-leaks': { 'goes-on': 0.9 } }, { needs: ['off'] }),
       look('probe', 'Level probe out: its tip', 'level', 8, { clean: 'Bright', chalked: 'Chalked' }, { 'probe-chalked': { chalked: 0.94 } }, { tools: ['spanners'], needs: ['off', 'open', 'cold', 'no-pressure'], hazard: 'pressure' }),
