@@ -7,6 +7,7 @@ import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import { type OpenDays, openDays } from '../core/usage/open-days.ts'
 import { asUsual } from './as-usual.ts'
 import { closuresOf, historyDays, monthOf } from './calendar.ts'
+import { confirmedRepairs } from './confirmed-repairs.ts'
 import { type CounterLife, counterLife, mistyped } from './counter-life.ts'
 import { type Dice, dice } from './dice.ts'
 import { asEntries, conditionAt, type Jotting, workOn } from './visit.ts'
@@ -136,6 +137,17 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
       putRight(d, life, day, endDay)
     }
   })
+  for (const life of lives) {
+    const own = dice(`${seed} repairs ${life.machine.name} ${site.name}`)
+    for (const { visit, jottings } of confirmedRepairs(own, life.machine.kind, visits.length)) {
+      const day = visits[visit]
+      if (day === undefined || day <= life.firstDay || life.machine.tale) continue
+      const visitId = siteLedger.find((entry) => entry.kind === 'visit' && entry.happenedOn === fromDay(day))?.visitId
+      const about = { subjectKind: 'machine' as const, subjectId: life.id, happenedOn: fromDay(day) }
+      const atMs = (day * 24 + 15) * hour
+      life.ledger.push(...asEntries(own, jottings, { ...about, atMs, ...(visitId && { visitId }) }))
+    }
+  }
   for (const life of lives) oddDays(d, life, ids, site, siteLedger, write, endDay)
   if (ids.softenerId && site.softener?.saltTankKg) {
     for (let day = startDay; day < endDay; day += 84)

@@ -1,3 +1,4 @@
+import { type Electrical, type ElectricalId, electricalIds } from '../core/faults/test-out.ts'
 import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../core/figures/figures.ts'
 import { kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
@@ -99,7 +100,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'repaired':
       return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}${(body.cured as unknown) === false ? '. Not cured' : ''}`
     case 'tested-out':
-      return body.passed ? 'Tested out: all right' : `Closed without a passed test-out: ${body.reason}`
+      return `${body.passed ? 'Tested out: all right' : `Closed without a passed test-out: ${body.reason}`}${electricalWords(body.electrical as Electrical | undefined)}`
     case 'stage':
       return `${stageWords[body.stage as Stage]}${note(body)}`
     case 'moved':
@@ -217,6 +218,10 @@ function settingWords(body: Loose, kindId: string): string {
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
     case 'way':
       return `${String(body.procedure).replaceAll('-', ' ')}: ${String(body.school).replaceAll('-', ' ')}`
+    case 'part-price':
+      return `Price of ${String(body.part).replaceAll('-', ' ')}: ${Number(body.price)}`
+    case 'causes':
+      return `Confirmed causes adopted: ${(body.counts as { n: number }[]).reduce((sum, { n }) => sum + n, 0)} repairs`
     case 'busy-months':
       return `Busy months: ${busyMonths(body.months as unknown as number[])}`
     case 'school':
@@ -305,4 +310,19 @@ function apartWords(body: Record<string, unknown>): string {
     drinks?.length ? `; ${drinks.map(({ name, count }) => `${figure(count)} ${name}`).join(', ')}` : '',
     rinses === undefined ? '' : `; ${figure(rinses)} rinses`,
   ].join('')
+}
+
+const electricalUnits: Record<ElectricalId, [name: string, unit: string]> = {
+  earthOhm: ['earth', 'Ω'],
+  insulationMOhm: ['insulation', 'MΩ'],
+  protectiveMA: ['protective conductor', 'mA'],
+  touchMA: ['touch current', 'mA'],
+}
+
+function electricalWords(measured: Electrical | undefined): string {
+  const said = electricalIds.flatMap((id) => {
+    const [name, unit] = electricalUnits[id]
+    return measured?.[id] === undefined ? [] : [`${name} ${figure(measured[id])} ${unit}`]
+  })
+  return said.length > 0 ? `; ${said.join(', ')}` : ''
 }

@@ -25,6 +25,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'A year of water': (_, site) => `/sites/${site}/water`,
   Kinds: () => '/kinds',
   Kind: () => '/kinds/c2',
+  'What it was': () => '/kinds/c2/causes',
   'Kind, made our own': () => '/kinds/pk/edit',
   'What parts last': () => '/parts?kind=sr&part=piston-ring',
   Readings: () => '/readings',

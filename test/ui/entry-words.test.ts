@@ -129,6 +129,19 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'Busy months: Jul ×1.5, Aug ×1.5, Dec ×0.8',
   ],
   ['setting', { setting: 'way', procedure: 'wand-clean', school: 'overnight' }, 'wand clean: overnight'],
+  ['setting', { setting: 'part-price', kind: 'sr', part: 'piston-ring', price: 4.5 }, 'Price of piston ring: 4.5'],
+  [
+    'setting',
+    {
+      setting: 'causes',
+      kind: 'sr',
+      counts: [
+        { fault: 'unit-ring', n: 3 },
+        { fault: 'airlock', n: 1 },
+      ],
+    },
+    'Confirmed causes adopted: 4 repairs',
+  ],
   [
     'run',
     {
@@ -171,6 +184,11 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'Our own procedure: Backflush as we do it, version 2, out of use',
   ],
   ['tested-out', { passed: true }, 'Tested out: all right'],
+  [
+    'tested-out',
+    { passed: true, looks: ['complaint', 'dry'], electrical: { earthOhm: 0.12, insulationMOhm: 40 } },
+    'Tested out: all right; earth 0.12 Ω, insulation 40 MΩ',
+  ],
   ['tested-out', { passed: false, reason: 'no tester' }, 'Closed without a passed test-out: no tester'],
   ['test-seen', { test: 'open-flow', outcome: 'low', value: 42 }, 'Tested, open flow: low, 42'],
   ['own-kind', { kind: { name: 'our pod machine' } }, 'Our own kind: our pod machine'],

@@ -1,7 +1,7 @@
 import type { Mark } from '../quantity/working.ts'
 
 /** What of the records makes a fault likelier or less: see `prior-evidence`. */
-export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe'
+export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe' | 'frost'
 
 /** Something that can be wrong. */
 export interface Fault {

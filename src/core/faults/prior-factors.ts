@@ -9,6 +9,10 @@ export interface PriorEvidence {
   descaledDaysAgo: number | null
   stoodDays: number | null
   treatmentChangedDaysAgo: number | null
+  /** Put away for the season, and going again since so many days. */
+  winteredDaysAgo: number | null
+  /** Somebody noted other beans, another roast or a new hand: what, and how long ago. */
+  beansNoted: { words: string; daysAgo: number } | null
   /** Causes this firm confirmed on machines of the kind, once adopted. */
   confirmed: Record<string, number>
 }
@@ -19,6 +23,8 @@ export const nothingKnown: PriorEvidence = {
   descaledDaysAgo: null,
   stoodDays: null,
   treatmentChangedDaysAgo: null,
+  winteredDaysAgo: null,
+  beansNoted: null,
   confirmed: {},
 }
 
@@ -37,11 +43,15 @@ const factors = {
   descaledFlakes: 2,
   stood: 4,
   treatmentChanged: 5,
+  wintered: 3,
+  beansNoted: 3,
 } as const
 const openedWithinDays = 14
 const descaledWithinDays = 14
 const stoodDays = 21
 const treatmentWithinDays = 60
+const winteredWithinDays = 30
+const beansWithinDays = 21
 /** Calls the book's own shares count for, beside the firm's confirmed causes. */
 const bookCalls = 40
 
@@ -90,6 +100,14 @@ function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
   const { treatmentChangedDaysAgo: treatment } = evidence
   if (treatment !== null && treatment <= treatmentWithinDays && has('probe'))
     reasons.push({ words: `water treatment changed ${days(treatment)} ago`, factor: factors.treatmentChanged })
+  const { winteredDaysAgo: wintered, beansNoted: beans } = evidence
+  if (wintered !== null && wintered <= winteredWithinDays && has('frost'))
+    reasons.push({
+      words: `put away for the season, going since ${days(wintered)}: frost splits joints`,
+      factor: factors.wintered,
+    })
+  if (beans && beans.daysAgo <= beansWithinDays && has('grind'))
+    reasons.push({ words: `noted ${days(beans.daysAgo)} ago: “${beans.words}”`, factor: factors.beansNoted })
   return reasons
 }
 

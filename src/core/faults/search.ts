@@ -120,22 +120,37 @@ export const searchFactors = (search: Search, factors: Record<string, number>): 
 export interface RepairNow {
   fault: string
   p: number
-  /** Minutes of repairing thrown away, on the average, if it is repaired now. */
+  /** Minutes of repairing thrown away, on the average, if it is repaired now; a part's price among them. */
   wastedMinutes: number
+  /** What the part costs, in minutes of labour; 0 where nobody said. */
+  partMinutes: number
   /** Minutes of the next test; none where nothing is left to try. */
   testMinutes: number | null
 }
 
-/** Sure enough to repair without another word. */
+/** Sure enough to repair without another word, unless what might be thrown away is dear. */
 const sureEnough = 0.9
+/** A waste nobody minds, min. From memory. */
+const mostWaste = 15
 
-/** @returns null while another test is worth more than it costs */
-export function repairNow(book: FaultBook, { network, belief, next }: Suspicion): RepairNow | null {
+/**
+ * Whether it is time to repair the likeliest.
+ *
+ * @param partMinutes - by fault, what its part costs, in minutes of labour
+ * @returns null while another test is worth more than it costs
+ */
+export function repairNow(
+  book: FaultBook,
+  { network, belief, next }: Suspicion,
+  partMinutes: Record<string, number> = {},
+): RepairNow | null {
   const top = belief.indexOf(Math.max(...belief))
   const fault = book.faults[top]!
   const p = belief[top]!
-  const wastedMinutes = (1 - p) * fault.repair.minutes
+  const part = partMinutes[fault.id] ?? 0
+  const wastedMinutes = (1 - p) * (fault.repair.minutes + part)
   const testMinutes = next[0]?.minutes ?? null
-  const worthIt = p >= sureEnough || testMinutes === null || (p >= 0.5 && wastedMinutes < testMinutes)
-  return worthIt ? { fault: network.faults[top]!, p, wastedMinutes, testMinutes } : null
+  const dear = wastedMinutes >= Math.max(testMinutes ?? 0, mostWaste)
+  const worthIt = (p >= sureEnough && !dear) || testMinutes === null || (p >= 0.5 && wastedMinutes < testMinutes)
+  return worthIt ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes } : null
 }

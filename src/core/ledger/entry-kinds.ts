@@ -168,7 +168,24 @@ export const bodySchemas = {
     group,
   }).noUnknown(),
   /** After a repair: everything tried, dry and safe; or why it was closed without. */
-  'tested-out': object({ v, passed: boolean().required(), reason: words(500), report: uuid() })
+  'tested-out': object({
+    v,
+    passed: boolean().required(),
+    reason: words(500),
+    report: uuid(),
+    /** What was looked at, by name. */
+    looks: array(slug().required()).max(30),
+    /** As a tester showed, and which. */
+    electrical: object({
+      earthOhm: amount(),
+      insulationMOhm: amount(),
+      protectiveMA: amount(),
+      touchMA: amount(),
+      instrument: uuid(),
+    })
+      .noUnknown()
+      .default(undefined),
+  })
     .noUnknown()
     .test(
       'reason',

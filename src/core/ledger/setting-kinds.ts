@@ -216,6 +216,28 @@ export const settingSchemas = {
     procedure: slug().required(),
     school: slug().required(),
   }).noUnknown(),
+  /** What a part costs, in the firm's currency: weighed against the minutes of another test. */
+  'part-price': object({
+    v,
+    setting: string().oneOf(['part-price']).required(),
+    kind: slug().required(),
+    part: slug().required(),
+    price: amount().max(1e6).required(),
+  }).noUnknown(),
+  /** Causes confirmed on machines of a kind, adopted into what is suspected first. */
+  causes: object({
+    v,
+    setting: string().oneOf(['causes']).required(),
+    kind: slug().required(),
+    counts: array(
+      object({ fault: slug().required(), n: number().integer().min(1).max(1e6).required() })
+        .noUnknown()
+        .required(),
+    )
+      .min(1)
+      .max(100)
+      .required(),
+  }).noUnknown(),
   /** Groups of this machine, where it is not the kind's usual number. */
   groups: object({
     v,

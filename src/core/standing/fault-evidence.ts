@@ -1,7 +1,7 @@
 import { nothingKnown, type PriorEvidence } from '../faults/prior-factors.ts'
 import type { Kind } from '../kinds/kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
-import { type Histories, ofKind } from './histories.ts'
+import { type Histories, nearestCauses, ofKind } from './histories.ts'
 import type { Standing } from './standing.ts'
 
 /** Entries that say that hands were in a machine, at the station of the part they name. */
@@ -27,8 +27,15 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
   const going = ofKind(histories, 'machine', 'stage')
   const again = going.at(-1)
   const stood = again?.body.stage === 'working' ? going.at(-2) : undefined
+  const wintered = again?.body.stage === 'working' && stood?.body.stage === 'winterised'
+  const changed = treatmentChanged(histories)
+  const causes = nearestCauses(histories, kind.basedOn ?? kind.id)
   return {
     ...nothingKnown,
+    treatmentChangedDaysAgo: changed === null ? null : daysAgo(changed),
+    winteredDaysAgo: wintered ? daysAgo(again.happenedOn) : null,
+    beansNoted: beansNoted(histories, daysAgo),
+    confirmed: Object.fromEntries((causes?.body.counts ?? []).map(({ fault, n }) => [fault, n])),
     lifeUsed,
     opened: opened.filter(({ daysAgo: age }) => age >= 0),
     descaledDaysAgo: descaled ? daysAgo(descaled.happenedOn) : null,
@@ -36,4 +43,37 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
     stoodDays:
       again && stood && daysAgo(again.happenedOn) <= 14 ? toDay(again.happenedOn) - toDay(stood.happenedOn) : null,
   }
+}
+
+/** The day its water last came to be treated otherwise: another treatment, or one set otherwise than it was. */
+function treatmentChanged(histories: Histories): LocalDay | null {
+  const machine = ofKind(histories, 'machine', 'commissioned')[0]?.happenedOn
+  const taken = ofKind(histories, 'softener', 'commissioned')[0]?.happenedOn
+  const set = (['exchanger', 'cartridge', 'membrane', 'prefilter'] as const).flatMap((name) =>
+    (histories.softener?.settings.get(name) ?? []).map(({ happenedOn }) => happenedOn),
+  )
+  // What was there when the machine came is no change, nor is what was set on the day it was taken on.
+  const days = [...(taken ? [taken] : []), ...set.filter((day) => day !== taken)].filter(
+    (day) => machine !== undefined && day > machine,
+  )
+  return days.sort().at(-1) ?? null
+}
+
+const beansWords = /\b(beans?|roast|barista|new hand|grinder set|grind)\b/i
+const mostWords = 60
+
+/** The latest note or remark that speaks of beans, roast or new hands. */
+function beansNoted(histories: Histories, daysAgo: (day: LocalDay) => number): PriorEvidence['beansNoted'] {
+  const said = (['machine', 'site'] as const)
+    .flatMap((subject) =>
+      (['note', 'remark'] as const).flatMap((kind) =>
+        ofKind(histories, subject, kind).map(({ body, happenedOn }) => ({ text: String(body.text), happenedOn })),
+      ),
+    )
+    .filter(({ text }) => beansWords.test(text))
+    .sort((a, b) => (a.happenedOn < b.happenedOn ? -1 : 1))
+    .at(-1)
+  if (!said) return null
+  const words = said.text.length > mostWords ? `${said.text.slice(0, mostWords - 1).trimEnd()}…` : said.text
+  return { words, daysAgo: daysAgo(said.happenedOn) }
 }

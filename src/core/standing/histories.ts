@@ -142,6 +142,14 @@ export const nearestAlong = (histories: Histories, clock: AlongClock): Found<'al
 export const ownFigure = (histories: Histories, figure: string): Found<'figure'> | null =>
   nearestThat(histories, 'figure', (body) => body.figure === figure)
 
+/** The causes adopted for a kind of machine. */
+export const nearestCauses = (histories: Histories, kind: string): Found<'causes'> | null =>
+  nearestThat(histories, 'causes', (body) => body.kind === kind)
+
+/** What a part of a kind costs, where somebody said. */
+export const partPrice = (histories: Histories, kind: string, part: string): Found<'part-price'> | null =>
+  nearestThat(histories, 'part-price', (body) => body.kind === kind && body.part === part)
+
 /** The way a procedure is done here, where somebody chose one. */
 export const nearestWay = (histories: Histories, procedure: string): Found<'way'> | null =>
   nearestThat(histories, 'way', (body) => body.procedure === procedure)

@@ -6,7 +6,7 @@ import { newSearch, repairNow, type SearchPress, searchStep, suspicion } from '.
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
-import { type Histories, ofKind } from '../../core/standing/histories.ts'
+import { type Histories, nearestSetting, ofKind, partPrice } from '../../core/standing/histories.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
@@ -115,7 +115,8 @@ function Searching({
     )
   const top = now.network.faults[now.belief.indexOf(Math.max(...now.belief))]!
   const chosen = suspect ?? top
-  const repair = repairNow(book, now)
+  const prices = pricesOf(book, kind, histories)
+  const repair = repairNow(book, now, prices.minutes)
   const leave = () => {
     dropSearch(machineId)
     setKept(null)
@@ -183,6 +184,8 @@ function Searching({
               kind={kind}
               me={me}
               today={today}
+              price={prices.of(repair.fault)}
+              labourPerMinute={prices.labourPerMinute}
               onKeep={become}
               onNotCured={() => press({ type: 'not cured', fault: repair.fault })}
             />
@@ -227,4 +230,20 @@ function Searching({
       </div>
     </div>
   )
+}
+
+/** What parts cost here, and what that is in minutes of labour. */
+function pricesOf(book: FaultBook, kind: Kind, histories: Histories) {
+  const labourPerMinute = nearestSetting(histories, 'prices')?.body.labourPerMinute ?? null
+  const of = (id: string): number | null => {
+    const part = book.faults.find((one) => one.id === id)?.part
+    return part ? (partPrice(histories, kind.basedOn ?? kind.id, part)?.body.price ?? null) : null
+  }
+  const minutes = Object.fromEntries(
+    book.faults.flatMap(({ id }) => {
+      const price = of(id)
+      return price !== null && labourPerMinute ? [[id, price / labourPerMinute]] : []
+    }),
+  )
+  return { labourPerMinute, of, minutes }
 }

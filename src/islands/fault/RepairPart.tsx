@@ -9,6 +9,7 @@ import { writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { dropSearch, type KeptSearch } from './kept-search.ts'
+import { PartPrice } from './PartPrice.tsx'
 import { repairEntries, type TestedOut } from './repair-entries.ts'
 import { TestOut } from './TestOut.tsx'
 
@@ -20,13 +21,18 @@ interface Props {
   kind: Kind
   me: string
   today: string
+  /** Of its part, where somebody said. */
+  price: number | null
+  labourPerMinute: number | null
   onKeep: (kept: KeptSearch) => void
   onNotCured: () => void
 }
 
 /** Sure enough: what cures it, what it takes, and the test-out that closes it. */
-export function RepairPart({ book, repair, kept, bundle, kind, me, today, onKeep, onNotCured }: Props) {
+export function RepairPart(props: Props) {
+  const { book, repair, kept, bundle, kind, me, today, price, labourPerMinute, onKeep, onNotCured } = props
   const fault = book.faults.find(({ id }) => id === repair.fault)!
+  const part = kind.parts.find(({ id }) => id === fault.part)
   const [text, setText] = useState(fault.repair.say)
   const [testing, setTesting] = useState(false)
   const [says, setSays] = useState('')
@@ -67,8 +73,19 @@ export function RepairPart({ book, repair, kept, bundle, kind, me, today, onKeep
         {fault.repair.say}, about {fault.repair.minutes} min.{' '}
         {repair.testMinutes === null
           ? 'No test tells more.'
-          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average; the next test takes ${figure(repair.testMinutes)} min.`}
+          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; the next test takes ${figure(repair.testMinutes)} min.`}
       </p>
+      {part && (
+        <PartPrice
+          key={part.id}
+          firmId={bundle.firmId}
+          kind={kind.basedOn ?? kind.id}
+          part={part}
+          price={price}
+          labourPerMinute={labourPerMinute}
+          today={today}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-3 pt-2">
         {fault.repair.procedure && (
           <a
@@ -103,7 +120,7 @@ export function RepairPart({ book, repair, kept, bundle, kind, me, today, onKeep
             <span className="slim text-[14px]">What was done</span>
             <input className="field" value={text} onChange={(event) => setText(event.target.value)} />
           </label>
-          <TestOut kind={kind} onClose={close} onNotCured={onNotCured} says={says} />
+          <TestOut bundle={bundle} kind={kind} today={today} onClose={close} onNotCured={onNotCured} says={says} />
         </>
       )}
     </section>

@@ -1,89 +1,105 @@
-import { useState } from 'react'
-import type { Kind, Measure } from '../../core/kinds/kind.ts'
-import { quantityWords } from '../../ui/quantity.ts'
+import { useMemo, useState } from 'react'
+import { type Electrical, electricalLimits, electricallyOut, testOutLooks } from '../../core/faults/test-out.ts'
+import { instances } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { effectiveHistory } from '../../core/ledger/effective-history.ts'
+import { instrumentOn } from '../../core/visits/instrument-on.ts'
+import { measureHistories } from '../../core/visits/measure-history.ts'
+import { asReckoned } from '../../ui/quantity.ts'
+import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { decimal } from '../entry/draft.ts'
+import { ElectricalPart } from './ElectricalPart.tsx'
+import { LeftReadings, type LeftRow } from './LeftReadings.tsx'
 import type { TestedOut } from './repair-entries.ts'
 
 interface Props {
+  bundle: MachineBundle
   kind: Kind
+  today: string
   says: string
   onClose: (out: TestedOut) => void
   onNotCured: () => void
 }
 
-/** What is looked at after any repair, whatever was mended. */
-const looks = [
-  ['complaint', 'What was complained of is gone'],
-  ['outlets', 'Every outlet runs: groups, hot water, steam, milk'],
-  ['dry', 'Dry on paper, ten minutes hot at pressure (five where it is small)'],
-  ['electrical', 'Electrical safety as local rules ask, with a tester in calibration'],
-] as const
-
-/** The test-out: readings as left against what is accepted, and four looks; passed, or closed with a reason. */
-export function TestOut({ kind, says, onClose, onNotCured }: Props) {
+/** The test-out: every outlet, readings as left, electrical safety; passed, or closed with a reason. */
+export function TestOut({ bundle, kind, today, says, onClose, onNotCured }: Props) {
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [ticked, setTicked] = useState<string[]>([])
+  const [electrical, setElectrical] = useState<Record<string, string>>({})
+  const [tester, setTester] = useState('')
   const [reason, setReason] = useState('')
-  const rows = kind.measures.flatMap((measure): { key: string; measure: Measure; group?: number }[] =>
-    measure.each === 'group' && kind.groups > 1
-      ? Array.from({ length: kind.groups }, (_, i) => ({ key: `${measure.id} ${i + 1}`, measure, group: i + 1 }))
-      : [{ key: measure.id, measure }],
-  )
-  const read = rows.flatMap(({ key, measure, group }) => {
-    const text = (typed[key] ?? '').replace(',', '.').trim()
-    const value = Number(text)
-    return text !== '' && Number.isFinite(value)
-      ? [{ measure, value, ...(group !== undefined && { group }), right: isGood(measure, value) }]
-      : []
+  const looks = useMemo(() => testOutLooks(kind), [kind])
+  const limits = useMemo(() => electricalLimits(kind), [kind])
+  const rows = useMemo(() => rowsOf(kind, bundle), [bundle, kind])
+  const readings = rows.flatMap(({ key, measure, group }) => {
+    const value = decimal(typed[key] ?? '')
+    if (value === null) return []
+    const reckoned = asReckoned(value, measure.unit)
+    return [{ measure, value: reckoned, ...(group !== undefined && { group }) }]
   })
-  const out = read.filter(({ right }) => !right)
-  const missing = looks.filter(([id]) => !ticked.includes(id))
-  const passed = missing.length === 0 && out.length === 0
+  const out = readings.filter(({ measure: { good }, value }) => value < good.from || value > good.to)
+  const measured: Electrical = Object.fromEntries(
+    limits.flatMap(({ id }) => {
+      const value = decimal(electrical[id] ?? '')
+      return value === null ? [] : [[id, value]]
+    }),
+  )
+  const unsafe = electricallyOut(limits, measured)
+  const testers = bundle.instruments.filter((one) => one.kind === 'tester')
+  const chosen = testers.find(({ id }) => id === tester)
+  const state = chosen && instrumentOn(effectiveHistory(chosen.calibrations).entries, today)
+  const doubtful = state !== undefined && state.state !== 'good'
+  const missing = looks.filter(({ id }) => !ticked.includes(id))
+  const passed = missing.length === 0 && out.length === 0 && unsafe.length === 0 && !doubtful
+  const close = () =>
+    onClose({
+      passed,
+      ...(!passed && { reason: reason.trim() }),
+      looks: ticked,
+      readings: readings.map(({ measure, value, group }) => ({
+        measure: measure.id,
+        value,
+        ...(group !== undefined && { group }),
+      })),
+      ...(Object.keys(measured).length > 0 && { electrical: { ...measured, ...(tester && { instrument: tester }) } }),
+    })
   return (
     <section aria-label="Test-out" className="pt-3">
       <h3 className="head m-0">Test-out</h3>
       <ul className="m-0 list-none p-0">
-        {looks.map(([id, words]) => (
+        {looks.map(({ id, words, caution }) => (
           <li key={id} className="border-t border-hair">
-            <label className="flex min-h-[44px] items-center gap-3">
+            <label className="flex min-h-[44px] items-center gap-3 py-1">
               <input
                 type="checkbox"
                 className="h-5 w-5 shrink-0"
                 checked={ticked.includes(id)}
                 onChange={() => setTicked((now) => (now.includes(id) ? now.filter((one) => one !== id) : [...now, id]))}
               />
-              {words}
+              <span>
+                {words}
+                {caution && <span className="block text-[13px] text-brass-ink">{caution}</span>}
+              </span>
             </label>
           </li>
         ))}
       </ul>
-      <div className="grid gap-x-5 sm:grid-cols-2">
-        {rows.map(({ key, measure, group }) => {
-          const found = read.find((one) => one.measure === measure && one.group === group)
-          return (
-            <label key={key} className="flex min-h-[48px] items-center gap-2 border-t border-hair text-[14px]">
-              <span className="min-w-0 flex-1">
-                {measure.name}
-                {group !== undefined && `, group ${group}`}
-                <span className="block text-[13px] text-second">
-                  {quantityWords(measure.good.from, '')} to {quantityWords(measure.good.to, measure.unit)}
-                </span>
-              </span>
-              <input
-                className="field mono w-[84px] text-right"
-                inputMode="decimal"
-                aria-invalid={found && !found.right}
-                value={typed[key] ?? ''}
-                onChange={(event) => setTyped((now) => ({ ...now, [key]: event.target.value }))}
-              />
-            </label>
-          )
-        })}
-      </div>
+      <LeftReadings rows={rows} typed={typed} onType={(key, text) => setTyped((now) => ({ ...now, [key]: text }))} />
       {out.length > 0 && (
         <p role="alert" className="m-0 pt-1 font-semibold text-seal-ink">
           Out of range: {out.map(({ measure }) => measure.name.toLowerCase()).join(', ')}.
         </p>
       )}
+      <ElectricalPart
+        limits={limits}
+        typed={electrical}
+        onType={(id, text) => setElectrical((now) => ({ ...now, [id]: text }))}
+        unsafe={unsafe}
+        testers={testers}
+        tester={tester}
+        today={today}
+        onTester={setTester}
+      />
       {!passed && (
         <label className="mt-2 flex flex-col gap-0.5">
           <span className="slim text-[14px]">Not passed: why it is closed all the same</span>
@@ -91,22 +107,7 @@ export function TestOut({ kind, says, onClose, onNotCured }: Props) {
         </label>
       )}
       <div className="flex flex-wrap items-center gap-3 pt-3">
-        <button
-          type="button"
-          className="act"
-          disabled={!passed && reason.trim() === ''}
-          onClick={() =>
-            onClose({
-              passed,
-              ...(!passed && { reason: reason.trim() }),
-              readings: read.map(({ measure, value, group }) => ({
-                measure: measure.id,
-                value,
-                ...(group !== undefined && { group }),
-              })),
-            })
-          }
-        >
+        <button type="button" className="act" disabled={!passed && reason.trim() === ''} onClick={close}>
           {passed ? 'Passed: close it' : 'Close it with the reason'}
         </button>
         <button type="button" className="plain" onClick={onNotCured}>
@@ -120,4 +121,22 @@ export function TestOut({ kind, says, onClose, onNotCured }: Props) {
   )
 }
 
-const isGood = ({ good }: Measure, value: number): boolean => value >= good.from && value <= good.to
+/** What the kind measures, with what this machine had as it was left before. */
+function rowsOf(kind: Kind, bundle: MachineBundle): LeftRow[] {
+  const before = measureHistories(effectiveHistory(bundle.ledgers.machine ?? []).entries)
+  return kind.measures.flatMap((measure) => {
+    const many = instances(kind, measure.each)
+    return Array.from({ length: many }, (_, i): LeftRow => {
+      const group = many > 1 ? i + 1 : undefined
+      const history = before.find((one) => one.measure === measure.id && one.group === group)
+      const left = history?.values.findLast((once) => once.left !== undefined)
+      return {
+        key: group === undefined ? measure.id : `${measure.id} ${group}`,
+        measure,
+        ...(group !== undefined && { group }),
+        ...(left && { last: { value: left.left!, on: left.on } }),
+        own: history?.own ?? null,
+      }
+    })
+  })
+}

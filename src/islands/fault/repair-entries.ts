@@ -1,5 +1,6 @@
 import type { Fault, FaultBook } from '../../core/faults/fault.ts'
 import type { Search } from '../../core/faults/search.ts'
+import type { Electrical } from '../../core/faults/test-out.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { makeEntry } from '../make-entry.ts'
 
@@ -9,6 +10,9 @@ export interface TestedOut {
   reason?: string
   /** As left, by measure; of a group where it has groups. */
   readings: { measure: string; group?: number; value: number }[]
+  /** What was looked at. */
+  looks: string[]
+  electrical?: Electrical & { instrument?: string }
 }
 
 interface Given {
@@ -80,6 +84,8 @@ export function repairEntries(given: Given): Entry[] {
       passed: out.passed,
       report: reportId,
       ...(out.reason && { reason: out.reason }),
+      ...(out.looks.length > 0 && { looks: out.looks }),
+      ...(out.electrical && { electrical: out.electrical }),
     }),
   ]
 }

@@ -42,6 +42,11 @@ export function KindView({ page, today }: Props) {
             >
               As a file
             </a>
+            {!kind.basedOn && (
+              <a className="plain inline-flex items-center whitespace-nowrap" href={`/kinds/${kind.id}/causes`}>
+                What it was
+              </a>
+            )}
             <a className="act inline-flex items-center whitespace-nowrap" href={`/kinds/${kind.id}/edit`}>
               {kind.basedOn ? 'Change it' : 'Make it our own'}
             </a>

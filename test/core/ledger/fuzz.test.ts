@@ -68,7 +68,15 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     procedure: fc.constant({ ...procedureById('wand-clean')!, id: 'our-wand-clean', basedOn: 'wand-clean' }),
     inUse: fc.boolean(),
   }),
-  'tested-out': fc.record({ passed: fc.boolean(), reason: fc.constant('no tester at hand') }),
+  'tested-out': fc.record({
+    passed: fc.boolean(),
+    reason: fc.constant('no tester at hand'),
+    looks: fc.constant(['complaint', 'dry']),
+    electrical: fc.record({
+      earthOhm: fc.double({ min: 0, max: 2, noNaN: true }),
+      insulationMOhm: fc.nat({ max: 500 }),
+    }),
+  }),
   'test-seen': fc.record({ test: slug, outcome: slug, value: amount }),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   run: fc.record({

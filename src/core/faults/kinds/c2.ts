@@ -119,7 +119,7 @@ export const c2Faults: FaultBook = {
     fault('keys-dead', 'Key pad worn', 'keys', 2, { keys: 9, dose: 1 }, repair('New key pad', 20), { part: 'key-pad' }),
     fault('board-dead', 'Control board dead', 'board', 1.5, { dead: 4, keys: 2, blinks: 2, 'no-heat': 1 }, repair('Settings written down; new board', 45, { procedure: 'settings-sheet' }), { part: 'control-board' }),
     fault('no-mains', 'No mains: plug, breaker, main switch', 'board', 2, { dead: 9, 'no-heat': 2 }, repair('Found why it went off; a breaker that trips again stays off', 15), {}),
-    fault('leak-inside', 'A joint or the exchanger leaks inside', 'boiler', 3, { 'wet-below': 9, 'no-heat': 0.5 }, repair('Joint made new; exchanger off the bench', 45), {}),
+    fault('leak-inside', 'A joint or the exchanger leaks inside', 'boiler', 3, { 'wet-below': 9, 'no-heat': 0.5 }, repair('Joint made new; exchanger off the bench', 45), { traits: ['frost'] }),
     fault('nothing', 'Nothing wrong with the machine', null, 3, { taste: 4, slow: 1, fast: 1, noise: 1, cold: 1.5, dose: 1 }, repair('Shown and explained', 10, { tell: true }), { traits: ['user'] }),
   ],
   tests: [

@@ -98,7 +98,7 @@ export const dvFaults: FaultBook = {
     fault('fuse-open', 'Thermal fuse open', 'thermostat', 2.5, { cold: 7, 'weak-steam': 3 }, repair('Find why; new fuse, never bridged', 25), { traits: ['chalk'], part: 'thermostat' }),
     fault('element-open', 'Heating element open', 'boiler', 2.5, { cold: 7, 'weak-steam': 3 }, repair('New boiler or element', 60), { traits: ['chalk'], part: 'heater' }),
     fault('no-mains', 'No mains: socket, lead, main switch', 'board', 2, { dead: 9 }, repair('Found why; a breaker that trips again stays off', 15), {}),
-    fault('joint-leaks', 'A joint or ring leaks inside', 'boiler', 3, { 'wet-below': 9 }, repair('Joint or ring new', 30), { part: 'block-rings' }),
+    fault('joint-leaks', 'A joint or ring leaks inside', 'boiler', 3, { 'wet-below': 9 }, repair('Joint or ring new', 30), { traits: ['frost'], part: 'block-rings' }),
   ],
   tests: [
     look(

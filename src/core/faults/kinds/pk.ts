@@ -112,7 +112,7 @@ export const pkFaults: FaultBook = {
     }),
     fault('button-worn', 'Button worn', 'button', 3, { button: 9 }, repair('New button', 25), { part: 'head-switch' }),
     fault('board-dead', 'Board or supply dead', 'board', 2.5, { dead: 9 }, repair('Socket, lead, fuse; else board', 30), {}),
-    fault('joint-leaks', 'A joint leaks inside', 'heater', 2.5, { 'wet-below': 9, 'short-cup': 1 }, repair('Joint or hose new', 25), {}),
+    fault('joint-leaks', 'A joint leaks inside', 'heater', 2.5, { 'wet-below': 9, 'short-cup': 1 }, repair('Joint or hose new', 25), { traits: ['frost'] }),
   ],
   tests: [
     look(

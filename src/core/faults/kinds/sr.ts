@@ -120,7 +120,7 @@ export const srFaults: FaultBook = {
     fault('door-switch', 'Door or tray switch fails', 'door', 2, { 'grounds-says': 9 }, repair('New switch', 25), {
       part: 'door-switches',
     }),
-    fault('hose-leaks', 'Hose or O-ring leaks inside', 'thermoblock', 2.5, { 'wet-below': 9, 'short-cup': 1 }, repair('Joint or hose new', 25), { part: 'pressure-hoses' }),
+    fault('hose-leaks', 'Hose or O-ring leaks inside', 'thermoblock', 2.5, { 'wet-below': 9, 'short-cup': 1 }, repair('Joint or hose new', 25), { traits: ['frost'], part: 'pressure-hoses' }),
   ],
   tests: [
     look(

@@ -1,0 +1,62 @@
+import { useState } from 'react'
+import { preferences } from '../../ui/preferences.ts'
+import { decimal } from '../entry/draft.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
+
+interface Props {
+  firmId: string
+  kind: string
+  part: { id: string; name: string }
+  price: number | null
+  labourPerMinute: number | null
+  today: string
+}
+
+/** What the part costs, so that throwing one away is weighed against another test. */
+export function PartPrice({ firmId, kind, part, price, labourPerMinute, today }: Props) {
+  const [text, setText] = useState('')
+  const [id] = useState(newId)
+  const [said, setSaid] = useState('')
+  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
+  const value = decimal(text)
+  const keep = async () => {
+    const body = { setting: 'part-price', kind, part: part.id, price: value }
+    const told = await writeFrom([makeEntry('firm', firmId, 'setting', body, today, { id })])
+    setSaid(told.ok ? `Kept: ${part.name.toLowerCase()} ${money.format(value!)}.` : told.issues[0]!.message)
+  }
+  return (
+    <div className="flex flex-wrap items-center gap-3 text-[14px]">
+      {price !== null ? (
+        <span>
+          {part.name}: {money.format(price)}
+          {labourPerMinute === null && (
+            <>
+              {' '}
+              – what a minute costs is set with the{' '}
+              <a className="word" href="/firm">
+                firm
+              </a>
+            </>
+          )}
+        </span>
+      ) : (
+        <>
+          <label className="flex min-h-[44px] items-center gap-2">
+            {part.name} costs, {preferences().currency}
+            <input
+              className="field mono w-[88px] text-right"
+              inputMode="decimal"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+          </label>
+          <button type="button" className="plain" disabled={value === null || value < 0} onClick={keep}>
+            Keep the price
+          </button>
+        </>
+      )}
+      {said && <span role="status">{said}</span>}
+    </div>
+  )
+}
