@@ -1,4 +1,5 @@
 import type { FaultBook } from './fault.ts'
+import { withFirstShares } from './first-shares.ts'
 import { btFaults } from './kinds/bt.ts'
 import { c2Faults } from './kinds/c2.ts'
 import { dgFaults } from './kinds/dg.ts'
@@ -30,7 +31,7 @@ export const faultBooks: FaultBook[] = [
   plFaults,
   pdFaults,
   grFaults,
-]
+].map(withFirstShares)
 
 /** @returns null where no faults of a kind are written yet */
 export const bookOf = (kind: string): FaultBook | null => faultBooks.find((book) => book.kind === kind) ?? null

@@ -1,6 +1,6 @@
 import type { Fault, Repair, Symptom, Test } from './fault.ts'
 
-/** A fault; `per100` is its share of a hundred calls, from memory. */
+/** A fault; `per100` is its weight among those of its family, from memory, see `first-shares`. */
 export const fault = (
   id: string,
   name: string,

@@ -10,7 +10,7 @@ export interface Fault {
   name: string
   /** Where on the path it sits; null for what lies outside the machine. */
   station: string | null
-  /** Share of the calls to such a machine, in a hundred. From memory. */
+  /** Share of the calls to such a machine, in a hundred; in a kind's own list its weight in its family. From memory. */
   per100: number
   /** How often each complaint is made of it, by symptom; the rest of a whole is spread over all others. */
   complaints: Record<string, number>

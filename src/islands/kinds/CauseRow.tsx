@@ -28,10 +28,12 @@ export function CauseRow({ row, percent, today }: Props) {
             {row.name}
           </button>
         </td>
-        <td className="mono pr-3 text-right">{row.cured.length}</td>
+        <td className="mono pr-3 text-right whitespace-nowrap">{row.cured.length}</td>
         <td className="mono pr-3 text-right max-sm:hidden">{row.notCured}</td>
-        <td className="mono pr-3 text-right">{percent(row.bookShare)}</td>
-        <td className={`mono text-right ${moved > 1.2 ? 'font-semibold text-copper' : ''}`}>{percent(row.ownShare)}</td>
+        <td className="mono pr-3 text-right whitespace-nowrap">{percent(row.bookShare)}</td>
+        <td className={`mono text-right whitespace-nowrap ${moved > 1.2 ? 'font-semibold text-copper' : ''}`}>
+          {percent(row.ownShare)}
+        </td>
       </tr>
       {open && (
         <tr>

@@ -11,7 +11,7 @@ interface Props {
   today: string
 }
 
-const percent = (share: number) => `${figure(Number((100 * share).toPrecision(2)))} %`
+const percent = (share: number) => `${(100 * share).toFixed(1)}\u00a0%`
 
 /** What was found on a firm's machines of a kind beside what the book expects, and whether the search goes by it. */
 export function CausesView({ page, today }: Props) {
