@@ -1,0 +1,50 @@
+import { expect } from 'chai'
+import { faultBooks } from '../../../src/core/faults/books.ts'
+import { firstShares, withFirstShares } from '../../../src/core/faults/first-shares.ts'
+
+/** Causes of a hundred calls, by family as each kind has them. From memory. */
+const fromMemory: Record<string, number[]> = {
+  c2: [11, 7, 13, 7, 6, 6, 8, 7, 9, 6, 4, 4, 4, 5, 3],
+  lv: [15, 9, 12, 11, 8, 10, 7, 9, 8, 5, 4, 2],
+  pt: [15, 9, 12, 11, 8, 10, 7, 9, 8, 5, 4, 2],
+  dv: [22, 9, 14, 9, 8, 11, 7, 5, 3, 4],
+  dn: [22, 9, 14, 9, 8, 11, 7, 5, 3, 4],
+  dg: [22, 9, 14, 9, 8, 11, 7, 5, 3, 8, 4],
+  bt: [22, 9, 14, 9, 8, 11, 7, 5, 3, 8, 4],
+  sr: [18, 8, 5, 6, 9, 7, 12, 7, 5, 9, 8, 4, 2],
+  st: [18, 8, 5, 6, 9, 7, 12, 7, 5, 9, 8, 4, 2],
+  sp: [14, 7, 10, 7, 8, 5, 4, 8, 10, 14, 7, 3],
+  pk: [20, 12, 18, 9, 10, 10, 7, 3, 5],
+  pl: [20, 12, 18, 9, 10, 10, 7, 3, 5, 6],
+  pd: [15, 10, 20, 8, 10, 10, 9, 10, 4, 4],
+  gr: [28, 20, 15, 7, 8, 10, 5, 7],
+}
+
+describe('the first shares of causes (from memory)', () => {
+  for (const book of faultBooks) {
+    it(`${book.kind}: every fault in one family, each family with its share`, () => {
+      const families = firstShares[book.kind]!
+      expect(families.map(([, share]) => share)).to.deep.equal(fromMemory[book.kind])
+      const listed = families.flatMap(([, , ids]) => ids)
+      expect(new Set(listed).size).to.equal(listed.length)
+      expect([...listed].sort()).to.deep.equal(book.faults.map(({ id }) => id).sort())
+      for (const [family, share, ids] of families) {
+        const sum = book.faults.filter(({ id }) => ids.includes(id)).reduce((total, { per100 }) => total + per100, 0)
+        expect(sum, family).to.be.closeTo(share, 1e-9)
+      }
+    })
+  }
+
+  it('come to a hundred, less what a kind has none of', () => {
+    for (const [kind, shares] of Object.entries(fromMemory)) {
+      const sum = shares.reduce((total, share) => total + share, 0)
+      expect(sum, kind).to.be.within(92, 100)
+    }
+  })
+
+  it('leave no fault without a family', () => {
+    const [book] = faultBooks
+    const odd = { ...book!, faults: [...book!.faults, { ...book!.faults[0]!, id: 'unheard-of' }] }
+    expect(() => withFirstShares(odd)).to.throw('c2 unheard-of is in no family')
+  })
+})
