@@ -2,6 +2,7 @@ import type { FaultBook, Gate } from './fault.ts'
 import { type Network, networkOf } from './network.ts'
 import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
 import { rankCauses, type Seen } from './rank-causes.ts'
+import { testingMinutes } from './worth-testing.ts'
 
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
 export interface Search {
@@ -126,6 +127,8 @@ export interface RepairNow {
   partMinutes: number
   /** Minutes of the next test; none where nothing is left to try. */
   testMinutes: number | null
+  /** Minutes the search is expected to cost if it is done, with what is left after it. */
+  testingMinutes: number | null
 }
 
 /** Sure enough to repair without another word, unless what might be thrown away is dear. */
@@ -148,9 +151,18 @@ export function repairNow(
   const fault = book.faults[top]!
   const p = belief[top]!
   const part = partMinutes[fault.id] ?? 0
-  const wastedMinutes = (1 - p) * (fault.repair.minutes + part)
+  const waste = (now: Float64Array): number => {
+    const best = now.indexOf(Math.max(...now))
+    const { id, repair } = book.faults[best]!
+    return (1 - now[best]!) * (repair.minutes + (partMinutes[id] ?? 0))
+  }
+  const wastedMinutes = waste(belief)
   const testMinutes = next[0]?.minutes ?? null
   const dear = wastedMinutes >= Math.max(testMinutes ?? 0, mostWaste)
-  const worthIt = (p >= sureEnough && !dear) || testMinutes === null || (p >= 0.5 && wastedMinutes < testMinutes)
-  return worthIt ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes } : null
+  const test = next[0] && network.tests.find(({ id }) => id === next[0]!.test)
+  const testing = test ? testingMinutes(belief, test, testMinutes!, waste) : null
+  const worthIt = (p >= sureEnough && !dear) || testing === null || (p >= 0.5 && wastedMinutes < testing)
+  return worthIt
+    ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes, testingMinutes: testing }
+    : null
 }

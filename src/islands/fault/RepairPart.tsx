@@ -73,7 +73,7 @@ export function RepairPart(props: Props) {
         {fault.repair.say}, about {fault.repair.minutes} min.{' '}
         {repair.testMinutes === null
           ? 'No test tells more.'
-          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; the next test takes ${figure(repair.testMinutes)} min.`}
+          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; one more test is expected to cost ${figure(repair.testingMinutes ?? repair.testMinutes)} min, what is left after it counted in.`}
       </p>
       {part && (
         <PartPrice

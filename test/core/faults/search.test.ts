@@ -3,6 +3,7 @@ import { bookOf } from '../../../src/core/faults/books.ts'
 import { nothingKnown, priorFactors, priorReasons } from '../../../src/core/faults/prior-factors.ts'
 import { newSearch, repairNow, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
+import { testingMinutes } from '../../../src/core/faults/worth-testing.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
 import { faultEvidence } from '../../../src/core/standing/fault-evidence.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
@@ -119,5 +120,131 @@ describe('what a machine’s records say of its faults', () => {
     expect(factors['unit-ring']).to.equal(6 * 0.5)
     expect(factors['block-chalked']).to.equal(0.4)
     expect(factors.airlock).to.equal(4)
+  })
+})
+
+describe('when to stop testing', () => {
+  const plain = (outcomes: Record<string, number[]>, minutes: number) => ({
+    id: 'look',
+    minutes,
+    outcomes: Object.entries(outcomes).map(([id, under]) => ({ id, under: Float64Array.from(under) })),
+  })
+  const again = (belief: Float64Array) => 60 * (1 - Math.max(...belief))
+
+  it('a test that settles it costs its minutes and nothing after', () => {
+    const settles = plain({ one: [1, 0], other: [0, 1] }, 4)
+    expect(testingMinutes(Float64Array.of(0.6, 0.4), settles, 4, again)).to.be.closeTo(4, 1e-9)
+  })
+
+  it('a test that says nothing costs its minutes, and the waste is still there', () => {
+    const silent = plain({ one: [0.5, 0.5], other: [0.5, 0.5] }, 4)
+    expect(testingMinutes(Float64Array.of(0.6, 0.4), silent, 4, again)).to.be.closeTo(4 + 24, 1e-9)
+  })
+
+  it('what is left is repaired as it stands, or tested on at the price of this test a bit', () => {
+    // Three in four right: after it 0.75 or 0.25 of even odds, 0.811 bits left at 4 minutes for 0.189 bits.
+    const half = plain({ one: [0.75, 0.25], other: [0.25, 0.75] }, 4)
+    const even = Float64Array.of(0.5, 0.5)
+    const left = 0.8112781244591328
+    expect(testingMinutes(even, half, 4, again)).to.be.closeTo(4 + Math.min(15, (4 / (1 - left)) * left), 1e-9)
+    expect(testingMinutes(even, half, 4, (now) => 600 * (1 - Math.max(...now)))).to.be.closeTo(
+      4 + (4 / (1 - left)) * left,
+      1e-9,
+    )
+  })
+
+  it('a dear part is tested for longer than a cheap one', () => {
+    const search = after(['tray-water', 'much'])
+    const at = suspicion(book, search, {})
+    const [top] = [...at.network.faults].sort(
+      (a, b) => at.belief[at.network.faults.indexOf(b)]! - at.belief[at.network.faults.indexOf(a)]!,
+    )
+    const cheap = repairNow(book, at)
+    const dear = repairNow(book, at, { [top!]: 600 })
+    expect(cheap?.fault ?? 'none').to.be.a('string')
+    expect(dear).to.equal(null)
+  })
+
+  it('says the part’s price in minutes of labour beside what is wasted', () => {
+    const sure = suspicion(book, after(['nozzle', 'gone'], ['tray-water', 'much']), {})
+    const now = repairNow(book, sure, { 'nozzle-seals': 10 })!
+    expect(now.partMinutes).to.equal(10)
+    expect(now.wastedMinutes).to.be.closeTo((1 - now.p) * 15, 1e-9)
+    expect(now.testingMinutes).to.be.greaterThan(now.testMinutes!)
+  })
+})
+
+describe('what notes and treatment say of a fault', () => {
+  const kind = kindById('sr')!
+  const evidenceOf = (entries: ReturnType<typeof entry>[], softener: ReturnType<typeof entry>[] = []) =>
+    faultEvidence(
+      kind,
+      effective(ledgers([takenOn('sr', '2025-01-06'), ...entries], softener.length > 0 ? { softener } : {})),
+      [],
+      '2026-01-05',
+    )
+
+  it('other beans noted lately make grind and user likelier, with the note quoted', () => {
+    const { beansNoted } = evidenceOf([
+      entry('note', '2025-06-01', { text: 'Beans changed to a lighter roast.' }),
+      entry('note', '2026-01-02', { text: 'Beans changed to a darker roast last week.' }),
+      entry('note', '2026-01-03', { text: 'Tray full again.' }),
+    ])
+    expect(beansNoted).to.deep.equal({ words: 'Beans changed to a darker roast last week.', daysAgo: 3 })
+    const reasons = priorReasons(book, { ...nothingKnown, beansNoted })
+    expect(reasons['grind-fine']).to.deep.equal([
+      { words: 'noted 3 days ago: “Beans changed to a darker roast last week.”', factor: 3 },
+    ])
+    expect(reasons['nozzle-seals']).to.deep.equal([])
+    expect(
+      priorReasons(book, { ...nothingKnown, beansNoted: { words: 'x', daysAgo: 30 } })['grind-fine'],
+    ).to.deep.equal([])
+  })
+
+  it('a long note is cut where it is quoted', () => {
+    const { beansNoted } = evidenceOf([entry('note', '2026-01-02', { text: `Beans ${'again '.repeat(40)}` })])
+    expect(beansNoted!.words.length).to.be.at.most(60)
+    expect(beansNoted!.words.endsWith('…')).to.equal(true)
+  })
+
+  it('going again after the winter makes split joints likelier, going again after a pause does not', () => {
+    const stood = (stage: string) =>
+      evidenceOf([entry('stage', '2025-10-20', { stage }), entry('stage', '2025-12-29', { stage: 'working' })])
+    expect(stood('winterised').winteredDaysAgo).to.equal(7)
+    expect(stood('still').winteredDaysAgo).to.equal(null)
+    const factors = priorFactors(priorReasons(book, { ...nothingKnown, winteredDaysAgo: 7 }))
+    expect(factors['hose-leaks']).to.equal(3)
+    expect(factors['nozzle-seals']).to.equal(1)
+  })
+
+  it('another treatment ahead of it counts from its day, one that was there before does not', () => {
+    const taken = (on: string) =>
+      entry('commissioned', on, { kind: 'exchanger', kindVersion: 1, partsNew: true }, { subjectKind: 'softener' })
+    expect(evidenceOf([], [taken('2025-12-01')]).treatmentChangedDaysAgo).to.equal(35)
+    expect(evidenceOf([], [taken('2024-12-01')]).treatmentChangedDaysAgo).to.equal(null)
+    expect(evidenceOf([]).treatmentChangedDaysAgo).to.equal(null)
+    const c2 = bookOf('c2')!
+    const factors = priorFactors(priorReasons(c2, { ...nothingKnown, treatmentChangedDaysAgo: 35 }))
+    expect(factors['probe-chalked']).to.equal(5)
+    expect(priorFactors(priorReasons(c2, { ...nothingKnown, treatmentChangedDaysAgo: 61 }))['probe-chalked']).to.equal(
+      1,
+    )
+  })
+
+  it('causes adopted for its kind come along', () => {
+    const causes = entry(
+      'setting',
+      '2025-12-01',
+      { setting: 'causes', kind: 'sr', counts: [{ fault: 'airlock', n: 3 }] },
+      { subjectKind: 'firm' },
+    )
+    const other = entry(
+      'setting',
+      '2025-12-02',
+      { setting: 'causes', kind: 'pk', counts: [{ fault: 'airlock', n: 9 }] },
+      { subjectKind: 'firm' },
+    )
+    const history = effective(ledgers([takenOn('sr', '2025-01-06')], { firm: [causes, other] }))
+    expect(faultEvidence(kind, history, [], '2026-01-05').confirmed).to.deep.equal({ airlock: 3 })
   })
 })
