@@ -13,6 +13,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Machine, fault': (id) => `/machines/${id}?lens=fault`,
   'Care sheet': (id) => `/machines/${id}/care`,
   'Milk log': (id) => `/machines/${id}/milk-log`,
+  'On the telephone': (id) => `/machines/${id}/triage?symptom=slow`,
   'Before a sheet': (id) => `/machines/${id}/strip-down`,
   'Before a run': (id) => `/machines/${id}/run?procedure=detergent-backflush`,
   Procedures: () => '/procedures',

@@ -104,6 +104,15 @@ function Searching({
     })
   }, [book, now, onShow, search, test])
   useEffect(() => () => onShow(null), [onShow])
+  // On a phone a question has the screen to itself, as a run has.
+  const searching = search !== null
+  useEffect(() => {
+    if (!searching) return
+    document.documentElement.dataset.busy = 'searching'
+    return () => {
+      delete document.documentElement.dataset.busy
+    }
+  }, [searching])
   const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
   if (!kept || !search || !now)
     return (
@@ -173,7 +182,7 @@ function Searching({
       )}
       <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
         <div className="min-w-0">
-          {search.phone && <OnTelephone book={book} search={search} now={now} />}
+          {search.phone && <OnTelephone machineId={machineId} book={book} search={search} now={now} />}
           {repair && !search.phone && (
             <RepairPart
               key={repair.fault}

@@ -8,6 +8,7 @@ import { figure } from '../../ui/format.ts'
 import type { PathLayout } from '../path/layout.ts'
 import { AnswerLine } from './AnswerLine.tsx'
 import { suspectedAt } from './halo.ts'
+import { InstrumentDrawing, instrumentOf } from './InstrumentDrawing.tsx'
 import { needWords, testHazards } from './test-words.ts'
 
 interface Props {
@@ -47,6 +48,11 @@ export function NextTest({ book, search, suspicion, worth, test, layout, other, 
         )}
       </h2>
       {!search.phone && test.how && <p className="m-0 text-[15px]">{test.how}</p>}
+      {!search.phone && !test.reads && (
+        <div className="float-right max-sm:hidden">
+          <InstrumentDrawing instrument={instrumentOf(test)} size={84} />
+        </div>
+      )}
       <dl className="m-0 mt-2 flex flex-wrap gap-x-6 gap-y-1 border-t border-hair py-1.5 text-[14px]">
         <Fact label="Time" value={`${figure(worth.minutes)} min`} note={search.phone ? '' : needWords(test, book)} />
         {!search.phone && <Fact label="Tools" value={test.tools.join(', ') || 'none'} />}
@@ -136,14 +142,22 @@ function Reading({ test, onSeen }: { test: Test; onSeen: (outcome: string, value
   const value = Number(text.replace(',', '.'))
   const outcome = text.trim() !== '' && Number.isFinite(value) ? outcomeOf(test, value) : null
   const { unit, good } = test.reads!
+  const most = rangeOf(test)
   return (
     <form
-      className="flex flex-wrap items-end gap-3 pb-2"
+      className="flex flex-wrap items-center gap-3 pb-2"
       onSubmit={(event) => {
         event.preventDefault()
         if (outcome) onSeen(outcome.id, value)
       }}
     >
+      <InstrumentDrawing
+        instrument={instrumentOf(test)}
+        size={112}
+        shows={outcome ? figure(value) : '–'}
+        needle={outcome ? value / most : null}
+        good={{ from: good.from / most, to: Math.min(1, good.to / most) }}
+      />
       <label className="flex flex-col gap-0.5 text-[14px]">
         <span className="slim">Reading, {unit}</span>
         <input
@@ -162,4 +176,10 @@ function Reading({ test, onSeen }: { test: Test; onSeen: (outcome: string, value
       </span>
     </form>
   )
+}
+
+/** Where a needle would stand at its end: past the last band, and well past what is good. */
+function rangeOf({ reads, outcomes }: Test): number {
+  const last = Math.max(...outcomes.map(({ from }) => from ?? 0))
+  return Math.max(1.3 * last, 1.5 * Math.min(reads!.good.to, 1e6))
 }

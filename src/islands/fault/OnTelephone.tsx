@@ -1,19 +1,19 @@
 import type { FaultBook } from '../../core/faults/fault.ts'
 import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { enoughQuestions } from '../../core/faults/triage.ts'
 
 interface Props {
+  machineId: string
   book: FaultBook
   search: Search
   now: Suspicion
 }
 
-/** Questions before driving; more only keep somebody on the line. */
-const enough = 5
 /** Suspicion from which a word to the customer is worth it. */
 const worthSaying = 0.12
 
 /** Before driving: how many questions are asked, what the customer can safely do, what to take along. */
-export function OnTelephone({ book, search, now }: Props) {
+export function OnTelephone({ machineId, book, search, now }: Props) {
   const asked = search.seen.filter(({ said }) => said).length
   const likely = book.faults
     .map((fault, i) => ({ fault, p: now.belief[i]! }))
@@ -24,12 +24,20 @@ export function OnTelephone({ book, search, now }: Props) {
   return (
     <section aria-label="On the telephone" className="border-b border-hair bg-copper-tint px-4 py-3 lg:px-6">
       <h2 className="m-0 text-[16px] font-[640]">
-        {asked < enough ? `Question ${asked + 1} of ${enough}` : `${enough} questions are enough`}
+        {asked < enoughQuestions
+          ? `Question ${asked + 1} of ${enoughQuestions}`
+          : `${enoughQuestions} questions are enough`}
       </h2>
       <p className="m-0 text-[14px]">
         What is said on the telephone is wrong one time in five, and is weighed so. Nobody is asked to open a machine,
         to reach into it, or to switch anything on again that fell.
       </p>
+      <a
+        className="word inline-flex min-h-[44px] items-center text-[14px]"
+        href={`/machines/${machineId}/triage?symptom=${search.symptom}`}
+      >
+        The questions on a card, to print
+      </a>
       {tell.length > 0 && (
         <>
           <h3 className="m-0 pt-2 text-[14px] font-semibold">The customer can safely</h3>

@@ -4,6 +4,7 @@ import type { Training } from '../../core/bench/training.ts'
 import type { FaultBook, Standing } from '../../core/faults/fault.ts'
 import { testMinutes } from '../../core/faults/next-test.ts'
 import { figure } from '../../ui/format.ts'
+import { InstrumentDrawing, type InstrumentName } from '../fault/InstrumentDrawing.tsx'
 import { needWords } from '../fault/test-words.ts'
 
 interface Props {
@@ -15,13 +16,13 @@ interface Props {
   onTest: (test: string) => void
 }
 
-const groups: { name: string; by: Instrument[] }[] = [
-  { name: 'Ask, look, listen', by: ['customer', 'eye', 'ear'] },
-  { name: 'Hands', by: ['hand'] },
-  { name: 'Gauges', by: ['test-gauge', 'machine-gauge', 'steam-gauge'] },
-  { name: 'Cup, scale, watch', by: ['jug-and-watch', 'scale', 'watch'] },
-  { name: 'Thermometer', by: ['thermometer'] },
-  { name: 'Multimeter', by: ['multimeter'] },
+const groups: { name: string; drawn: InstrumentName; by: Instrument[] }[] = [
+  { name: 'Ask, look, listen', drawn: 'eye', by: ['customer', 'eye', 'ear'] },
+  { name: 'Hands', drawn: 'hand', by: ['hand'] },
+  { name: 'Gauges', drawn: 'gauge', by: ['test-gauge', 'machine-gauge', 'steam-gauge'] },
+  { name: 'Cup, scale, watch', drawn: 'scale', by: ['jug-and-watch', 'scale', 'gram-scale', 'watch'] },
+  { name: 'Thermometer', drawn: 'thermometer', by: ['thermometer'] },
+  { name: 'Multimeter', drawn: 'multimeter', by: ['multimeter'] },
 ]
 
 /** Instruments with what can be tried by each, and what it costs. */
@@ -30,12 +31,15 @@ export function TestPicker({ book, bench, training, standing, hint, onTest }: Pr
     <section aria-label="Tests" className="min-w-0 px-4 py-3 lg:px-6">
       <h2 className="head m-0">Pick a test</h2>
       <div className="gap-x-6 md:columns-2">
-        {groups.map(({ name, by }) => {
+        {groups.map(({ name, drawn, by }) => {
           const tests = book.tests.filter(({ id, gate }) => !gate && by.includes(bench.tests[id]!.by))
           return (
             tests.length > 0 && (
               <section key={name} aria-label={name} className="break-inside-avoid-column pb-2">
-                <h3 className="m-0 pt-1 text-[14px] font-semibold text-second">{name}</h3>
+                <h3 className="m-0 flex items-center gap-2 pt-1 text-[14px] font-semibold text-second">
+                  <InstrumentDrawing instrument={drawn} size={48} />
+                  {name}
+                </h3>
                 <ul className="m-0 list-none p-0">
                   {tests.map((test) => {
                     const done = training.tests.findIndex((one) => one.test === test.id)

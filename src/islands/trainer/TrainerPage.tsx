@@ -93,6 +93,10 @@ function Case({ at, training, today, onChange, onAgain }: Props) {
     n: i + 1,
   }))
   const last = training.tests.at(-1)
+  /** What was last shown at each station. */
+  const showedAt = new Map(
+    training.tests.map((one) => [book.tests.find(({ id }) => id === one.test)!.station, shownWords(book, one)]),
+  )
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
@@ -132,6 +136,7 @@ function Case({ at, training, today, onChange, onAgain }: Props) {
                   id,
                   {
                     standings: [],
+                    ...(showedAt.has(id) && { words: showedAt.get(id)! }),
                     ...(show && (seen.get(id) ?? 0) >= 0.005 && { words: `${Math.round(100 * seen.get(id)!)} %` }),
                   },
                 ]),

@@ -1,0 +1,44 @@
+import type { FaultBook, Test } from './fault.ts'
+import { newSearch, suspicion } from './search.ts'
+
+/** Questions before driving: more only keep somebody on the line. */
+export const enoughQuestions = 5
+/** Suspicion from which a word to the customer is worth it. */
+const worthSaying = 0.06
+const mostSaid = 4
+
+export interface TriageCard {
+  questions: { test: Test; ask: string }[]
+  /** What the customer can safely do, by what it would be. */
+  safe: { name: string; say: string }[]
+  /** What to have in the van, likeliest first. */
+  along: string[]
+}
+
+/**
+ * What to ask on the telephone about a complaint before anybody drives: the questions that say most on the spot, what
+ * the customer can safely do, what to take along. To be printed, so it does not follow the answers.
+ *
+ * @param factors - what the machine's records make of each fault, see `priorFactors`
+ * @example triageCard(srFaults, 'short-cup', {}).questions.length // at most 5
+ */
+export function triageCard(book: FaultBook, symptom: string, factors: Record<string, number>): TriageCard {
+  const now = suspicion(book, { ...newSearch(symptom, 0), phone: true }, factors)
+  const likely = book.faults
+    .map((fault, i) => ({ fault, p: now.belief[i]! }))
+    .filter(({ p }) => p >= worthSaying)
+    .sort((a, b) => b.p - a.p)
+  return {
+    questions: now.next.slice(0, enoughQuestions).map(({ test }) => ({
+      test: book.tests.find(({ id }) => id === test)!,
+      ask: book.phone[test]!,
+    })),
+    safe: likely
+      .flatMap(({ fault }) => (book.customer[fault.id] ? [{ name: fault.name, say: book.customer[fault.id]! }] : []))
+      .slice(0, mostSaid),
+    along: likely
+      .filter(({ fault }) => !fault.repair.tell)
+      .map(({ fault }) => fault.name)
+      .slice(0, mostSaid),
+  }
+}

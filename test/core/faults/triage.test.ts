@@ -1,0 +1,38 @@
+import { expect } from 'chai'
+import { faultBooks } from '../../../src/core/faults/books.ts'
+import { enoughQuestions, triageCard } from '../../../src/core/faults/triage.ts'
+
+const sr = faultBooks.find(({ kind }) => kind === 'sr')!
+
+describe('the card beside the telephone', () => {
+  it('asks five questions at most, each once, and only what can be asked', () => {
+    for (const book of faultBooks)
+      for (const { id } of book.symptoms) {
+        const { questions } = triageCard(book, id, {})
+        expect(questions.length, `${book.kind} ${id}`).to.be.within(1, enoughQuestions)
+        expect(new Set(questions.map(({ test }) => test.id)).size).to.equal(questions.length)
+        for (const { test, ask } of questions) expect(book.phone[test.id]).to.equal(ask)
+      }
+  })
+
+  it('sends nobody into a machine: what the customer does needs no tool and opens nothing', () => {
+    for (const book of faultBooks)
+      for (const { id } of book.symptoms)
+        for (const { say } of triageCard(book, id, {}).safe)
+          expect(say, `${book.kind} ${id}`).to.not.match(/screwdriver|multimeter|case off|unscrew/i)
+  })
+
+  it('takes along what the hands mend, not what a word mends', () => {
+    const { along, safe } = triageCard(sr, 'grounds-says', {})
+    expect(safe[0]).to.include({ name: 'Grounds box, tray or door not home' })
+    expect(along[0]).to.equal('Door or tray switch fails')
+    expect(along).to.not.include('Grounds box, tray or door not home')
+  })
+
+  it('goes by the machine’s own records', () => {
+    const plain = triageCard(sr, 'short-cup', {}).along
+    const old = triageCard(sr, 'short-cup', { 'valve-leaks': 20 }).along
+    expect(plain[0]).to.not.equal('Multi-way valve leaks to the tray')
+    expect(old[0]).to.equal('Multi-way valve leaks to the tray')
+  })
+})
