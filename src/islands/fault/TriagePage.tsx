@@ -45,57 +45,63 @@ export function TriagePage({ bundle, symptom, today }: Props) {
           </>
         }
       />
-      <div className="min-w-0 max-w-[860px] flex-1 bg-enamel px-4 py-3 lg:px-6">
-        <label className="flex flex-wrap items-center gap-2" data-noprint>
-          <span className="slim text-[14px] text-second">What is complained of</span>
-          <select className="field font-semibold" value={known.id} onChange={(event) => setChosen(event.target.value)}>
-            {book.symptoms.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <h2 className="m-0 pt-2 text-[20px] font-[640]">“{known.name}”</h2>
-        <p className="m-0 text-[14px] text-second">
-          What is said on the telephone is wrong one time in five. Nobody is asked to open a machine, to reach into it,
-          or to switch anything on again that fell.
-        </p>
-        <ol className="m-0 list-none p-0 pt-2">
-          {card.questions.map(({ test, ask }, i) => (
-            <li key={test.id} className="grid break-inside-avoid grid-cols-[32px_1fr] border-t border-hair py-2">
-              <span className="mono text-[18px] font-semibold text-deep">{i + 1}</span>
-              <span>
-                <b className="block text-[16px] font-semibold">{ask}</b>
-                <span className="flex flex-wrap gap-x-5 gap-y-1 pt-1 text-[15px]">
-                  {test.outcomes.map(({ id, words }) => (
-                    <span key={id} className="flex items-center gap-2">
-                      <span aria-hidden="true" className="inline-block h-4 w-4 shrink-0 border border-ink" />
-                      {words}
-                    </span>
-                  ))}
-                </span>
-              </span>
-            </li>
-          ))}
-        </ol>
-        {card.safe.length > 0 && (
-          <section aria-label="The customer can safely" className="break-inside-avoid pt-2">
-            <h3 className="head m-0 text-[16px]">The customer can safely</h3>
-            <ul className="m-0 list-none p-0">
-              {card.safe.map(({ name, say }) => (
-                <li key={name} className="border-t border-hair py-1.5 text-[15px]">
-                  {say} <span className="text-[13px] text-second">{name.toLowerCase()}</span>
-                </li>
+      <div className="min-w-0 flex-1 bg-enamel px-4 py-3 lg:px-6">
+        <div className="max-w-[860px]">
+          <label className="flex flex-wrap items-center gap-2" data-noprint>
+            <span className="slim text-[14px] text-second">What is complained of</span>
+            <select
+              className="field font-semibold"
+              value={known.id}
+              onChange={(event) => setChosen(event.target.value)}
+            >
+              {book.symptoms.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
               ))}
-            </ul>
-          </section>
-        )}
-        {card.along.length > 0 && (
-          <p className="m-0 border-t border-hair pt-2 text-[15px]">
-            <b>Take along for:</b> {card.along.map((name) => name.toLowerCase()).join('; ')}.
+            </select>
+          </label>
+          <h2 className="m-0 pt-2 text-[20px] font-[640]">“{known.name}”</h2>
+          <p className="m-0 text-[14px] text-second">
+            What is said on the telephone is wrong one time in five. Nobody is asked to open a machine, to reach into
+            it, or to switch anything on again that fell.
           </p>
-        )}
+          <ol className="m-0 list-none p-0 pt-2">
+            {card.questions.map(({ test, ask }, i) => (
+              <li key={test.id} className="grid break-inside-avoid grid-cols-[32px_1fr] border-t border-hair py-2">
+                <span className="mono text-[18px] font-semibold text-deep">{i + 1}</span>
+                <span>
+                  <b className="block text-[16px] font-semibold">{ask}</b>
+                  <span className="flex flex-wrap gap-x-5 gap-y-1 pt-1 text-[15px]">
+                    {test.outcomes.map(({ id, words }) => (
+                      <span key={id} className="flex items-center gap-2">
+                        <span aria-hidden="true" className="inline-block h-4 w-4 shrink-0 border border-ink" />
+                        {words}
+                      </span>
+                    ))}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ol>
+          {card.safe.length > 0 && (
+            <section aria-label="The customer can safely" className="break-inside-avoid pt-2">
+              <h3 className="head m-0 text-[16px]">The customer can safely</h3>
+              <ul className="m-0 list-none p-0">
+                {card.safe.map(({ name, say }) => (
+                  <li key={name} className="border-t border-hair py-1.5 text-[15px]">
+                    {say} <span className="text-[13px] text-second">{name.toLowerCase()}</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          {card.along.length > 0 && (
+            <p className="m-0 border-t border-hair pt-2 text-[15px]">
+              <b>Take along for:</b> {card.along.map((name) => name.toLowerCase()).join('; ')}.
+            </p>
+          )}
+        </div>
       </div>
     </div>
   )

@@ -93,9 +93,13 @@ function Case({ at, training, today, onChange, onAgain }: Props) {
     n: i + 1,
   }))
   const last = training.tests.at(-1)
-  /** What was last shown at each station. */
+  /** What was last read at each station of the path; a rail has no room for it, and a look is told beside. */
+  const rail = new Set(kind.lines.filter(({ medium }) => medium === 'control').flatMap(({ stations }) => stations))
   const showedAt = new Map(
-    training.tests.map((one) => [book.tests.find(({ id }) => id === one.test)!.station, shownWords(book, one)]),
+    training.tests.flatMap((one) => {
+      const { reads, station } = book.tests.find(({ id }) => id === one.test)!
+      return reads && !rail.has(station) ? [[station, shownWords(book, one)]] : []
+    }),
   )
   return (
     <div className="flex min-w-0 flex-1 flex-col">
