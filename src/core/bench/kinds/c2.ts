@@ -269,7 +269,7 @@ export const c2Bench: BenchKind<TwoGroup> = {
       shows: (m) => (m.safetyWeeps || boilerBar(m) > 1.75 ? 'safety' : m.vacuumOpen ? 'vacuum' : 'quiet'),
     },
     'line-rest': { by: 'machine-gauge', shows: (m) => Math.min(m.expansionOpensBar, 11) - 0.5 },
-    'mains-flow': { by: 'jug-and-watch', shows: (m) => 10 * orificeMlS(narrowed(5, m.supplyOpen), m.mainsBar) },
+    'mains-flow': { by: 'jug-and-watch', shows: (m) => 10 * orificeMlS(narrowed(4, m.supplyOpen), m.mainsBar) },
     strainer: { by: 'eye', shows: (m) => (under(m.strainerOpen) ? 'blocked' : 'clean') },
     gasket: { by: 'hand', shows: (m) => (m.gasketHard ? 'hard' : 'soft') },
     screen: { by: 'eye', shows: (m) => (under(m.screenOpen) || m.oily > 0.85 ? 'clogged' : 'clean') },

@@ -1,6 +1,6 @@
 import { likeBench } from '../derive.ts'
 import { elementOhm } from '../laws.ts'
-import { dvBench, heats, type SmallPump } from './dv.ts'
+import { basketC, dvBench, heats, type SmallPump } from './dv.ts'
 import { settledBar, steamSide, type WithSteamBoiler } from './steam-boiler.ts'
 
 interface TwoBoilers extends WithSteamBoiler {
@@ -9,6 +9,8 @@ interface TwoBoilers extends WithSteamBoiler {
 }
 
 const bar = (m: TwoBoilers) => settledBar(m, m.steamSetBar, m.mains && m.steamElement)
+/** Held by a controller of its own. */
+const atBasket = (m: TwoBoilers) => (basketC(m) < 30 ? basketC(m) : basketC(m) + 1.5)
 const steam = steamSide<TwoBoilers>(bar)
 
 /** The pump machine with a boiler for coffee and one for steam. */
@@ -38,6 +40,7 @@ export const ptBench = likeBench<SmallPump, TwoBoilers>(dvBench, {
   tests: {
     ...steam.tests,
     lamps: { by: 'eye', shows: (m) => (!m.mains ? 'dark' : heats(m) && m.steamElement ? 'lit' : 'never') },
+    'basket-temperature': { by: 'thermometer', shows: atBasket },
     menu: { by: 'eye', shows: (m) => (m.steamSetBar < 0.8 ? 'low' : 'usual') },
     'steam-element': { by: 'multimeter', shows: (m) => (m.steamElement ? elementOhm(1350) : Infinity) },
     jet: { by: 'eye', shows: (m) => (m.jetOpen < 0.5 ? 'narrow' : 'open') },

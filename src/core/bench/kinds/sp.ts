@@ -22,6 +22,7 @@ export const spBench = likeBench<SuperAutomatic, PistonGroup>(srBench, {
     mains: true,
     mainsBar: dice.between(2.5, 4),
     cremaBar: 1,
+    ventMl: 13,
     grindShare: dice.between(0.5, 0.6),
     steamElement: true,
     steamSetBar: dice.between(1.3, 1.45),

@@ -40,6 +40,8 @@ export interface SuperAutomatic {
   mainsBar?: number
   /** What opens the way to the cup, bar; a spring valve where nothing is said. */
   cremaBar?: number
+  /** What it lets off into the tray after each drink, ml; of one with a tank where nothing is said. */
+  ventMl?: number
 }
 
 export const fullDoseG = 9
@@ -48,7 +50,7 @@ const puckMl = 10
 const ventedMl = 9
 /** The crema valve, and a sound puck, bar per ml/s. */
 const springBar = 3.5
-const puckBarPerMlS = 4.5
+const puckBarPerMlS = 3.9
 
 /** Whether it gets as far as pumping. */
 const ready = (m: SuperAutomatic) => m.board && m.home && m.doorSwitch
@@ -65,7 +67,7 @@ const pump = (m: SuperAutomatic) => (bar: number) =>
       drawn(m),
       m.mainsBar === undefined
         ? vibratoryMlS({ freeMlS: 10.3 * Math.sqrt(m.pumpShare), shutBar: 16.5 * m.pumpShare }, bar)
-        : rotaryMlS({ ratedMlS: 25 * m.pumpShare, bypassBar: 8.4 * Math.min(1, m.pumpShare) }, bar),
+        : rotaryMlS({ ratedMlS: 25 * m.pumpShare, bypassBar: 6.9 * Math.min(1, m.pumpShare) }, bar),
     ),
   )
 
@@ -115,7 +117,7 @@ function espresso(m: SuperAutomatic): { cupG: number; trayMl: number; seconds: n
   const away = ((lost.valve ?? 0) + (lost.nozzle ?? 0) + (lost.ring ?? 0)) / pumpMlS
   return {
     cupG: Math.max(0, counted * share - puckMl * Math.min(1, dose(m) + 0.2)),
-    trayMl: ventedMl + counted * away,
+    trayMl: (m.ventMl ?? ventedMl) + counted * away,
     seconds: 5 + counted / pumpMlS,
   }
 }
