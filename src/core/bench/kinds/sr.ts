@@ -283,7 +283,7 @@ export const srBench: BenchKind<SuperAutomatic> = {
       ['tank-says', ready(m) && (drawn(m) < 1 || m.pulsesShare === 0)],
       ['no-water', brewable(m) && brew(m, false).endMlS < 0.8],
       ['slow', pours && cup.seconds > 36],
-      ['short-cup', pours && cup.cupG < 33],
+      ['short-cup', brew(m, true).pumpMlS > 0.8 && cup.cupG < 33],
       ['too-long', pours && cup.cupG > 48],
       ['weak', pours && (dose(m) < 0.75 || m.grindShare < 0.6 || m.askedShare > 1.4)],
       ['clear', pours && dose(m) < 0.2],

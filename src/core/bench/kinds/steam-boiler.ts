@@ -66,7 +66,7 @@ export function steamSide<M extends SteamBoiler>(bar: (m: M) => number) {
     relay: { by: 'multimeter', shows: (m) => (m.relay ? 'closes' : 'not') },
   }
   const notices = (m: M): [string, boolean][] => [
-    ['weak-steam', m.mains && !overfull(m) && warmS(m, bar(m)) > 54],
+    ['weak-steam', m.mains && !overfull(m) && warmS(m, bar(m)) > 43],
     ['wet-steam', m.mains && overfull(m)],
     ['hisses', m.vacuumOpen || m.safetyWeeps],
   ]
