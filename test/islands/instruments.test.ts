@@ -13,6 +13,7 @@ describe('the instrument that is drawn beside a test', () => {
     expect(of('c2', 'open-flow')).to.equal('scale')
     expect(of('c2', 'element')).to.equal('multimeter')
     expect(of('sr', 'sensor')).to.equal('multimeter')
+    expect(of('c2', 'conductivity')).to.equal('pen')
   })
   it('else a hand, an ear, a word or an eye', () => {
     expect(of('c2', 'ask')).to.equal('word')
@@ -25,7 +26,7 @@ describe('the instrument that is drawn beside a test', () => {
     for (const { kind, tests } of faultBooks)
       for (const test of tests)
         if (test.reads)
-          expect(['gauge', 'thermometer', 'watch', 'scale', 'multimeter'], `${kind} ${test.id}`).to.include(
+          expect(['gauge', 'thermometer', 'watch', 'scale', 'multimeter', 'pen'], `${kind} ${test.id}`).to.include(
             instrumentOf(test),
           )
   })

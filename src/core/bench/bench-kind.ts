@@ -11,6 +11,7 @@ export type Instrument =
   | 'watch'
   | 'thermometer'
   | 'multimeter'
+  | 'pen'
   | 'eye'
   | 'ear'
   | 'customer'

@@ -12,6 +12,7 @@ const errors: Record<Exclude<Instrument, 'eye' | 'ear' | 'customer' | 'hand'>, {
   watch: { share: 0.02, plus: 0.5 },
   thermometer: { share: 0, plus: 1.5 },
   multimeter: { share: 0.01, plus: 0.2 },
+  pen: { share: 0.04, plus: 5 },
 }
 
 /** How often a look, a sound, an answer is wrong. From memory: ear 1 in 6, eye 1 in 10, a customer 1 in 5. */

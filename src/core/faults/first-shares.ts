@@ -74,7 +74,7 @@ export const firstShares: Record<string, Families> = {
     ['flow meter', 6, ['meter-silent', 'meter-counts-wrong']],
     ['jet, chalk in the brew path', 6, ['jet-blocked', 'exchanger-chalked']],
     ['pump, motor, bypass', 8, ['pump-worn', 'bypass-low', 'capacitor', 'motor-dead']],
-    ['auto-fill, probe', 7, ['fill-shut', 'fill-leaks', 'probe-chalked']],
+    ['auto-fill, probe', 7, ['fill-shut', 'fill-leaks', 'probe-chalked', 'water-too-pure']],
     ['steam valve, wand, tip', 9, ['steam-seat', 'tip-blocked', 'wand-joint']],
     ['element, cut-out, contactor', 6, ['element-open', 'cut-out', 'contactor']],
     ['pressure switch, sensor', 4, ['pressure-low', 'pressure-high']],

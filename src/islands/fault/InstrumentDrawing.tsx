@@ -7,6 +7,7 @@ export type InstrumentName =
   | 'watch'
   | 'thermometer'
   | 'multimeter'
+  | 'pen'
   | 'eye'
   | 'ear'
   | 'word'
@@ -20,6 +21,7 @@ const byUnit: Record<string, InstrumentName> = {
   s: 'watch',
   Ω: 'multimeter',
   kΩ: 'multimeter',
+  'µS/cm': 'pen',
 }
 
 /** With what a test is done, as it is drawn. */
@@ -143,6 +145,14 @@ const drawings: Record<InstrumentName, (shown: Shown) => ReactNode> = {
       <path d="M44 84c0 10 56 8 56 -10v-30" fill="none" stroke="var(--seal)" strokeWidth={2} />
       <path d="M66 84c0 6 46 6 46 -8v-32" {...line} />
       <path d="M100 44v-16M112 44v-16" stroke="var(--deep)" strokeWidth={5} />
+    </>
+  ),
+  pen: ({ shows }) => (
+    <>
+      <path d="M36 6h48v56l-8 10H44l-8 -10z" {...body} />
+      <Display x={40} y={14} width={40} text={shows} />
+      <circle cx={60} cy={46} r={4} fill="var(--copper)" />
+      <path d="M52 72v18M68 72v18" stroke="var(--deep)" strokeWidth={4} />
     </>
   ),
   eye: () => (

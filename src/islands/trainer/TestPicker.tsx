@@ -22,6 +22,7 @@ const groups: { name: string; drawn: InstrumentName; by: Instrument[] }[] = [
   { name: 'Gauges', drawn: 'gauge', by: ['test-gauge', 'machine-gauge', 'steam-gauge'] },
   { name: 'Cup, scale, watch', drawn: 'scale', by: ['jug-and-watch', 'scale', 'gram-scale', 'watch'] },
   { name: 'Thermometer', drawn: 'thermometer', by: ['thermometer'] },
+  { name: 'Conductivity pen', drawn: 'pen', by: ['pen'] },
   { name: 'Multimeter', drawn: 'multimeter', by: ['multimeter'] },
 ]
 

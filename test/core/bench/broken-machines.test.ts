@@ -14,6 +14,7 @@ c2 | bypass-low | blind-pressure <8, pump-sound even
 c2 | exchanger-chalked | boiler-gauge >0.9, basket-temperature <90
 c2 | pressure-high | boiler-gauge >1.3, basket-temperature >95
 c2 | probe-chalked | sight-glass over, steam-time >20
+c2 | water-too-pure | sight-glass over, probe clean, conductivity <60
 c2 | element-open | basket-temperature <93
 c2 | basket-worn | shot <20, open-flow >65
 c2 | grind-fine | grind >36, shot <32

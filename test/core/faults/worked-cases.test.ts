@@ -28,6 +28,7 @@ c2 | blinks | lamps one-blinks, open-flow right, swap-meters goes | meter-silent
 c2 | dose | three-doses apart, swap-meters goes | meter-counts-wrong
 c2 | wet-steam | sight-glass over, fill-off stops, probe chalked | probe-chalked
 c2 | wet-steam | sight-glass over, fill-off goes-on | fill-leaks
+c2 | wet-steam | sight-glass over, probe clean, conductivity pure | water-too-pure
 c2 | steam-drips | wand-shut tip | steam-seat
 c2 | steam-drips | wand-shut joint | wand-joint
 c2 | weak-steam | steam-time slow, boiler-gauge right, tip blocked | tip-blocked

@@ -34,7 +34,10 @@ export interface TwoGroup {
   cutOut: boolean
   contactor: boolean
   fill: 'works' | 'shut' | 'leaks'
+  /** The probe itself; chalked it sees nothing. */
   probeSees: boolean
+  /** Of the water that comes to it, µS/cm at 25 °C. */
+  conductivityUsCm: number
   seatLeaks: boolean
   jointLeaks: boolean
   tipOpen: number
@@ -109,7 +112,11 @@ export function basketC(state: TwoGroup): number {
   return 92.5 + 0.6 * (steamTempC(bar, 0) - 122) - 14 * (1 - state.exchangerOpen)
 }
 
-export const overfull = (state: TwoGroup) => !state.probeSees || state.fill === 'leaks'
+/** Below this a level probe takes water for air, µS/cm. From memory. */
+const leastUsCm = 50
+
+export const overfull = (state: TwoGroup) =>
+  !state.probeSees || state.conductivityUsCm < leastUsCm || state.fill === 'leaks'
 
 export function steamS(state: TwoGroup): number {
   const bar = boilerBar(state)

@@ -40,6 +40,7 @@ export const c2Bench: BenchKind<TwoGroup> = {
     contactor: true,
     fill: 'works',
     probeSees: true,
+    conductivityUsCm: dice.between(180, 520),
     seatLeaks: false,
     jointLeaks: false,
     tipOpen: dice.between(0.85, 1),
@@ -122,6 +123,9 @@ export const c2Bench: BenchKind<TwoGroup> = {
     },
     'fill-leaks': (m) => {
       m.fill = 'leaks'
+    },
+    'water-too-pure': (m, s) => {
+      m.conductivityUsCm = 42 - 32 * s
     },
     'probe-chalked': (m) => {
       m.probeSees = false
@@ -297,6 +301,7 @@ export const c2Bench: BenchKind<TwoGroup> = {
       },
     },
     jet: { by: 'eye', shows: (m) => (m.jetOpen < 0.75 ? 'chalk' : 'clear') },
+    conductivity: { by: 'pen', shows: (m) => m.conductivityUsCm },
     probe: { by: 'eye', shows: (m) => (m.probeSees ? 'clean' : 'chalked') },
     'fill-click': { by: 'hand', shows: (m) => (m.fill === 'shut' || supply(m) < 3 ? 'dead' : 'fills') },
     'three-way': {
