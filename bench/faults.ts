@@ -8,9 +8,10 @@ import { rankCauses } from '../src/core/faults/rank-causes.ts'
 import { kindById } from '../src/core/kinds/index.ts'
 import { againstOptimal, cutDown } from './optimal-policy.ts'
 
-// `npm run bench:faults [cases]`: machines broken in secret, searched by the next best test and by walking the path.
+// `npm run bench:faults [cases] [kind]`: machines broken in secret, searched by the next best test and by walking the path.
 
 const cases = Number(process.argv[2] ?? 500)
+const only = process.argv[3]
 const mean = (numbers: number[]) => numbers.reduce((sum, n) => sum + n, 0) / Math.max(1, numbers.length)
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
 
@@ -96,4 +97,4 @@ function optimal(book: FaultBook, words: string, cut: (network: Network) => Para
   )
 }
 
-for (const book of faultBooks) report(book)
+for (const book of faultBooks) if (!only || only === book.kind) report(book)
