@@ -1,0 +1,123 @@
+import { expect } from 'chai'
+import { kinds } from '../../../src/core/kinds/index.ts'
+import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
+import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
+import { type Lane, lanesOf } from '../../../src/core/procedures/lanes.ts'
+import { offeredTo } from '../../../src/core/procedures/offered.ts'
+import { planRun } from '../../../src/core/procedures/plan.ts'
+import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
+import { handStep, type RunState, runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { entry } from '../standing/a-history.ts'
+
+/** Between two presses, and while all works by itself. */
+const betweenMs = 600_000
+const byItselfMs = 10_800_000
+
+/** Everything a machine of a kind is offered, behind whatever treats its water. */
+const offers = (kind: Kind): Procedure[] => [
+  ...new Map(
+    ['none', 'exchanger', 'cartridge']
+      .flatMap((behind) => offeredTo(kind, behind))
+      .filter(({ refused }) => refused === null)
+      .map(({ procedure }) => [procedure.id, procedure]),
+  ).values(),
+]
+
+/** Tasks that the water dates, not a kind's own list. */
+const byTheWater = ['boiler-flush', 'descale']
+
+/** A run by somebody who waits as long as it takes and whose every look is right. */
+function wellRun(lanes: Lane[], seen: (state: RunState) => void = () => {}): RunState {
+  let at = 0
+  let state = startRun(lanes, at)
+  for (let presses = 0; !state.ended; presses += 1) {
+    expect(presses, `stuck at ${handStep(lanes, state)?.id}`).to.be.lessThan(600)
+    const step = handStep(lanes, state)
+    // What must be pressed before a window closes is pressed at once.
+    at += step?.act === 'window' ? 1000 : step ? betweenMs : byItselfMs
+    const answer = step?.act === 'check' ? step.answers.find(({ leads }) => leads === 'pass')!.id : undefined
+    const value = step?.act === 'measure' ? ((step.from as number | undefined) ?? 1) : undefined
+    state = runStep(lanes, state, {
+      at,
+      type: 'done',
+      ...(answer && { answer }),
+      ...(value !== undefined && { value }),
+    })
+    seen(state)
+  }
+  return state
+}
+
+const cases = kinds.flatMap((plain) => {
+  const kind = withOptions(plain, new Map())
+  return offers(kind).flatMap((procedure) => procedure.schools.map((school) => ({ kind, procedure, school })))
+})
+const named = ({ kind, procedure, school }: { kind: Kind; procedure: Procedure; school: School }) =>
+  `${kind.id}: ${procedure.name.toLowerCase()}, ${school.name}`
+
+describe('the whole library, on every kind by every school', () => {
+  it('is more than two hundred ways through it', () => {
+    expect(cases.length).to.be.greaterThan(200)
+  })
+
+  it('comes to its end, every step done once, nothing left inside, its entries accepted', () => {
+    for (const one of cases) {
+      const { kind, procedure, school } = one
+      const lanes = lanesOf(procedure, school, kind)
+      const state = wellRun(lanes)
+      expect(state.ended!.how, named(one)).to.equal('done')
+      expect(insideNow(lanes, state), named(one)).to.deep.equal([])
+      const done = state.records.filter(({ how }) => how === 'done').map(({ lane, step }) => `${lane} ${step}`)
+      const steps = lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`))
+      expect([...done].sort(), named(one)).to.deep.equal([...steps].sort())
+      for (const draft of runEntries([{ procedure, school }], lanes, state, kind)) {
+        if (draft.of) continue
+        const { kind: entryKind, body } = draft
+        const subjectId = '01939000-0000-7000-8000-00000000000a'
+        const parsed = parseEntry(entry(entryKind, '2026-11-26', body, { subjectId }))
+        expect(parsed.ok ? [] : parsed.issues, `${named(one)}: ${entryKind}`).to.deep.equal([])
+      }
+    }
+  })
+
+  it('writes only tasks its kind has, at groups it has', () => {
+    for (const one of cases) {
+      const { kind, procedure, school } = one
+      const lanes = lanesOf(procedure, school, kind)
+      const written = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind)
+      const tasks = new Set([...kind.duties, ...kind.parts].map(({ id }) => id))
+      for (const { kind: entryKind, of, body } of written) {
+        if (of || entryKind === 'run' || entryKind === 'measured' || !body.task) continue
+        // What a kind has no clock for is on record all the same, under the name it has elsewhere.
+        const known =
+          tasks.has(String(body.task)) ||
+          byTheWater.includes(String(body.task)) ||
+          kinds.some((other) => other.duties.some(({ id }) => id === body.task))
+        expect(known, `${named(one)}: ${body.task}`).to.equal(true)
+        if (body.group !== undefined) expect(Number(body.group)).to.be.within(1, kind.groups)
+      }
+    }
+  })
+
+  it('never has two things inside at one group at once, and acid never beside alkali', () => {
+    for (const one of cases) {
+      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      wellRun(lanes, (state) => {
+        const inside = insideNow(lanes, state)
+        const groups = inside.map(({ group }) => group)
+        expect(new Set(groups).size, named(one)).to.equal(groups.length)
+        const of = new Set(inside.map((held) => held.of))
+        expect(of.has('descaler') && of.has('detergent'), named(one)).to.equal(false)
+      })
+    }
+  })
+
+  it('is planned in lanes that take no longer than one thing after the other', () => {
+    for (const one of cases) {
+      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      const apart = lanes.reduce((sum, lane) => sum + planRun([{ ...lane, after: [] }]).totalS, 0)
+      expect(planRun(lanes).totalS, named(one)).to.be.at.most(apart + 1e-6)
+    }
+  })
+})
