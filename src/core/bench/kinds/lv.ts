@@ -44,7 +44,6 @@ export const lvBench = likeBench<SmallPump, Lever>(dvBench, {
     lamps: { by: 'eye', shows: (m) => (!m.mains ? 'dark' : heats(m) && m.relay ? 'lit' : 'never') },
     'basket-temperature': { by: 'thermometer', shows: atBasket },
     'lever-feel': { by: 'hand', shows: (m) => (m.camDry ? 'stiff' : 'smooth') },
-    'since-powder': { by: 'customer', shows: () => 'no' },
     jet: { by: 'eye', shows: (m) => (m.jetOpen < 0.5 ? 'narrow' : 'open') },
   },
 })
