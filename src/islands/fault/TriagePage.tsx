@@ -72,12 +72,12 @@ export function TriagePage({ bundle, symptom, today }: Props) {
                 <span className="mono text-[18px] font-semibold text-deep">{i + 1}</span>
                 <span>
                   <b className="block text-[16px] font-semibold">{ask}</b>
-                  <span className="flex flex-wrap gap-x-5 gap-y-1 pt-1 text-[15px]">
+                  <span className="flex flex-wrap gap-x-5 text-[15px]">
                     {test.outcomes.map(({ id, words }) => (
-                      <span key={id} className="flex items-center gap-2">
-                        <span aria-hidden="true" className="inline-block h-4 w-4 shrink-0 border border-ink" />
+                      <label key={`${known.id} ${id}`} className="flex min-h-[44px] items-center gap-2">
+                        <input type="checkbox" className="h-5 w-5 shrink-0" />
                         {words}
-                      </span>
+                      </label>
                     ))}
                   </span>
                 </span>
