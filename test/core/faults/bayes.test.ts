@@ -37,7 +37,9 @@ const someNetwork: fc.Arbitrary<Network> = fc
     }),
   }))
 
-const close = (a: Float64Array, b: ArrayLike<number>) => a.forEach((p, i) => expect(p).to.be.closeTo(b[i]!, 1e-9))
+function close(a: Float64Array, b: ArrayLike<number>): void {
+  for (const [i, p] of a.entries()) expect(p).to.be.closeTo(b[i]!, 1e-9)
+}
 
 describe('beliefs by Bayes’ rule', () => {
   it('are what counting every possibility gives', () => {
