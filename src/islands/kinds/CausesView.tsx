@@ -2,8 +2,9 @@ import { useState } from 'react'
 import { dayNear, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { CausesPage } from '../../views/causes-page.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
+import { makeEntry } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
+import { useWrite } from '../use-write.ts'
 import { CauseRow } from './CauseRow.tsx'
 
 interface Props {
@@ -20,15 +21,7 @@ export function CausesView({ page, today }: Props) {
   const notCured = rows.reduce((sum, row) => sum + row.notCured, 0)
   const adoptedCalls = adopted?.counts.reduce((sum, { n }) => sum + n, 0) ?? 0
   const [id] = useState(newId)
-  const [busy, setBusy] = useState(false)
-  const [said, setSaid] = useState('')
-  const write = async (entry: Parameters<typeof writeFrom>[0][number]) => {
-    setBusy(true)
-    const told = await writeFrom([entry])
-    if (told.ok) return location.reload()
-    setBusy(false)
-    setSaid(told.issues[0]!.message)
-  }
+  const { busy, wrong, write } = useWrite()
   const adopt = () => {
     const counts = rows.filter(({ cured }) => cured.length > 0).map(({ fault, cured }) => ({ fault, n: cured.length }))
     return write(makeEntry('firm', firmId, 'setting', { setting: 'causes', kind: kind.id, counts }, today, { id }))
@@ -77,9 +70,9 @@ export function CausesView({ page, today }: Props) {
               {adopted ? `Adopt all ${confirmed}` : `Adopt these ${confirmed}`}
             </button>
           )}
-          {said && (
+          {wrong && (
             <span role="alert" className="font-semibold text-seal-ink">
-              {said}
+              {wrong}
             </span>
           )}
         </p>

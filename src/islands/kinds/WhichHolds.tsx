@@ -1,25 +1,18 @@
 import { useState } from 'react'
 import { figure } from '../../ui/format.ts'
 import type { KindPage } from '../../views/kind-page.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
+import { makeEntry } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
+import { useWrite } from '../use-write.ts'
 
 /** Of a firm's own version: whether its machines are reckoned by it, and the choice. */
 export function WhichHolds({ page, today }: { page: KindPage; today: string }) {
   const { kind, machines, inUse, firmId } = page
   const [id] = useState(newId)
-  const [busy, setBusy] = useState(false)
-  const [wrong, setWrong] = useState('')
+  const { busy, wrong, write } = useWrite()
   if (!kind.basedOn) return null
-  const choose = async (own: string) => {
-    setBusy(true)
-    const told = await writeFrom([
-      makeEntry('firm', firmId, 'setting', { setting: 'kind-as', kind: kind.basedOn, own }, today, { id }),
-    ])
-    if (told.ok) return location.reload()
-    setBusy(false)
-    setWrong(told.issues[0]!.message)
-  }
+  const choose = (own: string) =>
+    write(makeEntry('firm', firmId, 'setting', { setting: 'kind-as', kind: kind.basedOn, own }, today, { id }))
   return (
     <p className="m-0 flex flex-wrap items-center gap-3 border-b border-hair bg-copper-tint px-4 py-2 lg:px-6">
       {inUse ? (

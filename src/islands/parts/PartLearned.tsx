@@ -2,8 +2,9 @@ import { useState } from 'react'
 import { dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import type { PartsPage } from '../../views/part-page.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
+import { makeEntry } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
+import { useWrite } from '../use-write.ts'
 import { WhenToChange } from './WhenToChange.tsx'
 
 const SurvivalChart = later(
@@ -26,15 +27,7 @@ export function PartLearned({ page, chosen, kind, today }: Props) {
   const { usualLife, ownShare, failures, censored } = learned
   const round = (value: number) => Number(value.toPrecision(2))
   const [id] = useState(newId)
-  const [said, setSaid] = useState('')
-  const [busy, setBusy] = useState(false)
-  const write = async (entry: Parameters<typeof writeFrom>[0][number]) => {
-    setBusy(true)
-    const told = await writeFrom([entry])
-    if (told.ok) return location.reload()
-    setBusy(false)
-    setSaid(told.issues[0]!.message)
-  }
+  const { busy, wrong, write } = useWrite()
   const adopt = () =>
     write(
       makeEntry(
@@ -110,9 +103,9 @@ export function PartLearned({ page, chosen, kind, today }: Props) {
             </button>
           )
         )}
-        {said && (
+        {wrong && (
           <span role="alert" className="font-semibold text-seal-ink">
-            {said}
+            {wrong}
           </span>
         )}
       </p>
