@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: 'test/e2e',
-  workers: 1,
+  workers: 2,
   fullyParallel: false,
   timeout: 60_000,
   // Shared machines are slow at times: what is looked for must come, not come quickly.

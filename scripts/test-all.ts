@@ -1,9 +1,8 @@
 import { spawn, spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { buildIfNeeded } from './build.ts'
-import { startCluster } from './cluster.ts'
+import { type Cluster, startCluster } from './cluster.ts'
 import { bringUpToDate, privateDatabase } from './database.ts'
 import { root } from './install.mjs'
 import { chromium, installPackage } from './packages.ts'
@@ -71,56 +70,103 @@ async function suite(
   if (counted[1] > 0) console.log(told.join('\n') || output.slice(-12_000))
 }
 
-const only = process.argv.includes('--screenshots') ? 'screenshots' : null
+/** Everything where nothing is said; `--unit`, `--browser`, `--screenshots`; a word runs the tests whose file or name has it. */
+const flags = process.argv.slice(2)
+const word = flags.find((flag) => !flag.startsWith('-')) ?? null
+const only = ['unit', 'browser', 'screenshots'].find((one) => flags.includes(`--${one}`)) ?? null
+
+/** Test files whose name has the word; none where it is part of a test's name at most. */
+function filesWith(folder: string, ending: string): string[] {
+  if (word === null) return []
+  return readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+    .map((name) => join(folder, name))
+    .filter((path) => path.endsWith(ending) && path.includes(word) && !path.includes('node_modules'))
+}
+
+/** Lint, types and the rest of what is read, not run. */
+async function readThrough(): Promise<void> {
+  await Promise.all([
+    step('format and lint', bin('biome'), ['check', '--error-on-warnings', '.']),
+    step('types', bin('astro'), ['check', '--minimumSeverity', 'error']),
+  ])
+  await Promise.all([
+    step('arrows go down only', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bin', 'scripts']),
+    step('nothing unused', bin('knip'), []),
+  ])
+}
+
+async function unitTests(cluster: Cluster): Promise<void> {
+  const urls = await privateDatabase(cluster, join(work, 'data'), 'evenshot_test')
+  await bringUpToDate(urls)
+  const report = join(work, 'mocha.json')
+  const files = filesWith('test', '.test.ts')
+  const chosen =
+    files.length > 0 ? ['--config', join(work, 'mocharc.json'), ...files] : word === null ? [] : ['--grep', word]
+  if (files.length > 0) {
+    const { spec: _, ...plain } = JSON.parse(readFileSync(join(root, '.mocharc.json'), 'utf8'))
+    writeFileSync(join(work, 'mocharc.json'), JSON.stringify(plain))
+  }
+  await suite(
+    'core, records and services',
+    bin('mocha'),
+    ['--reporter', 'json', '--reporter-option', `output=${report}`, ...chosen],
+    {
+      EVENSHOT_OWNER_URL: urls.ownerUrl,
+      EVENSHOT_DATABASE_URL: urls.appUrl,
+      EVENSHOT_ADMIN_URL: cluster.adminUrl('evenshot_test'),
+    },
+    () => {
+      const { stats } = JSON.parse(readFileSync(report, 'utf8'))
+      return [stats.passes, stats.failures]
+    },
+    // The reporter writes to its file alone: what failed is told here.
+    () =>
+      JSON.parse(readFileSync(report, 'utf8')).failures.map(
+        ({ fullTitle, err }: { fullTitle: string; err: { stack?: string; message?: string } }) =>
+          `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}`,
+      ),
+  )
+}
+
+async function browserTests(): Promise<void> {
+  const report = join(work, 'playwright.json')
+  const files = filesWith('test/e2e', '.spec.ts')
+  const chosen = files.length > 0 ? files : word === null ? [] : ['--grep', word]
+  const pictures = only === 'screenshots'
+  await suite(
+    pictures ? 'pictures' : 'the interface in a browser',
+    bin('playwright'),
+    [
+      'test',
+      ...chosen,
+      '--pass-with-no-tests',
+      '--reporter',
+      'json',
+      ...(pictures ? ['--grep', '@screenshots'] : ['--grep-invert', '@screenshots']),
+    ],
+    { EVENSHOT_TEST_WORK: work, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    () => {
+      const { stats } = JSON.parse(readFileSync(report, 'utf8'))
+      return [stats.expected, stats.unexpected + stats.flaky]
+    },
+  )
+}
+
+/** The pages, built in a process of their own, so that tests can run beside it. */
+async function buildPages(): Promise<void> {
+  const { code, output } = await run(bin('tsx'), ['scripts/build-pages.ts'])
+  if (code !== 0) throw new Error(output)
+}
+
+const browser = only !== 'unit' && (word === null || only !== null || filesWith('test', '.test.ts').length === 0)
+const unit = only === null ? !(word !== null && filesWith('test/e2e', '.spec.ts').length > 0) : only === 'unit'
 try {
-  if (!chromium()) installPackage('chromium')
+  if (browser && !chromium()) installPackage('chromium')
   const cluster = await startCluster(join(work, 'data'))
   try {
-    if (!only) {
-      await Promise.all([
-        step('format and lint', bin('biome'), ['check', '--error-on-warnings', '.']),
-        step('types', bin('astro'), ['check', '--minimumSeverity', 'error']),
-      ])
-      await Promise.all([
-        step('arrows go down only', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bin', 'scripts']),
-        step('nothing unused', bin('knip'), []),
-      ])
-      const urls = await privateDatabase(cluster, join(work, 'data'), 'evenshot_test')
-      await bringUpToDate(urls)
-      const report = join(work, 'mocha.json')
-      await suite(
-        'core, records and services',
-        bin('mocha'),
-        ['--reporter', 'json', '--reporter-option', `output=${report}`],
-        {
-          EVENSHOT_OWNER_URL: urls.ownerUrl,
-          EVENSHOT_DATABASE_URL: urls.appUrl,
-          EVENSHOT_ADMIN_URL: cluster.adminUrl('evenshot_test'),
-        },
-        () => {
-          const { stats } = JSON.parse(readFileSync(report, 'utf8'))
-          return [stats.passes, stats.failures]
-        },
-        // The reporter writes to its file alone: what failed is told here.
-        () =>
-          JSON.parse(readFileSync(report, 'utf8')).failures.map(
-            ({ fullTitle, err }: { fullTitle: string; err: { stack?: string; message?: string } }) =>
-              `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}`,
-          ),
-      )
-    }
-    buildIfNeeded()
-    const report = join(work, 'playwright.json')
-    await suite(
-      only ?? 'the interface in a browser',
-      bin('playwright'),
-      ['test', '--reporter', 'json', ...(only ? ['--grep', '@screenshots'] : ['--grep-invert', '@screenshots'])],
-      { EVENSHOT_TEST_WORK: work, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
-      () => {
-        const { stats } = JSON.parse(readFileSync(report, 'utf8'))
-        return [stats.expected, stats.unexpected + stats.flaky]
-      },
-    )
+    if (only === null && word === null) await readThrough()
+    await Promise.all([unit ? unitTests(cluster) : undefined, browser ? buildPages() : undefined])
+    if (browser) await browserTests()
   } finally {
     cluster.stop()
   }

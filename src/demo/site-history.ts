@@ -232,7 +232,8 @@ function readingAt(d: Dice, life: MachineLife, day: number): Jotting[] {
   if (life.machine.tale === 'never-read' || d.chance(0.06)) return []
   life.readings += 1
   const truth = life.counter.at(day)
-  const wrong = (life.machine.tale === 'typo-corrected' && life.readings === 5) || d.chance(0.012)
+  const tale = life.machine.tale
+  const wrong = ((tale === 'typo-corrected' || tale === 'typo-left') && life.readings === 5) || d.chance(0.012)
   const count = wrong ? mistyped(d, truth) : truth
   return [{ kind: 'reading', body: { v: 1, counter: 'shots', count, ...(!wrong && apartOf(life.machine, count)) } }]
 }

@@ -16,6 +16,7 @@ export interface DemoMachine {
     | 'perished-seal'
     | 'prompts-often'
     | 'typo-corrected'
+    | 'typo-left'
     | 'rival-corrections'
     | 'new-last-spring'
     | 'never-read'
@@ -240,7 +241,7 @@ export const demoSites: DemoSite[] = [
     softener: { name: 'Basement membrane', membrane: { rawShare: 0.25, passage: [0.035, 0.078] }, carbon: true },
     visitWeeks: 5,
     machines: [
-      c2('Council bar', 68, { softened: true }),
+      c2('Council bar', 68, { softened: true, tale: 'typo-left' }),
       sr('Ground floor', 52),
       sr('Registry', 28),
       sr('Planning', 33, { tale: 'rival-corrections' }),

@@ -1,7 +1,7 @@
 import { clockName, type Standing } from '../core/standing/standing.ts'
 import { dayLong, dayNear, daysUntil, halfWidth } from '../ui/format.ts'
 import { quantity, quantityWords } from '../ui/quantity.ts'
-import { usedOn } from '../ui/urgency.ts'
+import { unsure, unsureWords, usedOn, wholeOrNot } from '../ui/urgency.ts'
 
 /** How a standing is called on every screen. */
 export const title = (standing: Standing): string => {
@@ -19,8 +19,11 @@ export function governs(standing: Standing, today: string): string {
   const one = standing.uses.find((candidate) => candidate.clock === standing.governing)
   if (!one) return 'no clock runs out'
   const now = usedOn(one, standing.asOf, today)
-  const used = one.clock === 'months' ? now.toFixed(1) : quantity(Math.round(now), one.unit).value
-  return `${clockName[one.clock]}, ${used} of ${quantityWords(one.limit, one.unit)}`
+  const said = (value: number) =>
+    one.clock === 'months' ? value.toFixed(1) : quantity(wholeOrNot(value, one.limit), one.unit).value
+  // The row counts on to today, the working ends where the ledger does: both are said.
+  const then = said(one.used) === said(now) ? '' : ` today, ${said(one.used)} on ${dayNear(standing.asOf, today)}`
+  return `${clockName[one.clock]}, ${said(now)} of ${quantityWords(one.limit, one.unit)}${then}`
 }
 
 /** The answer above a working. */
@@ -30,6 +33,7 @@ export function dueSentence(standing: Standing, today: string): string {
   const spread = halfWidth(standing.due)
   const by = failedOn(standing) ? 'for it was seen failed' : `by ${clockName[standing.governing]}`
   const over = days < 0 ? `, overdue ${-days} ${days === -1 ? 'day' : 'days'}` : ''
+  if (days >= 0 && unsure(standing.due, today)) return `When is ${unsureWords(standing.due, today)}, ${by}`
   return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, ${by}${over}`
 }
 

@@ -6,7 +6,8 @@ import { type RemovalReason, removalWords } from '../core/ledger/removal.ts'
 import type { Stage } from '../core/ledger/stage.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { type WaterFigureName, waterFigureNames } from '../core/ledger/water-figure-names.ts'
-import { type NotToDrink, notToDrink } from '../core/procedures/not-to-drink.ts'
+import { type HeldReason, heldReasons } from '../core/procedures/held-reasons.ts'
+import { type KeyPattern, patternWords } from '../core/procedures/key-patterns.ts'
 import { type HardnessUnit, hardnessSymbol } from '../core/quantity/hardness.ts'
 import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { type AlongClock, alongWords, type Clock, type School, schoolName } from '../core/wear/limits.ts'
@@ -18,6 +19,9 @@ import { quantityWords } from './quantity.ts'
 
 // biome-ignore lint/suspicious/noExplicitAny: bodies of every kind meet here and are only put into words
 type Loose = Record<string, any>
+
+const plain = (id: unknown) => String(id).replaceAll('-', ' ')
+const upper = (text: string) => `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}`
 
 const verbs: Record<string, string> = {
   cleaned: 'Cleaned',
@@ -88,7 +92,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'strip-down':
       return stripDownWords(body)
     case 'held':
-      return which(`Not for use: ${notToDrink[body.why as unknown as NotToDrink]} in it`)
+      return which(`Not for use: ${heldReasons[body.why as unknown as HeldReason].words}`)
     case 'released':
       return `For use again${note(body)}`
     case 'prompt-seen':
@@ -96,7 +100,7 @@ export function entryWords(entry: Entry, kindId: string): string {
     case 'fault-reported':
       return `Fault reported: ${body.text}`
     case 'test-seen':
-      return `${body.said ? 'Said on the telephone' : 'Tested'}, ${String(body.test).replaceAll('-', ' ')}: ${String(body.outcome).replaceAll('-', ' ')}${body.value === undefined ? '' : `, ${figure(Number(body.value))}`}`
+      return `${body.said ? 'Said on the telephone' : 'Tested'}. ${body.words ?? `${upper(plain(body.test))}: ${plain(body.outcome)}`}${body.value === undefined ? '' : `, ${figure(Number(body.value))}`}`
     case 'repaired':
       return `Repaired: ${body.text}${body.cause ? `. Cause: ${body.cause}` : ''}${(body.cured as unknown) === false ? '. Not cured' : ''}`
     case 'tested-out':
@@ -196,7 +200,6 @@ function stripDownWords(body: Loose): string {
 
 function runWords(body: Loose): string {
   // Their ids are words; the library itself is too large to come with every page.
-  const plain = (id: unknown) => String(id).replaceAll('-', ' ')
   const steps = body.steps as unknown as { how: string }[]
   const skipped = steps.filter(({ how }) => how === 'skipped').length
   const ended = { done: 'done', stopped: 'stopped', left: 'left' }[String(body.ended)]
@@ -218,6 +221,8 @@ function settingWords(body: Loose, kindId: string): string {
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
     case 'way':
       return `${String(body.procedure).replaceAll('-', ' ')}: ${String(body.school).replaceAll('-', ' ')}`
+    case 'programme-keys':
+      return `Keys of ${[body.maker, body.model].filter(Boolean).join(' ')}${body.revision ? `, revision ${body.revision}` : ''}: ${patternWords(body.pattern as unknown as KeyPattern)}`
     case 'part-price':
       return `Price of ${String(body.part).replaceAll('-', ' ')}: ${Number(body.price)}`
     case 'causes':
@@ -225,7 +230,7 @@ function settingWords(body: Loose, kindId: string): string {
     case 'busy-months':
       return `Busy months: ${busyMonths(body.months as unknown as number[])}`
     case 'school':
-      return `School${body.duty ? `, ${dutyName(body.duty, kindId).toLowerCase()}` : ''}: ${schoolName[body.school as School]}`
+      return `How early${body.duty ? `, ${dutyName(body.duty, kindId).toLowerCase()}` : ''}: ${schoolName[body.school as School]}`
     case 'kind-as':
       return body.own === body.kind ? `${kindName(body.kind)}: as it ships` : `${kindName(body.kind)}: our own version`
     case 'option': {

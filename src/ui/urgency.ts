@@ -19,11 +19,31 @@ export function lasts(due: Standing['due'], today: LocalDay): string {
   const days = daysUntil(due.p50, today)
   const spread = halfWidth(due)
   if (days < 0) return `overdue ${-days} d`
+  if (unsure(due, today)) return unsureWords(due, today)
   if (days < 365) return spread > 0 ? `${days} d ±${spread}` : `${days} d`
   const months = Math.round(days / 30.44)
   const monthsSpread = Math.round(spread / 30.44)
   return monthsSpread > 0 ? `${months} mo ±${monthsSpread}` : `${months} mo`
 }
+
+/** A date that is no better known than that it may as well be now or twice as far. */
+export const unsure = (due: NonNullable<Standing['due']>, today: LocalDay): boolean =>
+  halfWidth(due) > Math.max(120, daysUntil(due.p50, today))
+
+/** @example 'not known yet: about a year, or much later' */
+export function unsureWords(due: NonNullable<Standing['due']>, today: LocalDay): string {
+  const months = Math.max(1, Math.round(daysUntil(due.p50, today) / 30.44))
+  const about =
+    months < 11
+      ? `${months} ${months === 1 ? 'month' : 'months'}`
+      : months < 18
+        ? 'a year'
+        : `${Math.round(months / 12)} years`
+  return `not known yet: about ${about}, or much later`
+}
+
+/** Whole where it counts things, with its digits where a limit is a fraction. @example wholeOrNot(0.66, 1) // 0.66 */
+export const wholeOrNot = (used: number, limit: number): number => (limit < 20 ? used : Math.round(used))
 
 export const urgencyColour: Record<Urgency, string> = {
   overdue: 'var(--seal)',

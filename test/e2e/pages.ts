@@ -1,10 +1,35 @@
 import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test'
-import { baseUrl } from './server-control.ts'
+import { baseUrl, startFresh, stopIfRunning } from './server-control.ts'
 
 export { expect }
 
+/** The file whose tests have touched this worker's world. */
+let touchedBy: string | null = null
+
 /** A browser signed in as Ines, that fails on any console error and on any request to another host. */
-export const test = base.extend<{ ines: Page; quiet: (page: Page) => void }>({
+export const test = base.extend<{ world: undefined; ines: Page; quiet: (page: Page) => void }, { server: undefined }>({
+  // The worker's server ends with it.
+  server: [
+    // biome-ignore lint/correctness/noEmptyPattern: the fixture needs no other
+    async ({}, use) => {
+      await use(undefined)
+      await stopIfRunning()
+    },
+    { scope: 'worker', auto: true },
+  ],
+  // Each file begins in a demo world nobody has touched, whatever ran before it and beside it.
+  world: [
+    // biome-ignore lint/correctness/noEmptyPattern: the fixture needs no other
+    async ({}, use, { file }) => {
+      if (touchedBy !== file) {
+        sessions.clear()
+        await startFresh()
+        touchedBy = file
+      }
+      await use(undefined)
+    },
+    { auto: true, timeout: 120_000 },
+  ],
   // biome-ignore lint/correctness/noEmptyPattern: the fixture needs no other
   quiet: async ({}, use) => {
     const complaints: string[] = []

@@ -1,23 +1,61 @@
-import { spawn } from 'node:child_process'
-import { mkdirSync, mkdtempSync, openSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn, spawnSync } from 'node:child_process'
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 
 /** The day every test and picture is pinned to. */
 export const pinnedClock = '2026-11-26T07:34:00Z'
-const port = 4990
 
-/** Folder of the application under test: its own cluster, settings and logs. */
-export const workFolder = (): string => {
+/** Which of the workers this is: each has a server and a database of its own, at ports of its own. */
+const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+const port = 4990 + worker * 10
+
+const rootFolder = (): string => {
   process.env.EVENSHOT_TEST_WORK ??= mkdtempSync(join(tmpdir(), 'evenshot-e2e-'))
-  const folder = join(process.env.EVENSHOT_TEST_WORK, 'e2e')
+  // PostgreSQL runs as its own user, which must be able to walk in.
+  chmodSync(process.env.EVENSHOT_TEST_WORK, 0o755)
+  return process.env.EVENSHOT_TEST_WORK
+}
+
+const folderOf = (name: string): string => {
+  const folder = join(rootFolder(), name)
   mkdirSync(folder, { recursive: true, mode: 0o755 })
   return folder
 }
 
+/** Folder of the application under test: its own cluster, settings and logs. */
+export const workFolder = (): string => folderOf(`worker-${worker}`)
+const template = 'template'
+
 const pidFile = () => join(workFolder(), 'test-server.pid')
 export const baseUrl = (): string => running(workFolder()).url
+
+/** The demo world once, at rest: what every worker's own database is copied from. */
+export async function makeTemplate(): Promise<void> {
+  await end(await launch(folderOf(template), port))
+}
+
+/** The application with a demo world nobody has touched: a copy of the template, started as a user would start it. */
+export async function startFresh(): Promise<void> {
+  await stopIfRunning()
+  const from = join(rootFolder(), template)
+  const to = join(rootFolder(), `worker-${worker}`)
+  rmSync(to, { recursive: true, force: true })
+  // It keeps whose files they are: the cluster belongs to its own user.
+  const copied = spawnSync('cp', ['-a', '--reflink=auto', from, to], { encoding: 'utf8' })
+  if (copied.status !== 0) throw new Error(`The template could not be copied: ${copied.stderr}`)
+  const file = join(to, 'settings.json')
+  const copy = JSON.parse(readFileSync(file, 'utf8'))
+  if (!copy.clusterDir.startsWith(from)) throw new Error(`The template's cluster lies elsewhere: ${copy.clusterDir}`)
+  writeFileSync(file, JSON.stringify({ ...copy, clusterDir: copy.clusterDir.replace(from, to) }), { mode: 0o600 })
+  await startApplication()
+}
+
+/** Ends this worker's application, if it has one. */
+export async function stopIfRunning(): Promise<void> {
+  if (existsSync(pidFile()) && alive(applicationPid())) await stopApplication()
+}
 
 /** Starts the application as a user would, and waits until it answers. */
 export async function startApplication(): Promise<void> {
@@ -26,9 +64,8 @@ export async function startApplication(): Promise<void> {
 
 /** Another one beside it, on an empty database and without the demo world. */
 export async function startEmptyApplication(): Promise<{ url: string; stop(): Promise<void> }> {
-  const folder = join(workFolder(), 'own')
-  mkdirSync(folder, { recursive: true, mode: 0o755 })
-  const pid = await launch(folder, port + 100, '--own')
+  const folder = folderOf(`own-${worker}`)
+  const pid = await launch(folder, port + 5, '--own')
   return { url: running(folder).url, stop: () => end(pid) }
 }
 

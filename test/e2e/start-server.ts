@@ -1,7 +1,4 @@
-import { startApplication, stopApplication } from './server-control.ts'
+import { makeTemplate } from './server-control.ts'
 
-/** Once before all: the real application with its own cluster and the demo world; stopped after all. */
-export default async function start(): Promise<() => Promise<void>> {
-  await startApplication()
-  return () => stopApplication()
-}
+/** Once before all: the demo world that every worker's own database is copied from. */
+export default makeTemplate

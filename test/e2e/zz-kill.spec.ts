@@ -11,6 +11,9 @@ import {
   workFolder,
 } from './server-control.ts'
 
+/** A port that no worker's server has. */
+const second = 4980
+
 test.describe('power cuts and restarts', () => {
   test.setTimeout(240_000)
 
@@ -47,18 +50,23 @@ test.describe('power cuts and restarts', () => {
   })
 
   test('a second start beside the first says where it runs, and harms nothing', () => {
-    const second = spawnSync(process.execPath, ['scripts/start.mjs'], {
+    const beside = spawnSync(process.execPath, ['scripts/start.mjs'], {
       encoding: 'utf8',
       env: { ...process.env, EVENSHOT_DATA: workFolder() },
       timeout: 60_000,
     })
-    expect(second.stdout).toContain(`Even Shot is running already: ${baseUrl()}`)
-    expect(second.status).toBe(0)
+    expect(beside.stdout).toContain(`Even Shot is running already: ${baseUrl()}`)
+    expect(beside.status).toBe(0)
   })
 
   test('two starts at once do not fight: one serves, the other says where', async () => {
     await stopApplication('SIGINT')
-    const env = { ...process.env, EVENSHOT_DATA: workFolder(), EVENSHOT_PORT: '4991', EVENSHOT_CLOCK: pinnedClock }
+    const env = {
+      ...process.env,
+      EVENSHOT_DATA: workFolder(),
+      EVENSHOT_PORT: String(second),
+      EVENSHOT_CLOCK: pinnedClock,
+    }
     const start = () => {
       const child = spawn(process.execPath, ['scripts/start.mjs'], { env })
       let said = ''
@@ -78,7 +86,7 @@ test.describe('power cuts and restarts', () => {
       .poll(() => both.filter(({ said }) => said().includes('is running already')).length, { timeout: 60_000 })
       .toBe(1)
     const serving = both.find(({ said }) => said().includes('Even Shot is at'))!
-    expect((await fetch('http://127.0.0.1:4991/healthz')).ok).toBe(true)
+    expect((await fetch(`http://127.0.0.1:${second}/healthz`)).ok).toBe(true)
     serving.child.kill('SIGINT')
     await expect.poll(() => serving.child.exitCode, { timeout: 30_000 }).toBe(0)
     expect(clusterRuns()).toBe(false)

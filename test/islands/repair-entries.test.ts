@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { bookOf, faultBooks } from '../../src/core/faults/books.ts'
 import { newSearch, searchStep } from '../../src/core/faults/search.ts'
+import { kindById } from '../../src/core/kinds/index.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { repairEntries, type TestedOut } from '../../src/islands/fault/repair-entries.ts'
 
@@ -26,6 +27,7 @@ const said = (out: TestedOut, search = newSearch('short-cup', 0), more = {}) =>
     book,
     fault: fault('nozzle-seals'),
     text: 'New pair, greased',
+    kind: kindById('sr')!,
     out,
     search,
     reportId,
@@ -117,6 +119,41 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
     expect(new Set(first.map(({ id }) => id)).size).to.equal(first.length)
   })
 
+  it('a new part is on record: the old one out with its condition and why, the new one in, in its size', () => {
+    const entries = said(passed, search, {
+      fitted: [{ part: 'nozzle-seals', size: '8 mm', condition: 4, why: 'failed' }],
+    })
+    expect(
+      entries.filter(({ kind }) => kind === 'removed' || kind === 'fitted').map(({ kind, body }) => [kind, body]),
+    ).to.deep.equal(
+      [
+        ['removed', { part: 'nozzle-seals', condition: 4, why: 'failed' }],
+        ['fitted', { part: 'nozzle-seals', size: '8 mm' }],
+      ].map(([kind, body]) => [kind, { v: entries[0]!.body.v, ...(body as object) }]),
+    )
+  })
+
+  it('a passage cleared is a passage cleaned: the task it fulfils is written', () => {
+    const pd = bookOf('pd')!
+    const cause = pd.faults.find(({ part }) => part === 'boiler-passage')!
+    const entries = said(passed, newSearch(pd.symptoms[0]!.id, 0), { book: pd, fault: cause, kind: kindById('pd')! })
+    expect(entries.find(({ kind }) => kind === 'cleaned')?.body).to.include({ task: 'boiler-passage-clean' })
+  })
+
+  it('opened and not tested it is not for use; tested it is', () => {
+    const opened = searchStep(search, { type: 'seen', test: 'pump-hose', outcome: 'stream', at: 9 })
+    const held = (out: TestedOut) => said(out, opened).filter(({ kind }) => kind === 'held')
+    expect(held(passed).map(({ body }) => body.why)).to.deep.equal(['electrical'])
+    expect(held({ ...passed, electrical: { earthOhm: 0.1, insulationMOhm: 20 } })).to.deep.equal([])
+    expect(said(passed, search).some(({ kind }) => kind === 'held')).to.equal(false)
+  })
+
+  it('what was tried is on record as a sentence', () => {
+    const [, first] = said(passed, search)
+    expect(String(first!.body.words)).to.match(/^[A-Z].*: [a-z]/)
+    expect(String(first!.body.words)).to.not.match(/-/)
+  })
+
   it('of every fault of every kind the ledger takes the repair', () => {
     for (const one of faultBooks)
       for (const cause of one.faults) {
@@ -124,6 +161,7 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
           book: one,
           fault: cause,
           text: cause.repair.say,
+          kind: kindById(one.kind)!,
         })
         for (const entry of entries) {
           const parsed = parseEntry(entry)

@@ -41,7 +41,7 @@ describe('what screens say of a standing', () => {
 
   it('carries the governing clock on to today', () => {
     expect(governs(standing(), '2026-11-20')).to.equal('count, 10,000 of 22,000 shots')
-    expect(governs(standing(), '2026-11-30')).to.equal('count, 11,000 of 22,000 shots')
+    expect(governs(standing(), '2026-11-30')).to.equal('count, 11,000 of 22,000 shots today, 10,000 on 20 Nov')
     const aged = standing({
       governing: 'months',
       uses: [{ clock: 'months', used: 5, limit: 6, unit: 'months', perDay: 1 / 30.4375 }],

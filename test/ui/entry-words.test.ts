@@ -122,7 +122,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'closure', from: '2026-12-24', to: '2027-01-02', name: 'Christmas' },
     'Closed 24 Dec 2026 to 2 Jan 2027, Christmas',
   ],
-  ['setting', { setting: 'school', school: 'longLife' }, 'School: long life'],
+  ['setting', { setting: 'school', school: 'longLife' }, 'How early: long life'],
   [
     'setting',
     { setting: 'busy-months', months: [1, 1, 1, 1, 1, 1, 1.5, 1.5, 1, 1, 1, 0.8] },
@@ -171,7 +171,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'life', duty: 'vacuum-breaker', clock: 'heatUps', value: 900 },
     'Vacuum breaker: 900 heat-ups',
   ],
-  ['setting', { setting: 'school', school: 'cautious', duty: 'basket' }, 'School, basket: cautious'],
+  ['setting', { setting: 'school', school: 'cautious', duty: 'basket' }, 'How early, basket: cautious'],
   ['setting', { setting: 'option', option: 'supply', fitted: false }, 'Supply set looked after by us: has it not'],
   [
     'setting',
@@ -190,7 +190,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'Tested out: all right; earth 0.12 Ω, insulation 40 MΩ',
   ],
   ['tested-out', { passed: false, reason: 'no tester' }, 'Closed without a passed test-out: no tester'],
-  ['test-seen', { test: 'open-flow', outcome: 'low', value: 42 }, 'Tested, open flow: low, 42'],
+  ['test-seen', { test: 'open-flow', outcome: 'low', value: 42 }, 'Tested. Open flow: low, 42'],
   ['own-kind', { kind: { name: 'our pod machine' } }, 'Our own kind: our pod machine'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'our-pk' }, 'pod machine, locking head: our own version'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'pk' }, 'pod machine, locking head: as it ships'],

@@ -32,8 +32,8 @@ export interface Repair {
   tell?: true
 }
 
-/** How a machine must stand before a test. */
-export type Standing = 'hot' | 'off' | 'open' | 'cold' | 'no-pressure'
+/** How a machine must stand for a test. `shut-again`: opened dead, and shut before it runs. */
+export type Standing = 'hot' | 'off' | 'open' | 'cold' | 'no-pressure' | 'shut-again'
 
 /** A gate is never traded for information. */
 export type Gate = 'live'
@@ -60,7 +60,7 @@ export interface Test {
   needs: Standing[]
   gate?: Gate
   /** What may hurt. */
-  hazard?: 'scald' | 'pressure' | 'mains' | 'moving'
+  hazard?: 'scald' | 'pressure' | 'mains' | 'live' | 'moving'
   /** What is read, where it is a number; a measure of the kind where it has one. */
   reads?: { unit: string; measure?: string; good: { from: number; to: number } }
   outcomes: Outcome[]

@@ -41,7 +41,13 @@ const excludes: Partial<Record<Standing, Standing[]>> = {
 }
 
 /** A dangerous minute counts for more than a harmless one. From memory. */
-const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = { scald: 0.5, pressure: 1, mains: 1.5, moving: 1 }
+const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = {
+  scald: 0.5,
+  pressure: 1,
+  mains: 1.5,
+  live: 3,
+  moving: 1,
+}
 
 /** Minutes of a test with what brings the machine to stand as it asks. */
 export function testMinutes(book: FaultBook, test: Test, standing: Standing[]): number {
@@ -56,7 +62,10 @@ export function testMinutes(book: FaultBook, test: Test, standing: Standing[]): 
 /** How the machine stands after a test. */
 export function standingAfter(test: Test, standing: Standing[]): Standing[] {
   const gone = new Set(test.needs.flatMap((need) => excludes[need] ?? []))
-  return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs])]
+  // What was shut to run is opened again for the next look inside, and shut again each time.
+  return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs])].filter(
+    (one) => one !== 'shut-again',
+  )
 }
 
 /**

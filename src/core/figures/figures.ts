@@ -304,17 +304,11 @@ export const figures = {
     about: 'Beyond it calcium citrate falls out as sludge.',
     ...memory,
   },
-  'gas-headspace': {
-    name: 'Gas let off at once, over the headspace',
-    ...{ value: 0.5, low: 0.3, high: 0.5, least: 0.05, most: 1 },
-    unit: 'times',
-    about: 'More than that is parted into charges.',
-    ...memory,
-  },
-  'rinse-volumes': {
-    name: 'Vessel volumes rinsed before the pH is tried',
-    ...{ value: 3, low: 2, high: 5, least: 1, most: 20 },
-    about: 'Then two litres are thrown away.',
+  'citric-scale-hot': {
+    name: 'Scale a litre of citric solution takes up where it is heated',
+    ...{ value: 8, low: 6, high: 10, least: 1, most: 60 },
+    unit: 'g/L',
+    about: 'Heated, calcium citrate falls out sooner; above 50 °C it should not be.',
     ...memory,
   },
   'scoop-grams': {

@@ -10,7 +10,7 @@ const cold = 'pressure' as const
 
 export const c2: Kind = {
   id: 'c2',
-  version: 2,
+  version: 3,
   name: 'commercial two-group',
   about: 'Plumbed, heat exchangers in one steam boiler, a 3-way valve on each group, rotary pump.',
   counter: { id: 'shots', name: 'Shots, both groups', unit: 'shots' },
@@ -132,7 +132,15 @@ export const c2: Kind = {
       ...supplyParts,
       part('drain-hose', 'Drain hose', 'tray', { months: [24, 60, 96] }, { beta: 1.5, min: 20 }, { upkeep: { clean: { months: [1, 1, 3] } } }),
     ],
-    [hotWaterScreen('hot-water'), safetyLook('breather'), electricalTest('board', 20), task('full-service', 'Full service', 'service', 'pump', { months: [6, 12, 12] }, { min: 120, mark: 'T', caution: cold })],
+    [
+      task('detergent-backflush', 'Detergent backflush', 'clean', 'three-way', { months: [0.034, 0.034, 0.034] }, { ...perGroup, by: 'customer', min: 5, mark: 'T', caution: 'detergent' }),
+      task('screen-soak', 'Screens off and soaked', 'clean', 'screen', { months: [0.034, 0.25, 0.25] }, { ...perGroup, by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
+      task('steam-tip-off', 'Steam tips off', 'clean', 'wand', { months: [0.034, 0.034, 0.25] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
+      hotWaterScreen('hot-water'),
+      safetyLook('breather'),
+      electricalTest('board', 20),
+      task('full-service', 'Full service', 'service', 'pump', { months: [6, 12, 12] }, { min: 120, mark: 'T', caution: cold }),
+    ],
   ),
   measures: [
     {
@@ -255,9 +263,6 @@ export const c2: Kind = {
   descaleNote: 'A large boiler is not descaled in place: treat the water, and plan a strip or bench descale when the chalk nears its limit.',
   routine: [
     { what: 'Water backflush, both groups', every: 'every few hours', mark: 'T' },
-    { what: 'Detergent backflush, both groups', every: 'daily, at close', mark: 'T' },
-    { what: 'Screens off and soaked', every: 'weekly', mark: 'T' },
-    { what: 'Steam tips off', every: 'daily', mark: 'T' },
     { what: 'Hot water run, boiler refreshed', every: 'every 2 weeks', mark: 'T' },
   ],
 }

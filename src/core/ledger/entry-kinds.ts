@@ -1,7 +1,7 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
 import { kindSchema } from '../kinds/kind-schema.ts'
 import { amount, divisor, finite, instant, localDay, uuid } from '../parse/fields.ts'
-import { type NotToDrink, notToDrink } from '../procedures/not-to-drink.ts'
+import { heldReasonIds } from '../procedures/held-reasons.ts'
 import { procedureSchema } from '../procedures/procedure-schema.ts'
 import { drives } from '../strip-down/thing.ts'
 import { condition, group, photoName, position, slug, v, words } from './body-fields.ts'
@@ -136,9 +136,7 @@ export const bodySchemas = {
   /** Something is in the machine that nobody may drink: not for use until it is released. */
   held: object({
     v,
-    why: string()
-      .oneOf(Object.keys(notToDrink) as NotToDrink[])
-      .required(),
+    why: string().oneOf(heldReasonIds).required(),
     group,
   }).noUnknown(),
   released: object({ v, held: uuid().required(), note: words(500) }).noUnknown(),
@@ -151,6 +149,8 @@ export const bodySchemas = {
     v,
     test: slug().required(),
     outcome: slug().required(),
+    /** Both as they read when it was written: a ledger line is a sentence, whatever a later book calls them. */
+    words: words(400),
     value: finite(),
     /** Said on the telephone, not seen. */
     said: boolean(),

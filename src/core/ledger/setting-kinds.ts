@@ -1,8 +1,13 @@
 import { array, boolean, type InferType, number, object, string } from 'yup'
 import { figureById } from '../figures/figures.ts'
 import { amount, closure, divisor, finite, shareBelowOne, weekdays } from '../parse/fields.ts'
+import { programmeIds } from '../procedures/key-patterns.ts'
+import { keyPatternSchema } from '../procedures/procedure-schema.ts'
 import { alongClocks, clocks, schools } from '../wear/limits.ts'
 import { group, slug, v, words } from './body-fields.ts'
+
+/** Figures nothing is reckoned by any more: what was once set of them stays readable. */
+const retiredFigures = new Set(['gas-headspace', 'rinse-volumes'])
 
 /** A setting is an entry too, because it moves a reckoning. Each has its own shape. */
 export const settingSchemas = {
@@ -114,7 +119,11 @@ export const settingSchemas = {
     setting: string().oneOf(['figure']).required(),
     figure: string()
       .required()
-      .test('known', 'is not a figure that can be set', (id) => id === undefined || figureById(id) !== null),
+      .test(
+        'known',
+        'is not a figure that can be set',
+        (id) => id === undefined || figureById(id) !== null || retiredFigures.has(id),
+      ),
     value: finite().required(),
   })
     .noUnknown()
@@ -215,6 +224,16 @@ export const settingSchemas = {
     setting: string().oneOf(['way']).required(),
     procedure: slug().required(),
     school: slug().required(),
+  }).noUnknown(),
+  /** How the keys of a model, in one revision, start a programme: said once, shown in every later run. */
+  'programme-keys': object({
+    v,
+    setting: string().oneOf(['programme-keys']).required(),
+    maker: string().max(120),
+    model: string().max(120).required(),
+    revision: string().max(120),
+    programme: string().oneOf(programmeIds).required(),
+    pattern: keyPatternSchema.required(),
   }).noUnknown(),
   /** What a part costs, in the firm's currency: weighed against the minutes of another test. */
   'part-price': object({

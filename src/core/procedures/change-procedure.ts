@@ -1,8 +1,10 @@
 import { slugOf } from '../parse/slug-of.ts'
+import { conditionFaults } from './conditions.ts'
 import type { Figure, Procedure, ProcedurePart, School } from './procedure.ts'
 import { actFields } from './procedure-words.ts'
 import type { ActName, Step } from './step.ts'
 import { figuresAfter, figuresWithout } from './step-figures.ts'
+import { alkaline, lockedIn } from './step-parts.ts'
 
 /** Where a step stands: in which school, part, and at which place. */
 export interface StepPlace {
@@ -104,26 +106,35 @@ export function stepHeld(procedure: Procedure, place: StepPlace): string | null 
       (other.act === 'check' && other.answers.some(({ from }) => from === step.id)),
   )
   if (back && back !== step) return `“${back.say}” goes back to it`
-  return steps.length === 1 ? 'a part needs a step' : null
+  if (steps.length === 1) return 'a part needs a step'
+  return sound(left(procedure, place), place) ? null : 'steps after it stand on how it leaves the machine'
 }
+
+/** The procedure without a step, its figures aside. */
+const left = (procedure: Procedure, place: StepPlace): Procedure =>
+  withPart(procedure, place, (part) => ({ ...part, steps: part.steps.filter((_, i) => i !== place.step) }))
+
+/** Whether every step says what is so as the machine stands there. */
+const sound = ({ schools }: Procedure, { school }: StepPlace): boolean =>
+  conditionFaults(schools[school]!.parts.flatMap(({ steps }) => steps)).length === 0
 
 /** @throws where it is held, see `stepHeld` */
 export function withoutStep(procedure: Procedure, place: StepPlace): Procedure {
   const held = stepHeld(procedure, place)
   if (held) throw new Error(`withoutStep: ${held}`)
-  const all = stepsOf(procedure, place)
-  const without = withPart(procedure, place, (part) => ({ ...part, steps: all.filter((_, i) => i !== place.step) }))
-  return withFigures(without, place, (figures) => figuresWithout(figures, all[place.step]!))
+  const gone = stepsOf(procedure, place)[place.step]!
+  return withFigures(left(procedure, place), place, (figures) => figuresWithout(figures, gone))
 }
 
-/** A new step of an act after a place, with figures to start from. */
-export function addStep(procedure: Procedure, place: StepPlace, act: ActName): Procedure {
+/** A new step of an act after a place, with figures to start from; null where such a step cannot stand there. */
+export function addStep(procedure: Procedure, place: StepPlace, act: ActName): Procedure | null {
   const steps = stepsOf(procedure, place)
   const fresh = { ...freshStep(act, steps[place.step]?.id ?? ''), id: slugOf(`${act} step`, idsOf(steps)) } as Step
-  return withPart(procedure, place, (part) => ({
+  const longer = withPart(procedure, place, (part) => ({
     ...part,
     steps: [...steps.slice(0, place.step + 1), fresh, ...steps.slice(place.step + 1)],
   }))
+  return sound(longer, place) ? longer : null
 }
 
 /** One place up or down, where nothing that goes back would then go forward; null where it cannot. */
@@ -134,7 +145,8 @@ export function moveStep(procedure: Procedure, place: StepPlace, by: -1 | 1): Pr
   const [upper, lower] = by < 0 ? [steps[to]!, steps[place.step]!] : [steps[place.step]!, steps[to]!]
   if (goesBackTo(lower, upper.id) || (upper.puts && lower.clears)) return null
   steps.splice(to, 0, ...steps.splice(place.step, 1))
-  return withPart(procedure, place, (part) => ({ ...part, steps }))
+  const moved = withPart(procedure, place, (part) => ({ ...part, steps }))
+  return sound(moved, place) ? moved : null
 }
 
 const goesBackTo = (step: Step, id: string): boolean =>
@@ -151,8 +163,9 @@ const freshStep = (act: ActName, before: string): Record<string, unknown> => ({
 /** What a new step of an act starts from. */
 const fresh: Record<ActName, Record<string, unknown>> = {
   do: {},
-  dose: { dose: { of: 'detergent', grams: { usual: 3 } }, into: 'the blind basket' },
+  dose: { dose: { of: 'detergent', grams: { usual: 3 } }, into: 'the blind basket', caution: alkaline },
   cadence: {
+    caution: lockedIn,
     on: 'Water ON',
     onHow: 'What is right while it runs.',
     off: 'Water OFF',
@@ -173,6 +186,10 @@ const fresh: Record<ActName, Record<string, unknown>> = {
   },
   hold: { keys: ['the key'], seconds: 5 },
   press: { key: 'the key', times: 3, withinS: 2 },
+  keys: {
+    programme: 'clean',
+    example: { from: 'ready', keys: ['the key'], way: 'hold', seconds: 5, answers: 'what shows that it took' },
+  },
   window: { withinS: 30 },
   photo: { of: 'what is to be seen' },
   season: { drinks: 1 },

@@ -1,5 +1,7 @@
 import { kindById } from '../kinds/index.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { conditionFaults } from './conditions.ts'
+import { heldReasonIds, notToDrink } from './held-reasons.ts'
 import { procedureById } from './library/index.ts'
 import type { Procedure, ProcedurePart, School } from './procedure.ts'
 import { procedureSchema } from './procedure-schema.ts'
@@ -74,6 +76,9 @@ function inSchool(school: School, path: string, procedure: Procedure, wrong: Wro
     if (figure.step !== undefined && !steps.has(figure.step))
       wrong(`${path}.figures[${i}].step`, 'unknown', 'is no step of this school', figure.step)
   })
+  school.kinds?.forEach((id, i) => {
+    if (!procedure.kinds.includes(id)) wrong(`${path}.kinds[${i}]`, 'unknown', 'is no kind it is for', id)
+  })
   twice(school.parts, `${path}.parts`, wrong)
   school.parts.forEach((part, p) => {
     twice(part.steps, `${path}.parts[${p}].steps`, wrong)
@@ -82,6 +87,9 @@ function inSchool(school: School, path: string, procedure: Procedure, wrong: Wro
     })
   })
   for (const { steps, at } of inOneGo(school.parts)) cleared(steps, (i) => `${path}.${at[i]}`, wrong)
+  const all = school.parts.flatMap(({ steps }, p) => steps.map((step, i) => ({ step, at: `parts[${p}].steps[${i}]` })))
+  for (const { at, code, message } of conditionFaults(all.map(({ step }) => step)))
+    wrong(`${path}.${all[at]!.at}`, code, message)
 }
 
 function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong: Wrong): void {
@@ -94,8 +102,10 @@ function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong
       wrong(`${path}.${field}`, 'unknown_field', `is no field of a step that is “${step.act}”`, held[field])
   if (step.act === 'measure' && step.from !== undefined && typeof step.from !== 'number')
     wrong(`${path}.from`, 'typeError', 'must be a number', step.from)
-  // What not every machine is asked, nothing can go back to.
-  const earlier = new Set(part.steps.slice(0, at + 1).flatMap(({ id, without }) => (without ? [] : [id])))
+  // What not every machine is asked, nothing can go back to, unless it is asked of the same ones.
+  const earlier = new Set(
+    part.steps.slice(0, at + 1).flatMap((one) => (someOnly(one) && !sameOnly(one, step) ? [] : [one.id])),
+  )
   if (step.act === 'window' && !earlier.has(step.from as string))
     wrong(`${path}.from`, 'unknown', 'is no earlier step of this part', step.from)
   if (step.act === 'check') {
@@ -107,38 +117,43 @@ function inStep(step: Step, at: number, part: ProcedurePart, path: string, wrong
         wrong(`${path}.answers[${i}].from`, 'unknown', 'is no earlier step of this part', answer.from ?? null)
     })
   }
-  if ((step.puts || step.clears) && step.without)
-    wrong(`${path}.without`, 'without', 'cannot stand: what puts something in, or clears it, is asked everywhere')
+  if (step.clears && someOnly(step))
+    wrong(`${path}.clears`, 'without', 'cannot stand: what clears something is asked everywhere')
   if ((step.puts || step.clears) && !step.gate)
     wrong(`${path}.gate`, 'gate', 'must be true: what puts something in, or clears it, cannot be skipped')
 }
 
+/** Asked of some machines alone. */
+const someOnly = ({ without, where, only }: Step): boolean => Boolean(without ?? where ?? only)
+const sameOnly = (a: Step, b: Step): boolean =>
+  JSON.stringify([a.without, a.where, a.only]) === JSON.stringify([b.without, b.where, b.only])
+
 const ofSomeAct = [...new Set(acts.flatMap((act) => actFields[act].map((field) => field.replace('?', ''))))]
 
-/** Steps that follow each other at one group, or once, with the place of each. */
+/** What is done at one group, and what is done once, each in its order and with its place. */
 function inOneGo(parts: ProcedurePart[]): { steps: Step[]; at: string[] }[] {
-  const blocks: { steps: Step[]; at: string[] }[] = []
-  parts.forEach((part, p) => {
-    if (p === 0 || !part.each || !parts[p - 1]!.each) blocks.push({ steps: [], at: [] })
-    const block = blocks.at(-1)!
-    part.steps.forEach((step, i) => {
-      block.steps.push(step)
-      block.at.push(`parts[${p}].steps[${i}]`)
-    })
+  const all = parts.flatMap((part, p) =>
+    part.steps.map((step, i) => ({ step, at: `parts[${p}].steps[${i}]`, each: part.each })),
+  )
+  return ([undefined, 'group', 'side'] as const).map((each) => {
+    const own = all.filter((one) => one.each === each)
+    return { steps: own.map(({ step }) => step), at: own.map(({ at }) => at) }
   })
-  return blocks
 }
 
 /** What was put in is cleared before the hands are done there. */
 function cleared(steps: Step[], pathOf: (i: number) => string, wrong: Wrong): void {
-  const put = steps.findLastIndex(({ puts }) => puts !== undefined)
-  if (put >= 0 && !steps.slice(put + 1).some(({ clears }) => clears))
-    wrong(
-      `${pathOf(put)}.puts`,
-      'uncleared',
-      'must be followed by a step that clears it before the machine is released',
-      steps[put]!.puts,
-    )
+  for (const reason of heldReasonIds) {
+    const put = steps.findLastIndex(({ puts }) => puts === reason)
+    const clears = ({ clears: what }: Step) => what === reason || (what === true && notToDrink(reason))
+    if (put >= 0 && !steps.slice(put + 1).some(clears))
+      wrong(
+        `${pathOf(put)}.puts`,
+        'uncleared',
+        'must be followed by a step that clears it before the machine is released',
+        reason,
+      )
+  }
 }
 
 function twice(list: { id: string }[], path: string, wrong: Wrong): void {

@@ -1,6 +1,6 @@
 import { type Span, spanWords } from './span.ts'
 
-export type Substance = 'detergent' | 'milk-cleaner' | 'descaler' | 'grease' | 'salt'
+export type Substance = 'detergent' | 'milk-cleaner' | 'descaler' | 'sanitiser' | 'grease' | 'salt'
 
 /** An amount as a school gives it: by weight, by the scoop that is in the tub, or by tablet. */
 export interface DoseAmount {
@@ -13,6 +13,10 @@ export interface DoseAmount {
   gramsPerL?: number
   /** One part of it to so many of water, by volume. */
   oneTo?: number
+  /** Tablets that do instead, by their label. */
+  orTablets?: number
+  /** Solution it makes, L, where the school says how much water. */
+  litres?: number
   /** As it is said where nobody weighs it. */
   words?: string
 }
@@ -59,8 +63,15 @@ export interface Dose {
   tabletPrice: number | null
 }
 
-/** A quarter of a scoop is as fine as an eye can level. */
-const quarter = 4
+/** An eighth of a scoop is as fine as an eye can level, and only a small dose wants it. */
+const eighth = 8
+const smallG = 5
+
+/** Scoops to what an eye can tell apart: quarters, eighths below five grams, so that one gram is not two. */
+function levelled(grams: number, scoopG: number): number {
+  const steps = grams < smallG ? eighth : eighth / 2
+  return Math.max(1, Math.round((grams / scoopG) * steps)) / steps
+}
 
 /**
  * A school's amount in grams, level scoops and tablets of this firm's own measures.
@@ -77,7 +88,7 @@ export function doseOf(amount: DoseAmount, measures: DoseMeasures, times = 1): D
   return {
     grams,
     gramsSaid: amount.grams ?? null,
-    scoops: grams === null || !powder ? null : Math.max(1, Math.round((grams / measures.scoopG) * quarter)) / quarter,
+    scoops: grams === null || !powder ? null : levelled(grams, measures.scoopG),
     tablets: amount.tablets === undefined ? null : amount.tablets * times,
     perTub: grams === null || grams === 0 || !powder ? null : Math.floor(measures.tubG / grams),
     powderPrice: grams === null || measures.tubPrice === undefined ? null : (measures.tubPrice * grams) / measures.tubG,
@@ -88,7 +99,7 @@ export function doseOf(amount: DoseAmount, measures: DoseMeasures, times = 1): D
 /** Level spoons in words. @example scoopWords(1.25) // '1¼ level scoops' */
 export function scoopWords(scoops: number): string {
   const whole = Math.floor(scoops)
-  const part = ['', '¼', '½', '¾'][Math.round((scoops - whole) * quarter)] ?? ''
+  const part = ['', '⅛', '¼', '⅜', '½', '⅝', '¾', '⅞'][Math.round((scoops - whole) * eighth)] ?? ''
   const number = `${whole || ''}${part}` || '0'
   return `${number} level ${scoops > 1 ? 'scoops' : 'scoop'}`
 }

@@ -21,7 +21,12 @@ export function offeredTo(kind: Kind, behind: string = 'none', library: Procedur
   const base = kind.basedOn ?? kind.id
   const here = new Set(kind.stations.map(({ id }) => id))
   return library
-    .filter((procedure) => procedure.kinds.includes(base) && (!procedure.behind || procedure.behind === behind))
+    .filter((procedure) => procedure.kinds.includes(base) && treated(procedure, behind))
+    .map((procedure) => ({
+      ...procedure,
+      schools: procedure.schools.filter(({ kinds }) => !kinds || kinds.includes(base)),
+    }))
+    .filter(({ schools }) => schools.length > 0)
     .map((procedure): Offered => {
       const { needs } = procedure
       const lacks = needs && !needs.stations.some((id) => here.has(id))
@@ -30,6 +35,10 @@ export function offeredTo(kind: Kind, behind: string = 'none', library: Procedur
     })
     .filter(({ procedure, refused }) => refused || !replaced(procedure, kind, library))
 }
+
+/** Whether its water is treated as the procedure asks. */
+const treated = ({ behind: asked }: Procedure, behind: string): boolean =>
+  asked === undefined || (asked === 'any' ? behind !== 'none' : asked === behind)
 
 /** Whether it only stands in for another that this machine takes. */
 function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boolean {

@@ -1,5 +1,6 @@
 import type { Lane } from './lanes.ts'
-import { laneNow, nextByItself, runStep, settle, soakKey, startRun, stepNow } from './run.ts'
+import { byItself, laneNow, nextByItself, type RunState, runStep, settle, soakKey, startRun, stepNow } from './run.ts'
+import { neverDone } from './standing.ts'
 import type { Step } from './step.ts'
 import { stepSeconds } from './step-seconds.ts'
 
@@ -20,35 +21,50 @@ export interface RunPlan {
   handsS: number
   /** What it would take one after the other. */
   inTurnS: number
+  /** Lanes that cannot be done together, whatever comes first; then nothing is planned. */
+  never?: Lane[]
 }
 
 /**
  * How a run will go if every step takes what it is thought to take: the run itself, played ahead. What works by itself
- * leaves the hands to other lanes.
+ * leaves the hands to other lanes, and a lane waits for what another has in use.
  */
 export function planRun(lanes: Lane[]): RunPlan {
+  const none = Object.fromEntries(lanes.map(({ id }) => [id, 0]))
+  const never = neverDone(lanes, { at: none, underWay: () => false })
+  if (never) return { segments: [], totalS: 0, handsS: 0, inTurnS: 0, never }
   const segments: Segment[] = []
   let now = 0
   let state = startRun(lanes, 0)
   const add = (lane: Lane, step: Step, from: number, to: number, hands: boolean) =>
     segments.push({ lane: lane.id, step: step.id, say: step.say, fromS: from / 1000, toS: to / 1000, hands })
   while (!state.ended) {
+    const wait = soonestWait(lanes, state)
+    const coming = nextByItself(lanes, state)
     const lane = laneNow(lanes, state.hand)
     const step = lane && stepNow(lane, state)
-    const from = now
-    if (!lane || !step) {
-      now = nextByItself(lanes, state)!.at
+    const idle = !lane || !step || (byItself(lane, state) !== null && !(step.act === 'wait' && step.watched))
+    if (wait && (wait.until <= now || (idle && wait.until <= (coming?.at ?? Number.POSITIVE_INFINITY)))) {
+      // What it waited for is seen.
+      now = Math.max(now, wait.until)
+      add(wait.lane, wait.step, wait.from, now, false)
+      if (state.hand !== wait.lane.id) state = runStep(lanes, state, { at: now, type: 'take', lane: wait.lane.id })
+      state = runStep(lanes, state, { at: now, type: 'done' })
+    } else if (idle) {
+      now = coming!.at
       state = settle(lanes, state, now)
     } else {
+      const from = now
       now += stepSeconds(step) * 1000
       add(lane, step, from, now, true)
       // Strokes end by themselves; the rest is said to be done.
-      state = step.act === 'cadence' ? settle(lanes, state, now) : runStep(lanes, state, { at: now, ...expected(step) })
+      state =
+        step.act === 'cadence' ? strokesOver(lanes, state, now) : runStep(lanes, state, { at: now, ...expected(step) })
     }
   }
   for (const lane of lanes)
     for (const step of lane.steps) {
-      const soak = state.soaks[soakKey(lane.id, step.id)]
+      const soak = step.act === 'soak' ? state.soaks[soakKey(lane.id, step.id)] : undefined
       if (soak) add(lane, step, soak.from, soak.until, false)
     }
   segments.sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)
@@ -59,6 +75,24 @@ export function planRun(lanes: Lane[]): RunPlan {
     handsS: sum(segments.filter(({ hands }) => hands)),
     inTurnS: sum(segments),
   }
+}
+
+/** Strokes to their end; where they stand in between, all is ready at once. */
+function strokesOver(lanes: Lane[], before: RunState, at: number): RunState {
+  let state = settle(lanes, before, at)
+  while (state.pausedAt !== null && state.pausedAt < at)
+    state = settle(lanes, runStep(lanes, state, { type: 'resume', at: state.pausedAt }), at)
+  return state
+}
+
+/** The wait that nobody stands beside and that is soonest over. */
+function soonestWait(lanes: Lane[], state: RunState) {
+  return lanes
+    .flatMap((lane) => {
+      const waits = byItself(lane, state)
+      return waits?.step.act === 'wait' && !waits.step.watched ? [{ lane, ...waits }] : []
+    })
+    .sort((a, b) => a.until - b.until)[0]
 }
 
 /** What is said of a step when all goes well. */

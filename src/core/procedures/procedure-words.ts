@@ -13,6 +13,7 @@ export const actNames: Record<ActName, string> = {
   check: 'a question',
   hold: 'keys held',
   press: 'a key pressed',
+  keys: 'a programme started by its keys',
   window: 'before a window closes',
   photo: 'a photo',
   season: 'drinks thrown away',
@@ -23,13 +24,14 @@ export const acts = Object.keys(actNames) as ActName[]
 export const actFields: Record<ActName, string[]> = {
   do: [],
   dose: ['dose', 'into'],
-  cadence: ['on', 'onHow', 'off', 'offHow', 'onS', 'offS', 'times', 'firstOffS?'],
+  cadence: ['on', 'onHow', 'off', 'offHow', 'onS', 'offS', 'times', 'firstOffS?', 'standsUntil?'],
   soak: ['what', 'seconds', 'mostS?'],
-  wait: ['until', 'aboutS'],
+  wait: ['until', 'aboutS', 'watched?'],
   measure: ['measure?', 'ask', 'unit', 'from?', 'to?'],
   check: ['ask', 'answers'],
-  hold: ['keys', 'seconds'],
-  press: ['key', 'times', 'withinS'],
+  hold: ['keys', 'seconds', 'programme?'],
+  press: ['key', 'times', 'withinS', 'programme?'],
+  keys: ['programme', 'example'],
   window: ['withinS', 'from'],
   photo: ['of'],
   season: ['drinks'],
@@ -37,12 +39,17 @@ export const actFields: Record<ActName, string[]> = {
 
 export const hazardNames: Record<StepCaution['hazard'], string> = {
   mains: 'mains',
+  live: 'open and live',
   pressure: 'pressure',
   scald: 'scalding',
   acid: 'acid',
   detergent: 'alkali',
   milk: 'milk hygiene',
   pinch: 'moving parts',
+  spring: 'springs under tension',
+  sharp: 'sharp edges',
+  heavy: 'weight',
+  water: 'drinking water',
   parts: 'parts that break or get lost',
 }
 export const hazards = Object.keys(hazardNames) as StepCaution['hazard'][]
@@ -51,6 +58,7 @@ export const substanceNames: Record<Substance, string> = {
   detergent: 'detergent',
   'milk-cleaner': 'milk cleaner',
   descaler: 'descaler',
+  sanitiser: 'sanitiser',
   grease: 'grease',
   salt: 'salt',
 }

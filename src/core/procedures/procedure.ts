@@ -8,11 +8,11 @@ export interface Item {
   why?: string
 }
 
-/** Steps done once, or at each group in turn. */
+/** Steps done once, or at each group or steam side in turn. */
 export interface ProcedurePart {
   id: string
   name: string
-  each?: 'group'
+  each?: 'group' | 'side'
   steps: Step[]
 }
 
@@ -25,14 +25,31 @@ export interface Figure {
   step?: string
 }
 
+/** How often a school has it done; the first of its clocks that runs out. */
+export interface Every {
+  /** As it is said. @example 'every 30 lifts' */
+  words: string
+  days?: number
+  drinks?: number
+  litres?: number
+  /** Within a day of work. */
+  hours?: number
+  mark: Mark
+}
+
 /** One way of doing it, with its figures and its reason. */
 export interface School {
   id: string
   /** By what it does. */
   name: string
   reason: string
+  /** Kinds it fits, where not all of its procedure's. */
+  kinds?: string[]
   /** Kinds it is the usual one for, until somebody chooses. */
   usualFor: string[]
+  every?: Every
+  /** What a run of it writes, where that is not what its procedure writes. */
+  writes?: Written[]
   /** It is the usual one instead, of these kinds, where this much is made: from so many drinks an open day, below so many. */
   usualAt?: { kinds: string[]; fromDrinks?: number; belowDrinks?: number }
   /** Its figures by name, to stand beside those of the others. */
@@ -51,6 +68,9 @@ export const writtenEntries = [
   'descaled',
   'regenerated',
   'cartridge-changed',
+  'salt-added',
+  'prefilter-changed',
+  'membrane-changed',
 ] as const
 
 /** What a run of it writes into the ledger. */
@@ -62,6 +82,10 @@ export interface Written {
   each?: 'group'
   /** About the softener or cartridge ahead of the machine, not the machine. */
   of?: 'softener'
+  /** Steps that must have been done, not skipped, for it to be so. */
+  by?: string[]
+  /** A figure of its body, as a step of the run read it. */
+  figure?: { field: string; step: string }
 }
 
 /** Where a procedure stands in the library. */
@@ -84,8 +108,10 @@ export interface Procedure {
   about: string
   /** Kinds of machine it is written for. */
   kinds: string[]
+  /** Once in a machine's life at a place, or when something calls for it: it dates nothing. */
+  once?: true
   /** Only where water is treated this way ahead of it. */
-  behind?: 'exchanger' | 'cartridge'
+  behind?: 'exchanger' | 'cartridge' | 'membrane' | 'any'
   /** It needs one of these stations, as this machine has it; without, why, and what to do instead. */
   needs?: { stations: string[]; why: string; instead?: string }
   writes: Written[]
@@ -93,6 +119,9 @@ export interface Procedure {
   mustFinish?: { why: string; first: string[] }
   schools: School[]
 }
+
+/** What a run of a school writes. */
+export const writtenBy = ({ writes }: Procedure, school: School): Written[] => school.writes ?? writes
 
 /** What ways, tasks and alternatives call a procedure by: a firm's own version answers to the name of its original. */
 export const rootOf = ({ id, basedOn }: Procedure): string => basedOn ?? id

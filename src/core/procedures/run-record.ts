@@ -1,36 +1,37 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
-import type { Lane } from './lanes.ts'
-import type { NotToDrink } from './not-to-drink.ts'
-import type { Procedure, School } from './procedure.ts'
-import { type RunState, stepNow } from './run.ts'
+import { type HeldReason, heldReasonIds, notToDrink } from './held-reasons.ts'
+import type { Chosen, Lane } from './lanes.ts'
+import { writtenBy } from './procedure.ts'
+import { type FittedPart, type RunState, type StepRecord, soakKey, stepNow } from './run.ts'
+import type { Step } from './step.ts'
 
-/** What is run: a procedure in one of its schools, as it stood when the run began. */
-export interface Running {
-  procedure: Procedure
-  school: School
-}
-
-/** Something that is still in the machine, and where. */
+/** Something that is still in the machine or still open on it, and where. */
 export interface Inside {
-  of: NotToDrink
+  of: HeldReason
   group: number | null
   procedure: string
 }
 
 /**
- * What went into the machine and was not cleared: nobody drinks from it. It goes by what was done, not by the step a
- * lane stands at: going back on the screen takes nothing out of a machine.
+ * What went into the machine, or was opened on it, and was not cleared: nobody uses it. It goes by what was done, not
+ * by the step a lane stands at: going back on the screen takes nothing out of a machine.
  */
 export function insideNow(lanes: Lane[], state: RunState): Inside[] {
-  return lanes.flatMap((lane): Inside[] => {
-    const done = state.records
-      .filter((record) => record.lane === lane.id && record.how === 'done')
-      .flatMap((record) => lane.steps.find(({ id }) => id === record.step) ?? [])
-    const put = done.findLastIndex(({ puts }) => puts !== undefined)
-    const cleared = done.findLastIndex(({ clears }) => clears === true)
-    return put > cleared ? [{ of: done[put]!.puts!, group: lane.group, procedure: lane.procedure }] : []
-  })
+  const inside = new Map<string, Inside>()
+  for (const record of state.records) {
+    const lane = record.how === 'done' ? lanes.find(({ id }) => id === record.lane) : undefined
+    const step = lane?.steps.find(({ id }) => id === record.step)
+    if (!lane || !step) continue
+    const keyOf = (of: HeldReason) => `${lane.procedure} ${lane.group} ${of}`
+    const { group, procedure } = lane
+    if (step.puts) inside.set(keyOf(step.puts), { of: step.puts, group, procedure })
+    const answer = step.act === 'check' ? step.answers.find(({ id }) => id === record.answer) : undefined
+    if (!step.clears || answer?.keeps) continue
+    for (const reason of heldReasonIds)
+      if (step.clears === reason || (step.clears === true && notToDrink(reason))) inside.delete(keyOf(reason))
+  }
+  return [...inside.values()]
 }
 
 interface Draft {
@@ -44,7 +45,7 @@ interface Draft {
  * What a run that ended leaves in the ledger: what was done task by task, what was skipped and why, what is still in
  * the machine.
  */
-export function runEntries(running: Running[], lanes: Lane[], state: RunState, kind: Kind): Draft[] {
+export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, kind: Kind): Draft[] {
   if (!state.ended) throw new Error('runEntries: a run is on record when it has ended')
   const { ended } = state
   const through = (lane: Lane) => stepNow(lane, state) === null
@@ -58,12 +59,12 @@ export function runEntries(running: Running[], lanes: Lane[], state: RunState, k
         version: procedure.version,
         name: procedure.name,
         school: school.id,
-        minutes: Math.round((ended.at - state.startedAt) / 6000) / 10,
+        minutes: Math.round(minutesOf(own, state) * 10) / 10,
         ended: ended.how,
         ...(ended.why && { why: ended.why }),
         steps: state.records
           .filter(({ lane }) => ids.has(lane))
-          .map(({ lane, step, how, at, ...said }) => ({
+          .map(({ lane, step, how, at, fitted: _, ...said }) => ({
             step,
             ...(groupOf(own, lane) !== null && { group: groupOf(own, lane) }),
             how,
@@ -72,7 +73,12 @@ export function runEntries(running: Running[], lanes: Lane[], state: RunState, k
           })),
       },
     }
-    return [run, ...written(procedure, own.filter(through), own, kind), ...measured(own, state, kind)]
+    return [
+      run,
+      ...written(writtenBy(procedure, school), own, through, state, kind),
+      ...fittings(own, state),
+      ...measured(own, state, kind),
+    ]
   })
   for (const { of, group } of insideNow(lanes, state))
     drafts.push({ kind: 'held', body: { why: of, ...(group !== null && { group }) } })
@@ -80,7 +86,13 @@ export function runEntries(running: Running[], lanes: Lane[], state: RunState, k
 }
 
 /** Entries that name no task: what they say is what was done. */
-const bare = new Set<EntryKind>(['regenerated', 'cartridge-changed'])
+const bare = new Set<EntryKind>([
+  'regenerated',
+  'cartridge-changed',
+  'salt-added',
+  'prefilter-changed',
+  'membrane-changed',
+])
 
 const groupOf = (lanes: Lane[], id: string) => lanes.find((lane) => lane.id === id)?.group ?? null
 
@@ -100,16 +112,82 @@ function measured(own: Lane[], state: RunState, kind: Kind): Draft[] {
   )
 }
 
-/** Tasks that are done: at each group that is through, or once when all is. */
-function written(procedure: Procedure, through: Lane[], own: Lane[], kind: Kind): Draft[] {
-  return procedure.writes.flatMap(({ entry, task, taskOf, each, of }): Draft[] => {
+/** Minutes of a procedure: the hands' at its lanes, and what it did by itself while they were elsewhere. */
+function minutesOf(own: Lane[], state: RunState): number {
+  const hands = own.reduce((sum, { id }) => sum + (state.spent[id] ?? 0), 0)
+  const itself = own.flatMap(({ id, steps }) =>
+    steps.flatMap((step) => {
+      if (step.act !== 'soak' && !(step.act === 'wait' && !step.watched)) return []
+      const times = state.soaks[soakKey(id, step.id)]
+      if (!times) return []
+      const seen = state.records.find(
+        (record) => record.lane === id && record.step === step.id && record.at >= times.from,
+      )
+      return [Math.max(0, (seen?.at ?? Math.min(times.until, state.ended!.at)) - times.from)]
+    }),
+  )
+  return (hands + itself.reduce((sum, ms) => sum + ms, 0)) / 60_000
+}
+
+/** Parts that went in new, each with what came out before it. */
+function fittings(own: Lane[], state: RunState): Draft[] {
+  return own.flatMap((lane) =>
+    standing(lane, state).flatMap(({ fitted = [] }) =>
+      fitted.flatMap((one): Draft[] =>
+        fittingEntries({ ...(lane.group !== null && lane.machine.groups > 1 && { group: lane.group }), ...one }),
+      ),
+    ),
+  )
+}
+
+/** A part changed: the old one out with its condition and why, the new one in. */
+export function fittingEntries({ part, group, variant, size, condition, why }: FittedPart): Draft[] {
+  const at = { part, ...(group !== undefined && { group }) }
+  return [
+    { kind: 'removed', body: { ...at, ...(condition !== undefined && { condition }), ...(why && { why }) } },
+    { kind: 'fitted', body: { ...at, ...(variant && { variant }), ...(size && { size }) } },
+  ]
+}
+
+/** What was said last of each step that was done and not taken back. */
+function standing(lane: Lane, state: RunState): StepRecord[] {
+  return lane.steps.flatMap((step: Step) => {
+    const last = state.records.findLast((record) => record.lane === lane.id && record.step === step.id)
+    return last && last.how !== 'taken back' && last.how !== 'skipped' ? [last] : []
+  })
+}
+
+/** Tasks that are done: at each group that is through, or once when all is, and what makes them so was done. */
+function written(
+  writes: ReturnType<typeof writtenBy>,
+  own: Lane[],
+  through: (lane: Lane) => boolean,
+  state: RunState,
+  kind: Kind,
+): Draft[] {
+  const here = new Set(kind.duties.map(({ id }) => id))
+  return writes.flatMap(({ entry, task, taskOf, each, of, by = [], figure }): Draft[] => {
     const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
     const duty = kind.duties.find(({ id }) => id === named)
+    // What this kind has no clock for dates nothing: the run itself says that it was done.
+    if (!bare.has(entry) && entry !== 'descaled' && !here.has(named)) return []
+    const doneIn = (lane: Lane) => {
+      if (!through(lane)) return false
+      const done = new Set(standing(lane, state).map(({ step }) => step.slice(step.indexOf('.') + 1)))
+      return by.every((step) => done.has(step) || !lane.steps.some(({ id }) => id.endsWith(`.${step}`)))
+    }
     if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1)
-      return through.flatMap(({ group }) => (group === null ? [] : [{ kind: entry, body: { task: named, group } }]))
-    const parts = own.filter(({ group }) => (each === 'group' ? group !== null : true))
-    return parts.every((lane) => through.includes(lane))
-      ? [{ kind: entry, body: bare.has(entry) ? {} : { task: named }, ...(of && { of }) }]
-      : []
+      return own
+        .filter(doneIn)
+        .flatMap(({ group }) => (group === null ? [] : [{ kind: entry, body: { task: named, group } }]))
+    const lanes = own.filter(({ group }) => (each === 'group' ? group !== null : true))
+    const there = by.every((step) => lanes.some((lane) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))))
+    if (!lanes.every(doneIn) || !there) return []
+    const value =
+      figure &&
+      lanes.flatMap((lane) => standing(lane, state)).find(({ step }) => step.endsWith(`.${figure.step}`))?.value
+    if (figure && value === undefined) return []
+    const body = { ...(!bare.has(entry) && { task: named }), ...(figure && { [figure.field]: value }) }
+    return [{ kind: entry, body, ...(of && { of }) }]
   })
 }

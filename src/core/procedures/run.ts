@@ -1,5 +1,7 @@
-import { cadenceS, phaseAt } from './cadence.ts'
+import type { RemovalReason } from '../ledger/removal.ts'
+import { cadenceS, phaseAt, phases } from './cadence.ts'
 import type { Lane } from './lanes.ts'
+import { type InTheWay, inTheWay, type Standing } from './standing.ts'
 import type { Step, StepOf } from './step.ts'
 import { tailS } from './step-seconds.ts'
 
@@ -17,6 +19,20 @@ export interface StepRecord {
   value?: number
   /** Name of the photo that was taken. */
   photo?: string
+  /** Parts that went in new, with what came out. */
+  fitted?: FittedPart[]
+}
+
+/** A part that went in new, and how the old one was. */
+export interface FittedPart {
+  part: string
+  /** Group or side, where there are several. */
+  group?: number
+  variant?: string
+  size?: string
+  /** Of the one that came out, 0 as new to 4 failed. */
+  condition?: number
+  why?: RemovalReason
 }
 
 /** Where a cadence stands: a place on its own axis of seconds, moving since then or at rest. */
@@ -35,8 +51,10 @@ export interface RunState {
   /** When its step came up. */
   since: number
   cadences: Record<string, CadenceNow>
-  /** By `lane step`. */
+  /** What goes on by itself, by `lane step`: a soak ends at its time, a wait when it is seen. */
   soaks: Record<string, { from: number; until: number }>
+  /** Hands' time at each lane so far, ms. */
+  spent: Record<string, number>
   records: StepRecord[]
   pausedAt: number | null
   ended: { at: number; how: 'done' | 'stopped' | 'left'; why?: string } | null
@@ -44,7 +62,7 @@ export interface RunState {
 
 /** What hands and the clock do to a run. */
 export type RunPress =
-  | { type: 'done'; answer?: string; value?: number; photo?: string }
+  | { type: 'done'; answer?: string; value?: number; photo?: string; fitted?: FittedPart[] }
   | { type: 'skip'; reason: string }
   | { type: 'back' }
   | { type: 'pause' }
@@ -72,6 +90,7 @@ export function startRun(lanes: Lane[], at: number): RunState {
     since: at,
     cadences: {},
     soaks: {},
+    spent: {},
     records: [],
     pausedAt: null,
     ended: null,
@@ -94,12 +113,39 @@ export function handStep(lanes: Lane[], state: RunState): Step | null {
 export const positionAt = ({ positionS, movingSince }: CadenceNow, now: number): number =>
   movingSince === null ? positionS : positionS + Math.max(0, now - movingSince) / 1000
 
-/** Lanes that hands could take up: not through, nothing ahead of them open, not soaking. */
+/** Whether a lane's step goes on by itself at this moment: a soak, a wait that was begun, strokes that stand. */
+const underWay =
+  (state: RunState) =>
+  (lane: Lane): boolean => {
+    const step = stepNow(lane, state)
+    return (
+      step !== null && (state.soaks[soakKey(lane.id, step.id)] !== undefined || state.cadences[lane.id] !== undefined)
+    )
+  }
+
+const standingOf = (state: RunState): Standing => ({ at: state.at, underWay: underWay(state) })
+
+/** What keeps a lane from being taken up; null where nothing does. */
+export const laneWaitsFor = (lanes: Lane[], state: RunState, lane: Lane): InTheWay | null =>
+  stepNow(lane, state) === null || underWay(state)(lane) ? null : inTheWay(lanes, lane, standingOf(state))
+
+/** What a lane's step waits for by itself, with its times. */
+export function byItself(
+  lane: Lane,
+  state: RunState,
+): { step: StepOf<'soak'> | StepOf<'wait'>; from: number; until: number } | null {
+  const step = stepNow(lane, state)
+  const times = step ? state.soaks[soakKey(lane.id, step.id)] : undefined
+  return times && (step?.act === 'soak' || step?.act === 'wait') ? { step, ...times } : null
+}
+
+/** Lanes that hands could take up: not through, nothing in their way, not soaking. */
 export const readyLanes = (lanes: Lane[], state: RunState): Lane[] =>
   lanes.filter((lane) => {
     const step = stepNow(lane, state)
-    const free = lane.after.every((id) => stepNow(laneNow(lanes, id)!, state) === null)
-    return step !== null && free && !(step.act === 'soak' && state.soaks[soakKey(lane.id, step.id)])
+    if (step === null) return false
+    const waits = byItself(lane, state)
+    return waits ? waits.step.act === 'wait' : laneWaitsFor(lanes, state, lane) === null
   })
 
 /**
@@ -118,7 +164,7 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
     case 'away':
       return settle(lanes, state, event.at)
     case 'leave':
-      return { ...state, ended: { at: event.at, how: 'left', why: event.reason } }
+      return { ...clocked(lanes, state, event.at), ended: { at: event.at, how: 'left', why: event.reason } }
     case 'pause':
       return state.pausedAt !== null ? state : { ...still(state, event.at), pausedAt: event.at }
     case 'resume':
@@ -126,7 +172,11 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
     case 'take': {
       const other = readyLanes(lanes, state).find(({ id }) => id === event.lane)
       return other && other.id !== state.hand
-        ? enter(lanes, { ...still(state, event.at), hand: other.id, pausedAt: null }, event.at)
+        ? enter(
+            lanes,
+            { ...still(clocked(lanes, state, event.at), event.at), hand: other.id, pausedAt: null },
+            event.at,
+          )
         : state
     }
     case 'enough': {
@@ -136,7 +186,11 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
       const times = state.soaks[key]
       if (!soaking || soak?.act !== 'soak' || !times) return state
       const over = { ...state, soaks: { ...state.soaks, [key]: { ...times, until: event.at } } }
-      return handOn(lanes, passed(over, soaking, { how: 'done', at: event.at, reason: 'before its time' }), event.at)
+      return handOn(
+        lanes,
+        passed(lanes, over, soaking, { how: 'done', at: event.at, reason: 'before its time' }),
+        event.at,
+      )
     }
     case 'phase': {
       if (!lane || step?.act !== 'cadence') return state
@@ -152,15 +206,18 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
     case 'back': {
       if (!lane) return state
       const to = state.at[lane.id]! - 1
-      // Past a soak that has been: nobody soaks it twice.
+      // Past a soak or a programme that has been: nobody runs it twice by looking back.
       const steps = lane.steps.slice(0, to + 1)
-      const back = steps.findLastIndex(({ act }) => act !== 'soak')
+      const back = steps.findLastIndex(({ act }) => act !== 'soak' && act !== 'wait')
       if (back < 0) return state
+      // What another lane has meanwhile is not to be had again by going back.
+      const there = { ...state, at: { ...state.at, [lane.id]: back } }
+      if (inTheWay(lanes, lane, standingOf(withoutCadence(there, lane.id)))) return state
       const record: StepRecord = { lane: lane.id, step: lane.steps[back]!.id, how: 'taken back', at: event.at }
       return enter(
         lanes,
         {
-          ...withoutCadence(state, lane.id),
+          ...withoutCadence(withoutSoaks(state, lane, back), lane.id),
           at: { ...state.at, [lane.id]: back },
           records: [...state.records, record],
         },
@@ -169,7 +226,11 @@ export function runStep(lanes: Lane[], before: RunState, event: RunEvent): RunSt
     }
     case 'skip':
       if (!lane || !step || step.gate || !event.reason.trim()) return state
-      return handOn(lanes, passed(state, lane, { how: 'skipped', at: event.at, reason: event.reason.trim() }), event.at)
+      return handOn(
+        lanes,
+        passed(lanes, state, lane, { how: 'skipped', at: event.at, reason: event.reason.trim() }),
+        event.at,
+      )
     case 'done':
       return lane && step ? done(lanes, state, lane, step, event) : state
   }
@@ -185,18 +246,24 @@ function done(
   // Strokes are over when they are over; a reading needs its figure.
   if (step.act === 'cadence' || (step.act === 'measure' && event.value === undefined)) return state
   if (step.act !== 'check') {
-    const { at, value, photo } = event
-    const record = { how: 'done' as const, at, ...(value !== undefined && { value }), ...(photo && { photo }) }
-    return handOn(lanes, passed(state, lane, record), at)
+    const { at, value, photo, fitted } = event
+    const record = {
+      how: 'done' as const,
+      at,
+      ...(value !== undefined && { value }),
+      ...(photo && { photo }),
+      ...(fitted && { fitted }),
+    }
+    return handOn(lanes, passed(lanes, state, lane, record), at)
   }
   const answer = step.answers.find(({ id }) => id === event.answer)
   if (!answer) return state
-  const said = { at: event.at, answer: answer.id }
-  if (answer.leads === 'pass') return handOn(lanes, passed(state, lane, { how: 'done', ...said }), event.at)
+  const said = { at: event.at, answer: answer.id, ...(event.fitted && { fitted: event.fitted }) }
+  if (answer.leads === 'pass') return handOn(lanes, passed(lanes, state, lane, { how: 'done', ...said }), event.at)
   if (answer.leads === 'stop') {
     const records = [...state.records, { lane: lane.id, step: step.id, how: 'stopped' as const, ...said }]
     return {
-      ...still(state, event.at),
+      ...still(clocked(lanes, state, event.at), event.at),
       records,
       ended: { at: event.at, how: 'stopped', ...(answer.because && { why: answer.because }) },
     }
@@ -214,14 +281,33 @@ function again(
   said: { at: number; answer?: string; reason?: string },
 ): RunState {
   const to = lane.steps.findIndex(({ id }) => id === from)
-  const soaks = { ...state.soaks }
-  for (const one of lane.steps.slice(to, state.at[lane.id]! + 1)) delete soaks[soakKey(lane.id, one.id)]
   const records = [...state.records, { lane: lane.id, step: step.id, how: 'again' as const, ...said }]
-  return enter(
-    lanes,
-    { ...withoutCadence(state, lane.id), soaks, records, at: { ...state.at, [lane.id]: to } },
-    said.at,
-  )
+  const back = {
+    ...withoutCadence(withoutSoaks(clocked(lanes, state, said.at), lane, to), lane.id),
+    records,
+    at: { ...state.at, [lane.id]: to },
+  }
+  // Another lane may have what this stretch needs by now: then it waits, and the hands go there.
+  return inTheWay(lanes, lane, standingOf(back))
+    ? handOn(lanes, { ...back, hand: null }, said.at)
+    : enter(lanes, back, said.at)
+}
+
+/** Soaks and waits of a lane from a step on, begun anew. */
+function withoutSoaks(state: RunState, lane: Lane, from: number): RunState {
+  const soaks = { ...state.soaks }
+  for (const one of lane.steps.slice(from)) delete soaks[soakKey(lane.id, one.id)]
+  return { ...state, soaks }
+}
+
+/** The hands' time at the lane they are at is counted up to now; a wait that needs nobody is not theirs. */
+function clocked(lanes: Lane[], state: RunState, now: number): RunState {
+  const lane = laneNow(lanes, state.hand)
+  const waits = lane && byItself(lane, state)?.step
+  if (!lane || state.hand === null || (waits?.act === 'wait' && !waits.watched)) return state
+  const until = state.pausedAt ?? now
+  const spent = Math.max(0, until - state.since)
+  return { ...state, spent: { ...state.spent, [state.hand]: (state.spent[state.hand] ?? 0) + spent } }
 }
 
 /** Whatever time alone has done by now: strokes that are over, soaks that are through, windows that have closed. */
@@ -242,16 +328,24 @@ export function nextByItself(lanes: Lane[], state: RunState): { at: number; appl
     const soak = step?.act === 'soak' ? state.soaks[soakKey(lane.id, step.id)] : undefined
     if (soak) {
       const { until } = soak
-      coming.push({ at: until, apply: () => handOn(lanes, passed(state, lane, { how: 'done', at: until }), until) })
+      coming.push({
+        at: until,
+        apply: () => handOn(lanes, passed(lanes, state, lane, { how: 'done', at: until }), until),
+      })
     }
   }
   const lane = laneNow(lanes, state.hand)
   const step = lane && stepNow(lane, state)
   if (lane && step?.act === 'cadence') {
     const { positionS, movingSince } = state.cadences[lane.id]!
-    if (movingSince !== null) {
+    const stands = movingSince === null ? null : nextStand(step, positionS)
+    if (movingSince !== null && stands !== null) {
+      const at = movingSince + (stands - positionS) * 1000
+      const stood = withCadence(state, lane.id, { positionS: stands, movingSince: null })
+      coming.push({ at, apply: () => ({ ...stood, pausedAt: at }) })
+    } else if (movingSince !== null) {
       const at = movingSince + (cadenceS(step) - positionS) * 1000
-      coming.push({ at, apply: () => handOn(lanes, passed(state, lane, { how: 'done', at }), at) })
+      coming.push({ at, apply: () => handOn(lanes, passed(lanes, state, lane, { how: 'done', at }), at) })
     }
   }
   if (lane && step?.act === 'window' && state.pausedAt === null) {
@@ -261,8 +355,16 @@ export function nextByItself(lanes: Lane[], state: RunState): { at: number; appl
   return coming.sort((a, b) => a.at - b.at)[0] ?? null
 }
 
+/** Where strokes stand by themselves next, to be told that all is ready again; null where they run to their end. */
+function nextStand(step: StepOf<'cadence'>, positionS: number): number | null {
+  if (!step.standsUntil) return null
+  const ends = phases(step).flatMap(({ on, toS }) => (on ? [] : [toS]))
+  return ends.slice(0, -1).find((end) => end > positionS + 1e-6) ?? null
+}
+
 /** A lane one step on, with what is to be kept of it. */
-function passed(state: RunState, lane: Lane, record: Omit<StepRecord, 'lane' | 'step'>): RunState {
+function passed(lanes: Lane[], before: RunState, lane: Lane, record: Omit<StepRecord, 'lane' | 'step'>): RunState {
+  const state = before.hand === lane.id ? clocked(lanes, before, record.at) : before
   const step = stepNow(lane, state)!
   return {
     ...withoutCadence(state, lane.id),
@@ -272,19 +374,42 @@ function passed(state: RunState, lane: Lane, record: Omit<StepRecord, 'lane' | '
 }
 
 /**
- * Where the hands go next: they stay with their lane until it soaks or is through; then to the one with most before it.
- * Nothing that moved on by itself takes the hands off what they hold.
+ * Where the hands go next: they stay with their lane until it soaks, waits or is through; then to the one with most
+ * before it. Nothing that moved on by itself takes the hands off what they hold. A wait that nobody needs to watch
+ * is stood beside only where there is nothing else to do.
  */
 function handOn(lanes: Lane[], state: RunState, now: number): RunState {
   if (lanes.every((lane) => stepNow(lane, state) === null))
     return { ...state, hand: null, ended: { at: now, how: 'done' } }
   const lane = laneNow(lanes, state.hand)
-  const last = state.records.at(-1)
   const step = lane && stepNow(lane, state)
-  const stays = step && !(step.act === 'soak' && state.soaks[soakKey(lane.id, step.id)])
-  if (stays) return last && last.lane !== lane.id ? state : enter(lanes, state, now)
-  const next = [...readyLanes(lanes, state)].sort((a, b) => tailS(b, state.at[b.id]!) - tailS(a, state.at[a.id]!))[0]
-  return next ? enter(lanes, { ...state, hand: next.id }, now) : { ...state, hand: null, since: now }
+  const waits = lane && byItself(lane, state)
+  if (waits?.step.act === 'wait' && waits.step.watched) return state
+  if (lane && step && !waits && laneWaitsFor(lanes, state, lane) === null) {
+    const last = state.records.at(-1)
+    return last && last.lane !== lane.id ? state : enter(lanes, state, now)
+  }
+  const busy = readyLanes(lanes, state).filter((one) => byItself(one, state) === null)
+  const next = longest(lanes, busy, state)
+  if (next) return enter(lanes, { ...state, hand: next.id }, now)
+  // Nothing else: beside the wait that is soonest over.
+  const beside = readyLanes(lanes, state).sort((a, b) => byItself(a, state)!.until - byItself(b, state)!.until)[0]
+  if (beside) return beside.id === state.hand ? state : { ...state, hand: beside.id, since: now, pausedAt: null }
+  if (lanes.some((one) => byItself(one, state))) return { ...state, hand: null, since: now }
+  // A stretch done again can meet what another lane has changed since: the hands put it right, told which.
+  const last = lanes.find(
+    (one) => stepNow(one, state) !== null && one.after.every((id) => stepNow(laneNow(lanes, id)!, state) === null),
+  )!
+  return enter(lanes, { ...state, hand: last.id }, now)
+}
+
+const longest = (lanes: Lane[], some: Lane[], state: RunState): Lane | undefined =>
+  [...some].sort((a, b) => aheadS(lanes, b, state) - aheadS(lanes, a, state))[0]
+
+/** Seconds before a lane and whatever can only come after it: what holds up most goes first. */
+function aheadS(lanes: Lane[], lane: Lane, state: RunState): number {
+  const after = lanes.filter((one) => one.after.includes(lane.id)).map((one) => aheadS(lanes, one, state))
+  return tailS(lane, state.at[lane.id]!) + Math.max(0, ...after)
 }
 
 /** A step comes under the hands; one that works by itself lets them go again. */
@@ -292,10 +417,12 @@ function enter(lanes: Lane[], state: RunState, now: number): RunState {
   const lane = laneNow(lanes, state.hand)!
   const step = stepNow(lane, state)!
   const entered = { ...state, since: now, pausedAt: null }
-  if (step.act === 'soak') {
+  if (step.act === 'soak' || step.act === 'wait') {
     const key = soakKey(lane.id, step.id)
-    const soaks = { ...state.soaks, [key]: { from: now, until: now + step.seconds * 1000 } }
-    return handOn(lanes, { ...entered, soaks }, now)
+    if (entered.soaks[key]) return entered
+    const lasts = (step.act === 'soak' ? step.seconds : step.aboutS) * 1000
+    const begun = { ...entered, soaks: { ...entered.soaks, [key]: { from: now, until: now + lasts } } }
+    return step.act === 'wait' && step.watched ? begun : handOn(lanes, begun, now)
   }
   if (step.act !== 'cadence') return entered
   // Taken up again it stands where it was left, and waits for the hands to be at the handle.

@@ -1,14 +1,45 @@
 import type { Mark } from '../quantity/working.ts'
 import type { DoseAmount } from './dose.ts'
-import type { NotToDrink } from './not-to-drink.ts'
+import type { HeldReason } from './held-reasons.ts'
+import type { KeyPattern, Programme } from './key-patterns.ts'
+import type { State, Tool } from './states.ts'
+
+export type Hazard =
+  | 'mains'
+  | 'live'
+  | 'pressure'
+  | 'scald'
+  | 'acid'
+  | 'detergent'
+  | 'milk'
+  | 'pinch'
+  | 'spring'
+  | 'sharp'
+  | 'heavy'
+  | 'water'
+  | 'parts'
 
 /** Where the hand is about to be: told before the step, not in a manual. */
 export interface StepCaution {
-  hazard: 'mains' | 'pressure' | 'scald' | 'acid' | 'detergent' | 'milk' | 'pinch' | 'parts'
+  hazard: Hazard
   /** The one line that must be read. */
   say: string
   /** What to do about it. */
   how?: string
+}
+
+/** Words of a step that may differ by kind. */
+export interface StepWords {
+  say?: string
+  how?: string
+  normal?: string
+  wrong?: string
+  on?: string
+  onHow?: string
+  off?: string
+  offHow?: string
+  ask?: string
+  example?: KeyPattern
 }
 
 interface StepBase {
@@ -26,14 +57,37 @@ interface StepBase {
   at?: string[]
   /** Asked only of a machine that has none of these stations. */
   without?: string[]
+  /** Asked only of a machine that has one of these stations. */
+  where?: string[]
+  /** Asked only of these kinds. */
+  only?: string[]
+  /**
+   * How things stand while it is done, and stay for the steps after it until one says otherwise: its conditions,
+   * its cautions and what may go on beside it follow from this.
+   */
+  state?: State
+  /** What it has for itself from here on; what it gives back when it is done. */
+  takes?: Tool[]
+  gives?: Tool[]
+  /** Its words on one kind, where they are others there. */
+  as?: Record<string, StepWords>
+  /** Of a bath that others may share: where it is made, where things go in, come out, and where it is poured away. */
+  bath?: 'made' | 'in' | 'out' | 'poured'
+  /** For whoever is qualified alone: the case is open and it is live. */
+  qualified?: true
   caution?: StepCaution
+  /** What may hurt besides. */
+  besides?: StepCaution[]
   /** Hands' time, s, for the plan. */
   handsS: number
   /** Must be done: a run cannot pass it by. */
   gate?: true
   /** What is in the machine from here on: no drink until a step that clears it. */
-  puts?: NotToDrink
-  clears?: true
+  puts?: HeldReason
+  /** All that is not to be drunk, or the one thing it names. */
+  clears?: true | HeldReason
+  /** Parts that are new once it is done. */
+  fits?: string[]
   mark?: Mark
 }
 
@@ -44,6 +98,8 @@ export interface Cadence {
   times: number
   /** The pause after the first stroke, where it is longer: it lets the powder dissolve. */
   firstOffS?: number
+  /** What must be said to be so after each pause before the next stroke: until then it stands. */
+  standsUntil?: string
 }
 
 export interface Answer {
@@ -55,6 +111,10 @@ export interface Answer {
   from?: string
   /** Why it is done again, or how it ends. */
   because?: string
+  /** It goes on, and what the step would clear stays open. */
+  keeps?: true
+  /** Parts that are new where this is answered. */
+  fits?: string[]
 }
 
 /** What a step asks of the hands; each kind of step has its own face in a run. */
@@ -65,14 +125,16 @@ export type Act =
   | ({ act: 'cadence'; on: string; onHow: string; off: string; offHow: string } & Cadence)
   /** It works by itself: the hands are free. */
   | { act: 'soak'; what: string; seconds: number; mostS?: number }
-  /** Watched by whoever stands there, until something is seen. */
-  | { act: 'wait'; until: string; aboutS: number }
+  /** It works by itself until something is seen; watched it keeps whoever stands there. */
+  | { act: 'wait'; until: string; aboutS: number; watched?: true }
   | { act: 'measure'; measure?: string; ask: string; unit: string; from?: number; to?: number }
   | { act: 'check'; ask: string; answers: Answer[] }
-  /** Keys held together. */
-  | { act: 'hold'; keys: string[]; seconds: number }
+  /** Keys held together; of a programme an example, until this model's own are set. */
+  | { act: 'hold'; keys: string[]; seconds: number; programme?: Programme }
   /** A key pressed so many times within so many seconds. */
-  | { act: 'press'; key: string; times: number; withinS: number }
+  | { act: 'press'; key: string; times: number; withinS: number; programme?: Programme }
+  /** A programme of this model started by its keys: what ships shows the shape alone. */
+  | { act: 'keys'; programme: Programme; example: KeyPattern }
   /** Done before a window closes; after that it starts again from an earlier step. */
   | { act: 'window'; withinS: number; from: string }
   | { act: 'photo'; of: string }

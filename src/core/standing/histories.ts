@@ -3,6 +3,7 @@ import type { Entry } from '../ledger/entry.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Setting, SettingName } from '../ledger/setting-kinds.ts'
 import { bodyOf } from '../ledger/upcast.ts'
+import type { Programme } from '../procedures/key-patterns.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { AlongClock, Clock } from '../wear/limits.ts'
 
@@ -149,6 +150,22 @@ export const nearestCauses = (histories: Histories, kind: string): Found<'causes
 /** What a part of a kind costs, where somebody said. */
 export const partPrice = (histories: Histories, kind: string, part: string): Found<'part-price'> | null =>
   nearestThat(histories, 'part-price', (body) => body.kind === kind && body.part === part)
+
+/** How this model's keys start a programme, where the firm has said so. */
+export const modelKeys = (
+  histories: Histories,
+  { maker, model, revision }: { maker: string; model: string; revision: string },
+  programme: Programme,
+): Found<'programme-keys'> | null =>
+  nearestThat(
+    histories,
+    'programme-keys',
+    (body) =>
+      body.programme === programme &&
+      (body.maker ?? '') === maker &&
+      body.model === model &&
+      (body.revision ?? '') === revision,
+  )
 
 /** The way a procedure is done here, where somebody chose one. */
 export const nearestWay = (histories: Histories, procedure: string): Found<'way'> | null =>

@@ -1,5 +1,5 @@
 import { bodyOf } from '../ledger/upcast.ts'
-import { notToDrink } from '../procedures/not-to-drink.ts'
+import { heldReasons, heldWords } from '../procedures/held-reasons.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
 import { finish } from './duty-standing.ts'
@@ -17,10 +17,12 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
   const held = heldNow(facts.histories)
   const first = held[0]
   if (!first) return null
-  const what = [...new Set(held.map((entry) => notToDrink[bodyOf(entry).why]))].join(' and ')
+  const reasons = [...new Set(held.map((entry) => bodyOf(entry).why))]
+  const what = heldWords(reasons)
+  const drink = reasons.some((why) => heldReasons[why].drink)
   const working = startWorking(facts.showWorking)
   const line = working.add(() => ({
-    what: `In it: ${what}`,
+    what: `Held: ${what}`,
     value: held.length,
     unit: held.length === 1 ? 'place' : 'places',
     origin: 'measured',
@@ -31,13 +33,13 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
     {
       key: releaseTask,
       duty: releaseTask,
-      name: `Do not use: ${what} in it. Rinse, release`,
-      action: 'clean',
+      name: `Do not use: ${what}. ${drink ? 'Rinse, release' : 'Test, release'}`,
+      action: drink ? 'clean' : 'check',
       station: facts.kind.lines[0]!.stations[0]!,
       since: first.happenedOn,
       sinceKnown: true,
       minutes: 10,
-      caution: what.includes('acid') ? 'acid' : 'detergent',
+      caution: reasons.includes('descaler') ? 'acid' : drink ? 'detergent' : 'mains',
     },
     [
       {

@@ -2,10 +2,12 @@ import { useState } from 'react'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import type { RepairNow } from '../../core/faults/search.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
+import type { FittedPart } from '../../core/procedures/run.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { writeFrom } from '../make-entry.ts'
+import { FittedSheet } from '../run/FittedSheet.tsx'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { dropSearch, type KeptSearch } from './kept-search.ts'
@@ -35,6 +37,8 @@ export function RepairPart(props: Props) {
   const part = kind.parts.find(({ id }) => id === fault.part)
   const [text, setText] = useState(fault.repair.say)
   const [testing, setTesting] = useState(false)
+  const [fitting, setFitting] = useState(false)
+  const [fitted, setFitted] = useState<FittedPart[]>([])
   const [says, setSays] = useState('')
   const { id: machineId } = bundle.machine
   const close = async (out: TestedOut) => {
@@ -46,6 +50,8 @@ export function RepairPart(props: Props) {
       book,
       fault,
       text,
+      fitted,
+      kind,
       out,
       search: kept.search,
       reportId: kept.reportId,
@@ -73,7 +79,7 @@ export function RepairPart(props: Props) {
         {fault.repair.say}, about {fault.repair.minutes} min.{' '}
         {repair.testMinutes === null
           ? 'No test tells more.'
-          : `Repaired now, ${figure(repair.wastedMinutes)} min are wasted on the average${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; one more test is expected to cost ${figure(repair.testingMinutes ?? repair.testMinutes)} min, what is left after it counted in.`}
+          : `Repaired now, ${figure(repair.wastedMinutes)} min of work for nothing are to be expected${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; one more test is expected to cost ${figure(repair.testingMinutes ?? repair.testMinutes)} min, what is left after it counted in.`}
       </p>
       {part && (
         <PartPrice
@@ -120,6 +126,30 @@ export function RepairPart(props: Props) {
             <span className="slim text-[14px]">What was done</span>
             <input className="field" value={text} onChange={(event) => setText(event.target.value)} />
           </label>
+          {part && (
+            <p className="m-0 flex flex-wrap items-center gap-3 pt-2">
+              <button type="button" className="plain" onClick={() => setFitting(true)}>
+                {fitted.length > 0
+                  ? `New: ${part.name.toLowerCase()}. Change …`
+                  : `A new ${part.name.toLowerCase()} went in …`}
+              </button>
+              <span className="text-[14px] text-second">
+                {fitted.length > 0 ? 'Its dates begin anew.' : 'Cleaned or set right: nothing to say here.'}
+              </span>
+            </p>
+          )}
+          {fitting && part && (
+            <FittedSheet
+              kind={kind}
+              parts={[part.id]}
+              place={null}
+              onKeep={(one) => {
+                setFitted(one)
+                setFitting(false)
+              }}
+              onClose={() => setFitting(false)}
+            />
+          )}
           <TestOut bundle={bundle} kind={kind} today={today} onClose={close} onNotCured={onNotCured} says={says} />
         </>
       )}

@@ -1,7 +1,10 @@
 import type { Fault, FaultBook } from '../../core/faults/fault.ts'
 import type { Search } from '../../core/faults/search.ts'
-import type { Electrical } from '../../core/faults/test-out.ts'
+import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
+import type { FittedPart } from '../../core/procedures/run.ts'
+import { fittingEntries } from '../../core/procedures/run-record.ts'
 import { makeEntry } from '../make-entry.ts'
 
 /** What a test-out came to. */
@@ -19,6 +22,9 @@ interface Given {
   book: FaultBook
   fault: Fault
   text: string
+  /** Parts that went in new, with what came out. */
+  fitted?: FittedPart[]
+  kind: Kind
   out: TestedOut
   search: Search
   reportId: string
@@ -29,9 +35,18 @@ interface Given {
   visitId?: string
 }
 
+/** What was tried and what it showed, in a sentence. @example 'Unit out, look at the ring: worn' */
+function seenWords(book: FaultBook, test: string, outcome: string): string {
+  const tried = book.tests.find(({ id }) => id === test)
+  const shown = tried?.outcomes.find(({ id }) => id === outcome)
+  return tried && shown
+    ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}`
+    : `${test}: ${outcome}`
+}
+
 /** What a search that ended in a repair leaves in the ledger: complaint, tests, repair with its cause, test-out. */
 export function repairEntries(given: Given): Entry[] {
-  const { book, fault, text, out, search, reportId, idOf, machineId, today, at, visitId } = given
+  const { book, fault, text, fitted = [], kind, out, search, reportId, idOf, machineId, today, at, visitId } = given
   const more = { happenedAt: at.toISOString(), ...(visitId && { visitId }) }
   const make = (name: string, kind: Entry['kind'], body: Record<string, unknown>): Entry =>
     makeEntry('machine', machineId, kind, body, today, { id: idOf(name), ...more })
@@ -46,6 +61,7 @@ export function repairEntries(given: Given): Entry[] {
       make(`seen ${i}`, 'test-seen', {
         test,
         outcome,
+        words: seenWords(book, test, outcome),
         report: reportId,
         ...(value !== undefined && { value }),
         ...(said && { said }),
@@ -72,6 +88,10 @@ export function repairEntries(given: Given): Entry[] {
       cured: true,
       ...(fault.part && { part: fault.part }),
     }),
+    ...fitted.flatMap((one, i) =>
+      fittingEntries(one).map((draft) => make(`${draft.kind} ${i}`, draft.kind, draft.body)),
+    ),
+    ...tasksDone(fault, kind, fitted).map(({ doneBy, id }) => make(`task ${id}`, doneBy, { task: id })),
     ...out.readings.map(({ measure, group, value }) =>
       make(`left ${measure} ${group ?? ''}`, 'measured', {
         measure,
@@ -87,5 +107,24 @@ export function repairEntries(given: Given): Entry[] {
       ...(out.looks.length > 0 && { looks: out.looks }),
       ...(out.electrical && { electrical: out.electrical }),
     }),
+    // Opened with a tool and not tested: the work is on record, the machine is not for use.
+    ...(wasOpened(book, fault, search) && !tested(out) ? [make('held', 'held', { why: 'electrical' })] : []),
   ]
 }
+
+/** Whether live parts were bared on the way or by the repair. */
+const wasOpened = (book: FaultBook, fault: Fault, search: Search): boolean =>
+  fault.repair.stripDown !== undefined ||
+  search.seen.some(({ test, said }) => !said && book.tests.find(({ id }) => id === test)?.needs.includes('open'))
+
+/** Whether a tester said anything of earth, insulation or leakage. */
+const tested = ({ electrical }: TestedOut): boolean =>
+  electrical !== undefined && electricalIds.some((id) => electrical[id] !== undefined)
+
+/** Upkeep that a repair without a new part is: a passage cleared is a passage cleaned. */
+const tasksDone = (fault: Fault, kind: Kind, fitted: FittedPart[]): Kind['duties'] =>
+  fitted.length > 0 || !fault.part
+    ? []
+    : kind.duties.filter(
+        ({ part, action, doneBy }) => part === fault.part && action === 'clean' && doneBy === 'cleaned',
+      )

@@ -5,12 +5,20 @@ export const testHazards: Record<NonNullable<Test['hazard']>, string> = {
   scald: 'Hot water and steam: face and hands away, cloth at hand.',
   pressure:
     'Trapped pressure: nothing is opened above 0 bar; a handle that does not vent stays locked until it is cold.',
+  live: 'Open, live and running: for qualified people only, as local rules allow. Residual-current device, gloves, glasses, a catch vessel: joints may spray. Look and read; switched off before anything is touched.',
   mains:
     'Plug out, prove it dead, lock it off. Work on the mains belongs to those qualified for it; local rules come first.',
   moving: 'Moving parts: sleeves, hair and fingers out of the way.',
 }
 
-const standings = { hot: 'hot', off: 'off', open: 'open', cold: 'cold', 'no-pressure': 'without pressure' } as const
+const standings = {
+  hot: 'hot',
+  off: 'off',
+  open: 'open',
+  cold: 'cold',
+  'no-pressure': 'without pressure',
+  'shut-again': 'shut again to run',
+} as const
 
 /** How the machine must stand for it. @example needWords(test, book) // 'off, open' */
 export const needWords = ({ needs }: Test, { toStand }: FaultBook): string =>

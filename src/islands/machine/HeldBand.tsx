@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { bodyOf } from '../../core/ledger/upcast.ts'
-import { notToDrink } from '../../core/procedures/not-to-drink.ts'
+import { heldReasons } from '../../core/procedures/held-reasons.ts'
 import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { dayLong } from '../../ui/format.ts'
@@ -14,7 +14,9 @@ interface Props {
   onSaved: () => void
 }
 
-/** Something is in the machine that nobody may drink: said until somebody signs the rinse off. */
+const upper = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
+
+/** Something is in the machine, or open on it, that forbids its use: said until somebody signs it off. */
 export function HeldBand({ bundle, today, onSaved }: Props) {
   const held = heldNow(effective(bundle.ledgers))
   const [ids] = useState(() => new Map<string, string>())
@@ -40,11 +42,13 @@ export function HeldBand({ bundle, today, onSaved }: Props) {
           <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="min-w-0 flex-1">
               <b className="text-seal-ink">Do not use{group === undefined ? '' : ` group ${group}`}.</b>{' '}
-              {notToDrink[why]} is in it since {dayLong(entry.happenedOn)}. Rinse until it runs clear and feels of
-              nothing, then sign it off.
+              {upper(heldReasons[why].words)} since {dayLong(entry.happenedOn)}.{' '}
+              {heldReasons[why].drink
+                ? 'Rinse until it runs clear and feels of nothing, then sign it off.'
+                : 'Earth, insulation, leakage by a qualified person with a tester in date, then sign it off.'}
             </span>
             <button type="button" className="plain whitespace-nowrap" onClick={() => release(entry.id)}>
-              Rinsed and clear: release it
+              {heldReasons[why].drink ? 'Rinsed and clear: release it' : 'Tested and passed: release it'}
             </button>
           </p>
         )

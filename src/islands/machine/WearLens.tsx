@@ -13,7 +13,7 @@ import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { GradeBars } from '../../ui/Seal.tsx'
 import { meansItself } from '../../ui/typing.ts'
-import { urgencyInk, urgencyOf, usedOn } from '../../ui/urgency.ts'
+import { unsure, unsureWords, urgencyInk, urgencyOf, usedOn, wholeOrNot } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -258,7 +258,7 @@ function WorkingOf({
 const use = (one: ClockUse | undefined, standing: Standing, today: string, digits = 0) => {
   if (!one) return '–'
   const now = usedOn(one, standing.asOf, today)
-  const used = digits ? now.toFixed(digits) : quantity(Math.round(now), one.unit).value
+  const used = digits ? now.toFixed(digits) : quantity(wholeOrNot(now, one.limit), one.unit).value
   return (
     <>
       {used} <span className="text-second">/ {quantity(one.limit, one.unit).value}</span>
@@ -285,6 +285,9 @@ function windowWords(standing: Standing, today: string): string {
   if (daysUntil(p50, today) < 0) return `from ${dayNear(p50, today)}`
   if (p10 === p90) return dayNear(p50, today)
   const isOneMonth = p10.slice(0, 7) === p90.slice(0, 7) && preferences().dateForm === 'words'
+  if (unsure(standing.due, today)) return unsureWords(standing.due, today)
+  // Where a window reaches into another year both ends say theirs.
+  if (p10.slice(0, 4) !== p90.slice(0, 4)) return `${dayNear(p10, p90)}–${dayNear(p90, p10)}`
   return `${isOneMonth ? Number(p10.slice(8)) : dayShort(p10)}–${dayNear(p90, today)}`
 }
 
@@ -292,6 +295,7 @@ const phoneDue = (standing: Standing, today: string): string => {
   if (!standing.due) return 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
+  if (days >= 0 && unsure(standing.due, today)) return unsureWords(standing.due, today)
   return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
 }
 

@@ -47,6 +47,8 @@ export function StepList({ procedure, place, onPlace, onType, onChange }: Props)
               const held = stepHeld(procedure, here)
               const up = moveStep(procedure, here, -1)
               const down = moveStep(procedure, here, 1)
+              // What cannot stand here, as the machine stands, is not added.
+              const longer = chosen ? addStep(procedure, here, act) : null
               const move = (next: Procedure | null, by: number) => {
                 if (!next) return
                 onChange(next)
@@ -107,8 +109,9 @@ export function StepList({ procedure, place, onPlace, onType, onChange }: Props)
                           <button
                             type="button"
                             className="plain"
+                            disabled={!longer}
                             onClick={() => {
-                              onChange(addStep(procedure, here, act))
+                              if (longer) onChange(longer)
                               onPlace({ ...here, step: i + 1 })
                             }}
                           >

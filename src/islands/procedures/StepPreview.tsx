@@ -22,6 +22,7 @@ export function StepPreview({ step, measures }: Props) {
         <ActionField
           step={step}
           measures={measures}
+          keys={null}
           positionS={positionS}
           paused={false}
           sinceS={0}

@@ -1,7 +1,7 @@
 import { DueBell } from '../../ui/DueBell.tsx'
 import type { DueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { unsure, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import type { RoundRow } from '../../views/round-page.ts'
 import { governs, title } from '../standing-words.ts'
 import { machineHref } from './WhereTo.tsx'
@@ -87,7 +87,9 @@ export function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowPro
             {over > 0
               ? `${figure(over)} d over`
               : standing.due && halfWidth(standing.due) > 0
-                ? `± ${figure(halfWidth(standing.due))} d`
+                ? unsure(standing.due, today)
+                  ? 'not known yet'
+                  : `± ${figure(halfWidth(standing.due))} d`
                 : 'to the day'}
           </span>
         </span>

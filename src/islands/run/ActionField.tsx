@@ -4,10 +4,15 @@ import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
 import { sendPhoto, smaller } from '../photos.ts'
 import { minutesSeconds } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
+import { KeysFace } from './KeysFace.tsx'
+import type { ModelKeys } from './model-keys.ts'
 
 interface Props {
   step: Step
   measures: RunMeasures
+  keys: ModelKeys | null
+  /** Why it is done again, and for which time. */
+  again?: { because: string; time: number }
   positionS: number
   paused: boolean
   /** Seconds the step has been under the hands. */
@@ -26,6 +31,10 @@ export function ActionField(props: Props) {
   if (step.act === 'cadence') return <Strokes {...props} step={step} />
   return (
     <div className="flex min-h-[220px] flex-1 flex-col justify-center bg-enamel px-4 py-5 lg:px-6">
+      {props.again && <AgainLine {...props.again} />}
+      {step.qualified && (
+        <p className="m-0 mb-2 text-[20px] font-semibold text-seal-ink">Open and live: for qualified people only.</p>
+      )}
       <p data-step className="m-0 text-[clamp(30px,5vw,60px)] leading-[1.02] font-[660] [font-stretch:90%]">
         {step.say}
       </p>
@@ -41,8 +50,17 @@ export function ActionField(props: Props) {
   )
 }
 
+/** A stretch done again says why, and for which time. */
+function AgainLine({ because, time }: { because: string; time: number }) {
+  return (
+    <p className="m-0 mb-3 max-w-[56ch] border-l-4 border-copper pl-3 text-[18px]">
+      <b>Once more{time > 2 ? `, time ${time}` : ''}.</b> {because}
+    </p>
+  )
+}
+
 /** What a kind of step wants besides its words. */
-function Face({ step, sinceS, onAnswer, onValue, onPhoto }: Props) {
+function Face({ step, keys, sinceS, onAnswer, onValue, onPhoto }: Props) {
   switch (step.act) {
     case 'check':
       return (
@@ -57,15 +75,17 @@ function Face({ step, sinceS, onAnswer, onValue, onPhoto }: Props) {
             >
               <span className="mono text-[20px] text-deep">{i + 1}</span>
               <span className="flex-1">{answer.words}</span>
-              {answer.leads !== 'pass' && (
+              {(answer.leads !== 'pass' || answer.keeps) && (
                 <span className="max-w-[18ch] text-right text-[15px] font-normal text-second">
-                  {answer.leads === 'repeat' ? 'once more' : 'ends here'}
+                  {answer.keeps ? 'stays held' : answer.leads === 'repeat' ? 'once more' : 'ends here'}
                 </span>
               )}
             </button>
           ))}
         </fieldset>
       )
+    case 'keys':
+      return <KeysFace step={step} keys={keys} />
     case 'measure':
       return <Reading step={step} onValue={onValue} />
     case 'photo':
@@ -165,7 +185,7 @@ function Reading({ step, onValue }: { step: StepOf<'measure'>; onValue: (value: 
 }
 
 /** Solid and filling when water is on; hollow, framed and outlined when it is off: told apart without colour. */
-function Strokes({ step, positionS, paused }: Props & { step: StepOf<'cadence'> }) {
+function Strokes({ step, positionS, paused, again }: Props & { step: StepOf<'cadence'> }) {
   const phase = phaseAt(step, positionS)
   const ready = positionS < 0
   const on = !ready && phase?.on === true
@@ -206,7 +226,10 @@ function Strokes({ step, positionS, paused }: Props & { step: StepOf<'cadence'> 
             <path d={`M${1 + 398 * (1 - share)} 0v14`} stroke="var(--ink)" strokeWidth={4} />
           </svg>
         )}
-        <p className={`m-0 max-w-[34ch] ${words}`}>{ready ? step.onHow : on ? step.onHow : step.offHow}</p>
+        <p className={`m-0 max-w-[34ch] ${words}`}>
+          {again && positionS < step.onS && <b className="block">Once more: {again.because}</b>}
+          {ready ? (step.how ?? step.onHow) : on ? step.onHow : step.offHow}
+        </p>
       </div>
       <div className="relative flex shrink-0 flex-col items-end justify-between">
         <p className="m-0 flex items-baseline gap-1">

@@ -1,10 +1,9 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { lanesOf } from '../../core/procedures/lanes.ts'
+import { type Chosen, lanesTogether } from '../../core/procedures/lanes.ts'
 import { type Offered, usualAtUse, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Item, type Procedure, rootOf } from '../../core/procedures/procedure.ts'
-import type { Running } from '../../core/procedures/run-record.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { SettingLevel } from '../setting/levels.ts'
 import { CautionBand } from './CautionBand.tsx'
@@ -29,7 +28,7 @@ interface Props {
   /** Where a way may be set, nearest first. */
   levels: SettingLevel[]
   today: string
-  onStart: (running: Running[]) => void
+  onStart: (running: Chosen[]) => void
 }
 
 /** Before a run: what, by which school, with what at hand, how long, what may hurt. */
@@ -59,7 +58,7 @@ export function BeforeRun({
   )
   const [ticked, setTicked] = useState<Set<string>>(new Set())
   const running = useMemo(
-    (): Running[] =>
+    (): Chosen[] =>
       can
         .filter(({ procedure }) => chosen.includes(procedure.id))
         .map(({ procedure }) => ({
@@ -76,10 +75,7 @@ export function BeforeRun({
     const byUse = made !== null && usualAtUse(school, kind.basedOn ?? kind.id, made)
     return { id: school.id, words: byUse ? `usual at ${Math.round(made)} drinks a day` : 'usual for this kind' }
   }
-  const lanes = useMemo(
-    () => running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind)),
-    [kind, running],
-  )
+  const lanes = useMemo(() => lanesTogether(running, kind), [kind, running])
   const plan = useMemo(() => (lanes.length > 0 ? planRun(lanes) : null), [lanes])
   const first = running.flatMap(({ procedure }) => procedure.mustFinish?.first ?? [])
   const missing = first.filter((one) => !ticked.has(one))
@@ -92,7 +88,11 @@ export function BeforeRun({
   )
   const cautions = [
     ...new Map(
-      lanes.flatMap(({ steps }) => steps.flatMap(({ caution }) => (caution ? [[caution.say, caution] as const] : []))),
+      lanes.flatMap(({ steps }) =>
+        steps.flatMap(({ caution, besides = [] }) =>
+          [...(caution ? [caution] : []), ...besides].map((one) => [one.say, one] as const),
+        ),
+      ),
     ).values(),
   ]
   const row = ({ procedure, refused }: Offered) => (
@@ -142,7 +142,7 @@ export function BeforeRun({
             {offered.filter(({ procedure }) => asFirst.has(procedure.id)).map(row)}
             <details>
               <summary className="flex min-h-[48px] cursor-pointer items-center border-t border-hair font-semibold text-copper">
-                Something beside it: hands go on while the other soaks
+                Something beside it: hands go on while it soaks or runs by itself
               </summary>
               {offered.filter(({ procedure }) => !asFirst.has(procedure.id)).map(row)}
             </details>
@@ -166,7 +166,14 @@ export function BeforeRun({
               )}
             </SchoolChoice>
           ))}
-          {plan && (
+          {plan?.never && (
+            <p role="alert" className="m-0 mt-4 border-l-4 border-seal pl-3">
+              <b className="text-seal-ink">These cannot be done in one run.</b>{' '}
+              {[...new Set(plan.never.map(({ title }) => title))].join('; ')}: one leaves the machine as the other
+              cannot use it. Do one after the other, each as a run of its own.
+            </p>
+          )}
+          {plan && !plan.never && (
             <section className="pt-4" aria-label="How long">
               <h2 className="head m-0 pb-1">How long</h2>
               <LanesPlan lanes={lanes} plan={plan} />
@@ -229,7 +236,7 @@ export function BeforeRun({
           <button
             type="button"
             className="act mt-4 min-h-[64px] w-full text-[20px]"
-            disabled={lanes.length === 0 || missing.length > 0}
+            disabled={lanes.length === 0 || missing.length > 0 || plan?.never !== undefined}
             onClick={() => {
               wakeSound()
               onStart(running)
@@ -263,7 +270,7 @@ export function BeforeRun({
 }
 
 /** Tools and materials of all that is run, once each. */
-function itemsOf(running: Running[]): Item[] {
+function itemsOf(running: Chosen[]): Item[] {
   const all = running.flatMap(({ school }) => [...school.tools, ...school.materials])
   return [...new Map(all.map((item) => [item.name, item])).values()]
 }

@@ -11,7 +11,7 @@ import {
 } from '../../core/procedures/dose.ts'
 import { acids } from '../../core/scale/acid.ts'
 import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
-import { counted, figure } from '../../ui/format.ts'
+import { figure } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { quantityWords } from '../../ui/quantity.ts'
 
@@ -41,7 +41,8 @@ export function DoseLine({ amount, measures }: Props) {
     )
   if (amount.gramsPerL !== undefined || amount.oneTo !== undefined)
     return <BathDose amount={amount} measures={measures} />
-  if (amount.of === 'descaler' && measures.descale) return <AcidDose descale={measures.descale} />
+  if (amount.of === 'descaler' && amount.litres !== undefined)
+    return <AcidDose {...(measures.descale && { descale: measures.descale })} litres={amount.litres} />
   if (dose.grams === null) return <p className="m-0 text-[20px]">{doseSaid(amount)}</p>
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -56,7 +57,7 @@ export function DoseLine({ amount, measures }: Props) {
         </span>
       </p>
       <p className="m-0 basis-full text-[15px] text-second">
-        Said as {doseSaid(amount)}.
+        Its label first. Said as {doseSaid(amount)}.
         {dose.perTub !== null && ` A tub of ${figure(measures.tubG)} g holds ${figure(dose.perTub)}`}
         {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
         {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
@@ -114,7 +115,10 @@ function BathDose({ amount, measures }: Props) {
         </span>
       </label>
       <p className="m-0 basis-full text-[15px] text-second">
-        Said as {doseSaid(amount)}.
+        Its label first. Said as {doseSaid(amount)}
+        {amount.orTablets !== undefined &&
+          `; or ${amount.orTablets === 1 ? 'one tablet' : `${amount.orTablets} tablets`} by its label`}
+        .
         {scoops &&
           ` That is ${scoopWords(scoops)} of ${figure(measures.scoopG)} g${measures.ownScoop ? '' : ', from memory'}.`}
       </p>
@@ -122,24 +126,40 @@ function BathDose({ amount, measures }: Props) {
   )
 }
 
-/** Acid as it is reckoned for this machine, what it gives off and what takes its bite. */
-function AcidDose({ descale: { acid, scaleG, volumeL, plan } }: { descale: TankDescale }) {
+/** What is poured: a bought descaler by its label, acid by the litre at its strength; the chalk reckoned is a check. */
+function AcidDose({ descale, litres }: { descale?: TankDescale; litres: number }) {
+  const water = quantityWords(litres, 'L')
+  const bath = descale?.bath(litres)
   return (
-    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-      <p className="m-0 text-[42px] leading-none font-[680]">
-        {figure(plan.acidGPerCharge)} <span className="text-[26px]">g</span>
-      </p>
-      <p className="m-0 text-[18px] leading-snug">
-        {acids[acid].name} in {quantityWords(volumeL, 'L')}
-        {plan.charges > 1 && `, ${counted(plan.charges, 'charge')} of it`}
-        <span className="block text-[15px] text-second">
-          for {figure(scaleG)} g of chalk reckoned here; a bought descaler goes by its label
-        </span>
-      </p>
-      <p className="m-0 basis-full text-[15px] text-second">
-        It gives off {quantityWords(plan.gasL, 'L')} of gas: outlets open. Spent, {figure(plan.bicarbonateG)} g of
-        bicarbonate at most takes its bite. Rinse with {quantityWords(plan.rinseL, 'L')} at least.
-      </p>
+    <div className="flex flex-col gap-1">
+      <p className="m-0 text-[24px] leading-tight font-[640]">Bought descaler or tablet: by its label, for {water}</p>
+      {bath && descale && !descale.forbidden && (
+        <p className="m-0 text-[20px]">
+          Acid by the litre: <b className="mono">{figure(bath.acidG)} g</b> {acids[descale.acid].name} in {water}
+          <span className="block text-[15px] text-second">
+            {figure(bath.strength.percent)} % ({figure(bath.strength.least)} to {figure(bath.strength.most)} %, from
+            memory){bath.asBought && `; as ${figure(bath.asBought.percent)} % that is ${figure(bath.asBought.grams)} g`}
+            . Lukewarm. {bath.contactMin.from} to {bath.contactMin.to} minutes of contact.
+          </span>
+        </p>
+      )}
+      {descale?.forbidden && <p className="m-0 text-[18px] font-semibold text-seal-ink">{descale.forbidden}</p>}
+      {descale?.aluminium && (
+        <p className="m-0 text-[16px]">
+          <b>Aluminium inside:</b> no sulfamic or mineral acid, half an hour at the most.
+        </p>
+      )}
+      {bath && (
+        <p className="m-0 text-[15px] text-second">
+          {descale!.scaleG === null || descale!.scaleG < 0.05
+            ? 'Hardly any chalk is reckoned here.'
+            : `Enough for ${figure(bath.takesUpG)} g of chalk; ${figure(descale!.scaleG)} g expected here.`}
+          {bath.tooMuch
+            ? ' More than baths take out: it is opened, or done on the bench.'
+            : bath.baths > 1 && ` ${bath.baths} baths, a fresh one after the other.`}{' '}
+          Spent, {figure(bath.bicarbonateG)} g of bicarbonate at most takes its bite.
+        </p>
+      )}
     </div>
   )
 }

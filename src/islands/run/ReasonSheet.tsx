@@ -6,16 +6,23 @@ interface Props {
   about: string
   reasons: string[]
   act: string
+  /** Another way out, without a reason. */
+  away?: { words: string; onAway: () => void }
   onReason: (reason: string) => void
   onClose: () => void
 }
 
 /** A reason in a tap, or in words. */
-export function ReasonSheet({ title, about, reasons, act, onReason, onClose }: Props) {
+export function ReasonSheet({ title, about, reasons, act, away, onReason, onClose }: Props) {
   const [words, setWords] = useState('')
   return (
     <Sheet open onOpenChange={onClose} title={title} about={about}>
       <div className="flex flex-col gap-3">
+        {away && (
+          <button type="button" className="act min-h-[64px] text-[19px]" onClick={away.onAway}>
+            {away.words}
+          </button>
+        )}
         {reasons.map((reason) => (
           <button
             key={reason}

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
-import { notToDrink } from '../../core/procedures/not-to-drink.ts'
+import { heldReasons } from '../../core/procedures/held-reasons.ts'
 import { stepNow } from '../../core/procedures/run.ts'
 import { insideNow, runEntries } from '../../core/procedures/run-record.ts'
 import { browserNow } from '../../ui/clock.ts'
@@ -33,7 +33,8 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
     // As it ended, not as it is saved: sent twice it is the same.
     const more = { happenedAt: new Date(ended.at).toISOString(), ...(visitId && { visitId }) }
     const made = runEntries(running, lanes, state, kind)
-      .filter((draft) => !(draft.kind === 'held' && draft.body.why === 'descaler'))
+      .filter((draft) => draft.of !== 'softener' || softenerId)
+      .filter((draft) => !(draft.kind === 'held' && run.held.some(({ inside }) => inside.of === draft.body.why)))
       .map(({ kind: entryKind, body, of }, i) => {
         run.ids[i] ??= newId()
         const id = run.ids[i]!
@@ -92,9 +93,10 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
           <p role="alert" className="m-0 border-l-4 border-seal pl-3 text-[20px]">
             <b className="text-seal-ink">Do not use.</b>{' '}
             {inside
-              .map(
-                ({ of, group }) =>
-                  `${notToDrink[of]} is in ${group === null || kind.groups === 1 ? 'it' : `group ${group}`}`,
+              .map(({ of, group }) =>
+                heldReasons[of].drink
+                  ? `${heldReasons[of].name} is in ${group === null || kind.groups === 1 ? 'it' : `group ${group}`}`
+                  : `${heldReasons[of].words}`,
               )
               .join('; ')}
             . The machine says so until somebody signs it off.

@@ -1,13 +1,12 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { lanesOf } from '../../core/procedures/lanes.ts'
+import { type Chosen, lanesTogether } from '../../core/procedures/lanes.ts'
 import { offeredTo } from '../../core/procedures/offered.ts'
 import { startRun } from '../../core/procedures/run.ts'
-import type { Running } from '../../core/procedures/run-record.ts'
 import { toDay } from '../../core/quantity/local-day.ts'
 import { acidNames } from '../../core/scale/acid.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
 import { drinksMade } from '../../core/standing/drinks-made.ts'
-import { effective, nearestWay } from '../../core/standing/histories.ts'
+import { effective, type Histories, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
 import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
 import { type TankDescale, tankDescale } from '../../core/standing/water/machine-descale.ts'
@@ -20,7 +19,8 @@ import { machineLevels } from '../setting/levels.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeRun } from './BeforeRun.tsx'
 import type { RunMeasures } from './DoseLine.tsx'
-import { type KeptRun, keepRun, readRun } from './kept-run.ts'
+import { dropRun, type KeptRun, keepRun, readRun } from './kept-run.ts'
+import { useModelKeys } from './model-keys.ts'
 import { RunEnd } from './RunEnd.tsx'
 import { RunScreen } from './RunScreen.tsx'
 import { useRun } from './use-run.ts'
@@ -59,13 +59,18 @@ export function RunPage({ bundle, today, me, asked }: Props) {
         kind={kind}
         place={place}
         measures={measures}
+        histories={histories}
         today={today}
+        onThrowAway={() => {
+          dropRun(bundle.machine.id)
+          setKept(null)
+        }}
         visitId={visitToday(bundle, today, me)?.visitId}
       />
     )
-  const start = (running: Running[]) => {
+  const start = (running: Chosen[]) => {
     const at = browserNow().getTime()
-    const lanes = running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind))
+    const lanes = lanesTogether(running, kind)
     // Of the procedure only the school that is run is kept: it is what it was, whatever the library becomes.
     const run: KeptRun = {
       running: running.map(({ procedure, school }) => ({ procedure: { ...procedure, schools: [school] }, school })),
@@ -110,11 +115,14 @@ interface GoingProps {
   kind: NonNullable<ReturnType<typeof kindOf>>
   place: string
   measures: RunMeasures
+  histories: Histories
   today: string
+  onThrowAway: () => void
   visitId: string | undefined
 }
 
-function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingProps) {
+function Going({ kept, bundle, kind, place, measures, histories, today, onThrowAway, visitId }: GoingProps) {
+  const keys = useModelKeys(bundle, histories, today)
   const [muted, setMuted] = useState(() => localStorage.getItem(muteKey) === 'yes')
   const run = useRun(bundle.machine.id, kept, muted, today)
   if (run.state.ended)
@@ -137,6 +145,8 @@ function Going({ kept, bundle, kind, place, measures, today, visitId }: GoingPro
       without={missingStations(bundle)}
       place={[bundle.machine.name, bundle.site.name]}
       measures={measures}
+      keys={keys}
+      onThrowAway={onThrowAway}
       muted={muted}
       onMute={() => {
         localStorage.setItem(muteKey, muted ? 'no' : 'yes')

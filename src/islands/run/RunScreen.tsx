@@ -1,7 +1,17 @@
 import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { phaseAt } from '../../core/procedures/cadence.ts'
-import { handStep, isCadence, laneNow, positionAt, soakKey, stepNow } from '../../core/procedures/run.ts'
+import { phaseAt, phases } from '../../core/procedures/cadence.ts'
+import type { Lane } from '../../core/procedures/lanes.ts'
+import {
+  byItself,
+  handStep,
+  isCadence,
+  laneNow,
+  laneWaitsFor,
+  positionAt,
+  type RunState,
+} from '../../core/procedures/run.ts'
+import type { Answer, Cadence } from '../../core/procedures/step.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { ActionField } from './ActionField.tsx'
@@ -9,8 +19,11 @@ import { CadenceStrip } from './CadenceStrip.tsx'
 import { CautionBand } from './CautionBand.tsx'
 import { minutesSeconds } from './clock-words.ts'
 import type { RunMeasures } from './DoseLine.tsx'
+import { FittedSheet, partsOf } from './FittedSheet.tsx'
 import { HoldButton } from './HoldButton.tsx'
+import type { ModelKeys } from './model-keys.ts'
 import { ReasonSheet } from './ReasonSheet.tsx'
+import { RepeatSheet } from './RepeatSheet.tsx'
 import { SideColumn } from './SideColumn.tsx'
 import { wakeSound } from './signals.ts'
 import { useAwake } from './use-awake.ts'
@@ -25,16 +38,21 @@ interface Props {
   /** Machine and site. */
   place: [machine: string, site: string]
   measures: RunMeasures
+  keys: ModelKeys | null
   muted: boolean
   onMute: () => void
+  /** Begun by mistake: nothing of it is kept. */
+  onThrowAway: () => void
 }
 
 const button = 'min-h-[64px] border-2 px-4 text-[19px] font-semibold'
 
 /** One step at a time. Nothing else is on the screen while it runs. */
-export function RunScreen({ machineId, run, kind, without, place, measures, muted, onMute }: Props) {
+export function RunScreen({ machineId, run, kind, without, place, measures, keys, muted, onMute, onThrowAway }: Props) {
   const { lanes, state, now, press, lost } = run
   const [asking, setAsking] = useState<'skip' | 'leave' | null>(null)
+  const [fitting, setFitting] = useState<{ parts: string[]; answer?: string } | null>(null)
+  const [repeating, setRepeating] = useState<Answer | null>(null)
   useAwake(true)
   const lane = laneNow(lanes, state.hand)
   const step = handStep(lanes, state)
@@ -44,14 +62,27 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
   const phase = cadence && phaseAt(cadence, Math.max(0, positionS))
   const soonest = lanes
     .flatMap((one) => {
-      const soak = stepNow(one, state)
-      const times = soak?.act === 'soak' ? state.soaks[soakKey(one.id, soak.id)] : undefined
-      return soak?.act === 'soak' && times
-        ? [{ what: soak.what, say: soak.say, how: soak.how, until: times.until }]
+      const itself = byItself(one, state)
+      return itself?.step.act === 'soak'
+        ? [{ what: itself.step.what, say: itself.step.say, how: itself.step.how, until: itself.until }]
         : []
     })
     .sort((a, b) => a.until - b.until)[0]
-  const sinceS = ((state.pausedAt ?? now) - state.since) / 1000
+  const waits = lane && byItself(lane, state)
+  const sinceS = ((state.pausedAt ?? now) - (waits?.from ?? state.since)) / 1000
+  const inTheWay = lane && laneWaitsFor(lanes, state, lane)
+  /** Strokes that stand until it is said that all is ready again. */
+  const standing = cadence?.standsUntil && atRest(cadence, positionS) ? cadence.standsUntil : null
+  const tell = (answer: Answer) => {
+    if (answer.leads === 'repeat') return setRepeating(answer)
+    if (answer.fits && partsOf(kind, answer.fits).length > 0)
+      return setFitting({ parts: answer.fits, answer: answer.id })
+    press({ type: 'done', answer: answer.id })
+  }
+  const done = () => {
+    if (step?.fits && partsOf(kind, step.fits).length > 0) return setFitting({ parts: step.fits })
+    press({ type: 'done' })
+  }
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -59,18 +90,19 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
       wakeSound()
       const key = event.key.toLowerCase()
       const answer = step?.act === 'check' ? step.answers[Number(key) - 1] : undefined
-      if (answer) press({ type: 'done', answer: answer.id })
+      if (answer) tell(answer)
       else if (key === 'b') press({ type: 'back' })
       else if (key === 'p') press({ type: paused ? 'resume' : 'pause' })
-      else if (key === ' ' && document.activeElement?.tagName !== 'BUTTON') {
+      else if (key === ' ' && !document.activeElement?.matches('button:focus-visible, summary, a:focus-visible')) {
+        // A button that was only clicked keeps no claim on the space bar; one that was reached by the keyboard does.
         event.preventDefault()
         if (cadence) press({ type: paused ? 'resume' : 'phase' })
-        else if (step && step.act !== 'check' && step.act !== 'measure') press({ type: 'done' })
+        else if (step && step.act !== 'check' && step.act !== 'measure') done()
       }
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [cadence, paused, press, step])
+  })
 
   const at = `${lane?.id} ${step?.id}`
   useEffect(() => {
@@ -127,10 +159,12 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
               key={`${lane!.id} ${step.id} ${state.since}`}
               step={step}
               measures={measures}
+              keys={keys}
+              again={lane ? againOf(lane, state) : undefined}
               positionS={positionS}
               paused={paused}
               sinceS={sinceS}
-              onAnswer={({ id }) => press({ type: 'done', answer: id })}
+              onAnswer={tell}
               onValue={(value) => press({ type: 'done', value })}
               onPhoto={(photo) => press({ type: 'done', photo })}
             />
@@ -144,6 +178,14 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
             </div>
           )}
           {step?.caution && <CautionBand caution={step.caution} />}
+          {step?.besides?.map((caution) => (
+            <CautionBand key={caution.say} caution={caution} small />
+          ))}
+          {inTheWay && (
+            <p role="alert" className="m-0 border-l-4 border-brass bg-enamel px-4 py-2 text-[17px]">
+              <b>First put right:</b> {inTheWay.words} ({inTheWay.lane.title.toLowerCase()}).
+            </p>
+          )}
         </div>
         <SideColumn
           machineId={machineId}
@@ -155,7 +197,7 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
           onEnough={(id) => press({ type: 'enough', lane: id })}
         />
       </div>
-      <footer className="grid gap-3 border-t-2 border-hair bg-enamel px-4 py-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:grid-cols-2 lg:flex lg:px-6">
+      <footer className="z-10 grid gap-3 border-t-2 border-hair bg-enamel px-4 py-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:grid-cols-2 lg:sticky lg:bottom-0 lg:flex lg:px-6">
         <button
           type="button"
           className={`${button} border-deep text-deep lg:w-[212px]`}
@@ -193,7 +235,7 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
             className={`${button} border-[3px] border-deep text-[26px] text-deep max-lg:order-first max-lg:col-span-2 max-lg:min-h-[92px] lg:flex-1`}
             onClick={() => press({ type: paused ? 'resume' : 'pause' })}
           >
-            {paused ? 'Go on' : 'Pause'}{' '}
+            {paused ? (standing ?? 'Go on') : 'Pause'}{' '}
             <span className="max-lg:hidden">
               <Key>P</Key>
             </span>
@@ -202,7 +244,7 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
           <button
             type="button"
             className={`${button} border-copper bg-copper text-[24px] text-on-copper max-lg:order-first max-lg:col-span-2 max-lg:min-h-[92px] lg:flex-1`}
-            onClick={() => press({ type: 'done' })}
+            onClick={done}
           >
             {doneWords[step.act] ?? 'Done'}{' '}
             <span className="max-lg:hidden">
@@ -226,12 +268,36 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
           }}
         />
       )}
+      {repeating && (
+        <RepeatSheet
+          answer={repeating}
+          time={(lane ? timesAgain(lane, state, step?.id) : 0) + 2}
+          onAgain={() => {
+            setRepeating(null)
+            press({ type: 'done', answer: repeating.id })
+          }}
+          onClose={() => setRepeating(null)}
+        />
+      )}
+      {fitting && (
+        <FittedSheet
+          kind={kind}
+          parts={fitting.parts}
+          place={lane?.group ?? lane?.side ?? null}
+          onKeep={(fitted) => {
+            setFitting(null)
+            press({ type: 'done', fitted, ...(fitting.answer && { answer: fitting.answer }) })
+          }}
+          onClose={() => setFitting(null)}
+        />
+      )}
       {asking === 'leave' && (
         <ReasonSheet
           title="Leave the run"
           about="To come back to it, just close this page: it is kept here and its timers go on. Ended here, it is written as far as it came."
           reasons={['The machine is needed', 'A part is missing', 'Called away']}
           act="End it here"
+          {...(nothingDone(state) && { away: { words: 'Begun by mistake: throw it away', onAway: onThrowAway } })}
           onClose={() => setAsking(null)}
           onReason={(reason) => {
             setAsking(null)
@@ -243,12 +309,34 @@ export function RunScreen({ machineId, run, kind, without, place, measures, mute
   )
 }
 
+/** Nothing has been done yet that anybody would want on record. */
+const nothingDone = ({ records }: RunState): boolean => records.every(({ how }) => how === 'taken back')
+
+/** How often a step has sent the lane back. */
+const timesAgain = (lane: Lane, state: RunState, step: string | undefined): number =>
+  state.records.filter((record) => record.lane === lane.id && record.step === step && record.how === 'again').length
+
+/** Why the stretch a lane is in is done again, and for which time; nothing where it is the first. */
+function againOf(lane: Lane, state: RunState): { because: string; time: number } | undefined {
+  const last = state.records.findLast((record) => record.lane === lane.id && record.how !== 'taken back')
+  const again = state.records.findLast((record) => record.lane === lane.id && record.how === 'again')
+  const from = again && lane.steps.find(({ id }) => id === again.step)
+  if (!again || from?.act !== 'check' || last !== again) return undefined
+  const answer = from.answers.find(({ id }) => id === again.answer)
+  return answer?.because ? { because: answer.because, time: timesAgain(lane, state, again.step) + 1 } : undefined
+}
+
+/** Between two strokes: the pause is over, the next has not begun. */
+const atRest = (cadence: Cadence, positionS: number): boolean =>
+  positionS > 0 && phases(cadence).some(({ on, toS }) => !on && Math.abs(toS - positionS) < 0.01)
+
 const doneWords: Partial<Record<string, string>> = {
   dose: 'It is in',
   wait: 'Seen',
   photo: 'Taken elsewhere',
   season: 'Thrown away',
   hold: 'Held',
+  keys: 'Started',
   press: 'Pressed',
   window: 'Done in time',
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Lane } from '../../core/procedures/lanes.ts'
-import { laneNow, type RunState, readyLanes, soakKey, stepNow } from '../../core/procedures/run.ts'
+import { byItself, laneNow, laneWaitsFor, type RunState, readyLanes, stepNow } from '../../core/procedures/run.ts'
 import { stepSeconds } from '../../core/procedures/step-seconds.ts'
 import { minutesSeconds } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
@@ -21,12 +21,15 @@ export function SideColumn({ machineId, lanes, state, now, measures, onTake, onE
   const step = lane && stepNow(lane, state)
   const at = lane ? state.at[lane.id]! : 0
   const dose = lane?.steps.slice(0, at + 1).findLast((one) => one.act === 'dose')
-  const soaking = lanes.flatMap((one) => {
-    const soak = stepNow(one, state)
-    const times = soak?.act === 'soak' ? state.soaks[soakKey(one.id, soak.id)] : undefined
-    return soak?.act === 'soak' && times ? [{ lane: one, soak, times }] : []
+  const going = lanes.flatMap((one) => {
+    const itself = byItself(one, state)
+    return itself && one.id !== state.hand ? [{ lane: one, ...itself }] : []
   })
-  const others = readyLanes(lanes, state).filter(({ id }) => id !== state.hand)
+  const others = readyLanes(lanes, state).filter((one) => one.id !== state.hand && byItself(one, state) === null)
+  const waiting = lanes.flatMap((one) => {
+    const way = one.id === state.hand ? null : laneWaitsFor(lanes, state, one)
+    return way ? [{ lane: one, way }] : []
+  })
   const next = lane?.steps.slice(at + 1, at + 4) ?? []
   return (
     <aside className="flex flex-col gap-3 bg-page px-5 py-3 lg:w-[432px] lg:shrink-0 lg:border-l lg:border-hair">
@@ -35,29 +38,34 @@ export function SideColumn({ machineId, lanes, state, now, measures, onTake, onE
           <DoseLine amount={dose.dose} measures={measures} />
         </Block>
       )}
-      {soaking.length > 0 && (
+      {going.length > 0 && (
         <Block title={lane ? 'Also running' : 'Running by itself'}>
-          {soaking.map(({ lane: one, soak, times }) => (
+          {going.map(({ lane: one, step: itself, from, until }) => (
             <div key={one.id} className="pb-2">
               <div className="flex items-baseline justify-between gap-3">
                 <span className="text-[18px]">
-                  {soak.what}
-                  <span className="block text-[15px] text-second">{one.title}</span>
+                  {itself.act === 'soak' ? itself.what : itself.say}
+                  <span className="block text-[15px] text-second">
+                    {one.title}
+                    {itself.act === 'wait' && `, until ${itself.until}`}
+                  </span>
                 </span>
-                <b className="mono text-[28px]">{minutesSeconds((times.until - now) / 1000)}</b>
+                <b className="mono text-[28px]">
+                  {itself.act === 'wait' && now >= until ? 'look' : minutesSeconds((until - now) / 1000)}
+                </b>
               </div>
               <div className="h-[9px] border border-deep bg-field">
                 <div
                   className="h-full bg-water"
-                  style={{ width: `${Math.min(100, (100 * (now - times.from)) / (times.until - times.from))}%` }}
+                  style={{ width: `${Math.min(100, (100 * (now - from)) / Math.max(1, until - from))}%` }}
                 />
               </div>
               <button
                 type="button"
                 className="min-h-[64px] text-[16px] font-semibold underline decoration-copper decoration-[1.5px] underline-offset-4"
-                onClick={() => onEnough(one.id)}
+                onClick={() => (itself.act === 'soak' ? onEnough(one.id) : onTake(one.id))}
               >
-                It has had enough
+                {itself.act === 'soak' ? 'It has had enough' : 'Go and look'}
               </button>
             </div>
           ))}
@@ -79,6 +87,18 @@ export function SideColumn({ machineId, lanes, state, now, measures, onTake, onE
               </span>
               <b className="text-copper">take it up</b>
             </button>
+          ))}
+        </Block>
+      )}
+      {waiting.length > 0 && (
+        <Block title="Waits">
+          {waiting.map(({ lane: one, way }) => (
+            <p key={one.id} className="m-0 border-t border-hair py-1.5 text-[16px] first:border-0">
+              {one.title}
+              <span className="block text-[15px] text-second">
+                {way.words}: {way.lane.title.toLowerCase()}
+              </span>
+            </p>
           ))}
         </Block>
       )}

@@ -1,11 +1,11 @@
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { Lane } from '../../core/procedures/lanes.ts'
+import type { Chosen, Lane } from '../../core/procedures/lanes.ts'
 import type { RunState } from '../../core/procedures/run.ts'
-import type { Inside, Running } from '../../core/procedures/run-record.ts'
+import type { Inside } from '../../core/procedures/run-record.ts'
 
 /** A run as it is kept on this device: whole, so that it goes on after anything. */
 export interface KeptRun {
-  running: Running[]
+  running: Chosen[]
   lanes: Lane[]
   state: RunState
   /** Ids of what it will write: saved twice it is one write. */
@@ -14,7 +14,8 @@ export interface KeptRun {
   held: { inside: Inside; entry: Entry }[]
 }
 
-const keyOf = (machineId: string) => `evenshot-run-${machineId}`
+// A run kept by an earlier version stands in another shape: it is not taken up, and not thrown away either.
+const keyOf = (machineId: string) => `evenshot-run-2-${machineId}`
 const seenKey = (machineId: string) => `evenshot-run-seen-${machineId}`
 
 export function readRun(machineId: string): { run: KeptRun; seenAt: number } | null {

@@ -142,6 +142,9 @@ describe('lives and intervals of the trade', () => {
     expect(new Set(missing)).to.deep.equal(
       new Set([
         'bt screen-soak',
+        'c2 detergent-backflush',
+        'c2 screen-soak',
+        'c2 steam-tip-off',
         'dn cleaning-programme',
         'dn screen-soak',
         'dn three-way-valve',

@@ -172,11 +172,11 @@ describe('a firm’s own version of a procedure', () => {
   it('says who holds a step that cannot go, and moves none past what goes back to it', () => {
     const steps = own.schools[0]!.parts[0]!.steps
     const at = (id: string) => ({ school: 0, part: 0, step: steps.findIndex((step) => step.id === id) })
-    expect(stepHeld(own, at('rinse'))).to.equal('“Is it clear?” goes back to it')
+    expect(stepHeld(own, at('rinse-basket'))).to.equal('“Is it clear?” goes back to it')
     expect(stepHeld(own, at('clear'))).to.equal('it clears what is in the machine')
-    expect(() => withoutStep(own, at('rinse'))).to.throw('goes back to it')
-    expect(moveStep(own, at('rinse'), 1)).to.equal(null)
-    expect(moveStep(own, at('blind-in'), -1)).to.equal(null)
+    expect(() => withoutStep(own, at('rinse-basket'))).to.throw('goes back to it')
+    expect(moveStep(own, at('clear'), -1)).to.not.equal(null)
+    expect(moveStep(own, at('tray-in'), -1)).to.equal(null)
     expect(stepHeld(own, at('scrub'))).to.equal(null)
   })
 
@@ -196,7 +196,7 @@ describe('a firm’s own version of a procedure', () => {
           const part = near.part % now.schools[school]!.parts.length
           const step = near.step % now.schools[school]!.parts[part]!.steps.length
           const place = { school, part, step }
-          if (what === 'add') now = addStep(now, place, act)
+          if (what === 'add') now = addStep(now, place, act) ?? now
           if (what === 'out' && stepHeld(now, place) === null) now = withoutStep(now, place)
           if (what === 'up') now = moveStep(now, place, -1) ?? now
           if (what === 'down') now = moveStep(now, place, 1) ?? now

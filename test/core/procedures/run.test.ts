@@ -2,10 +2,11 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { kindById } from '../../../src/core/kinds/index.ts'
 import { withGroups } from '../../../src/core/kinds/kind.ts'
-import { type Lane, lanesOf } from '../../../src/core/procedures/lanes.ts'
+import { type Lane, lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
 import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import {
+  byItself,
   handStep,
   laneNow,
   leadS,
@@ -26,7 +27,7 @@ const all = procedures.flatMap((procedure) => procedure.schools.map((school) => 
 const someLanes = fc
   .tuple(fc.uniqueArray(fc.nat(all.length - 1), { minLength: 1, maxLength: 2 }), fc.integer({ min: 1, max: 3 }))
   .map(([chosen, groups]) =>
-    chosen.flatMap((i) => lanesOf(all[i]!.procedure, all[i]!.school, withGroups(c2, groups), `p${i}`)),
+    lanesTogether([...new Map(chosen.map((i) => [all[i]!.procedure.id, all[i]!])).values()], withGroups(c2, groups)),
   )
 
 /** What hands, clocks and accidents may do; the lane of `take` and `enough` is told by a number. */
@@ -155,7 +156,7 @@ describe('a run', () => {
           if (state.ended) continue
           const lane = laneNow(lanes, state.hand)
           if (!lane) {
-            const soaking = lanes.filter((one) => stepNow(one, state)?.act === 'soak')
+            const soaking = lanes.filter((one) => byItself(one, state) !== null)
             expect(soaking, 'idle only while something works by itself').to.not.have.length(0)
             continue
           }
@@ -168,6 +169,7 @@ describe('a run', () => {
     )
   })
 
+  const tray = procedures.find(({ id }) => id === 'start-of-day')!
   const one = lanesOf(procedures[0]!, procedures[0]!.schools[2]!, withGroups(c2, 1))
   const toStrokes = () => {
     let state = startRun(one, 0)
@@ -201,13 +203,14 @@ describe('a run', () => {
   })
 
   it('stands at its stroke while the hands are with another group, and waits there to go on', () => {
-    const two = lanesOf(procedures[0]!, procedures[0]!.schools[2]!, c2)
+    const two = [...lanesOf(procedures[0]!, procedures[0]!.schools[2]!, c2), ...lanesOf(tray, tray.schools[0]!, c2)]
     let [state, now] = [startRun(two, 0), 0]
     while (handStep(two, state)!.act !== 'cadence') {
       now += 5000
       state = runStep(two, state, { at: now, type: 'done' })
     }
-    const [first, second] = two.map(({ id }) => id)
+    const first = two[0]!.id
+    const second = two.find(({ id }) => id.includes('tap'))!.id
     const away = runStep(two, state, { at: now + 13_000, type: 'take', lane: second! })
     const back = runStep(two, away, { at: now + 90_000, type: 'take', lane: first! })
     expect(positionAt(back.cadences[first!]!, now + 200_000)).to.equal(10)
@@ -246,7 +249,7 @@ describe('a run', () => {
       run = runStep(one, run, { at: now, type: 'done' })
     }
     const cloudy = runStep(one, run, { at: now, type: 'done', answer: 'cloudy' })
-    expect(handStep(one, cloudy)!.id).to.equal('group.rinse')
+    expect(handStep(one, cloudy)!.id).to.equal('group.rinse-basket')
     expect(cloudy.records.at(-1)).to.include({ how: 'again', answer: 'cloudy' })
     const stopped = runStep(one, run, { at: now, type: 'done', answer: 'never' })
     expect(stopped.ended).to.deep.include({ how: 'stopped' })
@@ -260,6 +263,7 @@ describe('the plan of a run', () => {
     fc.assert(
       fc.property(someLanes, (lanes) => {
         const plan = planRun(lanes)
+        if (plan.never) return
         expect(plan.segments.map(({ lane, step }) => `${lane} ${step}`).sort()).to.deep.equal(
           lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`)).sort(),
         )
@@ -279,9 +283,18 @@ describe('the plan of a run', () => {
     )
   })
 
-  it('uses one group’s soak for the other', () => {
-    const long = procedures[0]!.schools[0]!
-    const plan = planRun(lanesOf(procedures[0]!, long, c2))
-    expect(plan.inTurnS - plan.totalS).to.be.at.least(170)
+  it('does something else while it soaks: baskets lie in the bath while the groups are backflushed', () => {
+    const soak = procedures.find(({ id }) => id === 'parts-soak')!
+    const bowl = { procedure: soak, school: soak.schools.find(({ id }) => id === 'bowl-at-closing')! }
+    const plan = planRun(lanesTogether([{ procedure: procedures[0]!, school: procedures[0]!.schools[1]! }, bowl], c2))
+    expect(plan.inTurnS - plan.totalS).to.be.at.least(250)
+  })
+
+  it('leaves the hands free while a machine runs by itself', () => {
+    const clean = procedures.find(({ id }) => id === 'descale')!
+    const plan = planRun(
+      lanesOf(clean, clean.schools.find(({ id }) => id === 'half-hour-by-two-keys')!, kindById('pl')!),
+    )
+    expect(plan.totalS - plan.handsS).to.be.at.least(1800)
   })
 })

@@ -33,7 +33,7 @@ export const c2Faults: FaultBook = {
     'safety-weeps': 'Main switch off, now, and leave it off.',
     'no-mains': 'Switch at the wall on. A breaker that falls again stays down.',
   },
-  toStand: { hot: 20, off: 1, open: 8, cold: 30, 'no-pressure': 5 },
+  toStand: { hot: 20, off: 1, open: 8, cold: 30, 'no-pressure': 5, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee comes slowly or in drops', 'slow, drips, treacle, bitter, drops only', 'group'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, watery, thin, gushes, sour, blond', 'group'),

@@ -7,6 +7,12 @@ const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
+/** Joined dead, shut, and only then run: nobody's hand is inside. */
+const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+  tools: ['jug', 'piece of hose'],
+  needs: ['off', 'open', 'shut-again'],
+  hazard: 'scald',
+}
 const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
   tools: ['scale', 'jug'],
   needs: ['hot'],
@@ -52,7 +58,7 @@ export const dvFaults: FaultBook = {
     'joint-leaks': 'Off and plug out; do not use it.',
     'no-mains': 'Another socket. A breaker that falls again stays down.',
   },
-  toStand: { hot: 8, off: 0.5, open: 6, cold: 20, 'no-pressure': 2 },
+  toStand: { hot: 8, off: 0.5, open: 6, cold: 20, 'no-pressure': 2, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, treacle, bitter', 'group'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, thin, watery, sour', 'group'),
@@ -254,16 +260,16 @@ export const dvFaults: FaultBook = {
     look('socket', 'Socket, lead, main switch', 'board', 2, { live: 'Live', off: 'Dead' }, { 'no-mains': { off: 0.93 } }),
     look(
       'boiler-hose',
-      'Hose off after the boiler, pump into a jug',
+      'Test hose on after the boiler, led out; case shut, 10 s into a jug',
       'boiler',
       6,
       { stream: 'A good stream', little: 'A thread or drops' },
       { ...noPump('little'), 'tank-empty': { little: 0.9 }, airlock: { little: 0.85 }, 'tank-valve': { little: 0.85 }, 'pump-weak': { little: 0.4 }, 'boiler-chalked': { little: 0.88 } },
-      inside,
+      ledOut,
     ),
     reading(
       'pump-hose',
-      'Hose off after the pump, 10 s into a jug',
+      'Test hose on after the pump, led out; case shut, 10 s into a jug',
       'pump',
       5,
       { unit: 'ml', good: { from: 85, to: 115 } },
@@ -273,7 +279,7 @@ export const dvFaults: FaultBook = {
         ['right', 'over 82', 82],
       ],
       { ...noPump('little'), 'tank-empty': { little: 0.9 }, airlock: { little: 0.85 }, 'tank-valve': { little: 0.55, weak: 0.3 }, 'pump-weak': { weak: 0.85 } },
-      inside,
+      ledOut,
     ),
     look('protector', 'Through the pump’s protector', 'protector', 2, { closed: 'Closed', open: 'Open' }, { 'protector-open': { open: 0.95 } }, metered),
     reading(
@@ -291,7 +297,7 @@ export const dvFaults: FaultBook = {
       metered,
     ),
     look('fuse', 'Through the thermal fuse', 'thermostat', 2, { closed: 'Closed', open: 'Open, or bridged' }, { 'fuse-open': { open: 0.96 } }, metered),
-    look('thermostat', 'Stick-on probe on the boiler: where does it switch off?', 'thermostat', 5, { right: 'Where it should', early: 'Far too soon' }, { 'thermostat-low': { early: 0.9 } }, { tools: ['thermometer'], needs: ['hot', 'open'], gate: 'live', hazard: 'mains' }),
+    look('thermostat', 'Stick-on probe on the boiler: where does it switch off?', 'thermostat', 5, { right: 'Where it should', early: 'Far too soon' }, { 'thermostat-low': { early: 0.9 } }, { tools: ['thermometer'], needs: ['hot', 'open'], gate: 'live', hazard: 'live' }),
     look(
       'three-way',
       '3-way valve apart',
@@ -301,6 +307,6 @@ export const dvFaults: FaultBook = {
       { 'three-way-shut': { stuck: 0.92 }, 'three-way-leaks': { seat: 0.92 }, 'three-way-no-vent': { exhaust: 0.93 } },
       { tools: ['spanners'], needs: ['off', 'open', 'cold', 'no-pressure'], hazard: 'pressure' },
     ),
-    look('leaks-inside', 'Case open, one shot, paper below', 'boiler', 5, { dry: 'Dry', wet: 'A joint is wet' }, { 'joint-leaks': { wet: 0.94 } }, { tools: ['paper', 'torch'], needs: ['open'], hazard: 'scald' }),
+    look('leaks-inside', 'Dry paper laid inside, case shut, one shot; plug out, open: where is it wet?', 'boiler', 5, { dry: 'Dry', wet: 'A joint is wet' }, { 'joint-leaks': { wet: 0.94 } }, { tools: ['paper', 'torch'], needs: ['off', 'open', 'shut-again'], hazard: 'scald' }),
   ],
 }

@@ -27,7 +27,7 @@ export const grFaults: FaultBook = {
     timer: 'Set the time back.',
     'no-mains': 'Another socket. A breaker that falls again stays down.',
   },
-  toStand: { hot: 0, off: 0.5, open: 8, cold: 10, 'no-pressure': 0 },
+  toStand: { hot: 0, off: 0.5, open: 8, cold: 10, 'no-pressure': 0, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, too fine', 'burrs'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, thin, too coarse, sour', 'burrs'),

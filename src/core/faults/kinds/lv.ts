@@ -37,7 +37,7 @@ export const lvFaults = likeBook(dvFaults, {
     ['Stick-on probe on the boiler: where does it switch off?', 'Gauge on the boiler: where does the pressure switch open?'],
     ['Brew with an empty group', 'Lift the lever with an empty group'],
     ['Press the brew key with no handle in', 'Lift the lever with no handle in'],
-    ['Hose off after the boiler', 'Pipe off at the group'],
+    ['Test hose on after the boiler', 'Test hose on in place of the group’s pipe'],
     ['New boiler or element', 'New element and gasket'],
   ],
   symptoms: [...oneBoiler.symptoms, symptom('lever-stiff', 'Lever is stiff or squeaks', 'stiff, squeaks, lever hard', 'lever')],

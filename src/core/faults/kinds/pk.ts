@@ -7,6 +7,19 @@ const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
+/** Joined dead, shut, and only then run: nobody's hand is inside. */
+const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+  tools: ['jug', 'piece of hose'],
+  needs: ['off', 'open', 'shut-again'],
+  hazard: 'scald',
+}
+/** Open and running: for whoever is qualified. */
+const live: { tools: string[]; needs: Standing[]; hazard: 'live'; gate: 'live' } = {
+  tools: ['multimeter'],
+  needs: ['open'],
+  hazard: 'live',
+  gate: 'live',
+}
 const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
   tools: ['scale', 'cup'],
   needs: ['hot'],
@@ -55,7 +68,7 @@ export const pkFaults: FaultBook = {
     'outlet-blocked': 'Run it without a capsule, wipe the outlet.',
     'joint-leaks': 'Off and plug out; do not use it.',
   },
-  toStand: { hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1 },
+  toStand: { hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, treacle', 'needle'),
     symptom('no-water', 'Pump hums, nothing comes', 'nothing comes, no water, dry', 'pump'),
@@ -265,8 +278,8 @@ export const pkFaults: FaultBook = {
     look('below', 'Look below with a torch', 'tray', 1, { dry: 'Dry', wet: 'Wet outside the tray' }, { 'joint-leaks': { wet: 0.85 } }, { tools: ['torch'] }),
     look('button', 'Press button and head switch by hand: what clicks?', 'button', 1, { both: 'Both click, it starts', button: 'Button dead', head: 'Head switch dead' }, { 'button-worn': { button: 0.88 }, 'head-switch': { head: 0.85 } }),
     look('socket', 'Socket, lead, fuse', 'board', 2, { live: 'Live', off: 'Dead' }, { 'board-dead': { off: 0.35 } }),
-    look('pump-hose', 'Hose off after the pump, pump into a jug', 'pump', 6, { stream: 'A good stream', little: 'A thread or drops' }, { ...noWater('little'), 'pump-weak': { little: 0.85 } }, inside),
-    look('heater-hose', 'Hose off after the heater, pump into a jug', 'heater', 5, { stream: 'A good stream', little: 'A thread or drops' }, { ...noWater('little'), 'pump-weak': { little: 0.75 }, 'heater-chalked': { little: 0.9 } }, inside),
+    look('pump-hose', 'Test hose on after the pump, led out; case shut, run into a jug', 'pump', 6, { stream: 'A good stream', little: 'A thread or drops' }, { ...noWater('little'), 'pump-weak': { little: 0.85 } }, ledOut),
+    look('heater-hose', 'Test hose on after the heater, led out; case shut, run into a jug', 'heater', 5, { stream: 'A good stream', little: 'A thread or drops' }, { ...noWater('little'), 'pump-weak': { little: 0.75 }, 'heater-chalked': { little: 0.9 } }, ledOut),
     look('non-return', 'Non-return valve: blow both ways', 'non-return', 6, { right: 'One way only', both: 'Both ways', none: 'Neither way' }, { 'non-return-leaks': { both: 0.92 }, 'non-return-stuck': { none: 0.92 } }, inside),
     reading(
       'element',
@@ -297,8 +310,16 @@ export const pkFaults: FaultBook = {
       { 'sensor-off': { low: 0.88 } },
       metered,
     ),
-    look('meter-pulses', 'Blow through the meter, watch its pulses', 'flow-meter', 4, { counts: 'It counts', stands: 'It stands', few: 'Counts now and then' }, { 'meter-stands': { stands: 0.93 }, 'meter-few': { few: 0.85 } }, metered),
-    look('leaks-inside', 'Case open, one cup, paper below', 'heater', 5, { dry: 'Dry', wet: 'A joint is wet' }, { 'joint-leaks': { wet: 0.94 }, 'non-return-leaks': { wet: 0.1 } }, { tools: ['paper', 'torch'], needs: ['open'], hazard: 'scald' }),
-    look('pump-coil', 'Pump: current drawn, piston free?', 'pump', 4, { right: 'It works when fed', dead: 'Dead, or stuck' }, { 'pump-dead': { dead: 0.93 } }, metered),
+    look('meter-pulses', 'Blow through the meter, watch its pulses', 'flow-meter', 4, { counts: 'It counts', stands: 'It stands', few: 'Counts now and then' }, { 'meter-stands': { stands: 0.93 }, 'meter-few': { few: 0.85 } }, live),
+    look(
+      'leaks-inside',
+      'Dry paper laid inside, case shut, one cup; plug out, open: where is it wet?',
+      'heater',
+      5,
+      { dry: 'Dry', wet: 'A joint is wet' },
+      { 'joint-leaks': { wet: 0.94 }, 'non-return-leaks': { wet: 0.1 } },
+      { tools: ['paper', 'torch'], needs: ['off', 'open', 'shut-again'], hazard: 'scald' },
+    ),
+    look('pump-coil', 'Pump: coil by ohms, piston free?', 'pump', 4, { right: 'Coil as printed, piston free', dead: 'Open, or stuck' }, { 'pump-dead': { dead: 0.93 } }, metered),
   ],
 }

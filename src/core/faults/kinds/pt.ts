@@ -38,7 +38,7 @@ export const ptFaults = likeBook(dvFaults, {
     ['Heating element open', 'Element of the brew boiler open'],
     ['Resistance of the element alone', 'Resistance of the brew boiler’s element alone'],
     ['Stick-on probe on the boiler: where does it switch off?', 'Stick-on probe on the brew boiler: does the screen agree?'],
-    ['Hose off after the boiler', 'Pipe off at the group'],
+    ['Test hose on after the boiler', 'Test hose on in place of the group’s pipe'],
     ['New boiler or element', 'New element and gasket'],
   ],
   symptoms: [...ofSteam.symptoms, symptom('not-ready', 'It never gets ready', 'never ready, heats for ever, error', 'board')],

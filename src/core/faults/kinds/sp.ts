@@ -95,7 +95,7 @@ export const spFaults = likeBook(srFaults, {
     ['Start it without the unit, door switch held: does the drive turn and stop?', 'Moved by its two keys, hands out: does the chamber run and stop?'],
     ['Resistance of the heater through its fuse', 'Resistance of the brew element through its cut-out'],
     ['Grinder opened, chute cleared', 'Burrs out, chute cleared'],
-    ['Hose off after the pump, pump into a jug', 'Pipe off after the pump, pump into a jug'],
+    ['Test hose on after the pump, led out', 'Test hose in place of the pipe after the pump, led out'],
     ['Push the beans down with a dry spoon, hopper wiped', 'Beans pushed down with a dry spoon, hopper wiped'],
   ],
   symptoms: [...ofSteam.symptoms, symptom('weak-steam', 'Little steam or none', 'no steam, weak steam, milk cold', 'steam-valve')],

@@ -7,6 +7,20 @@ const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
+/** Joined dead, shut, and only then run: nobody's hand is inside. */
+const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+  tools: ['jug', 'piece of hose'],
+  needs: ['off', 'open', 'shut-again'],
+  hazard: 'scald',
+}
+const ranShut = 'It runs shut; it is looked at dead.'
+/** Open and running: for whoever is qualified. */
+const live: { tools: string[]; needs: Standing[]; hazard: 'live'; gate: 'live' } = {
+  tools: ['multimeter'],
+  needs: ['open'],
+  hazard: 'live',
+  gate: 'live',
+}
 const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
   tools: ['scale', 'cup'],
   needs: ['hot'],
@@ -297,26 +311,26 @@ export const srTests: Test[] = [
   look('jet', 'Air inlet against the light', 'frother', 1, { clear: 'Clear', blocked: 'Blocked' }, { 'air-jet': { blocked: 0.93 } }, { tools: ['pin'] }),
   look('rings', 'Frother apart: look at its rings', 'frother', 3, { whole: 'Whole', worn: 'Worn or torn' }, { 'frother-rings': { worn: 0.92 } }),
   look('below', 'Look below with a torch', 'tray', 1, { dry: 'Dry', wet: 'Wet outside the tray' }, { 'hose-leaks': { wet: 0.85 } }, { tools: ['torch'] }),
-  look('leaks-inside', 'Case open, one coffee, paper below', 'thermoblock', 6, { dry: 'Dry', wet: 'A joint is wet' }, { 'hose-leaks': { wet: 0.94 } }, { tools: ['paper', 'torch'], needs: ['open'], hazard: 'scald' }),
+  look('leaks-inside', 'Dry paper laid inside, case shut, one coffee; plug out, open: where is it wet?', 'thermoblock', 6, { dry: 'Dry', wet: 'A joint is wet' }, { 'hose-leaks': { wet: 0.94 } }, { tools: ['paper', 'torch'], needs: ['off', 'open', 'shut-again'], hazard: 'scald', how: ranShut }),
   look(
     'outlet-hose',
-    'Hose off after the thermoblock, pump into a jug',
+    'Test hose on after the thermoblock, led out; case shut, 10 s into a jug',
     'thermoblock',
     8,
     { stream: 'A good stream', little: 'A thread or drops' },
     { ...lifeless('little'), 'block-chalked': { little: 0.9 }, 'pump-weak': { little: 0.25 }, 'pump-dead': { little: 0.97 }, airlock: { little: 0.9 }, 'filter-blocked': { little: 0.8 }, 'tank-out': { little: 0.9 } },
-    inside,
+    ledOut,
   ),
   look(
     'pump-hose',
-    'Hose off after the pump, pump into a jug',
+    'Test hose on after the pump, led out; case shut, 10 s into a jug',
     'pump',
     6,
     { stream: 'A good stream', little: 'A thread or drops' },
     { ...lifeless('little'), 'pump-weak': { little: 0.85 }, 'pump-dead': { little: 0.97 }, airlock: { little: 0.9 }, 'filter-blocked': { little: 0.8 }, 'tank-out': { little: 0.9 } },
-    inside,
+    ledOut,
   ),
-  look('meter-pulses', 'Blow through the meter, watch its pulses', 'flow-meter', 5, { counts: 'It counts', stands: 'It stands', few: 'Counts now and then' }, { 'meter-stands': { stands: 0.93 }, 'meter-counts-wrong': { few: 0.85 } }, metered),
+  look('meter-pulses', 'Blow through the meter, watch its pulses', 'flow-meter', 5, { counts: 'It counts', stands: 'It stands', few: 'Counts now and then' }, { 'meter-stands': { stands: 0.93 }, 'meter-counts-wrong': { few: 0.85 } }, live),
   reading(
     'element',
     'Resistance of the heater through its fuse',
@@ -348,7 +362,7 @@ export const srTests: Test[] = [
   look('contacts', 'Spring contacts: do they touch their tabs?', 'contacts', 4, { touch: 'They touch', off: 'Off, bent or burnt' }, { 'contacts-off': { off: 0.94 } }, inside),
   look('chute', 'Brush through the chute: does it show at the far end?', 'burrs', 6, { through: 'Through', packed: 'Packed, or chute cracked' }, { 'chute-clogged': { packed: 0.95 } }, inside),
   look('burrs', 'Burrs out: edges, cracks, stones', 'burrs', 8, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone, or a crack' }, { 'burrs-worn': { blunt: 0.9 }, 'grinder-jam': { stone: 0.92 } }, inside),
-  look('valve', 'Multi-way valve: hose to the tray off, one coffee', 'drain-valve', 6, { dry: 'Dry until the end', runs: 'Runs during the brew', never: 'Never moves' }, { 'valve-leaks': { runs: 0.93 }, 'valve-stuck': { never: 0.92 } }, { tools: ['jug'], needs: ['open'], hazard: 'scald' }),
-  look('steam-valve', 'Steam valve: hose off, open it', 'steam-valve', 6, { opens: 'Opens and shuts', fails: 'Shut, or leaks' }, { 'steam-valve': { fails: 0.93 } }, { tools: ['jug'], needs: ['open'], hazard: 'scald' }),
+  look('valve', 'Multi-way valve: hose to the tray led into a cup, case shut, one coffee', 'drain-valve', 6, { dry: 'Dry until the end', runs: 'Runs during the brew', never: 'Never moves' }, { 'valve-leaks': { runs: 0.93 }, 'valve-stuck': { never: 0.92 } }, ledOut),
+  look('steam-valve', 'Steam valve: its hose led into a jug, case shut, then steam', 'steam-valve', 6, { opens: 'Opens and shuts', fails: 'Shut, or leaks' }, { 'steam-valve': { fails: 0.93 } }, ledOut),
   look('fuse-mains', 'Socket, lead, fuse', 'board', 3, { live: 'All live', off: 'Dead at the socket or lead' }, { 'board-dead': { off: 0.3 } }),
 ]

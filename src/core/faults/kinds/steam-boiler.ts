@@ -82,7 +82,7 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
       look('fill-off', 'Off, cold, tank or tap open: does water still run in?', fill, 3, { stops: 'No', 'goes-on': 'It runs in' }, { 'fill-leaks': { 'goes-on': 0.9 } }, { needs: ['off'] }),
       look('probe', 'Level probe out: its tip', 'level', 8, { clean: 'Bright', chalked: 'Chalked' }, { 'probe-chalked': { chalked: 0.94 } }, { tools: ['spanners'], needs: ['off', 'open', 'cold', 'no-pressure'], hazard: 'pressure' }),
       look('fill-valve', 'Filling: its coil and hose', fill, 6, { right: 'Coil sound, water comes', shut: 'No water past it' }, { 'fill-shut': { shut: 0.92 } }, metered),
-      look('relay', 'Relay: fed by hand, does it close?', 'relay', 4, { closes: 'It closes', not: 'It does not' }, { relay: { not: 0.93 } }, metered),
+      look('relay', 'Relay out, fed from a battery: does it close?', 'relay', 4, { closes: 'It closes', not: 'It does not' }, { relay: { not: 0.93 } }, metered),
     ],
     phone: {
       'boiler-gauge': 'What does its pressure show when it has been on for half an hour?',

@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure.ts'
 import { span } from '../span.ts'
-import { alkaline, figure, hands } from '../step-parts.ts'
+import { alkaline, brewing, check, cutOff, figure, hands, soak } from '../step-parts.ts'
 
 const hotScreen = {
   hazard: 'scald',
@@ -10,7 +10,7 @@ const hotScreen = {
 /** Machines whose group does not vent: wiped and flushed from below. */
 export const groupClean: Procedure = {
   id: 'group-clean',
-  version: 1,
+  version: 2,
   family: 'brewing',
   name: 'Group cleaned without a valve',
   about:
@@ -23,11 +23,13 @@ export const groupClean: Procedure = {
       name: 'soaked cloth, machine warm',
       reason:
         'Detergent on a wet cloth reaches the screen without any of it entering the machine; the flush carries it down.',
+      kinds: ['dv', 'dn'],
       usualFor: ['dn', 'dv'],
+      every: { words: 'weekly', days: 7, mark: 'M' },
       figures: [
         figure('Detergent', 'some, in hot water'),
-        figure('Screen off and soaked', '10 to 15 min, when it is deep work'),
-        figure('How often', 'regularly; deep as often as others backflush'),
+        figure('Screen off and soaked', 'no; that is the deep way'),
+        figure('How often', 'regularly'),
       ],
       tools: [{ name: 'Cloth' }, { name: 'Group brush' }],
       materials: [{ name: 'Backflush detergent' }],
@@ -46,23 +48,32 @@ export const groupClean: Procedure = {
               caution: alkaline,
               mark: 'M',
             },
-            hands('wipe', 'Wipe the screen soaking wet', 40, { at: ['group', 'screen'], caution: hotScreen }),
+            hands('wipe', 'Wipe the screen soaking wet', 40, {
+              at: ['group', 'screen'],
+              puts: 'detergent',
+              gate: true,
+              state: { ...brewing, group: 'detergent', screen: 'on' },
+              caution: hotScreen,
+              besides: [alkaline],
+            }),
             hands('flush', 'Flush, and brush round the seal', 30, {
               how: 'Water running, brush all round the groove.',
               at: ['group', 'screen', 'brew-valve'],
+              state: { ...brewing, group: 'detergent' },
               caution: hotScreen,
             }),
-            hands('wipe-again', 'Wipe again with clear water, rinse', 30, {
+            hands('wipe-again', 'Wipe again with clear water, flush until it is clear', 40, {
               at: ['group', 'screen'],
+              state: { ...brewing, group: 'detergent' },
               caution: hotScreen,
             }),
             {
               id: 'shiny',
-              say: 'Is the screen bare and shiny?',
+              say: 'Is the screen bare, the water clear?',
               act: 'check',
-              ask: 'How does the screen look?',
+              ask: 'How do screen and water look?',
               answers: [
-                { id: 'shiny', words: 'Bare metal, water clear', leads: 'pass' },
+                { id: 'shiny', words: 'Bare metal, water clear, nothing slippery', leads: 'pass' },
                 {
                   id: 'dull',
                   words: 'Still brown',
@@ -70,11 +81,105 @@ export const groupClean: Procedure = {
                   from: 'wipe',
                   because: 'Oil is left: wipe once more.',
                 },
+                {
+                  id: 'foam',
+                  words: 'Foam, or slippery',
+                  leads: 'repeat',
+                  from: 'wipe-again',
+                  because: 'Detergent is left: clear water once more.',
+                },
               ],
               handsS: 10,
               gate: true,
+              clears: true,
               at: ['screen'],
+              state: { group: 'water' },
             },
+          ],
+        },
+      ],
+    },
+    {
+      id: 'screen-off-and-soaked',
+      name: 'deep: screen off and soaked',
+      reason:
+        'The inner face is the dirtier one: off with the screen, a quarter of an hour in detergent with the basket, as often as others backflush.',
+      kinds: ['dv', 'dn'],
+      usualFor: [],
+      writes: [
+        { entry: 'cleaned', task: 'group-clean' },
+        { entry: 'cleaned', task: 'screen-soak', by: ['off', 'soak', 'back'] },
+      ],
+      every: { words: 'every two or three months at two to four shots a day', days: 75, mark: 'T' },
+      figures: [
+        figure('Detergent', 'some, in hot water'),
+        figure('Screen off and soaked', '10 to 15 min'),
+        figure('How often', 'every two or three months'),
+      ],
+      tools: [
+        { name: 'Short driver' },
+        { name: 'Cup for the screw' },
+        { name: 'Bowl, steel or glass' },
+        { name: 'Group brush' },
+      ],
+      materials: [{ name: 'Backflush detergent' }],
+      parts: [
+        {
+          id: 'group',
+          name: 'Group',
+          steps: [
+            hands('off', 'Screen off, screw into the cup', 60, {
+              at: ['screen', 'group'],
+              state: { screen: 'off' },
+              takes: ['cup'],
+              caution: { hazard: 'scald', say: 'The screen is hot: a tool and a cloth, never bare fingers.' },
+            }),
+            {
+              id: 'bath',
+              say: 'Hot water, detergent stirred in',
+              act: 'dose',
+              dose: { of: 'detergent', gramsPerL: 10, words: 'some; 10 g a litre' },
+              into: 'the bowl',
+              handsS: 30,
+              bath: 'made',
+              takes: ['bowl'],
+              caution: alkaline,
+              mark: 'M',
+            },
+            hands('in', 'Screen and basket in; a portafilter only if it is all metal', 20, {
+              bath: 'in',
+              state: { basket: 'soaking' },
+              how: 'Handle out of the water; what is lined with plastic stays out.',
+              caution: alkaline,
+            }),
+            soak('soak', 'Leave them to soak', 'Screen soaking', 750, { mostS: 900 }),
+            hands('wipe', 'Meanwhile: wipe the group out', 30, { at: ['group'], caution: hotScreen }),
+            hands('out', 'Out, brush, rinse until nothing is slippery', 60, {
+              bath: 'out',
+              state: { basket: 'at hand' },
+              caution: alkaline,
+            }),
+            hands('pour', 'Bath poured away', 15, {
+              bath: 'poured',
+              gives: ['bowl'],
+              caution: { hazard: 'detergent', say: 'Never into a drain where acid stands.' },
+            }),
+            hands('back', 'Screen back, screw snug', 60, {
+              at: ['screen', 'group'],
+              state: { screen: 'on' },
+              gives: ['cup'],
+              caution: hotScreen,
+            }),
+            check(
+              'runs',
+              'Water through it',
+              'How does it fall?',
+              [
+                ['even', 'Even, clear, all round', 'pass'],
+                ['odd', 'To one side, or foam', 'repeat', 'out', 'Rinse the screen, seat it once more.'],
+              ],
+              { at: ['screen', 'group'], state: brewing, caution: hotScreen },
+            ),
           ],
         },
       ],
@@ -85,22 +190,33 @@ export const groupClean: Procedure = {
       reason:
         'For people who should not work at a hot group: off, unplugged, cooled, and only water and a towel in the groove.',
       usualFor: ['pd'],
+      every: { words: 'monthly at least', days: 30, mark: 'T' },
       figures: [
         figure('Detergent', 'none'),
         figure('Screen off and soaked', 'no'),
         figure('How often', 'monthly at least'),
       ],
-      tools: [{ name: 'Damp towel' }, { name: 'Soft brush' }, { name: 'Pin', why: 'for clogged holes of the basket' }],
+      tools: [
+        { name: 'Head tool, or a damp towel' },
+        { name: 'Soft brush' },
+        { name: 'Pin', why: 'for clogged holes of the basket' },
+      ],
       materials: [],
       parts: [
         {
           id: 'group',
           name: 'Group',
           steps: [
-            hands('unplug', 'Unplug it and let it cool', 20, {
-              how: 'Off, plug out, and cool to the touch before a hand goes to the group.',
-              gate: true,
-              caution: { hazard: 'mains', say: 'Plug out first.', how: 'A machine that is off is still live inside.' },
+            cutOff('unplug', 20, { at: ['board'] }),
+            soak('cool', 'Let it cool', 'Group cooling', 1200, {
+              state: { heat: 'cold' },
+              how: 'Cool to the touch before a hand goes to the group: about twenty minutes.',
+              at: ['group'],
+            }),
+            hands('tool', 'Head tool in: turn it left and right', 30, {
+              at: ['group'],
+              state: { heat: 'cold' },
+              how: 'It loosens the grounds from the seal’s channel. Without the tool: the towel does it.',
             }),
             hands('groove', 'Damp towel round the seal’s groove', 60, {
               how: 'Press it into the groove and draw it round.',
@@ -126,11 +242,14 @@ export const groupClean: Procedure = {
             },
             hands('rinse', 'Plug in, rinse through the group', 40, {
               at: ['group', 'screen', 'boiler'],
-              caution: { hazard: 'scald', say: 'Hot water falls free from the group.' },
+              state: { power: 'on', tank: 'in', tray: 'in' },
+              caution: { hazard: 'scald', say: 'Water falls free from the group, hot as soon as it heats.' },
             }),
             hands('baskets', 'Basket out: brush it, prick its holes, run water through', 90, {
-              how: 'Each basket in turn; by hand, never in a dishwasher.',
+              how: 'Each basket in turn, the pod insert too; by hand, never in a dishwasher.',
               at: ['basket'],
+              state: { heat: 'hot' },
+              caution: { hazard: 'sharp', say: 'The pin: away from the hand that holds.' },
             }),
           ],
         },

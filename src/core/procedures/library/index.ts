@@ -1,26 +1,32 @@
 import type { Procedure } from '../procedure.ts'
 import { boilerRefresh, hotWaterScreen } from './boiler-water.ts'
+import { brewUnit } from './brew-unit.ts'
 import { descale } from './descaling.ts'
 import { detergentBackflush } from './detergent-backflush.ts'
+import { burrsAndZero, doserClean, grinderCalibration } from './grinder.ts'
 import { groupClean } from './group-clean.ts'
-import { camGrease, trayAndBody } from './lever-and-tray.ts'
-import { podClean, podEmpty, podHead, superAutomaticClean, tabletProgramme } from './programmes.ts'
-import {
-  calibration,
-  commissioning,
-  leakCheck,
-  moving,
-  pressureSetting,
-  settingsSheet,
-  standstill,
-  wandEveryUse,
-} from './settings-and-moves.ts'
+import { keySettings } from './key-settings.ts'
+import { camGrease, tankSanitised, trayAndBody } from './lever-and-tray.ts'
+import { maintenance } from './maintenance.ts'
+import { calibration, leakCheck, pressureSetting, settingsSheet } from './measuring.ts'
+import { milkHygieneRun } from './milk-system.ts'
+import { motorGroup } from './motor-group.ts'
+import { partsSoak } from './parts-soak.ts'
+import { commissioning, moving, returned, standstill, wandEveryUse } from './places.ts'
+import { passageFreed, podClean, podEmpty, podHead, podNeedle, podRunDry } from './pods.ts'
+import { sealSeating, startOfDay } from './screens-and-seals.ts'
 import { shopService } from './shop-service.ts'
-import { partsSoak, sealSeating, startOfDay } from './soaks-and-screens.ts'
 import { steamTip, wandClean } from './steam-wand.ts'
-import { brewUnit, grinderCalibration, milkHygieneRun, motorGroup } from './super-automatic.ts'
+import { superAutomaticClean } from './super-automatic-clean.ts'
+import { tabletProgramme } from './tablet-programme.ts'
 import { washProgramme } from './wash-programme.ts'
-import { changeCartridge, regenerateSoftener } from './water-ahead.ts'
+import {
+  automaticSoftener,
+  changeCartridge,
+  changeMembrane,
+  changePrefilter,
+  regenerateSoftener,
+} from './water-ahead.ts'
 import { waterBackflush } from './water-backflush.ts'
 
 /** Every procedure that ships, cleaning first. */
@@ -33,6 +39,7 @@ export const procedures: Procedure[] = [
   superAutomaticClean,
   podClean,
   podHead,
+  podNeedle,
   brewUnit,
   milkHygieneRun,
   motorGroup,
@@ -46,19 +53,30 @@ export const procedures: Procedure[] = [
   boilerRefresh,
   camGrease,
   trayAndBody,
+  tankSanitised,
   descale,
+  passageFreed,
   grinderCalibration,
+  burrsAndZero,
+  doserClean,
   regenerateSoftener,
+  automaticSoftener,
   changeCartridge,
+  changePrefilter,
+  changeMembrane,
   startOfDay,
   calibration,
   pressureSetting,
   leakCheck,
+  ...keySettings,
+  ...maintenance,
   settingsSheet,
   commissioning,
   moving,
   standstill,
+  returned,
   podEmpty,
+  podRunDry,
 ]
 
 export const procedureById = (id: string): Procedure | null => procedures.find((one) => one.id === id) ?? null

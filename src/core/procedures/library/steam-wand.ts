@@ -1,29 +1,59 @@
+import type { DoseAmount } from '../dose.ts'
 import type { Procedure } from '../procedure.ts'
-import { alkaline, check, figure, hands, hotWater, milkHygiene, soak, steam } from '../step-parts.ts'
+import type { Step } from '../step.ts'
+import { alkaline, check, cutOff, figure, hands, hotWater, milkHygiene, soak, steam, steaming } from '../step-parts.ts'
 
-const steaming = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
+const withWand = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
+/** Where no boiler cools behind the wand: a boiler that cools pulls a vacuum and sucks up what the wand stands in. */
+const boilerless = ['dv', 'dn', 'dg', 'bt']
 const wand = ['wand', 'steam-valve']
 
-const holes = check(
-  'holes',
-  'Steam on for a moment',
-  'Steam from every hole?',
-  [
-    ['all', 'From every hole, even', 'pass'],
-    ['some', 'One is shut', 'repeat', 'prick', 'Milk is still in it: prick and soak once more.'],
-    ['none', 'Nothing comes', 'stop', 'The plug sits in the tube: soak it up with cleaner, do not push it further in.'],
-  ],
-  { at: wand, caution: steam },
-)
+const hotTip = { hazard: 'scald', say: 'Tip and wand are hot: cloth, or let them cool.' } as const
+
+/** Steam from every hole, or back to where it is freed. */
+const holes = (from: string): Step =>
+  check(
+    'holes',
+    'Steam on for a moment',
+    'Steam from every hole?',
+    [
+      ['all', 'From every hole, even', 'pass'],
+      ['some', 'One is shut', 'repeat', from, 'Milk is still in it: prick and soak once more.'],
+      [
+        'none',
+        'Nothing comes',
+        'stop',
+        'The plug sits in the tube: soak it up with cleaner, do not push it further in.',
+      ],
+    ],
+    { at: wand, caution: steam, state: { ...steaming, wand: 'free', tip: 'on' } },
+  )
+
+const wiped = hands('wipe', 'Damp cloth, all round, the back too', 10, { at: ['wand'], caution: hotTip })
+
+/** Drawn up, left, blown out: so many times. */
+function drawnUp(what: string, full: Step['state']): Step[] {
+  return [1, 2, 3].flatMap((n): Step[] => [
+    soak(`draw-${n}`, 'Leave it drawn up', `${what} in the wand`, 60, { at: wand }),
+    n < 3
+      ? hands(`blow-${n}`, `Blow it out, draw up ${n === 1 ? 'again' : 'a third time'}`, 20, {
+          at: wand,
+          caution: steam,
+          how: 'Into the tray or a second jug, never into the one it is drawn from. Close with the tip under.',
+          state: { ...steaming, ...full },
+        })
+      : hands('blow-3', 'Blow it out', 10, { at: wand, caution: steam, state: { ...steaming, ...full } }),
+  ])
+}
 
 /** The wand inside: from every use to the heavy clean. */
 export const wandClean: Procedure = {
   id: 'wand-clean',
-  version: 1,
+  version: 2,
   family: 'steam',
   name: 'Steam wand cleaned inside',
   about: 'Hot water or cleaner drawn up into the wand, left to work, blown out.',
-  kinds: steaming,
+  kinds: withWand,
   writes: [],
   schools: [
     {
@@ -32,6 +62,7 @@ export const wandClean: Procedure = {
       reason:
         'Closed while the tip is still under water, the wand sucks hot water in: it loosens milk without chemistry. Weekly, with the backflush.',
       usualFor: ['lv', 'pt', 'dv', 'dn', 'dg', 'bt'],
+      every: { words: 'weekly', days: 7, mark: 'T' },
       figures: [figure('Cleaner', 'none'), figure('Drawn up', 'about 1 min, 3 times'), figure('How often', 'weekly')],
       tools: [{ name: 'Milk jug' }, { name: 'Damp cloth' }],
       materials: [],
@@ -39,19 +70,22 @@ export const wandClean: Procedure = {
         {
           id: 'wand',
           name: 'Wand',
+          each: 'side',
           steps: [
             hands('water', 'Some hot water into the jug', 15, {
               how: 'Not too much: the boiler must keep its steam.',
               at: ['hot-water'],
+              state: steaming,
+              takes: ['jug'],
               caution: hotWater,
             }),
-            hands('froth', 'Froth it, close with the tip still under', 20, { at: wand, caution: steam }),
-            soak('draw-1', 'Leave it drawn up', 'Water in the wand', 60, { at: wand }),
-            hands('blow-1', 'Blow it out, draw up again', 20, { at: wand, caution: steam }),
-            soak('draw-2', 'Leave it drawn up', 'Water in the wand', 60, { at: wand }),
-            hands('blow-2', 'Blow it out, draw up a third time', 20, { at: wand, caution: steam }),
-            soak('draw-3', 'Leave it drawn up', 'Water in the wand', 60, { at: wand }),
-            hands('blow-3', 'Blow it out, wipe it', 15, { at: wand, caution: steam }),
+            hands('froth', 'Froth it, close with the tip still under', 20, {
+              at: wand,
+              caution: steam,
+              state: { ...steaming, wand: 'full' },
+            }),
+            ...drawnUp('Water', { wand: 'full' }),
+            wiped,
             check(
               'bare',
               'Look all round, at the back too',
@@ -66,7 +100,7 @@ export const wandClean: Procedure = {
                   'Fresh water, and once more: dirty water is sucked back in.',
                 ],
               ],
-              { at: wand },
+              { at: wand, state: { wand: 'free' }, gives: ['jug'] },
             ),
           ],
         },
@@ -78,50 +112,123 @@ export const wandClean: Procedure = {
       reason:
         'Where milk has dried for days water alone does not get it out: cleaner does, and a last frothing of clean water takes it away.',
       usualFor: [],
+      every: { words: 'when it is heavy', mark: 'T' },
       figures: [
-        figure('Cleaner', '1 part to 16 of water, or 1 tablet'),
+        figure('Cleaner', '1 part to 16 of water, or 1 tablet by its label'),
         figure('Drawn up', 'about 1 min, 3 times'),
         figure('How often', 'when it is heavy'),
       ],
-      tools: [{ name: 'Milk jug' }, { name: 'Damp cloth' }],
-      materials: [{ name: 'Milk-system cleaner' }],
+      tools: [{ name: 'Milk jug' }, { name: 'Second jug or cup', why: 'to blow out into' }, { name: 'Damp cloth' }],
+      materials: [{ name: 'Milk-system cleaner, liquid or tablet' }],
       parts: [
         {
           id: 'wand',
           name: 'Wand',
+          each: 'side',
           steps: [
             {
               id: 'cleaner',
               say: 'Cleaner into hot water',
-              how: 'It foams: watch the level.',
+              how: 'A tablet by its label instead: stir until it is gone. It foams: jug half full at most.',
               act: 'dose',
-              dose: { of: 'milk-cleaner', oneTo: 16 },
+              dose: { of: 'milk-cleaner', oneTo: 16, orTablets: 1 },
               into: 'the jug',
               handsS: 20,
+              takes: ['jug'],
               caution: milkHygiene,
+              besides: [hotWater],
             },
             hands('froth', 'Warm it by steam, close with the tip under', 25, {
               at: wand,
               caution: steam,
               puts: 'milk-cleaner',
               gate: true,
+              state: { ...steaming, wand: 'full' },
             }),
-            soak('draw-1', 'Leave it drawn up', 'Cleaner in the wand', 60, { at: wand }),
-            hands('blow-1', 'Blow it out, draw up again', 20, { at: wand, caution: steam }),
-            soak('draw-2', 'Leave it drawn up', 'Cleaner in the wand', 60, { at: wand }),
-            hands('blow-2', 'Blow it out, draw up a third time', 20, { at: wand, caution: steam }),
-            soak('draw-3', 'Leave it drawn up', 'Cleaner in the wand', 60, { at: wand }),
-            hands('clean-water', 'Clean water: froth it, blow out', 40, { at: wand, caution: steam }),
+            ...drawnUp('Cleaner', { wand: 'full' }),
+            hands('jug', 'Jug emptied and rinsed, clean water in', 20, {
+              at: ['wand'],
+              how: 'Or the wand draws cleaner up again.',
+            }),
+            hands('clean-water', 'Froth it, close with the tip under, blow out', 40, {
+              at: wand,
+              caution: steam,
+              state: { ...steaming, wand: 'full' },
+            }),
             check(
               'clear',
               'Is it rinsed?',
               'What blows out?',
               [
                 ['clear', 'Clean steam, no smell, no foam', 'pass'],
-                ['foam', 'Still foam', 'repeat', 'clean-water', 'Cleaner is left: clean water once more.'],
+                ['foam', 'Still foam', 'repeat', 'jug', 'Cleaner is left: fresh water once more.'],
               ],
-              { at: wand, gate: true, clears: true },
+              { at: wand, gate: true, clears: true, caution: steam, state: { wand: 'free' }, gives: ['jug'] },
             ),
+            wiped,
+          ],
+        },
+      ],
+    },
+    {
+      id: 'brushed-inside',
+      name: 'brushed inside, then purged',
+      reason:
+        'A thin brush as far in as it goes takes off what has dried; steam blows it out. Gentle where the wand has an inner tube: pulled back hard it comes along.',
+      usualFor: [],
+      every: { words: 'nightly in a bar, every few weeks at home', days: 1, mark: 'T' },
+      figures: [
+        figure('Cleaner', 'none'),
+        figure('Tool', 'wand brush'),
+        figure('Not', 'hard in a wand with inner tube'),
+      ],
+      tools: [{ name: 'Wand brush' }, { name: 'Needle' }, { name: 'Damp cloth' }],
+      materials: [],
+      parts: [
+        {
+          id: 'wand',
+          name: 'Wand',
+          each: 'side',
+          steps: [
+            hands('tip', 'Steam shut, wand vented, tip off', 30, {
+              at: ['wand'],
+              state: { tip: 'off' },
+              caution: hotTip,
+              besides: [steam],
+            }),
+            check(
+              'tube',
+              'Is there an inner tube?',
+              'Look into the end of the wand',
+              [
+                ['none', 'None', 'pass'],
+                ['tube', 'A thin tube: gently, never pulled back hard', 'pass'],
+              ],
+              { at: ['wand'] },
+            ),
+            hands('brush', 'Brush in as far as it goes, out slowly', 30, { at: ['wand'], caution: hotTip }),
+            hands('holes', 'Needle through the holes of the tip, rinse it, back hand tight', 40, {
+              at: ['wand'],
+              state: { tip: 'on' },
+              caution: hotTip,
+              besides: [{ hazard: 'sharp', say: 'The needle: away from the hand that holds.' }],
+            }),
+            hands('purge', 'Purge: what the brush loosened comes out', 10, {
+              at: wand,
+              caution: steam,
+              state: { ...steaming, wand: 'free' },
+            }),
+            check(
+              'jet',
+              'How does it steam?',
+              'Every hole',
+              [
+                ['all', 'From every hole, even', 'pass'],
+                ['some', 'One is shut', 'repeat', 'tip', 'Still milk in it: once more.'],
+              ],
+              { at: wand, caution: steam },
+            ),
+            wiped,
           ],
         },
       ],
@@ -131,6 +238,7 @@ export const wandClean: Procedure = {
       name: 'soaked in place',
       reason: 'At closing time the wand stands in hot water for a quarter of an hour while the groups are cleaned.',
       usualFor: ['c2'],
+      every: { words: 'every day at close', days: 1, mark: 'T' },
       figures: [figure('Cleaner', 'none'), figure('Soak', '15 min'), figure('How often', 'daily')],
       tools: [
         { name: 'Milk jug' },
@@ -142,11 +250,76 @@ export const wandClean: Procedure = {
         {
           id: 'wand',
           name: 'Wand',
+          each: 'side',
           steps: [
-            hands('stand', 'Jug of hot water, wand in it', 20, { at: wand, caution: hotWater }),
-            soak('soak', 'Leave it standing', 'Wand soaking', 900, { at: wand }),
-            hands('prick', 'Blow out, wipe, prick each hole', 30, { at: wand, caution: steam }),
-            holes,
+            hands('stand', 'Jug of hot water, wand in it, steam shut', 20, {
+              at: wand,
+              caution: hotWater,
+              takes: ['jug'],
+              state: { wand: 'standing' },
+            }),
+            soak('soak', 'Leave it standing', 'Wand soaking', 900, {
+              at: wand,
+              state: { power: 'on', heat: 'hot' },
+              wrong: 'The boiler must stay hot: one that cools sucks the water up.',
+            }),
+            hands('out', 'Jug away, blow out into the tray, wipe', 20, {
+              at: wand,
+              caution: steam,
+              state: { ...steaming, wand: 'free' },
+              gives: ['jug'],
+            }),
+            hands('prick', 'Prick each hole from outside', 20, {
+              at: ['wand'],
+              how: 'Steam shut. From the outside inwards, the point only.',
+              caution: hotTip,
+              besides: [{ hazard: 'sharp', say: 'The needle: away from the hand that holds.' }],
+            }),
+            holes('prick'),
+          ],
+        },
+      ],
+    },
+    {
+      id: 'skin-off',
+      name: 'a dried skin, by plain water',
+      reason:
+        'Steam in plain water softens the skin that dried on outside; fresh water for the second go, or dirty water is sucked back in.',
+      usualFor: [],
+      every: { words: 'when a skin has dried on', mark: 'T' },
+      figures: [figure('Cleaner', 'none'), figure('Goes', '2, the second with fresh water')],
+      tools: [{ name: 'Milk jug' }, { name: 'Damp cloth' }],
+      materials: [],
+      parts: [
+        {
+          id: 'wand',
+          name: 'Wand',
+          each: 'side',
+          steps: [
+            hands('water', 'Plain water in the jug', 10, { at: ['wand'], takes: ['jug'] }),
+            hands('warm', 'Steam it until it is warm', 20, {
+              at: wand,
+              caution: steam,
+              state: { ...steaming, wand: 'free' },
+            }),
+            hands('off', 'Wipe, then purge', 15, { at: wand, caution: steam, state: steaming }),
+            check(
+              'bare',
+              'Bare metal all round?',
+              'The back too',
+              [
+                ['bare', 'Bare', 'pass'],
+                [
+                  'skin',
+                  'A skin is left',
+                  'repeat',
+                  'water',
+                  'Fresh water and once more: dirty water is sucked back in.',
+                ],
+                ['days', 'It does not come off', 'stop', 'A day or two old: milk cleaner drawn up instead.'],
+              ],
+              { at: ['wand'], gives: ['jug'] },
+            ),
           ],
         },
       ],
@@ -155,8 +328,10 @@ export const wandClean: Procedure = {
       id: 'overnight',
       name: 'overnight in hot water',
       reason:
-        'For a home that shows residue: nothing is opened, and the morning’s first steam takes it along. It spares harder cleaning.',
+        'For a home that shows residue: nothing is opened, and the morning’s first steam takes it along. It spares harder cleaning. Not where a boiler stands behind the wand: one that cools sucks the water in.',
+      kinds: boilerless,
       usualFor: [],
+      every: { words: 'when residue shows', mark: 'T' },
       figures: [figure('Cleaner', 'none'), figure('Soak', 'overnight'), figure('How often', 'when residue shows')],
       tools: [{ name: 'Tall container' }, { name: 'Damp cloth' }],
       materials: [],
@@ -164,15 +339,34 @@ export const wandClean: Procedure = {
         {
           id: 'wand',
           name: 'Wand',
+          each: 'side',
           steps: [
-            hands('stand', 'Tall container of hot water, wand in it', 20, { at: wand, caution: hotWater }),
-            soak('soak', 'Leave it overnight', 'Wand soaking', 8 * 3600, { at: wand }),
-            hands('prick', 'Wipe it, power on, open it', 40, {
+            hands('stand', 'Tall container of hot water, wand in it', 20, {
               at: wand,
-              caution: steam,
-              how: 'Water through it carries the residue out. Still shut: unplug before anything is poked.',
+              caution: hotWater,
+              takes: ['jug'],
+              state: { wand: 'standing' },
             }),
-            holes,
+            soak('soak', 'Leave it overnight', 'Wand soaking', 8 * 3600, { at: wand }),
+            hands('wipe', 'Container away, wipe it', 15, { at: ['wand'], state: { wand: 'free' }, gives: ['jug'] }),
+            check(
+              'runs',
+              'Power on, open it: water, then steam',
+              'How does it come?',
+              [
+                ['well', 'Freely: the residue is out', 'pass'],
+                ['weak', 'Weak still', 'pass'],
+              ],
+              { at: wand, caution: steam, state: steaming },
+            ),
+            cutOff('unplug', 20, { say: 'Still weak: off, plug out, cool', at: ['board'] }),
+            hands('poke', 'Bare wire into the end, no further than the tip', 30, {
+              at: ['wand'],
+              how: 'A pin, or a bare wire: never a paper clip in its plastic sleeve, which stays inside. Not needed where it runs freely.',
+              caution: { hazard: 'parts', say: 'Pushing drives the plug further in.' },
+            }),
+            hands('on', 'Plug in, warm up', 60, { at: ['board'], state: { power: 'on', heat: 'hot' } }),
+            holes('unplug'),
           ],
         },
       ],
@@ -180,15 +374,98 @@ export const wandClean: Procedure = {
   ],
 }
 
+interface TipBath {
+  say: string
+  dose: DoseAmount
+  seconds: number
+  /** Whether it is the bath that other parts lie in. */
+  shared: boolean
+  first?: Step[]
+}
+
 /** Tip off, holes pricked, soaked, back hand tight. */
+function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
+  return [
+    ...first,
+    hands('vent', 'Steam shut, wand vented', 10, { at: wand, caution: steam, state: { wand: 'free' } }),
+    hands('off', 'Unscrew the tip', 30, {
+      at: ['wand'],
+      state: { tip: 'off' },
+      how: 'An inner tube may be felt behind it: work the tip off slowly and leave the tube in.',
+      caution: hotTip,
+    }),
+    hands('prick', 'Prick each hole, hold it to the light', 40, {
+      at: ['wand'],
+      how: 'Blunt first, the finer only where it is needed. Before the bath: what is loosened soaks off.',
+      caution: { hazard: 'sharp', say: 'The needle: away from the hand that holds.' },
+    }),
+    {
+      id: 'bath',
+      say,
+      act: 'dose',
+      dose,
+      into: shared ? 'the bowl' : 'the cup',
+      handsS: 30,
+      bath: 'made',
+      ...(shared && { takes: ['bowl' as const] }),
+      caution: dose.of === 'milk-cleaner' ? milkHygiene : alkaline,
+      besides: [hotWater],
+    },
+    hands('in', 'Tip into the bath', 5, {
+      at: ['wand'],
+      bath: 'in',
+      caution: dose.of === 'milk-cleaner' ? milkHygiene : alkaline,
+    }),
+    soak('soak', 'Tip in the bath', 'Tip soaking', seconds),
+    hands('out', 'Out, rinse until nothing is slippery', 20, { at: ['wand'], bath: 'out', caution: alkaline }),
+    check(
+      'see-through',
+      'Hold it to the light',
+      'Can you see through every hole?',
+      [
+        ['all', 'Through every one', 'pass'],
+        ['shut', 'One is shut', 'repeat', 'soak', 'Once more into the bath, then prick again.'],
+      ],
+      { at: ['wand'] },
+    ),
+    hands('pour', 'Bath poured away', 10, {
+      bath: 'poured',
+      ...(shared && { gives: ['bowl' as const] }),
+      caution: { hazard: 'detergent', say: 'Never into a drain where acid stands.' },
+    }),
+    hands('back', 'Thread it back, hand tight', 30, {
+      at: ['wand'],
+      state: { tip: 'on' },
+      how: 'Where an inner tube sticks out of the wand the tip goes over it. Thread meets thread, no spanner.',
+      caution: hotTip,
+    }),
+    check(
+      'jet',
+      'Steam on for a moment',
+      'Steam from every hole?',
+      [
+        ['all', 'From every hole, even', 'pass'],
+        ['some', 'One is shut', 'repeat', 'off', 'Off with it once more: it was not free.'],
+        [
+          'none',
+          'Nothing comes',
+          'stop',
+          'The plug sits in the tube: soak it up with cleaner, do not poke it further in.',
+        ],
+      ],
+      { at: wand, caution: steam, state: { ...steaming, wand: 'free' } },
+    ),
+  ]
+}
+
 export const steamTip: Procedure = {
   id: 'steam-tip',
-  version: 1,
+  version: 2,
   family: 'steam',
   name: 'Steam tip off and soaked',
   about: 'The tip unscrewed, seen through, soaked, and back hand tight.',
-  kinds: ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt'],
-  writes: [{ entry: 'cleaned', task: 'steam-tip-off' }],
+  kinds: withWand,
+  writes: [{ entry: 'cleaned', task: 'steam-tip-off', by: ['off', 'soak', 'back'] }],
   schools: [
     {
       id: 'detergent-bath',
@@ -196,21 +473,35 @@ export const steamTip: Procedure = {
       reason:
         'Ten grams to the litre dissolve old milk in the holes; a blunt needle first, the fine one only where it is needed.',
       usualFor: ['c2', 'dv', 'dn', 'dg', 'bt'],
+      every: { words: 'nightly in a bar; weekly or monthly at home', days: 7, mark: 'T' },
       figures: [
         figure('Bath', '10 g detergent per litre'),
         figure('Time', '15 min'),
         figure('Through the holes', 'blunt needle, then a finer one'),
       ],
-      tools: [{ name: 'Cloth' }, { name: 'Needle or awl' }],
+      tools: [{ name: 'Cloth' }, { name: 'Needle or awl' }, { name: 'Bowl, steel or glass' }],
       materials: [{ name: 'Backflush detergent' }],
-      parts: [{ id: 'tip', name: 'Tip', steps: tipSteps('A litre of hot water, 10 g of powder', 900) }],
+      parts: [
+        {
+          id: 'tip',
+          name: 'Tip',
+          each: 'side',
+          steps: tipSteps({
+            say: 'Hot water, powder stirred in',
+            dose: { of: 'detergent', gramsPerL: 10 },
+            seconds: 900,
+            shared: true,
+          }),
+        },
+      ],
     },
     {
       id: 'milk-cleaner-cup',
       name: 'ten minutes in milk cleaner',
       reason:
         'A cup with a little milk cleaner is kinder to the metal; half an hour does no harm either, longer nobody tried.',
-      usualFor: ['lv', 'pt'],
+      usualFor: ['lv'],
+      every: { words: 'every few weeks, or when a hole is shut', days: 28, mark: 'T' },
       figures: [
         figure('Bath', 'a little milk cleaner in a cup of hot water'),
         figure('Time', '10 min, up to 30'),
@@ -218,14 +509,27 @@ export const steamTip: Procedure = {
       ],
       tools: [{ name: 'Cloth' }, { name: 'Awl or hex key, 0.5 to 1 mm', why: 'never a clip in its plastic sleeve' }],
       materials: [{ name: 'Milk-system cleaner' }],
-      parts: [{ id: 'tip', name: 'Tip', steps: tipSteps('A cup of hot water, a little milk cleaner', 600) }],
+      parts: [
+        {
+          id: 'tip',
+          name: 'Tip',
+          each: 'side',
+          steps: tipSteps({
+            say: 'A cup of hot water, a little milk cleaner',
+            dose: { of: 'milk-cleaner', oneTo: 16, words: 'a little; one part to sixteen' },
+            seconds: 600,
+            shared: false,
+          }),
+        },
+      ],
     },
     {
       id: 'cup-of-detergent',
       name: 'five minutes, half a scoop',
       reason:
         'Done weekly or every two weeks it never gets heavy: half a scoop in a cup of warm boiler water is enough.',
-      usualFor: [],
+      usualFor: ['pt'],
+      every: { words: 'weekly or every two weeks', days: 10, mark: 'T' },
       figures: [
         figure('Bath', 'half a scoop in a cup of warm water'),
         figure('Time', '5 min'),
@@ -233,28 +537,19 @@ export const steamTip: Procedure = {
       ],
       tools: [{ name: 'Cloth' }, { name: 'Needle' }],
       materials: [{ name: 'Backflush detergent' }],
-      parts: [{ id: 'tip', name: 'Tip', steps: tipSteps('A cup of warm water, half a scoop', 300) }],
+      parts: [
+        {
+          id: 'tip',
+          name: 'Tip',
+          each: 'side',
+          steps: tipSteps({
+            say: 'A cup of warm water, half a scoop',
+            dose: { of: 'detergent', scoops: 0.5 },
+            seconds: 300,
+            shared: false,
+          }),
+        },
+      ],
     },
   ],
-}
-
-function tipSteps(bath: string, seconds: number) {
-  return [
-    hands('vent', 'Steam shut, wand vented', 10, { at: wand, caution: steam }),
-    hands('off', 'Unscrew the tip', 30, {
-      at: ['wand'],
-      how: 'Hot: cloth. An inner tube may be felt behind it: work the tip off slowly and leave the tube in.',
-      caution: { hazard: 'scald' as const, say: 'The tip is hot: cloth, or let it cool.' },
-    }),
-    hands('bath', bath, 30, { caution: alkaline }),
-    soak('soak', 'Tip in the bath', 'Tip soaking', seconds),
-    hands('prick', 'Prick each hole, hold it to the light', 40, {
-      how: 'Blunt first. Do not poke into the wand: it pushes milk further up.',
-    }),
-    hands('back', 'Rinse it, thread it back, hand tight', 30, {
-      at: ['wand'],
-      how: 'The tube sticks out of the wand: the tip goes over it.',
-    }),
-    holes,
-  ]
 }

@@ -1,16 +1,16 @@
 import type { Procedure } from '../procedure.ts'
 import { span } from '../span.ts'
-import { alkaline, figure, hands } from '../step-parts.ts'
+import { alkaline, brewing, figure, hands, hotCaustic, hotWater, lockedIn } from '../step-parts.ts'
 
 /** A wash that the machine leads, and that cannot be broken off. */
 export const washProgramme: Procedure = {
   id: 'wash-programme',
-  version: 1,
+  version: 2,
   family: 'brewing',
   name: 'Wash programme with detergent',
   about: 'The machine does the strokes by itself: fifteen with detergent against the blind basket, five to rinse.',
   kinds: ['pt'],
-  writes: [{ entry: 'cleaned', task: 'detergent-backflush' }],
+  writes: [{ entry: 'cleaned', task: 'detergent-backflush', by: ['powder', 'strokes'] }],
   mustFinish: {
     why: 'Once started it must be finished: broken off, detergent stays in the group.',
     first: [
@@ -28,11 +28,12 @@ export const washProgramme: Procedure = {
       reason:
         'The powder is dissolved before it goes in, so that none is left lying when the pump starts at full power.',
       usualFor: ['pt'],
+      every: { words: 'weekly at home', days: 7, mark: 'M' },
       figures: [
         figure('Detergent', 'just over a fingernail, dissolved in warm boiler water'),
         figure('Soak locked in', '2 min'),
         figure('Detergent strokes', '15, by the machine'),
-        figure('Rinse strokes', '5, by the machine, without portafilter'),
+        figure('Rinse strokes', '5, by the machine, without portafilter; then 4 by hand against the blind basket', 'M'),
       ],
       tools: [
         { name: 'Blind basket' },
@@ -55,13 +56,17 @@ export const washProgramme: Procedure = {
               into: 'the blind basket',
               handsS: 60,
               caution: alkaline,
+              besides: [hotWater],
               mark: 'M',
               at: ['basket', 'hot-water'],
+              takes: ['blind'],
             },
             hands('lock-in', 'Lock it into the warm group', 10, {
               puts: 'detergent',
               gate: true,
               at: ['group', 'basket'],
+              state: { group: 'detergent' },
+              caution: { hazard: 'scald', say: 'The group is hot: hold the grip, not the metal.' },
             }),
             {
               id: 'soak',
@@ -75,17 +80,19 @@ export const washProgramme: Procedure = {
             hands('start', 'Start the wash in its menu and confirm', 20, {
               how: 'From here it must run to its end.',
               at: ['board'],
+              state: brewing,
             }),
             {
               id: 'strokes',
               say: 'It strokes by itself, fifteen times',
               normal: 'Full power on and off; the valve vents into the tray each time.',
-              wrong: 'Water at the basket’s rim: leave it running, wipe, and note the gasket afterwards.',
+              wrong: 'Water at the basket’s rim: hands off, leave it running, and note the gasket afterwards.',
               act: 'wait',
               until: 'it asks for the portafilter to come out',
               aboutS: 240,
               handsS: 0,
               at: ['pump', 'three-way', 'group', 'screen', 'basket', 'tray'],
+              state: { ...brewing, group: 'detergent' },
               mark: 'M',
               caution: {
                 hazard: 'pressure',
@@ -95,7 +102,7 @@ export const washProgramme: Procedure = {
             },
             hands('empty', 'Portafilter out, tip it into the tray, confirm', 20, {
               at: ['group', 'basket', 'tray'],
-              caution: { hazard: 'scald', say: 'What is in the basket is hot and caustic: pour it away from you.' },
+              caution: hotCaustic,
             }),
             {
               id: 'rinse',
@@ -106,21 +113,44 @@ export const washProgramme: Procedure = {
               handsS: 0,
               mark: 'M',
               at: ['three-way', 'group', 'screen', 'tray'],
-              caution: { hazard: 'scald', say: 'Hot water falls free from the group.' },
+              state: { ...brewing, group: 'detergent' },
+              caution: hotWater,
+            },
+            hands('blind-again', 'Blind basket rinsed and locked in again', 20, {
+              at: ['group', 'basket'],
+              how: 'Open flushes never reach the valve’s release side: strokes of clear water do.',
+              caution: { hazard: 'detergent', say: 'Still alkaline: under running water, gloves on.' },
+            }),
+            {
+              id: 'blind-rinse',
+              say: 'Clear water against the blind basket',
+              act: 'cadence',
+              onS: 5,
+              offS: 5,
+              times: 4,
+              on: 'Water ON',
+              onHow: 'Blind basket locked in.',
+              off: 'Water OFF',
+              offHow: 'A hiss, and the water in the tray ever clearer.',
+              handsS: 0,
+              mark: 'M',
+              at: ['three-way', 'group', 'tray'],
+              state: { ...brewing, group: 'detergent' },
+              caution: lockedIn,
             },
             {
               id: 'clear',
               say: 'Done, and clear?',
               act: 'check',
-              ask: 'What does it show, and what runs out of the group?',
+              ask: 'What does it show, and what stands in the basket?',
               answers: [
-                { id: 'clear', words: 'It says done, and water runs clear', leads: 'pass' },
+                { id: 'clear', words: 'It says done, and the water is clear', leads: 'pass' },
                 {
                   id: 'cloudy',
                   words: 'Done, but still foaming',
                   leads: 'repeat',
-                  from: 'rinse',
-                  because: 'Detergent is left: let it rinse once more.',
+                  from: 'blind-again',
+                  because: 'Detergent is left. The programme is over: rinse by hand, strokes of clear water once more.',
                 },
                 {
                   id: 'broken',
@@ -133,8 +163,17 @@ export const washProgramme: Procedure = {
               gate: true,
               clears: true,
               at: ['group', 'board'],
+              state: { group: 'water' },
+              gives: ['blind'],
             },
-            hands('wipe', 'Wipe the group, empty the tray in the sink', 60, { at: ['group', 'tray'] }),
+            hands('wipe', 'Wipe the group, empty the tray in the sink', 60, {
+              at: ['group', 'tray'],
+              caution: {
+                hazard: 'scald',
+                say: 'Group hot, and the tray full of hot alkaline water: level, both hands.',
+              },
+            }),
+            hands('first', 'Say it: the first coffee is thrown away', 10, { at: ['basket'] }),
           ],
         },
       ],

@@ -1,6 +1,6 @@
-import type { Procedure, School } from '../procedure.ts'
+import type { Every, Procedure, School } from '../procedure.ts'
 import { type Span, span, spanWords } from '../span.ts'
-import { figure, hands, lockedIn, nbsp, seconds } from '../step-parts.ts'
+import { brewing, check, figure, hands, hotHandle, lockedIn, nbsp, seconds } from '../step-parts.ts'
 
 interface WaterSchool {
   id: string
@@ -10,8 +10,8 @@ interface WaterSchool {
   onS: Span
   offS: Span
   times: Span
-  /** How often, as the school has it. */
-  every: string
+  kinds: string[]
+  every: Every
   unsaid?: true
 }
 
@@ -24,7 +24,20 @@ const schools: WaterSchool[] = [
     onS: span(7, 5, 10),
     offS: span(7, 5, 10),
     times: span(5),
-    every: 'every few hours',
+    kinds: ['c2'],
+    every: { words: 'every few hours', hours: 3, days: 1, mark: 'T' },
+  },
+  {
+    id: 'every-two-hours',
+    name: 'every two hours, basket rinsed with it',
+    reason:
+      'By the clock, not by the cup: basket out and rinsed, backflush with water, group brushed while it runs, wand wiped.',
+    usualFor: [],
+    onS: span(5),
+    offS: span(2),
+    times: span(5),
+    kinds: ['c2'],
+    every: { words: 'every two hours', hours: 2, days: 1, mark: 'T' },
   },
   {
     id: 'long-lifts-at-the-end',
@@ -34,7 +47,8 @@ const schools: WaterSchool[] = [
     onS: span(15),
     offS: span(5),
     times: span(3, 2, 3),
-    every: 'daily, after the last coffee',
+    kinds: ['lv'],
+    every: { words: 'daily, after the last coffee', days: 1, mark: 'T' },
   },
   {
     id: 'five-short-strokes',
@@ -44,7 +58,8 @@ const schools: WaterSchool[] = [
     onS: span(4, 3, 5),
     offS: span(5),
     times: span(5),
-    every: 'any time',
+    kinds: ['dv', 'dn', 'dg', 'pt'],
+    every: { words: 'any time: daily, weekly, or whenever it is thought of', days: 7, mark: 'T' },
     unsaid: true,
   },
 ]
@@ -53,14 +68,16 @@ const asSchool = (school: WaterSchool): School => ({
   id: school.id,
   name: school.name,
   reason: school.reason,
+  kinds: school.kinds,
   usualFor: school.usualFor,
+  every: school.every,
   figures: [
     figure(
       'Strokes',
       `${seconds(school.onS)} on, ${seconds(school.offS)} off, ${spanWords(school.times).replaceAll(' ', nbsp)}${nbsp}×`,
       school.unsaid ? 'M' : 'T',
     ),
-    figure('How often', school.every),
+    figure('How often', school.every.words),
   ],
   tools: [{ name: 'Blind basket' }, { name: 'Group brush' }, { name: 'Cloth' }],
   materials: [],
@@ -70,7 +87,12 @@ const asSchool = (school: WaterSchool): School => ({
       name: 'Backflush',
       each: 'group',
       steps: [
-        hands('blind-in', 'Blind basket in, lock in', 20, { at: ['basket', 'group'] }),
+        hands('tray-in', 'Tray empty and in its place', 15, { at: ['tray'], state: { tray: 'in' } }),
+        hands('blind-in', 'Coffee basket out and rinsed, blind basket in, lock in', 30, {
+          at: ['basket', 'group'],
+          takes: ['blind'],
+          caution: { hazard: 'scald', say: 'The group is hot: hold the grip, not the metal.' },
+        }),
         {
           id: 'strokes',
           say: 'Strokes of water',
@@ -82,16 +104,48 @@ const asSchool = (school: WaterSchool): School => ({
           onHow: 'Blind basket locked in. Stop as soon as the pump strains.',
           off: 'Water OFF',
           offHow: 'A hiss, and the tray takes what comes.',
+          as: {
+            lv: {
+              on: 'Lever UP',
+              onHow: 'All the way up. Blind basket locked in.',
+              off: 'Lever DOWN',
+              offHow: 'Right down: half-way vents nothing. Wait for the gush to be over.',
+            },
+          },
           handsS: 0,
           at: ['three-way', 'lever', 'group', 'screen', 'basket', 'tray'],
+          state: brewing,
           caution: lockedIn,
         },
-        hands('look', 'Look under the basket and at the seal', 20, {
-          how: 'Grounds at the edge: brush all round while water runs, hand kept away by the brush.',
-          at: ['group', 'screen'],
-          caution: { hazard: 'scald', say: 'Hot water falls free: the brush goes in, not the fingers.' },
+        hands('out', 'Take it out', 10, {
+          at: ['group', 'basket'],
+          how: 'After the hiss.',
+          as: { lv: { how: 'Lever right down, the gush over: loosen slowly.' } },
+          caution: hotHandle,
         }),
-        hands('basket-back', 'Coffee basket back', 15, { at: ['basket'] }),
+        check(
+          'look',
+          'Look under the basket and at the seal',
+          'What do you see?',
+          [
+            ['clean', 'Clean all round', 'pass'],
+            ['grounds', 'Grounds at the edge: brushed off while water runs', 'pass'],
+            [
+              'new',
+              'The seal is hard or cracked: a new one is in',
+              'pass',
+              { fits: ['group-gasket', 'group-seal', 'screen-seal'] },
+            ],
+            ['later', 'The seal is hard or cracked: no new one here', 'pass'],
+          ],
+          {
+            how: 'The brush all round while water runs: it keeps the hand away.',
+            at: ['group', 'screen'],
+            state: brewing,
+            caution: { hazard: 'scald', say: 'Hot water falls free: the brush goes in, not the fingers.' },
+          },
+        ),
+        hands('basket-back', 'Coffee basket back', 15, { at: ['basket'], gives: ['blind'] }),
       ],
     },
   ],
@@ -100,7 +154,7 @@ const asSchool = (school: WaterSchool): School => ({
 /** The same without powder: in the shift, or after the last coffee. */
 export const waterBackflush: Procedure = {
   id: 'water-backflush',
-  version: 1,
+  version: 2,
   family: 'brewing',
   name: 'Water backflush',
   about: 'Plain water against a blind basket. It takes no oil out of the valve, and keeps the powder’s work small.',

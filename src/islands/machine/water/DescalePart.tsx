@@ -2,10 +2,10 @@ import { useMemo, useState } from 'react'
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import type { Line } from '../../../core/quantity/working.ts'
 import { type Acid, acidGPerG, acidNames, acids } from '../../../core/scale/acid.ts'
-import { forbidden } from '../../../core/scale/descale-plan.ts'
+import { forbidden } from '../../../core/scale/descale-bath.ts'
 import type { Standing } from '../../../core/standing/standing.ts'
 import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
-import { chargeOf, grantedFor, vesselDescale, vesselScaleG } from '../../../core/standing/water/machine-descale.ts'
+import { chargeOf, grantedFor, vesselBath, vesselScaleG } from '../../../core/standing/water/machine-descale.ts'
 import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
 import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
 import { quantityWords } from '../../../ui/quantity.ts'
@@ -32,8 +32,8 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
   const volumeL = litres > 0 && Number.isFinite(litres) ? litres : null
   const due = standing?.due ? Math.max(toDay(today), toDay(standing.due.p50)) : null
   const grams = vesselScaleG(vessel, due ?? facts.asOfDay)
-  const plan = volumeL && grams > 0 ? vesselDescale(grams, acid, volumeL, vessel.vessel, granted) : null
-  const stop = forbidden(acid, { volumeL: volumeL ?? 1, ...(aluminium && { aluminium }) })
+  const bath = volumeL ? vesselBath(grams, acid, volumeL, vessel.vessel, granted) : null
+  const stop = forbidden(acid, aluminium ? { aluminium } : {})
   const last = lastAcid(facts)
   return (
     <section aria-label="The next descale">
@@ -69,34 +69,43 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
           {stop}
         </p>
       )}
-      {plan && !stop && (
+      {bath && !stop && (
         <dl className="m-0">
           <Row
-            what="Acid"
-            value={`${figure(plan.acidG)} g`}
-            note={`${figure(granted[acid.startsWith('citric') ? 'citric-excess' : 'acid-excess'].value)} times what the arithmetic asks`}
+            what="Acid, one bath"
+            value={`${figure(bath.acidG)} g`}
+            note={`${figure(bath.strength.percent)} %, ${figure(bath.strength.least)} to ${figure(bath.strength.most)} (from memory)${
+              bath.asBought ? `; as ${figure(bath.asBought.percent)} % bought, ${figure(bath.asBought.grams)} g` : ''
+            }; a bought descaler by its label`}
           />
           <Row
-            what={counted(plan.charges, 'charge')}
-            value={`${figure(plan.acidGPerCharge)} g each, ${figure(plan.strengthPercent)} %`}
+            what="Takes up"
+            value={`${figure(bath.takesUpG)} g of chalk`}
             note={
-              plan.because.length > 0
-                ? `one is not enough: ${plan.because.map((reason) => why[reason]).join(', ')}`
-                : 'one is enough'
+              bath.tooMuch
+                ? 'more is here than baths take out: opened, or on the bench'
+                : bath.baths > 1
+                  ? `${counted(bath.baths, 'bath')}, a fresh one after the other`
+                  : 'one is enough'
             }
-            tone={plan.charges > 1}
+            tone={bath.baths > 1}
           />
-          <Row what="Gas" value={quantityWords(plan.gasL, 'L')} note={gasNote(plan.gasPerHeadspace)} />
+          <Row
+            what="Contact"
+            value={`${bath.contactMin.from} to ${bath.contactMin.to} min`}
+            note="every wall, whatever the deposit"
+          />
+          <Row
+            what="Gas, one bath"
+            value={quantityWords(bath.gasL, 'L')}
+            note="outlets open, window open, no lid; never in a cellar"
+          />
           <Row
             what="To take its bite"
-            value={`${figure(plan.bicarbonateG)} g`}
+            value={`${figure(bath.bicarbonateG)} g`}
             note="bicarbonate of soda at most, to pH 6–9; then as local rules allow"
           />
-          <Row
-            what="Rinse"
-            value={quantityWords(plan.rinseL, 'L')}
-            note="until pH is within 0.3 of the feed and it tastes of nothing"
-          />
+          <Row what="Rinse" value="as its way says" note="until a strip shows the tap’s colour at each outlet" />
         </dl>
       )}
       <p className="mt-2 mb-0 border-l-4 border-brass pl-3 text-[14px]">
@@ -112,17 +121,6 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
     </section>
   )
 }
-
-const why = {
-  strength: 'it would be too strong',
-  sludge: 'citric makes sludge beyond 15 g of chalk a litre',
-  gas: 'too much gas for the headspace',
-} as const
-
-const gasNote = (perHeadspace: number | undefined) =>
-  perHeadspace === undefined
-    ? 'escapes through the outlet'
-    : `${figure(perHeadspace)} times the headspace a charge: it adds about as many bar where it is shut`
 
 function Row({ what, value, note, tone }: { what: string; value: string; note: string; tone?: boolean }) {
   return (

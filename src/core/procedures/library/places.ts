@@ -1,0 +1,414 @@
+import type { Procedure } from '../procedure.ts'
+import type { Step } from '../step.ts'
+import {
+  brewing,
+  check,
+  cutOff,
+  drinkable,
+  drinkingWater,
+  figure,
+  hands,
+  hotWater,
+  noPressure,
+  steam,
+  steaming,
+  wait,
+} from '../step-parts.ts'
+import { oneSchool, read } from './one-school.ts'
+
+const pumped = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd']
+const boilers = ['c2', 'lv', 'pt', 'sp']
+
+/** Kilograms and how many carry, by kind. From memory. */
+const weights: Record<string, string> = {
+  c2: '60 to 80 kg: four people, or a trolley and a lift',
+  sp: '40 to 60 kg: three people, or a trolley',
+  lv: '20 to 30 kg: two people',
+  pt: '20 to 30 kg: two people',
+}
+
+const carried: Step = hands('carry', 'Strapped, carried: about 10 kg, one person', 300, {
+  as: Object.fromEntries(
+    Object.entries(weights).map(([kind, words]) => [kind, { say: `Strapped, carried: ${words}` }]),
+  ),
+  caution: {
+    hazard: 'heavy',
+    say: 'Straight backs, feet clear, nobody on the stairs below it.',
+    how: 'Its plate or leaflet says what it weighs; the figure here is from memory.',
+  },
+  mark: 'M',
+})
+
+/** A machine set up at a place. */
+export const commissioning: Procedure = {
+  id: 'commissioning',
+  version: 2,
+  family: 'place',
+  name: 'Commissioned at a place',
+  about: 'Level, water, treatment, electrics, first heat, first drinks, and the person shown.',
+  kinds: pumped,
+  once: true,
+  writes: [],
+  schools: [
+    oneSchool(
+      {
+        id: 'water-then-heat',
+        name: 'water first, then heat',
+        reason: 'No element heats before the vessel is full, and no pump runs dry: a minute of dry running ends it.',
+        figures: [
+          figure('Mains', '2 to 6 bar, reducer at 2.5 to 3'),
+          figure('Drain', 'open, with an air gap'),
+          figure('Earth', 'tested before use, as local rules ask'),
+          figure('First water', 'thrown away'),
+        ],
+        tools: [
+          { name: 'Spirit level' },
+          { name: 'Pressure gauge' },
+          { name: 'Hardness drops, pen' },
+          { name: 'Appliance tester in date' },
+        ],
+      },
+      pumped,
+      [
+        hands('level', 'Level it, room for hands behind', 120, {
+          state: { power: 'dead', heat: 'cold', pressure: 'none' },
+          gate: true,
+          how: 'Not plugged in yet.',
+          caution: { hazard: 'heavy', say: 'Lifted as its weight asks: see its plate.' },
+        }),
+        hands('supply', 'Supply, reducer, strainer, leak stop', 300, {
+          at: ['mains', 'reducer', 'inlet-hose', 'leak-stop'],
+          where: ['mains'],
+          state: { supply: 'open' },
+          how: 'New hose and seals, never the old ones; hand open, look, then full.',
+          caution: drinkingWater,
+        }),
+        check(
+          'backflow',
+          'Backflow preventer before the machine?',
+          'As local rules ask; its direction of flow, its drain free',
+          [
+            ['there', 'There, right way, drain free', 'pass'],
+            [
+              'missing',
+              'Missing or wrong',
+              'stop',
+              'It is not connected to drinking water like this: those licensed for it fit one.',
+            ],
+          ],
+          { at: ['backflow', 'mains'], where: ['mains'], gate: true, caution: drinkingWater },
+        ),
+        check(
+          'drain',
+          'Drain with an air gap?',
+          'The hose ends above the funnel, it does not stand in it',
+          [
+            ['gap', 'It ends above: two pipe widths and more', 'pass'],
+            [
+              'none',
+              'It stands in the drain',
+              'repeat',
+              'drain',
+              'Shortened or held up: dirty water must not be sucked back.',
+            ],
+          ],
+          { at: ['tray'], where: ['mains'], gate: true, caution: drinkingWater },
+        ),
+        read('hardness', 'Hardness at the tap', '°dH', { at: ['mains', 'tank'] }),
+        hands('treatment', 'Treatment set for it, flushed', 180, { at: ['softener', 'tank'] }),
+        check(
+          'earth',
+          'Earth and insulation',
+          'The tester says',
+          [
+            ['pass', 'Passed', 'pass'],
+            ['fail', 'Not passed', 'stop', 'It is not switched on.'],
+          ],
+          {
+            gate: true,
+            at: ['board', 'button', 'fuse'],
+            handsS: 120,
+            caution: {
+              hazard: 'mains',
+              say: 'Testing and connecting belong to those qualified for it; local rules come first.',
+            },
+          },
+        ),
+        hands('fill', 'Plug in; fill it with the heater off', 180, {
+          at: ['pump', 'fill-valve', 'boiler', 'steam-boiler', 'tank'],
+          state: { power: 'on', tank: 'in', tray: 'in' },
+          wrong: 'The pump growls: no water. Off at once.',
+        }),
+        wait('heat', 'Heater on', 'it is up to its temperature', 1200, {
+          at: ['heater', 'boiler', 'thermoblock'],
+          state: { power: 'on' },
+          mark: 'M',
+        }),
+        hands('throw', 'First water of every outlet thrown away', 90, {
+          state: { ...brewing, pressure: 'up' },
+          caution: hotWater,
+        }),
+        hands('show', 'Show who works with it: purge, wipe, tray', 300, {
+          as: {
+            pk: { say: 'Show who works with it: bin, tray, water, its lamp' },
+            pl: { say: 'Show who works with it: bin, jug, water, its lamps' },
+            pd: { say: 'Show who works with it: jug, head, water' },
+            sr: { say: 'Show who works with it: unit, grounds, milk, tray' },
+            st: { say: 'Show who works with it: grounds, milk, tray' },
+            sp: { say: 'Show who works with it: daily clean, milk, grounds' },
+          },
+        }),
+      ],
+    ),
+  ],
+}
+
+/** Cooled, emptied, strapped. */
+export const moving: Procedure = {
+  id: 'moving',
+  version: 2,
+  family: 'place',
+  name: 'Moved to another place',
+  about: 'Cold, empty, its water off, its loose parts packed by name.',
+  kinds: pumped,
+  once: true,
+  writes: [],
+  schools: [
+    oneSchool(
+      {
+        id: 'cold-and-empty',
+        name: 'cold and empty',
+        reason: 'A full boiler is heavy and scalds; a tank or tray that is left in spills into the board.',
+        figures: [
+          figure('Before', 'cold, pressure 0, emptied'),
+          figure('Carried', 'by as many as its weight asks: a two-group 60 to 80 kg', 'M'),
+        ],
+        tools: [
+          { name: 'Strap' },
+          { name: 'Blanket' },
+          { name: 'Bucket' },
+          { name: 'Trolley', why: 'for a bar machine' },
+        ],
+      },
+      pumped,
+      [
+        cutOff('cold', 60, {
+          at: ['board', 'button', 'fuse'],
+          state: { heat: 'cold' },
+          say: 'Off, cut off from the mains, cold',
+          how: 'Wired in: an electrician disconnects it; isolator off, locked, proved dead.',
+        }),
+        noPressure('zero', ['breather', 'steam-valve'], { only: boilers }),
+        hands('water-off', 'Water shut, hose off, drain off', 120, {
+          at: ['mains', 'inlet-hose', 'tray'],
+          where: ['mains'],
+          state: { supply: 'shut' },
+          caution: {
+            hazard: 'pressure',
+            say: 'Tap shut, pressure let out at the hot-water tap before the hose comes off.',
+          },
+        }),
+        hands('empty', 'Boilers, tank and tray emptied', 300, {
+          at: ['boiler', 'steam-boiler', 'tank', 'tray'],
+          state: { boiler: 'empty', tank: 'out', tray: 'out' },
+          caution: { hazard: 'scald', say: 'Only cold: what runs out of a warm boiler scalds.' },
+        }),
+        hands('loose', 'Portafilters, trays, hopper packed by name', 120),
+        carried,
+      ],
+    ),
+  ],
+}
+
+/** Put away for weeks, or for a winter. */
+export const standstill: Procedure = {
+  id: 'standstill',
+  version: 2,
+  family: 'place',
+  name: 'Put away for weeks or a winter',
+  about: 'Emptied against frost, cleaned against slime, left open to dry.',
+  kinds: pumped,
+  once: true,
+  writes: [],
+  schools: [
+    oneSchool(
+      {
+        id: 'drained-and-open',
+        name: 'drained and left open',
+        reason:
+          'Water that stands grows slime and bursts what freezes; open lids keep mould away, and what is locked in presses its gasket flat.',
+        figures: [
+          figure('From', '3 weeks standing, or frost'),
+          figure('Back again', 'two vessel volumes flushed, filter new'),
+        ],
+        tools: [{ name: 'Bucket' }, { name: 'Cloth' }],
+      },
+      pumped,
+      [
+        hands('clean', 'Cleaned as for a day’s end', 300, { state: { ...brewing } }),
+        cutOff('cold', 30, { at: ['board', 'button', 'fuse'], state: { heat: 'cold' }, say: 'Off, plug out, cold' }),
+        noPressure('zero', ['breather', 'steam-valve'], { only: boilers }),
+        hands('drain', 'Boilers, pump and hoses drained', 420, {
+          at: ['boiler', 'steam-boiler', 'brew-boiler', 'pump', 'thermoblock', 'heater', 'softener'],
+          state: { boiler: 'empty', supply: 'shut', tank: 'out' },
+          caution: { hazard: 'scald', say: 'Only cold.' },
+        }),
+        hands('filter', 'Filter or cartridge out, thrown away', 30, { at: ['tank', 'softener'] }),
+        hands('open', 'Tray, tank, hopper clean, dry and open; nothing locked in', 120, {
+          at: ['tray', 'tank', 'hopper', 'group'],
+          state: { tray: 'out' },
+        }),
+        hands('label', 'A label on it: empty, do not switch on', 20),
+      ],
+    ),
+  ],
+}
+
+/** Set going again after weeks, or a frost. */
+export const returned: Procedure = {
+  id: 'return-from-standstill',
+  version: 1,
+  family: 'place',
+  name: 'Set going after standing, or after frost',
+  about: 'Looked at for burst and mould, filled cold, flushed, its seals and safety tried before anybody drinks.',
+  kinds: pumped,
+  once: true,
+  writes: [],
+  schools: [
+    oneSchool(
+      {
+        id: 'filled-cold-then-flushed',
+        name: 'filled cold, then flushed',
+        reason:
+          'Frost bursts pipes that show it only under water: filled cold and watched first; what stood in it is flushed out before heat sets it.',
+        figures: [
+          figure('Flush', 'two vessel volumes, each outlet'),
+          figure('New', 'tank filter or cartridge'),
+          figure('Watched', '10 min cold, then 10 min hot'),
+        ],
+        tools: [{ name: 'Torch' }, { name: 'Dry paper' }, { name: 'Bucket' }],
+        materials: [{ name: 'Tank filter or cartridge' }],
+      },
+      pumped,
+      [
+        hands('look', 'Look it through: cracks, mould, mice, hoses', 120, {
+          state: { power: 'dead', heat: 'cold', pressure: 'none', boiler: 'empty' },
+          gate: true,
+          how: 'Plug out. A hose that cracks when it is bent is changed.',
+        }),
+        check(
+          'frost',
+          'Did it stand in the frost with water in it?',
+          'Where it stood, and whether it was drained',
+          [
+            ['no', 'No: drained, or no frost', 'pass'],
+            ['yes', 'Yes, or nobody knows: filled cold and watched', 'pass'],
+            ['burst', 'Something is burst', 'stop', 'It is not filled: mended first, on the bench.'],
+          ],
+          { gate: true, at: ['boiler', 'thermoblock', 'heater', 'pump'] },
+        ),
+        hands('filter', 'New filter or cartridge, tank washed', 90, {
+          at: ['tank', 'softener'],
+          state: { tank: 'in', tray: 'in' },
+        }),
+        hands('fill', 'Paper below; plug in, fill it, heater off', 180, {
+          at: ['pump', 'fill-valve', 'boiler', 'steam-boiler'],
+          state: { power: 'on', boiler: 'full', supply: 'open' },
+          wrong: 'Water below, or the pump growls: off at once.',
+        }),
+        wait('watch', 'Cold, under water: watch it', 'ten minutes are over and the paper is dry', 600, {
+          at: ['boiler', 'pump'],
+          state: { power: 'on' },
+        }),
+        hands('flush', 'Two vessel volumes through each outlet', 180, {
+          at: ['group', 'wand', 'hot-water', 'spout', 'head'],
+          state: { power: 'on', tray: 'in', tank: 'in' },
+          how: 'What stood in it goes away before heat sets it.',
+        }),
+        wait('heat', 'Heater on', 'it is up to its temperature', 1200, {
+          at: ['heater', 'boiler', 'thermoblock'],
+          state: { power: 'on' },
+          mark: 'M',
+        }),
+        check(
+          'tight',
+          'Hot: dry paper, each outlet, safety looked at',
+          'How is it?',
+          [
+            ['good', 'Dry, each outlet runs', 'pass'],
+            ['weeps', 'A seal weeps: it dried out', 'stop', 'The seal is changed before it is used.'],
+          ],
+          { at: ['group', 'wand', 'breather'], state: { ...steaming, pressure: 'up' }, gate: true, caution: steam },
+        ),
+        hands('taste', 'First drinks thrown away', 90, { state: { ...brewing, ...drinkable }, caution: hotWater }),
+      ],
+    ),
+  ],
+}
+
+const steamWands = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
+const tipDown = { hazard: 'scald', say: 'Tip into cloth or tray: steam burns before it is seen.' } as const
+
+/** Every use: the wand, as it is taught. */
+export const wandEveryUse: Procedure = {
+  id: 'wand-every-use',
+  version: 2,
+  family: 'steam',
+  name: 'Wand after every use',
+  about: 'Purged and wiped at once, each time: to be shown, and to be shown again.',
+  kinds: steamWands,
+  once: true,
+  writes: [],
+  schools: [
+    oneSchool(
+      {
+        id: 'purge-then-wipe',
+        name: 'purged first, then wiped',
+        reason:
+          'Closing the tap draws milk up: two seconds of steam blow it out before it dries, and the cloth is warm from it.',
+        every: { words: 'after every drink', drinks: 1, mark: 'T' },
+        figures: [figure('Purge', '2 s at least'), figure('Wipe', 'all round, the back too')],
+        tools: [{ name: 'Damp cloth, only for the wand' }],
+      },
+      steamWands,
+      [
+        hands('close', 'Milk done: close the tap', 3, { at: ['steam-valve', 'steam-knob'], state: steaming }),
+        hands('purge', 'Purge at once, two seconds', 3, { at: ['wand'], caution: tipDown, state: steaming }),
+        hands('wipe', 'Wipe it, the back too', 5, {
+          at: ['wand'],
+          caution: { hazard: 'scald', say: 'The wand is hot: the cloth between.' },
+        }),
+        check(
+          'bare',
+          'Bare metal all round?',
+          'The wand',
+          [
+            ['bare', 'Bare', 'pass'],
+            ['skin', 'A skin', 'repeat', 'purge', 'Plain water steamed until warm softens it: purge and wipe again.'],
+          ],
+          { at: ['wand'] },
+        ),
+      ],
+    ),
+    oneSchool(
+      {
+        id: 'purge-before-and-after',
+        name: 'purged before as well',
+        reason: 'In a busy bar the wand is purged before the milk too: what condensed in it does not thin the milk.',
+        every: { words: 'before and after every drink', drinks: 1, mark: 'T' },
+        figures: [figure('Purge', 'before, and 2 s after'), figure('Wipe', 'all round, the back too')],
+        tools: [{ name: 'Damp cloth, only for the wand' }],
+      },
+      [],
+      [
+        hands('before', 'Purge before the milk', 3, { at: ['wand'], caution: tipDown, state: steaming }),
+        hands('close', 'Milk done: close the tap', 3, { at: ['steam-valve', 'steam-knob'] }),
+        hands('purge', 'Purge at once, two seconds', 3, { at: ['wand'], caution: tipDown, state: steaming }),
+        hands('wipe', 'Wipe it, the back too', 5, {
+          at: ['wand'],
+          caution: { hazard: 'scald', say: 'The wand is hot: the cloth between.' },
+        }),
+      ],
+    ),
+  ],
+}
