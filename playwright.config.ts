@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: 'test/e2e',
   workers: 2,
   fullyParallel: false,
-  timeout: 60_000,
+  timeout: 120_000,
   // Shared machines are slow at times: what is looked for must come, not come quickly.
   expect: { timeout: 25_000 },
   globalSetup: './test/e2e/start-server.ts',

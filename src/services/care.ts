@@ -48,7 +48,15 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
       drinksPerOpenDay,
       school: facts.school.value,
       library,
-      ...(way && { backflush: way.id }),
+      ways: {
+        ...Object.fromEntries(
+          offered.flatMap((one) => {
+            const set = nearestWay(facts.histories, rootOf(one.procedure))?.body
+            return set ? [[set.procedure, set.school]] : []
+          }),
+        ),
+        ...(way && { 'detergent-backflush': way.id }),
+      },
     }),
     drinksPerOpenDay,
     backflush: way?.id ?? null,

@@ -296,7 +296,8 @@ export function stationOf(entry: Entry, kindId: string): string | null {
   const kind = kindById(kindId)
   if (!kind) return null
   if (entry.subjectKind === 'softener') return 'softener'
-  const { part, task } = entry.body as { part?: string; task?: string }
+  const { part, task, station } = entry.body as { part?: string; task?: string; station?: string }
+  if (station && kind.stations.some(({ id }) => id === station)) return station
   if (part) return kind.parts.find((candidate) => candidate.id === part)?.station ?? null
   if (entry.kind === 'descaled' || task === 'descale') return kind.vessels[0]?.station ?? null
   if (task) return kind.duties.find((duty) => duty.id === task)?.station ?? null

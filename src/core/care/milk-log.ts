@@ -33,10 +33,11 @@ export function milkLog(entries: RecordedEntry[], month: string): MilkDay[] {
     const row = days[toDay(happenedOn) - first]
     if (!row) continue
     const stripped = kind === 'cleaned' && body.task === 'milk-strip'
+    const cleaner = kind === 'cleaned' && body.task === 'milk-cleaner'
     const cooler = kind === 'measured' && body.measure === 'cooler-temperature'
-    if (!stripped && !cooler) continue
-    // Who strips it has put cleaner through it: the run has no other order.
-    if (stripped) Object.assign(row, { stripped: true, cleaned: true })
+    if (!stripped && !cleaner && !cooler) continue
+    if (stripped) row.stripped = true
+    if (cleaner) row.cleaned = true
     if (cooler) row.coolerC = body.value as number
     if (!row.by.includes(recordedBy)) row.by.push(recordedBy)
   }

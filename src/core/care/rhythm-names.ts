@@ -3,7 +3,7 @@ import type { Rhythm } from './care-sheet.ts'
 /** How often, as a heading. */
 export const rhythmNames: Record<Rhythm, string> = {
   shot: 'At every drink',
-  hours: 'Every two hours',
+  hours: 'In the shift',
   day: 'Every day',
   week: 'Every week or so',
   month: 'Every few weeks, every month',

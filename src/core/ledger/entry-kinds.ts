@@ -105,6 +105,8 @@ export const bodySchemas = {
     v,
     title: words(120).required(),
     known: slug(),
+    /** Where on the path. */
+    station: slug(),
     minutes: amount().max(6000).required(),
     things: array(
       object({

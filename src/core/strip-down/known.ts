@@ -1,18 +1,8 @@
-import type { Thing } from './thing.ts'
-
-/** A strip-down whose order and traps are known. */
-export interface KnownStripDown {
-  id: string
-  name: string
-  about: string
-  kinds: string[]
-  /** Before the first screw. */
-  first: string[]
-  tools: { name: string; why?: string }[]
-  things: Thing[]
-  /** Checked once all is back. */
-  after: string[]
-}
+import { dead, type KnownStripDown } from './known-strip-down.ts'
+import { espressoSheets } from './sheets-espresso.ts'
+import { motorGroupSheets } from './sheets-motor-group.ts'
+import { podAndGrinderSheets } from './sheets-pods-and-grinders.ts'
+import { superAutomaticSheets } from './sheets-super-automatic.ts'
 
 const t10 = (count: number, kind: string) => ({
   drive: 'torx' as const,
@@ -22,21 +12,25 @@ const t10 = (count: number, kind: string) => ({
   tight: 'snug, not tight: they bite in plastic',
 })
 const cross = (count: number, kind?: string) => ({ drive: 'cross-head' as const, count, ...(kind && { kind }) })
-const hex = (size: string, count: number, tight?: string) => ({
-  drive: 'hex' as const,
-  size: `${size} mm`,
-  count,
-  ...(tight && { tight }),
-})
 const hand = [{ drive: 'by hand' as const, count: 0 }]
-const unplug = 'Switched off, unplugged, cooled: prove it dead before a hand goes in'
+const unplug = dead
 
-export const knownStripDowns: KnownStripDown[] = [
+const firstSheets: KnownStripDown[] = [
   {
     id: 'grinder-service',
     name: 'Grinder service',
     about: 'The built-in grinder opened, cleaned, its chute looked at, and set to its mark again.',
     kinds: ['sr', 'st'],
+    station: 'burrs',
+    opens: true,
+    turning: [
+      'Teeth of the upper plate counted from its mark: about 11 apart is the reference',
+      'Brush through the chute until it shows at the far end; a packed one is picked out, never blown first',
+      'Vacuum, spring out of the way; only then air',
+      'Burrs against the light: no crack, no stone; ceramic does not bend',
+      'Spring contacts: each touches its tab, none burnt',
+    ],
+    broken: ['Coffee all round inside the case: the chute is cracked and spills', 'A light dusting is normal'],
     first: [unplug, 'Beans out of the hopper', 'A cup for the screws, a marker at hand'],
     tools: [
       { name: 'Cross-head driver' },
@@ -66,11 +60,17 @@ export const knownStripDowns: KnownStripDown[] = [
         back: 'Untwist the gasket first, run a finger all round; shake the hopper until it sits, then it does not move.',
       },
       {
+        name: 'Black screws of the top',
+        where: 'under the lid that lifts off: see them before the top is forced',
+        symbol: 'nut',
+        fasteners: [{ ...t10(2, 'black'), tight: 'not overtight' }],
+      },
+      {
         name: 'Top of the case',
         where: 'lift at the back, slide off',
         way: 'snaps in its grooves',
         symbol: 'case',
-        fasteners: [{ ...t10(2, 'black'), tight: 'not overtight' }],
+        fasteners: hand,
         trap: 'The rubber piece must be in before the top: else all of it is opened again.',
         back: 'Is the rubber piece in? Parts slide into grooves; spread the case a little, then snap.',
       },
@@ -117,13 +117,25 @@ export const knownStripDowns: KnownStripDown[] = [
         trap: 'The metal flap is bent when it is pulled.',
       },
     ],
-    after: ['Line and mark meet', 'Hopper does not move', 'Nothing in the cup', 'A test dose is ground and weighed'],
+    after: [
+      'Line and mark meet',
+      'Hopper does not move',
+      'Nothing in the cup',
+      'Tested for electrical safety before a test dose is ground and weighed',
+    ],
   },
   {
     id: 'brew-unit-and-nozzle',
     name: 'Brew unit and nozzle seals',
     about: 'The unit washed and greased, and the two seals it is fed through looked at.',
     kinds: ['sr'],
+    station: 'nozzle',
+    turning: [
+      'Unit washed with water only, left to drip dry',
+      'Old grease off, new on the coloured places alone',
+      'Nozzle wiped: no crumb of the old seals',
+    ],
+    broken: ['Crumbs on the spout: a seal has perished, water runs to the tray'],
     first: ['Unit in its home position', 'Switched off: hot drips'],
     tools: [{ name: 'Torch' }, { name: 'Food-safe grease' }, { name: 'Spare nozzle seals', why: 'they may tear' }],
     things: [
@@ -142,6 +154,7 @@ export const knownStripDowns: KnownStripDown[] = [
         name: 'Nozzle seal 1',
         where: 'on the spout inside the body',
         symbol: 'gasket',
+        part: 'nozzle-seals',
         fasteners: hand,
         before: 'Perished, flat or cracked? Then the water goes to the tray.',
         back: 'A film of food-safe grease, pushed home by the fingers.',
@@ -161,6 +174,12 @@ export const knownStripDowns: KnownStripDown[] = [
     name: 'Screen and seal',
     about: 'Shower screen and group seal levered out, cleaned, seated again.',
     kinds: ['lv', 'pt'],
+    station: 'group',
+    turning: [
+      'Groove wiped out, no grounds left',
+      'Screen against the light; half a scoop in a cup for what sits in the mesh',
+      'Seal bent: soft, no crack',
+    ],
     first: [
       'A spare seal is here: the old one may tear',
       'Brush round the screen first',
@@ -192,6 +211,8 @@ export const knownStripDowns: KnownStripDown[] = [
     name: 'Screen off',
     about: 'A screen held by a screw, and the block behind it.',
     kinds: ['c2', 'dv', 'dn', 'dg', 'bt'],
+    station: 'screen',
+    turning: ['Inner face brushed: it is the dirtier one', 'Seal looked at: soft, no crack', 'Screw thread clean'],
     first: [
       'Tray in place and its drain covered: the screw is lost there',
       'Spare gasket here where the gasket holds the screen',
@@ -229,6 +250,8 @@ export const knownStripDowns: KnownStripDown[] = [
     name: 'Steam tip off',
     about: 'Tip and, where there is one, the inner tube behind it.',
     kinds: ['c2', 'lv', 'pt', 'dv', 'dn'],
+    station: 'wand',
+    turning: ['Each hole seen through', 'Never poked up into the wand: it pushes the plug further'],
     first: ['Steam shut, wand vented', 'Cool, or a cloth'],
     tools: [
       { name: 'Cloth' },
@@ -249,97 +272,19 @@ export const knownStripDowns: KnownStripDown[] = [
     after: ['Steam from every hole', 'Nothing hisses at the thread'],
   },
   {
-    id: 'upper-piston-gasket',
-    name: 'Motor group: upper gasket',
-    about: 'Upper piston out, its shower cleaned, its gasket new.',
-    kinds: ['sp'],
-    first: [
-      'In manual movement: the motor does not feel a finger',
-      'Door open, tray out',
-      'Guides cleaned dry: no lubricant of any kind',
-    ],
-    tools: [{ name: '4 mm hex' }, { name: '2.5 mm hex' }, { name: 'Flat screwdriver' }, { name: 'Upper gasket' }],
-    things: [
-      { name: 'Decaf chute', where: 'in front of the upper piston', symbol: 'chute', fasteners: hand },
-      {
-        name: 'Upper piston',
-        where: 'top of the group',
-        symbol: 'piston',
-        fasteners: [hex('4', 1, 'not yet tight: first the chamber lines it up')],
-        back: 'Screw loose; move the chamber up: it lines the piston up; now tighten fully.',
-        trap: 'Tightened before it is lined up, it seizes.',
-      },
-      {
-        name: 'Upper gasket',
-        where: 'on the piston',
-        symbol: 'gasket',
-        fasteners: [{ drive: 'slot', count: 0 }],
-        back: 'Seat it all round with the flat of the driver, then look.',
-      },
-      { name: 'Small shower', where: 'face of the piston', symbol: 'screen', fasteners: [hex('2.5', 1)] },
-    ],
-    after: ['Chamber runs up and down without a mark on the gasket', 'Out of manual movement by the master switch'],
-  },
-  {
-    id: 'lower-piston-gasket',
-    name: 'Motor group: lower gasket',
-    about: 'Lower piston, spring and clips out, gasket new.',
-    kinds: ['sp'],
-    first: ['In manual movement, hands out while it moves', 'Door open, tray out'],
-    tools: [
-      { name: '21 mm wrench' },
-      { name: '2.5 mm hex' },
-      { name: 'PTFE tape' },
-      { name: 'High-temperature food grease' },
-      { name: 'Lower gasket' },
-    ],
-    things: [
-      {
-        name: 'Brewing tube',
-        where: 'quick joint: press the metal ring with two fingers, pull',
-        symbol: 'tube',
-        fasteners: hand,
-        back: 'Push it in until the ring springs.',
-      },
-      {
-        name: 'Lower C-clip',
-        where: 'below the spring; chamber fully down',
-        symbol: 'part',
-        fasteners: [{ drive: 'clip', count: 1 }],
-        back: 'Chamber down, then the clip.',
-      },
-      {
-        name: 'Spring assembly, upper clip',
-        where: 'chamber up: out whole',
-        way: 'order matters: photo',
-        symbol: 'spring',
-        fasteners: [{ drive: 'clip', count: 1 }],
-        trap: 'The order of spring and clips: one wrong and the piston hangs.',
-      },
-      {
-        name: 'Nut',
-        where: 'under the piston',
-        symbol: 'nut',
-        fasteners: [{ drive: 'wrench', size: '21 mm', count: 1 }],
-        back: 'PTFE tape on the thread.',
-      },
-      {
-        name: 'Lower gasket',
-        where: 'on the piston',
-        symbol: 'gasket',
-        fasteners: hand,
-        back: 'One drop of high-temperature food grease, no more.',
-      },
-      { name: 'Lower piston', where: 'out of the chamber', symbol: 'piston', fasteners: hand },
-      { name: 'Shower', where: 'face of the piston', symbol: 'screen', fasteners: [hex('2.5', 1)] },
-    ],
-    after: ['Piston moves freely up and down', 'Tube in its joint'],
-  },
-  {
     id: 'latte-machine-opened',
     name: 'Case opened, boiler out',
     about: 'Covers, tubes and boiler of a pump latte machine.',
     kinds: ['pd'],
+    station: 'boiler',
+    opens: true,
+    turning: [
+      'Blow through the boiler: air passes, or it is shut',
+      'Passage picked free with a bent pick, pellets tapped out',
+      'Both rings of each joint counted',
+      'Pump’s spring, ball and rings looked at only where its stream was weak',
+    ],
+    broken: ['Nothing can be blown through: chalk has shut it, no acid opens it'],
     first: [unplug, 'Tank out', 'The label says no parts inside are for the user: only who may open it does'],
     tools: [
       { name: 'Y driver' },
@@ -388,6 +333,15 @@ export const knownStripDowns: KnownStripDown[] = [
       'Tested for electrical safety before it goes back',
     ],
   },
+]
+
+/** Strip-downs whose order and traps are known. */
+export const knownStripDowns: KnownStripDown[] = [
+  ...firstSheets,
+  ...motorGroupSheets,
+  ...espressoSheets,
+  ...superAutomaticSheets,
+  ...podAndGrinderSheets,
 ]
 
 export const knownFor = (kind: string): KnownStripDown[] => knownStripDowns.filter(({ kinds }) => kinds.includes(kind))

@@ -1,3 +1,4 @@
+import type { FittedPart } from '../procedures/run.ts'
 import { fastenerWords, type InCup, type Thing } from './thing.ts'
 
 /** One thing on the sheet: off, and back in or not yet. */
@@ -9,6 +10,8 @@ export interface OffThing {
   photos: string[]
   /** Noted while it was in the hand. */
   note?: string
+  /** A new one went in for it, and how the old one was. */
+  fitted?: FittedPart[]
 }
 
 /** A strip-down sheet: what came off, in order, and what of it is back. Plain data. */
@@ -19,7 +22,7 @@ export interface Sheet {
   turnedAt: number | null
   /** Which one is in the hand while things go back; the last that came off unless another is chosen. */
   hand: number | null
-  closed: { at: number; leftOver?: string } | null
+  closed: { at: number; leftOver?: string; tested?: boolean } | null
 }
 
 /** What hands do to a sheet. */
@@ -29,9 +32,9 @@ export type SheetPress =
   | { type: 'note'; words: string }
   | { type: 'turn' }
   | { type: 'take'; index: number }
-  | { type: 'in' }
+  | { type: 'in'; fitted?: FittedPart[] }
   | { type: 'back' }
-  | { type: 'close'; leftOver?: string }
+  | { type: 'close'; leftOver?: string; tested?: boolean }
 
 export type SheetEvent = { at: number } & SheetPress
 
@@ -89,14 +92,17 @@ export function sheetStep(sheet: Sheet, event: SheetEvent): Sheet {
         ? { ...sheet, hand: event.index }
         : sheet
     case 'in':
-      return sheet.turnedAt === null || hand === null ? sheet : { ...change(hand, { inAt: event.at }), hand: null }
+      return sheet.turnedAt === null || hand === null
+        ? sheet
+        : { ...change(hand, { inAt: event.at, ...(event.fitted && { fitted: event.fitted }) }), hand: null }
     case 'back':
       return takenBack(sheet)
     case 'close': {
       const left = onBench(sheet)
       const word = event.leftOver?.trim()
       if (left.length > 0 && !word) return sheet
-      return { ...sheet, closed: { at: event.at, ...(left.length > 0 && { leftOver: word }) } }
+      const tested = event.tested === undefined ? {} : { tested: event.tested }
+      return { ...sheet, closed: { at: event.at, ...(left.length > 0 && { leftOver: word }), ...tested } }
     }
   }
 }
@@ -108,7 +114,11 @@ function takenBack(sheet: Sheet): Sheet {
     .filter(({ inAt }) => inAt !== null)
     .sort((a, b) => b.inAt! - a.inAt! || a.index - b.index)[0]
   if (last) {
-    const things = sheet.things.map((off, i) => (i === last.index ? { ...off, inAt: null } : off))
+    const things = sheet.things.map((off, i) => {
+      if (i !== last.index) return off
+      const { fitted: _, ...old } = off
+      return { ...old, inAt: null }
+    })
     return { ...sheet, things, hand: last.index }
   }
   if (sheet.turnedAt !== null) return { ...sheet, turnedAt: null, hand: null }

@@ -35,6 +35,15 @@ export type ThingSymbol =
   | 'pump'
   | 'boiler'
   | 'tray'
+  | 'clip'
+  | 'spindle'
+  | 'guide'
+  | 'valve'
+  | 'probe'
+  | 'needle'
+  | 'element'
+  | 'coil'
+  | 'plug'
   | 'part'
 
 /** One thing that comes off a machine. */
@@ -47,6 +56,8 @@ export interface Thing {
   /** The mark it goes back against, its own or one that was made. @example 'white line to the notch' */
   mark?: string
   symbol: ThingSymbol
+  /** The part of the kind that it is: a new one is on record. */
+  part?: string
   fasteners: Fastener[]
   /** What goes wrong with it when it goes back. */
   trap?: string

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { KnownStripDown } from '../../core/strip-down/known.ts'
+import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { lieWords } from '../../core/strip-down/thing.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { CautionBand } from '../run/CautionBand.tsx'

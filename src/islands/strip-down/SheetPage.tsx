@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
-import { type KnownStripDown, knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
+import { knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
+import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
-import { sheetBody } from '../../core/strip-down/sheet-record.ts'
+import { heldAfter, sheetBody, sheetFittings } from '../../core/strip-down/sheet-record.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf } from '../machine/use-bundle.ts'
@@ -91,19 +92,21 @@ export function SheetPage({ bundle, noted, today, me, asked }: Props) {
     if (waits) return setSays(waits)
     const { sheet, title, known, id } = latest.current!
     const visitId = visitToday(bundle, today, me)?.visitId
+    const of = knownStripDowns.find((one) => one.id === known)
+    const day = localDay(bundle.site.timeZone, sheet.closed!.at)
+    // As it was closed, not as it is saved: sent twice it is the same, by the same ids.
+    const more = { happenedAt: new Date(sheet.closed!.at).toISOString(), ...(visitId && { visitId }) }
+    const besides = [
+      ...sheetFittings(sheet),
+      ...(heldAfter(sheet, of) ? [{ kind: 'held' as const, body: { why: 'electrical' } }] : []),
+    ]
+    const ids = [...(latest.current!.ids ?? [])]
+    while (ids.length < besides.length) ids.push(newId())
+    become({ ...latest.current!, ids })
     const told = await writeFrom([
-      makeEntry(
-        'machine',
-        machineId,
-        'strip-down',
-        sheetBody(sheet, title, known),
-        localDay(bundle.site.timeZone, sheet.closed!.at),
-        {
-          id,
-          // As it was closed, not as it is saved: sent twice it is the same.
-          happenedAt: new Date(sheet.closed!.at).toISOString(),
-          ...(visitId && { visitId }),
-        },
+      makeEntry('machine', machineId, 'strip-down', sheetBody(sheet, title, of), day, { id, ...more }),
+      ...besides.map(({ kind: entryKind, body }, i) =>
+        makeEntry('machine', machineId, entryKind, body, day, { id: ids[i]!, ...more }),
       ),
     ])
     if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
@@ -146,6 +149,7 @@ export function SheetPage({ bundle, noted, today, me, asked }: Props) {
   return (
     <SheetScreen
       kept={kept}
+      kind={kind}
       known={knownStripDowns.find(({ id }) => id === kept.known) ?? null}
       noted={noted}
       place={place}

@@ -1,20 +1,24 @@
 import { useEffect, useRef, useState } from 'react'
-import type { KnownStripDown } from '../../core/strip-down/known.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
 import { fastenerWords, lieWords, type Thing } from '../../core/strip-down/thing.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { CautionBand } from '../run/CautionBand.tsx'
+import { FittedSheet, partsOf } from '../run/FittedSheet.tsx'
 import { ReasonSheet } from '../run/ReasonSheet.tsx'
 import { useAwake } from '../run/use-awake.ts'
 import { BenchMat } from './BenchMat.tsx'
 import type { KeptSheet } from './kept-sheet.ts'
 import { type Noted, NotedLines } from './NotedLines.tsx'
+import { TestedSheet } from './TestedSheet.tsx'
 import { ThingForm } from './ThingForm.tsx'
 import { DriveMark, thingDrawings } from './thing-drawings.tsx'
 
 interface Props {
   kept: KeptSheet
+  kind: Kind
   known: KnownStripDown | null
   noted: Noted[]
   place: string
@@ -29,9 +33,11 @@ const button =
   'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[18px] leading-tight font-semibold text-deep disabled:border-hair disabled:text-second'
 
 /** The mat, what is in the hand, what is still on the bench. It closes on an empty mat and an empty cup, or with a word. */
-export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
+export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
   const { sheet } = kept
-  const [asking, setAsking] = useState<'note' | 'close' | 'other' | null>(null)
+  const [asking, setAsking] = useState<'note' | 'close' | 'tested' | 'other' | 'fitted' | null>(null)
+  /** What is closed with a part left over waits here for the electrical test. */
+  const [leftOver, setLeftOver] = useState<string>()
   const camera = useRef<HTMLInputElement>(null)
   useAwake(true)
   useEffect(() => {
@@ -50,8 +56,15 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
   const go = () => {
     if (next) onPress({ type: 'off', thing: next })
     else if (refitting && held && !allBack) onPress({ type: 'in' })
-    else if (allBack) onPress({ type: 'close' })
+    else if (allBack) close()
   }
+  const close = (word?: string) => {
+    if (known?.opens) {
+      setLeftOver(word)
+      setAsking('tested')
+    } else onPress({ type: 'close', ...(word && { leftOver: word }) })
+  }
+  const newParts = refitting && held?.thing.part && !held.fitted ? partsOf(kind, [held.thing.part]) : []
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (meansItself(event) || event.repeat) return
@@ -59,7 +72,7 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
       if (key === 'b') onPress({ type: 'back' })
       if (key === 'f') camera.current?.click()
       if (key === 't') setAsking('note')
-      if (key === ' ' && document.activeElement?.tagName !== 'BUTTON') {
+      if (key === ' ' && !document.activeElement?.matches('button:focus-visible')) {
         event.preventDefault()
         go()
       }
@@ -113,21 +126,28 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
             ) : allBack ? (
               <>
                 <p className="m-0 text-[28px] font-[640]">All is back in.</p>
-                {known && (
-                  <ul className="m-0 mt-2 list-none p-0 text-[18px]">
-                    {known.after.map((one) => (
-                      <li key={one} className="border-t border-hair py-1.5">
-                        {one}
-                      </li>
-                    ))}
-                  </ul>
-                )}
+                {known && <Lines lines={known.after} />}
               </>
             ) : (
-              <p className="m-0 text-[20px]">
-                {known && sheet.things.length > 0 ? 'All that is known of is off. ' : ''}
-                Add what comes off, then turn round: it is played backwards.
-              </p>
+              <>
+                <p className="m-0 text-[20px]">
+                  {known && sheet.things.length > 0
+                    ? 'All of it is off. Do the work, then turn round: it is played backwards.'
+                    : 'Add what comes off, then turn round: it is played backwards.'}
+                </p>
+                {known && sheet.things.length > 0 && (
+                  <>
+                    <h2 className="m-0 pt-3 pb-1 text-[16px] font-[620]">While all is off</h2>
+                    <Lines lines={known.turning} />
+                    {known.broken && (
+                      <>
+                        <h2 className="m-0 pt-3 pb-1 text-[16px] font-[620]">What it looks like broken</h2>
+                        <Lines lines={known.broken} />
+                      </>
+                    )}
+                  </>
+                )}
+              </>
             )}
           </div>
           {(refitting ? held?.thing.trap : next?.trap) && !allBack && (
@@ -235,7 +255,7 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
           }}
         />
       )}
-      <footer className="flex flex-wrap gap-3 border-t-2 border-hair bg-enamel px-4 py-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 lg:px-6">
+      <footer className="flex flex-wrap gap-3 border-t-2 border-hair bg-enamel px-4 py-3 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 lg:sticky lg:bottom-0 lg:z-10 lg:px-6">
         <button
           type="button"
           className={button}
@@ -281,6 +301,11 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
             Now back together
           </button>
         )}
+        {newParts.length > 0 && (
+          <button type="button" className={button} onClick={() => setAsking('fitted')}>
+            A new one in …
+          </button>
+        )}
         {(next || refitting) && (
           <button
             type="button"
@@ -314,15 +339,46 @@ export function SheetScreen({ kept, known, noted, place, timeZone, lost, onPress
           reasons={['Broken: a new one is ordered', 'Belongs to another machine', 'Left off on purpose']}
           act="Close it"
           onClose={() => setAsking(null)}
-          onReason={(leftOver) => {
+          onReason={(word) => {
             setAsking(null)
-            onPress({ type: 'close', leftOver })
+            close(word)
+          }}
+        />
+      )}
+      {asking === 'tested' && (
+        <TestedSheet
+          onClose={() => setAsking(null)}
+          onTested={(tested) => {
+            setAsking(null)
+            onPress({ type: 'close', tested, ...(leftOver && { leftOver }) })
+          }}
+        />
+      )}
+      {asking === 'fitted' && (
+        <FittedSheet
+          kind={kind}
+          parts={newParts.map(({ id }) => id)}
+          place={null}
+          onClose={() => setAsking(null)}
+          onKeep={(fitted) => {
+            setAsking(null)
+            onPress({ type: 'in', fitted })
           }}
         />
       )}
     </div>
   )
 }
+
+const Lines = ({ lines }: { lines: string[] }) => (
+  <ul className="m-0 mt-2 list-none p-0 text-[18px]">
+    {lines.map((one) => (
+      <li key={one} className="border-t border-hair py-1.5">
+        {one}
+      </li>
+    ))}
+  </ul>
+)
 
 function Now({
   what,

@@ -8,6 +8,8 @@ export interface KeptSheet {
   /** Photos by the name they bear here, in base64, until they have one of the server's. */
   waiting: Record<string, string>
   id: string
+  /** Names of its entries, kept so that sending twice writes once. */
+  ids?: string[]
 }
 
 const keyOf = (machineId: string) => `evenshot-strip-down-${machineId}`

@@ -143,6 +143,63 @@ export const thingDrawings: Record<ThingSymbol, ReactNode> = {
       <path d="M-43 -14H43" />
     </g>
   ),
+  clip: (
+    <g {...thick}>
+      <path d="M26 -30A40 40 0 1 0 26 30" />
+      <circle cx={28} cy={-28} r={6} strokeWidth={2} />
+      <circle cx={28} cy={28} r={6} strokeWidth={2} />
+    </g>
+  ),
+  spindle: (
+    <g {...line}>
+      <path d="M-10 -52H10V52H-10Z" />
+      {Array.from({ length: 8 }, (_, i) => (
+        <path key={i} d={`M-16 ${-44 + i * 12}L16 ${-38 + i * 12}`} strokeWidth={3.5} />
+      ))}
+    </g>
+  ),
+  guide: (
+    <g {...line}>
+      <path d="M-7 -52H7V52H-7ZM-7 -40H7M-7 40H7" />
+      <circle cy={-46} r={2} />
+    </g>
+  ),
+  valve: (
+    <g {...line}>
+      <path d="M-44 -14H-16L0 -4L16 -14H44V14H16L0 4L-16 14H-44ZM0 -4V-40M-16 -40H16" />
+      <circle cy={0} r={5} strokeWidth={3.5} />
+    </g>
+  ),
+  probe: (
+    <g {...line}>
+      <path d="M-14 -46H14V-30H-14ZM-20 -30H20V-20H-20ZM-4 -20H4V50L0 54L-4 50Z" />
+    </g>
+  ),
+  needle: (
+    <g {...line}>
+      <circle r={40} />
+      <path d="M-6 12L0 -30L6 12Z" strokeWidth={3} />
+      <circle cx={-22} cy={16} r={3} />
+      <circle cx={22} cy={16} r={3} />
+    </g>
+  ),
+  element: (
+    <g {...line}>
+      <path d="M-48 -20V-44M-36 -20V-44M-54 -20H-30V-8H-54ZM-48 -8V34Q-48 46 -36 46T-24 34V-10Q-24 -22 -12 -22T0 -10V34Q0 46 12 46T24 34V-20Q24 -34 36 -34T48 -20V40" />
+    </g>
+  ),
+  coil: (
+    <g {...line}>
+      <rect x={-34} y={-34} width={68} height={60} rx={3} />
+      <circle r={12} cy={-4} />
+      <path d="M-14 26V46M14 26V46M-34 -16H34M-34 8H34" />
+    </g>
+  ),
+  plug: (
+    <g {...line}>
+      <path d="M-30 -18H30V22H-30ZM-18 22V44M-6 22V44M6 22V44M18 22V44M-16 -18V-30H16V-18" />
+    </g>
+  ),
   part: (
     <g {...line}>
       <path d="M-36 -30H36V30H-36Z" strokeDasharray="6 5" />

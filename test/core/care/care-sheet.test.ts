@@ -26,20 +26,18 @@ describe('a care sheet', () => {
     expect(said(sheet('pk', 20), 'shot')).to.not.include('Knock the puck out')
   })
 
-  it('asks for water strokes every two hours of a busy bar, once a day of a quiet one', () => {
-    expect(said(sheet('c2', 200), 'hours')).to.include('Backflush with water, every two hours')
+  it('asks for water strokes in the shift of a busy bar, once a day of a quiet one', () => {
+    expect(said(sheet('c2', 200), 'hours')).to.include('Backflush with water, every few hours')
     expect(said(sheet('c2', 30), 'hours')).to.deep.equal([])
     expect(said(sheet('c2', 30), 'day')).to.include('Backflush with water after the last coffee')
   })
 
   it('backflushes a bar at close, a home by its traffic, a machine without a valve not at all', () => {
     expect(said(sheet('c2', 200), 'day')).to.include('Backflush with detergent, at close')
-    expect(said(sheet('lv', 4), 'week').some((say) => /^Backflush with detergent, every \d+ days$/.test(say))).to.equal(
-      true,
-    )
+    expect(said(sheet('lv', 4), 'week')).to.include('Backflush with detergent, every 7 days')
     const without = sheet('dn', 4).rhythms.flatMap(({ items }) => items.map(({ say }) => say))
     expect(without.some((say) => /backflush/i.test(say))).to.equal(false)
-    expect(without).to.include('Group cleaned without a valve')
+    expect(without.some((say) => /^Group cleaned/.test(say))).to.equal(true)
   })
 
   it('thirty pulls a week are weekly at about four a day (common practice, no source)', () => {
@@ -75,5 +73,59 @@ describe('a care sheet', () => {
         for (const item of items)
           if (['powder', 'strokes', 'wand', 'milk', 'soak', 'programme'].includes(item.drawing))
             expect(item.caution, item.say).to.be.a('string')
+  })
+
+  it('follows the chosen way in full: soak, pause, scrub, screens, rinse of the basket, the first coffee', () => {
+    const by = (id: string, ways: Record<string, string>, drinks = 200) =>
+      careSheet(withOptions(kindById(id)!, new Map()), {
+        drinksPerOpenDay: drinks,
+        school: 'usual',
+        ways,
+      }).rhythms.flatMap(({ items }) => items)
+    const backflush = by('c2', { 'detergent-backflush': 'full-scoop-long-soak' }).find(
+      ({ drawing }) => drawing === 'powder',
+    )!
+    expect(backflush.how)
+      .to.match(/A full scoop/)
+      .and.match(/leave it locked in 3 min/)
+      .and.match(/scrub seal and screen/)
+    expect(backflush.how)
+      .to.match(/rinse the basket/)
+      .and.match(/first coffee thrown away/)
+    const home = by('dv', { 'detergent-backflush': 'short-strokes-spared-pump' }, 3).find(({ say }) =>
+      /detergent/.test(say),
+    )!
+    expect(home.say).to.contain('every 2 months')
+    expect(home.how).to.contain('35 s after the first stroke')
+    const soak = by('c2', {}).find(({ drawing }) => drawing === 'soak')!
+    expect(soak.say).to.contain('at close')
+    expect(soak.how)
+      .to.match(/screens off/i)
+      .and.match(/20 min/)
+  })
+
+  it('says one of several that do the same: the programme where it is usual, else the backflush', () => {
+    const lines = (id: string) => sheet(id, 5).rhythms.flatMap(({ items }) => items.map(({ say }) => say))
+    expect(lines('dg').filter((say) => /detergent|tablet/i.test(say))).to.have.length(1)
+    expect(lines('pt').filter((say) => /detergent|tablet/i.test(say))).to.have.length(1)
+  })
+
+  it('carries a caution wherever something can hurt, and nothing that is a technician’s', () => {
+    for (const { id, options } of kinds)
+      for (const drinks of [2, 40, 200]) {
+        const made = careSheet(withOptions(kindById(id)!, new Map(options.map((one) => [one.id, true]))), {
+          drinksPerOpenDay: drinks,
+          school: 'usual',
+        })
+        for (const { items } of made.rhythms)
+          for (const item of items) {
+            const risky =
+              /backflush|programme|soak|bath|tip|wand|milk|sanitis|brew unit|hopper|head rins|capsule|boiler|group (run|clean)/i
+            if (risky.test(item.say)) expect(item.caution, `${id}: ${item.say}`).to.be.a('string')
+            expect(`${item.say} ${item.how ?? ''}`, id).to.not.match(
+              /guides|vacuum|gasket|strip-down|multimeter|case open/i,
+            )
+          }
+      }
   })
 })

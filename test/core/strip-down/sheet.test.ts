@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { kindById } from '../../../src/core/kinds/index.ts'
+import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { knownStripDowns } from '../../../src/core/strip-down/known.ts'
 import {
   inCup,
@@ -11,7 +11,7 @@ import {
   type SheetEvent,
   sheetStep,
 } from '../../../src/core/strip-down/sheet.ts'
-import { ownThing, sheetBody } from '../../../src/core/strip-down/sheet-record.ts'
+import { heldAfter, ownThing, sheetBody, sheetFittings } from '../../../src/core/strip-down/sheet-record.ts'
 import { fastenerWords, lieWords, type Thing } from '../../../src/core/strip-down/thing.ts'
 
 const grinder = knownStripDowns[0]!
@@ -81,7 +81,9 @@ describe('a strip-down sheet', () => {
     sheet = sheetStep(sheet, { at: 1e6 + 1, type: 'in' })
     expect(sheetStep(sheet, { at: 2e6, type: 'close' })).to.equal(sheet)
     const closed = sheetStep(sheet, { at: 2e6, type: 'close', leftOver: 'guard cracked, new one ordered' })
-    expect(sheetBody(closed, 'Grinder service', 'grinder-service')).to.deep.include({
+    expect(sheetBody(closed, 'Grinder service', grinder)).to.deep.include({
+      known: 'grinder-service',
+      station: grinder.station,
       leftOver: 'guard cracked, new one ordered',
     })
   })
@@ -95,7 +97,70 @@ describe('a strip-down sheet', () => {
   })
 })
 
+describe('what a strip-down leaves in the ledger', () => {
+  const closedWith = (more: object, known = grinder): boolean => {
+    const turned = sheetStep(off(known.things.slice(0, 1)), { at: 1e6, type: 'turn' })
+    const back = sheetStep(turned, { at: 1e6 + 1, type: 'in' })
+    return heldAfter(sheetStep(back, { at: 2e6, type: 'close', ...more }), known)
+  }
+
+  it('holds the machine where live parts were bare and nobody tested', () => {
+    expect(grinder.opens).to.equal(true)
+    expect(closedWith({ tested: true })).to.equal(false)
+    expect(closedWith({ tested: false })).to.equal(true)
+    expect(closedWith({})).to.equal(true)
+  })
+
+  it('holds nothing after work from outside the case', () => {
+    const wand = knownStripDowns.find(({ id }) => id === 'wand-joint')!
+    expect(closedWith({}, wand)).to.equal(false)
+  })
+
+  it('writes a new part as the old taken out and the new fitted, and nothing of one that went back', () => {
+    const wand = knownStripDowns.find(({ id }) => id === 'wand-joint')!
+    let sheet = sheetStep(off(wand.things), { at: 1e6, type: 'turn' })
+    const fitted = [{ part: 'wand-pivot-ring', condition: 4, why: 'failed' as const }]
+    sheet = sheetStep(sheet, { at: 1e6 + 1, type: 'in', fitted })
+    sheet = sheetStep(sheet, { at: 1e6 + 2, type: 'in' })
+    const written = sheetFittings(sheet)
+    expect(written.map(({ kind }) => kind)).to.deep.equal(['removed', 'fitted'])
+    for (const { body } of written) expect(body).to.include({ part: 'wand-pivot-ring' })
+    const undone = sheetStep(sheetStep(sheet, { at: 1e6 + 3, type: 'back' }), { at: 1e6 + 4, type: 'back' })
+    expect(onBench(undone)).to.have.length(wand.things.length)
+    expect(sheetFittings(undone), 'taken back, nothing is fitted').to.deep.equal([])
+  })
+})
+
 describe('known strip-downs', () => {
+  it('name parts their kinds have, and tell the work to do while all is off', () => {
+    for (const { id, kinds, things, turning } of knownStripDowns) {
+      expect(turning.length, id).to.be.above(0)
+      const parts = kinds.flatMap((kind) => kindById(kind)!.parts.map((part) => part.id))
+      for (const { part } of things) if (part) expect(parts, `${id}: ${part}`).to.include(part)
+    }
+  })
+
+  it('make it dead before the first screw, and where live parts are bared a test comes after', () => {
+    for (const { id, opens, first, after } of knownStripDowns) {
+      if (opens) expect(first.join(' '), id).to.match(/plug|isolator/i)
+      expect(/electrical/i.test(after.join(' ')), id).to.equal(opens === true)
+    }
+  })
+
+  it('stand on a station their kinds have', () => {
+    for (const { id, kinds, station } of knownStripDowns)
+      for (const kind of kinds)
+        expect(
+          kindById(kind)!.stations.map((one) => one.id),
+          `${id} on ${kind}`,
+        ).to.include(station)
+  })
+
+  it('there is one for every kind of machine', () => {
+    const covered = new Set(knownStripDowns.flatMap(({ kinds }) => kinds))
+    for (const kind of kinds) expect(covered.has(kind.id), kind.id).to.equal(true)
+  })
+
   it('are for kinds there are, each thing once, each with somewhere it sits', () => {
     for (const { kinds, things, tools, first, after } of knownStripDowns) {
       for (const kind of kinds) expect(kindById(kind), kind).to.not.equal(null)
@@ -109,6 +174,7 @@ describe('known strip-downs', () => {
     expect(grinder.things.map(({ name }) => name)).to.deep.equal([
       'Finger guard',
       'Hopper, gasket',
+      'Black screws of the top',
       'Top of the case',
       'Upper burr plate',
       'Rubber piece',

@@ -66,7 +66,7 @@ export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind
     [
       task('cleaning-programme', 'Cleaning programme, tablet and disc', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'detergent' }),
       task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
-      task('hopper-wash', 'Hopper washed, grinder vacuumed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 10, caution: 'mains' }),
+      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 10, caution: 'mains' }),
       tipOff('wand'),
       electricalTest('board', 10),
       homeService('pump', 75),

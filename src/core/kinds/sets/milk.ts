@@ -56,7 +56,10 @@ export const milkParts: { part: Part; duties: Duty[] }[] = [
   ),
 ]
 
-export const milkTasks: Duty[] = [task('milk-strip', 'Milk system stripped, brushed, jet pricked', 'clean', 'frother', { months: [0.1, 0.25, 0.25] }, { by: 'customer', ...milk, min: 15, mark: 'T', caution: 'milk' })]
+export const milkTasks: Duty[] = [
+  task('milk-cleaner', 'Milk cleaner run', 'clean', 'frother', { months: [0.034, 0.034, 0.034] }, { by: 'customer', ...milk, min: 5, mark: 'T', caution: 'milk' }),
+  task('milk-strip', 'Milk system stripped, brushed, jet pricked', 'clean', 'frother', { months: [0.1, 0.25, 0.25] }, { by: 'customer', ...milk, min: 15, mark: 'T', caution: 'milk' }),
+]
 
 export const milkMeasures: Measure[] = [{ id: 'cooler-temperature', name: 'Milk in the cooler', unit: '°C', good: { from: 2, to: 5 }, mark: 'T', ...milk }]
 

@@ -1,0 +1,142 @@
+import { byHand, crosses, dead, type KnownStripDown, noPressure, nuts, thing } from './known-strip-down.ts'
+
+/** Valves, probe, pump and wand of portafilter machines. Order from memory; each model differs. */
+export const espressoSheets: KnownStripDown[] = [
+  {
+    id: 'three-way-valve',
+    name: '3-way valve',
+    about: 'Coil off, stem out, plunger and seat cleaned.',
+    kinds: ['c2', 'pt', 'dv', 'dg', 'bt'],
+    station: 'three-way',
+    opens: true,
+    first: [dead, noPressure, 'A cup for plunger and spring'],
+    tools: [{ name: 'Spanner for the stem' }, { name: 'Soft brush' }, { name: 'Camera' }],
+    things: [
+      thing('Coil nut', 'end of the stem', 'nut', nuts('14')),
+      thing('Coil', 'pulled off the stem', 'coil', byHand, {
+        part: 'three-way-coil',
+        way: 'leads as they lay',
+        before: 'It hangs on its leads: not pulled.',
+      }),
+      thing('Stem', 'screwed into the body', 'tube', nuts('17'), {
+        trap: 'A spring sits under the plunger: hold it as the thread ends.',
+      }),
+      thing('Plunger, spring', 'in the stem', 'spring', byHand, {
+        part: 'three-way-valve',
+        way: 'narrow end of the spring to the plunger',
+        trap: 'Upside down it does not vent.',
+      }),
+      thing('Ring of the stem', 'under the stem', 'gasket'),
+    ],
+    turning: [
+      'Plunger seals: whole, no dent',
+      'Seat and exhaust brushed; light through the exhaust',
+      'Stem bore wiped: the plunger falls by its own weight',
+    ],
+    broken: [
+      'A ring pressed into the seal: it never shuts, water runs to the tray',
+      'Green crust at the coil: it leaked into its leads',
+    ],
+    after: [
+      'A shot against the blind basket, stopped: it vents at once',
+      'Dry after ten minutes',
+      'Tested for electrical safety before it is used',
+    ],
+  },
+  {
+    id: 'level-probe',
+    name: 'Level probe',
+    about: 'Probe out of the boiler, tip bare, head dry.',
+    kinds: ['c2', 'lv', 'pt', 'sp'],
+    station: 'level',
+    opens: true,
+    first: [dead, noPressure],
+    tools: [{ name: 'Spanner' }, { name: 'Fine abrasive wool' }, { name: 'Marker' }],
+    things: [
+      thing('Plug of the probe', 'on its head', 'plug'),
+      thing('Level probe', 'top of the boiler', 'probe', nuts('17'), {
+        part: 'level-probe',
+        mark: 'depth marked before',
+        trap: 'Deeper or higher it fills to another level.',
+      }),
+      thing('Seal of the probe', 'under its head', 'gasket'),
+    ],
+    turning: ['Tip wiped bare', 'Insulator dry, no crust: a wet head tells of water that is not there'],
+    broken: ['Crust over the insulator: the boiler stays low', 'Chalk on the tip: it overfills, steam is wet'],
+    after: ['It fills, and stops', 'Tested for electrical safety before it is used'],
+  },
+  {
+    id: 'steam-valve',
+    name: 'Steam valve',
+    about: 'Knob, stem, rings and seat.',
+    kinds: ['c2', 'lv', 'pt', 'sp'],
+    station: 'steam-valve',
+    first: [dead, noPressure],
+    tools: [{ name: 'Spanners' }, { name: 'Pick' }, { name: 'Food-grade silicone grease' }],
+    things: [
+      thing('Knob', 'front', 'tip', crosses(1)),
+      thing('Packing nut', 'round the stem', 'nut', nuts('17'), { back: 'Snug: the stem turns with a little drag.' }),
+      thing('Stem', 'unscrewed', 'spindle', byHand, { part: 'steam-stem-rings' }),
+      thing('Stem rings', 'in their grooves', 'gasket', byHand, {
+        part: 'steam-stem-rings',
+        back: 'A thin film of food-grade silicone grease.',
+      }),
+      thing('Seat', 'end of the stem', 'gasket', byHand, { part: 'steam-valve-seat' }),
+    ],
+    turning: ['Stem: no groove where the rings run', 'Seat in the body: a clean ring all round'],
+    broken: ['A seat with a ring pressed in: the tip drips', 'A grooved stem: it weeps at the knob'],
+    after: ['Hot: opened and shut ten times, dry', 'Tip does not drip'],
+  },
+  {
+    id: 'wand-joint',
+    name: 'Wand joint',
+    about: 'The ball or swivel of the wand, its ring new.',
+    kinds: ['c2'],
+    station: 'wand-joint',
+    first: [dead, noPressure],
+    tools: [{ name: 'Spanner' }, { name: 'Pick' }],
+    things: [
+      thing('Joint nut', 'where the wand swings', 'nut', nuts('19')),
+      thing('Wand', 'out of the joint', 'tube'),
+      thing('Spring or washer', 'behind the ball', 'spring', byHand, { way: 'hollow side to the ball' }),
+      thing('Pivot ring', 'in the joint', 'gasket', byHand, {
+        part: 'wand-pivot-ring',
+        back: 'A thin film of food-grade silicone grease.',
+      }),
+    ],
+    turning: ['Ball wiped, no score', 'Old ring out whole: no piece left behind'],
+    after: ['Swings with a little drag, dry under steam'],
+  },
+  {
+    id: 'pump-and-relief',
+    name: 'Pump and relief valve',
+    about: 'Vibratory pump out of its rubber, relief valve with its spring.',
+    kinds: ['dv', 'dn', 'dg', 'bt', 'lv', 'pt'],
+    station: 'pump',
+    opens: true,
+    first: [dead, noPressure],
+    tools: [{ name: 'Drivers' }, { name: 'Pliers for clamps' }, { name: 'Camera' }],
+    things: [
+      thing('Leads of the pump', 'two plugs', 'plug', byHand, { way: 'photo' }),
+      thing('Suction hose', 'tank side', 'tube', [{ drive: 'clip', count: 1 }]),
+      thing('Pressure joint', 'outlet', 'tube', nuts('13')),
+      thing('Pump', 'out of its mounts', 'pump', byHand, { part: 'pump', way: 'arrow with the flow' }),
+      thing('Protector', 'on the pump’s body', 'element', byHand, {
+        part: 'pump-protector',
+        trap: 'Left off, a dry pump burns.',
+      }),
+      thing('Relief cap', 'beside the pump', 'nut', nuts('13'), {
+        mark: 'turns counted',
+        trap: 'A spring pushes: hold it as the thread ends.',
+      }),
+      thing('Relief spring, ball', 'under the cap', 'spring', byHand, { part: 'relief-valve' }),
+    ],
+    turning: ['Piston moves freely, ball and springs whole', 'Relief seat: a clean ring', 'Hose bent: no crack'],
+    broken: ['A broken spring: it hums and moves nothing', 'A pitted ball: no pressure against the blind basket'],
+    after: [
+      'Primed: it runs even',
+      'Dead-head read with the case shut',
+      'Tested for electrical safety before it is used',
+    ],
+  },
+]
