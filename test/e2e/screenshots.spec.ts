@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
+import { onTo } from './hands.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
@@ -8,7 +9,7 @@ const phone = { width: 390, height: 844 }
 
 /** One current picture of each main view, for the README: `npm run screenshots`. */
 test('@screenshots', async ({ browser }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   const shoot = async (page: Page, name: string) => {
     await page.waitForTimeout(400)
     await page.screenshot({ path: join(folder, `${name}.png`) })
@@ -20,17 +21,10 @@ test('@screenshots', async ({ browser }) => {
   /** A backflush in its fourth stroke. */
   const run = async (page: Page, id: string) => {
     await page.clock.install()
-    await at(page, `/machines/${id}/run?procedure=detergent-backflush&school=full-scoop-long-soak`)
+    await at(page, `/machines/${id}/run?procedure=detergent-backflush`)
     await page.getByRole('button', { name: 'Start' }).click()
-    const press = () => page.getByRole('button', { name: /^(Done|It is in)/ }).click()
-    await press()
-    await page.clock.runFor(14_000)
-    await press()
-    await press()
-    await page.getByRole('button', { name: 'It has had enough' }).click()
-    // Group 2 is under the hands now; back to the first, whose foam is in.
-    await page.getByRole('button', { name: /group 1.*take it up/ }).click()
-    await page.clock.runFor(38_000)
+    await onTo(page, /^Stroke 4 of/)
+    await page.clock.runFor(2000)
   }
   const light = await signedIn(browser, { viewport: desk, colorScheme: 'light' })
   const leftBar = await machineId(light, 'Left bar')
@@ -82,7 +76,7 @@ test('@screenshots', async ({ browser }) => {
   await at(light, `/machines/${await machineId(light, 'Clerks')}/strip-down?of=grinder-service`)
   for (const box of await light.getByRole('checkbox').all()) await box.check()
   await light.getByRole('button', { name: 'Open the sheet' }).click()
-  for (let i = 0; i < 8; i += 1) await light.keyboard.press('Space')
+  for (let i = 0; i < 9; i += 1) await light.keyboard.press('Space')
   await light.getByRole('button', { name: 'Now back together' }).click()
   for (let i = 0; i < 6; i += 1) await light.keyboard.press('Space')
   await shoot(light, 'strip-down')
