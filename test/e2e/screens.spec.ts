@@ -64,7 +64,7 @@ for (const theme of ['light', 'dark'] as const) {
       browser,
       quiet,
     }) => {
-      test.setTimeout(300_000)
+      test.setTimeout(600_000)
       const page = await signedIn(browser, {
         viewport,
         colorScheme: theme,
