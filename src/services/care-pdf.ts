@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url'
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import { careDrawings } from '../core/care/care-drawings.ts'
-import type { CareSheet } from '../core/care/care-sheet.ts'
+import type { CareSheet } from '../core/care/care-terms.ts'
 import { rhythmNames } from '../core/care/rhythm-names.ts'
 
 /** What stands at the head and the foot of the sheet. */

@@ -1,4 +1,5 @@
-import { type CareSheet, careSheet } from '../core/care/care-sheet.ts'
+import { careSheet } from '../core/care/care-sheet.ts'
+import type { CareSheet } from '../core/care/care-terms.ts'
 import { offeredTo, usualSchool } from '../core/procedures/offered.ts'
 import { rootOf } from '../core/procedures/procedure.ts'
 import { effective, nearestWay } from '../core/standing/histories.ts'

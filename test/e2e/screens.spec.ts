@@ -58,60 +58,89 @@ const inTheField = new Set([
   'Before a run',
 ])
 
-for (const theme of ['light', 'dark'] as const) {
-  for (const [size, viewport] of Object.entries(sizes)) {
-    test(`every screen on a ${size}, ${theme}: nothing spills, axe finds nothing serious`, async ({
-      browser,
-      quiet,
-    }) => {
-      test.setTimeout(600_000)
-      const page = await signedIn(browser, {
-        viewport,
-        colorScheme: theme,
-        hasTouch: size === 'phone',
-        isMobile: size === 'phone',
-      })
-      quiet(page)
-      const ids = [
-        await machineId(page, 'Left bar'),
-        await machineId(page, 'Clerks'),
-        await machineId(page, 'Night desk'),
-      ]
-      const { site } = await (await page.request.get(`/api/machines/${ids[0]}/bundle`)).json()
-      const treatments = await Promise.all(
-        ['Back-room', 'membrane'].map(async (text) => {
-          const { rows } = await (await page.request.get(`/api/records/softener?text=${text}`)).json()
-          return rows[0].id as string
-        }),
-      )
-      for (const [name, path] of Object.entries(screens)) {
-        // Lists are alike: each theme once, each size once.
-        if (!inTheField.has(name) && (size === 'desk') !== (theme === 'light')) continue
-        // Every kind once; the other themes and sizes look at one of them.
-        const every = path('', '', []).startsWith('/machines/') && size === 'desk' && theme === 'light'
-        for (const id of every ? ids : ids.slice(0, 1)) {
-          await page.goto(path(id, site.id, treatments))
-          await awake(page)
-          const spill = await page.evaluate(
-            () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-          )
-          expect(spill, `${name} spills sideways`).toBeLessThanOrEqual(0)
-          const { violations } = await new AxeBuilder({ page }).analyze()
-          const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-          const said = serious.map(
-            ({ id: rule, nodes }) =>
-              `${name}: ${rule}: ${nodes
-                .slice(0, 3)
-                .map((node) => node.html.slice(0, 160))
-                .join(' | ')}`,
-          )
-          expect(said).toEqual([])
-        }
-      }
-      await page.context().close()
-    })
-  }
+const isOfMachine = (name: string) => screens[name]!('', '', []).startsWith('/machines/')
+
+interface Look {
+  what: string
+  size: keyof typeof sizes
+  theme: 'light' | 'dark'
+  machine: string
+  names: string[]
 }
+
+const desk = { size: 'desk', theme: 'light' } as const
+/** Every screen once, a machine's for each family; what is used with wet hands in every light and size. */
+const looks: Look[] = [
+  ...['Left bar', 'Clerks', 'Night desk'].map((machine) => ({
+    ...desk,
+    what: `every screen of ${machine}`,
+    machine,
+    names: Object.keys(screens).filter(isOfMachine),
+  })),
+  {
+    ...desk,
+    what: 'every other screen',
+    machine: 'Left bar',
+    names: Object.keys(screens).filter((name) => !isOfMachine(name)),
+  },
+  {
+    what: 'the screens of the field',
+    size: 'phone',
+    theme: 'light',
+    machine: 'Left bar',
+    names: [...inTheField],
+  },
+  {
+    what: 'every screen',
+    size: 'phone',
+    theme: 'dark',
+    machine: 'Left bar',
+    names: Object.keys(screens),
+  },
+  { what: 'the screens of the field', size: 'desk', theme: 'dark', machine: 'Left bar', names: [...inTheField] },
+]
+
+// Each looks for itself and changes nothing: they share the workers out.
+test.describe.configure({ mode: 'parallel' })
+
+for (const { what, size, theme, machine, names } of looks)
+  test(`${what} on a ${size}, ${theme}: nothing spills, axe finds nothing serious`, async ({ browser, quiet }) => {
+    test.setTimeout(300_000)
+    const page = await signedIn(browser, {
+      viewport: sizes[size],
+      colorScheme: theme,
+      hasTouch: size === 'phone',
+      isMobile: size === 'phone',
+    })
+    quiet(page)
+    const { site } = await (await page.request.get(`/api/machines/${await machineId(page, 'Left bar')}/bundle`)).json()
+    const id = await machineId(page, machine)
+    const treatments = await Promise.all(
+      ['Back-room', 'membrane'].map(async (text) => {
+        const { rows } = await (await page.request.get(`/api/records/softener?text=${text}`)).json()
+        return rows[0].id as string
+      }),
+    )
+    for (const name of names) {
+      await page.goto(screens[name]!(id, site.id, treatments))
+      await awake(page)
+      const spill = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      )
+      expect(spill, `${name} spills sideways`).toBeLessThanOrEqual(0)
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      const said = serious.map(
+        ({ id: rule, nodes }) =>
+          `${name}: ${rule}: ${nodes
+            .slice(0, 3)
+            .map((node) => node.html.slice(0, 160))
+            .join(' | ')}`,
+      )
+      expect(said).toEqual([])
+    }
+    await page.context().close()
+  })
 
 test('what a thumb presses is big enough on a phone', async ({ browser }) => {
   const page = await signedIn(browser, { viewport: sizes.phone, hasTouch: true, isMobile: true })

@@ -1,4 +1,4 @@
-import type { Rhythm } from './care-sheet.ts'
+import type { Rhythm } from './care-rhythm.ts'
 
 /** How often, as a heading. */
 export const rhythmNames: Record<Rhythm, string> = {

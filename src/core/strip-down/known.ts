@@ -62,7 +62,7 @@ const firstSheets: KnownStripDown[] = [
       {
         name: 'Black screws of the top',
         where: 'under the lid that lifts off: see them before the top is forced',
-        symbol: 'nut',
+        symbol: 'screws',
         fasteners: [{ ...t10(2, 'black'), tight: 'not overtight' }],
       },
       {
@@ -222,7 +222,7 @@ const firstSheets: KnownStripDown[] = [
       {
         name: 'Screen screw',
         where: 'middle of the screen',
-        symbol: 'nut',
+        symbol: 'screws',
         fasteners: [{ drive: 'slot', count: 1, tight: 'snug' }],
         trap: 'It runs down the drain: hold a cup under it.',
       },

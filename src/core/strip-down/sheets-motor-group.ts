@@ -107,12 +107,12 @@ export const motorGroupSheets: KnownStripDown[] = [
     first: [dead, cool, 'Door open, tray out'],
     tools: [{ name: '2 mm hex' }, { name: 'Pin extractor' }, { name: 'Multimeter' }],
     things: [
-      thing('Holding screw', 'front of the group', 'nut', hexes('2', 1, 'loosened, not out'), {}),
+      thing('Holding screw', 'front of the group', 'screws', hexes('2', 1, 'loosened, not out'), {}),
       thing('Heating element', 'pull with slight pressure from below', 'element', byHand, {
         part: 'group-heater',
         trap: 'Its leads are short: never by the leads.',
       }),
-      thing('Rear screws', 'behind the group, for full release', 'nut', hexes('2', 2)),
+      thing('Rear screws', 'behind the group, for full release', 'screws', hexes('2', 2)),
       thing('Contacts of its plug', 'out of the connector by the extractor', 'plug', byHand, {
         way: 'which pin in which hole: photo',
         trap: 'A pin that does not click in pulls back when it is plugged.',

@@ -31,6 +31,7 @@ export type ThingSymbol =
   | 'tube'
   | 'piston'
   | 'nut'
+  | 'screws'
   | 'unit'
   | 'pump'
   | 'boiler'

@@ -1,5 +1,5 @@
 import { careDrawings } from '../../core/care/care-drawings.ts'
-import type { CareSheet } from '../../core/care/care-sheet.ts'
+import type { CareSheet } from '../../core/care/care-terms.ts'
 import { rhythmNames } from '../../core/care/rhythm-names.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 

@@ -153,7 +153,8 @@ export function RunScreen({ machineId, run, kind, without, place, measures, keys
         <WorkPath kind={kind} without={without} lit={new Set(step?.at ?? [])} words="worked on" near />
       </div>
       <div className="flex min-w-0 flex-1 flex-col pb-[200px] lg:flex-row lg:pb-0">
-        <div className="flex min-w-0 flex-1 flex-col">
+        {/* As tall as what is seen between head and buttons: a caution never lies below the edge. */}
+        <div className="flex min-w-0 flex-1 flex-col lg:sticky lg:top-0 lg:min-h-[calc(100dvh-204px)] lg:self-start">
           {step ? (
             <ActionField
               key={`${lane!.id} ${step.id} ${state.since}`}

@@ -80,6 +80,20 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   })
+  const more = (
+    <>
+      {!allBack && (
+        <button type="button" className={button} onClick={() => setAsking('other')}>
+          Something else is off
+        </button>
+      )}
+      {refitting && bench.length > 0 && (
+        <button type="button" className={button} onClick={() => setAsking('close')}>
+          Close with a part left …
+        </button>
+      )}
+    </>
+  )
   return (
     <div className="flex min-h-screen flex-col">
       <header className="flex flex-wrap items-center gap-x-4 border-b border-hair bg-enamel px-4 lg:px-6">
@@ -232,18 +246,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
           <p className="m-0 text-[14px] text-second">
             The sheet closes on an empty mat and an empty cup, or with a word.
           </p>
-          <div className="grid grid-cols-2 gap-3 pt-2">
-            {!allBack && (
-              <button type="button" className={button} onClick={() => setAsking('other')}>
-                Something else is off
-              </button>
-            )}
-            {refitting && bench.length > 0 && (
-              <button type="button" className={button} onClick={() => setAsking('close')}>
-                Close with a part left …
-              </button>
-            )}
-          </div>
+          <div className="grid grid-cols-2 gap-3 pt-2 lg:hidden">{more}</div>
         </section>
       </div>
       {asking === 'other' && (
@@ -301,6 +304,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
             Now back together
           </button>
         )}
+        <div className="contents max-lg:hidden">{more}</div>
         {newParts.length > 0 && (
           <button type="button" className={button} onClick={() => setAsking('fitted')}>
             A new one in …

@@ -116,6 +116,12 @@ export const thingDrawings: Record<ThingSymbol, ReactNode> = {
       <circle r={17} />
     </g>
   ),
+  screws: (
+    <g {...line}>
+      <path d="M-36 -40H-4L-8 -26H-32ZM-27 -26V30L-20 40L-13 30V-26M-27 -10L-13 -16M-27 4L-13 -2M-27 18L-13 12" />
+      <path d="M4 -28H36L32 -14H8ZM13 -14V36L20 46L27 36V-14M13 2L27 -4M13 16L27 10M13 30L27 24" />
+    </g>
+  ),
   unit: (
     <g {...line}>
       <path d="M-34 -46H26V46H-34Z" />

@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { type CareSheet, careSheet, everyDays } from '../../../src/core/care/care-sheet.ts'
+import { everyDays } from '../../../src/core/care/care-rhythm.ts'
+import { careSheet } from '../../../src/core/care/care-sheet.ts'
+import type { CareSheet } from '../../../src/core/care/care-terms.ts'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { withOptions } from '../../../src/core/kinds/kind.ts'
 

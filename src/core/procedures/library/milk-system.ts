@@ -1,4 +1,5 @@
 import type { Procedure } from '../procedure.ts'
+import type { Step } from '../step.ts'
 import {
   brewing,
   check,
@@ -17,6 +18,77 @@ const milk = {
   say: 'Milk above 7 °C is thrown away; above 5 °C find out why.',
   how: 'And the cooler is not refilled until it is.',
 } as const
+
+const cooler: Step = {
+  id: 'cooler',
+  say: 'Temperature of the milk in the cooler',
+  act: 'measure',
+  measure: 'cooler-temperature',
+  ask: 'Milk in the cooler',
+  unit: '°C',
+  from: 2,
+  to: 5,
+  handsS: 30,
+  at: ['milk-cooler'],
+  caution: milk,
+}
+
+/** The programme with cleaner, then clear water until nothing foams. */
+const throughWithCleaner: Step[] = [
+  hands('out', 'Milk out, hose into its cleaning vessel', 40, {
+    at: ['milk-hose', 'milk-cooler'],
+    takes: ['jug'],
+  }),
+  {
+    id: 'cleaner',
+    say: 'Cleaner where the milk goes in',
+    act: 'dose',
+    dose: { of: 'milk-cleaner', words: 'by its label' },
+    into: 'the milk hose’s vessel',
+    handsS: 30,
+    puts: 'milk-cleaner',
+    gate: true,
+    at: ['milk-hose'],
+    caution: milkHygiene,
+  },
+  startedByKeys(
+    'start',
+    'Start its milk cleaning',
+    'milk',
+    {
+      sr: { from: 'ready', keys: ['Care', 'Milk'], way: 'menu', answers: 'it asks for the cleaner' },
+      st: {
+        from: 'ready',
+        keys: ['Maintenance', 'Milk side'],
+        way: 'menu',
+        answers: 'it asks for the cleaner',
+      },
+      sp: { from: 'ready', keys: ['Milk clean'], way: 'menu', answers: 'it asks for both vessels' },
+    },
+    { at: ['board'], state: brewing },
+  ),
+  wait('programme', 'It cleans by itself', 'it asks for clear water', 180, {
+    at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
+    state: brewing,
+    caution: steam,
+    mark: 'M',
+  }),
+  hands('rinse', 'Vessel rinsed, the same with clear water', 90, {
+    at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
+    state: brewing,
+    caution: steam,
+  }),
+  check(
+    'clear',
+    'Smell and look at the last of it',
+    'What comes out?',
+    [
+      ['clear', 'Clear, no smell', 'pass'],
+      ['foam', 'Foam or smell', 'repeat', 'rinse', 'Cleaner is left: rinse once more.'],
+    ],
+    { gate: true, clears: true, at: ['frother'], gives: ['jug'] },
+  ),
+]
 
 /** Milk side stripped, with its log. */
 export const milkHygieneRun: Procedure = {
@@ -54,19 +126,7 @@ export const milkHygieneRun: Procedure = {
           id: 'milk',
           name: 'Milk side',
           steps: [
-            {
-              id: 'cooler',
-              say: 'Temperature of the milk in the cooler',
-              act: 'measure',
-              measure: 'cooler-temperature',
-              ask: 'Milk in the cooler',
-              unit: '°C',
-              from: 2,
-              to: 5,
-              handsS: 30,
-              at: ['milk-cooler'],
-              caution: milk,
-            },
+            cooler,
             check(
               'milk',
               'What follows from it?',
@@ -78,59 +138,7 @@ export const milkHygieneRun: Procedure = {
               ],
               { at: ['milk-cooler'], gate: true, caution: milk },
             ),
-            hands('out', 'Milk out, hose into its cleaning vessel', 40, {
-              at: ['milk-hose', 'milk-cooler'],
-              takes: ['jug'],
-            }),
-            {
-              id: 'cleaner',
-              say: 'Cleaner where the milk goes in',
-              act: 'dose',
-              dose: { of: 'milk-cleaner', words: 'by its label' },
-              into: 'the milk hose’s vessel',
-              handsS: 30,
-              puts: 'milk-cleaner',
-              gate: true,
-              at: ['milk-hose'],
-              caution: milkHygiene,
-            },
-            startedByKeys(
-              'start',
-              'Start its milk cleaning',
-              'milk',
-              {
-                sr: { from: 'ready', keys: ['Care', 'Milk'], way: 'menu', answers: 'it asks for the cleaner' },
-                st: {
-                  from: 'ready',
-                  keys: ['Maintenance', 'Milk side'],
-                  way: 'menu',
-                  answers: 'it asks for the cleaner',
-                },
-                sp: { from: 'ready', keys: ['Milk clean'], way: 'menu', answers: 'it asks for both vessels' },
-              },
-              { at: ['board'], state: brewing },
-            ),
-            wait('programme', 'It cleans by itself', 'it asks for clear water', 180, {
-              at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
-              state: brewing,
-              caution: steam,
-              mark: 'M',
-            }),
-            hands('rinse', 'Vessel rinsed, the same with clear water', 90, {
-              at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
-              state: brewing,
-              caution: steam,
-            }),
-            check(
-              'clear',
-              'Smell and look at the last of it',
-              'What comes out?',
-              [
-                ['clear', 'Clear, no smell', 'pass'],
-                ['foam', 'Foam or smell', 'repeat', 'rinse', 'Cleaner is left: rinse once more.'],
-              ],
-              { gate: true, clears: true, at: ['frother'], gives: ['jug'] },
-            ),
+            ...throughWithCleaner,
             hands('strip', 'Frother apart, rings out, all brushed', 180, {
               at: ['frother'],
               state: { milk: 'apart' },
@@ -203,74 +211,7 @@ export const milkHygieneRun: Procedure = {
         {
           id: 'milk',
           name: 'Milk side',
-          steps: [
-            {
-              id: 'cooler',
-              say: 'Temperature of the milk in the cooler',
-              act: 'measure',
-              measure: 'cooler-temperature',
-              ask: 'Milk in the cooler',
-              unit: '°C',
-              from: 2,
-              to: 5,
-              handsS: 30,
-              at: ['milk-cooler'],
-              caution: milk,
-            },
-            hands('out', 'Milk out, hose into its cleaning vessel', 40, {
-              at: ['milk-hose', 'milk-cooler'],
-              takes: ['jug'],
-            }),
-            {
-              id: 'cleaner',
-              say: 'Cleaner where the milk goes in',
-              act: 'dose',
-              dose: { of: 'milk-cleaner', words: 'by its label' },
-              into: 'the milk hose’s vessel',
-              handsS: 30,
-              puts: 'milk-cleaner',
-              gate: true,
-              at: ['milk-hose'],
-              caution: milkHygiene,
-            },
-            startedByKeys(
-              'start',
-              'Start its milk cleaning',
-              'milk',
-              {
-                sr: { from: 'ready', keys: ['Care', 'Milk'], way: 'menu', answers: 'it asks for the cleaner' },
-                st: {
-                  from: 'ready',
-                  keys: ['Maintenance', 'Milk side'],
-                  way: 'menu',
-                  answers: 'it asks for the cleaner',
-                },
-                sp: { from: 'ready', keys: ['Milk clean'], way: 'menu', answers: 'it asks for both vessels' },
-              },
-              { at: ['board'], state: brewing },
-            ),
-            wait('programme', 'It cleans by itself', 'it asks for clear water', 180, {
-              at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
-              state: brewing,
-              caution: steam,
-              mark: 'M',
-            }),
-            hands('rinse', 'Vessel rinsed, the same with clear water', 90, {
-              at: ['milk-hose', 'milk-valve', 'milk-pump', 'frother'],
-              state: brewing,
-              caution: steam,
-            }),
-            check(
-              'clear',
-              'Smell and look at the last of it',
-              'What comes out?',
-              [
-                ['clear', 'Clear, no smell', 'pass'],
-                ['foam', 'Foam or smell', 'repeat', 'rinse', 'Cleaner is left: rinse once more.'],
-              ],
-              { gate: true, clears: true, at: ['frother'], gives: ['jug'] },
-            ),
-          ],
+          steps: [cooler, ...throughWithCleaner],
         },
       ],
     },

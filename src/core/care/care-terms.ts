@@ -1,0 +1,46 @@
+import type { Procedure } from '../procedures/procedure.ts'
+import type { Mark } from '../quantity/working.ts'
+import type { School } from '../wear/limits.ts'
+import { type Rhythm, rhythms } from './care-rhythm.ts'
+
+/** What is drawn beside a line of the sheet. */
+export type CareDrawing =
+  | 'knock'
+  | 'wipe'
+  | 'flush'
+  | 'wand'
+  | 'blind'
+  | 'powder'
+  | 'strokes'
+  | 'soak'
+  | 'tray'
+  | 'tank'
+  | 'milk'
+  | 'unit'
+  | 'hopper'
+  | 'capsules'
+  | 'programme'
+  | 'water'
+
+export interface CareItem {
+  say: string
+  /** Figures and the one thing to look for. */
+  how?: string
+  drawing: CareDrawing
+  /** What may hurt. */
+  caution?: string
+  mark: Mark
+}
+
+export interface CareSheet {
+  rhythms: { rhythm: Rhythm; items: CareItem[] }[]
+}
+
+export interface CareTerms {
+  drinksPerOpenDay: number
+  school: School
+  /** The way each procedure is done, by its name in the library; its kind's usual one where nobody chose. */
+  ways?: Record<string, string>
+  /** What the firm works by, see `libraryHere`; what ships where nothing is said. */
+  library?: Procedure[]
+}
