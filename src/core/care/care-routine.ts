@@ -1,7 +1,6 @@
 import { scald } from './care-cautions.ts'
 import { repeats } from './care-rhythm.ts'
 import type { CareItem } from './care-terms.ts'
-import { has } from './care-ways.ts'
 
 /** What a line of the routine says that a way has said already. */
 export function saidAlready(what: string, procedures: Set<string>): boolean {

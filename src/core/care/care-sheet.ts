@@ -5,7 +5,7 @@ import { byHazard, cautionOf, drawingOf } from './care-cautions.ts'
 import { daysWords, everyDays, type Rhythm, rhythmOf, rhythmSaid, rhythms } from './care-rhythm.ts'
 import { eachMilk, eachShot, routineHow, saidAlready } from './care-routine.ts'
 import type { CareItem, CareSheet, CareTerms } from './care-terms.ts'
-import { careWays, has, instead } from './care-ways.ts'
+import { careWays, instead } from './care-ways.ts'
 
 /** Busy enough for a clean in the middle of the shift. From memory. */
 const busyDrinks = 80

@@ -1,7 +1,7 @@
 import type { Procedure } from '../procedures/procedure.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { School } from '../wear/limits.ts'
-import { type Rhythm, rhythms } from './care-rhythm.ts'
+import type { Rhythm } from './care-rhythm.ts'
 
 /** What is drawn beside a line of the sheet. */
 export type CareDrawing =

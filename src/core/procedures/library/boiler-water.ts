@@ -1,5 +1,6 @@
 import type { Procedure } from '../procedure.ts'
 import { check, figure, hands, hotWater, soak, steam, steaming, wait } from '../step-parts.ts'
+import { boilers } from './kinds-by-build.ts'
 
 const tapScalds = {
   hazard: 'scald',
@@ -118,7 +119,7 @@ export const hotWaterScreen: Procedure = {
   family: 'water',
   name: 'Hot-water outlet screen',
   about: 'Unscrewed, looked at for chalk, dipped, back.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   needs: { stations: ['hot-water'], why: 'It has no hot-water tap.' },
   writes: [{ entry: 'cleaned', task: 'hot-water-screen', by: ['off', 'back'] }],
   schools: [
@@ -126,7 +127,7 @@ export const hotWaterScreen: Procedure = {
       id: 'dipped-in-mild-acid',
       name: 'dipped in mild acid',
       reason: 'Dust is knocked off; chalk wants a minute in a little vinegar or mild descaler, outside the machine.',
-      usualFor: ['c2', 'lv', 'pt', 'sp'],
+      usualFor: boilers,
       every: { words: 'every 6 months, or when the jet grows thin', days: 182, mark: 'T' },
       figures: [
         figure('Dip', 'a little clear vinegar or mild descaler'),

@@ -3,6 +3,7 @@ import { boilerRefresh, hotWaterScreen } from './boiler-water.ts'
 import { brewUnit } from './brew-unit.ts'
 import { descale } from './descaling.ts'
 import { detergentBackflush } from './detergent-backflush.ts'
+import { changeCartridge, changeMembrane, changePrefilter } from './filters-ahead.ts'
 import { burrsAndZero, doserClean, grinderCalibration } from './grinder.ts'
 import { groupClean } from './group-clean.ts'
 import { keySettings } from './key-settings.ts'
@@ -12,22 +13,19 @@ import { calibration, leakCheck, pressureSetting, settingsSheet } from './measur
 import { milkHygieneRun } from './milk-system.ts'
 import { motorGroup } from './motor-group.ts'
 import { partsSoak } from './parts-soak.ts'
+import { passageFreed } from './passage-freed.ts'
 import { commissioning, moving, returned, standstill } from './places.ts'
-import { passageFreed, podClean, podEmpty, podHead, podNeedle, podRunDry } from './pods.ts'
+import { podHead, podNeedle } from './pod-head.ts'
+import { podClean, podEmpty, podRunDry } from './pods.ts'
 import { sealSeating, startOfDay } from './screens-and-seals.ts'
 import { shopService } from './shop-service.ts'
-import { steamTip, wandClean } from './steam-wand.ts'
+import { automaticSoftener, regenerateSoftener } from './softener-work.ts'
+import { steamTip } from './steam-tip.ts'
+import { wandClean } from './steam-wand.ts'
 import { superAutomaticClean } from './super-automatic-clean.ts'
 import { tabletProgramme } from './tablet-programme.ts'
 import { wandEveryUse } from './wand-every-use.ts'
 import { washProgramme } from './wash-programme.ts'
-import {
-  automaticSoftener,
-  changeCartridge,
-  changeMembrane,
-  changePrefilter,
-  regenerateSoftener,
-} from './water-ahead.ts'
 import { waterBackflush } from './water-backflush.ts'
 
 /** Every procedure that ships, cleaning first. */

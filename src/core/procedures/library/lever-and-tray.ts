@@ -11,6 +11,7 @@ import {
   noPressure,
   soak,
 } from '../step-parts.ts'
+import { pumped } from './kinds-by-build.ts'
 
 /** Cam and moving parts of a lever group. */
 export const camGrease: Procedure = {
@@ -92,8 +93,6 @@ export const camGrease: Procedure = {
   ],
 }
 
-const everywhere = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd']
-
 /** Tray, drain and outside. */
 export const trayAndBody: Procedure = {
   id: 'tray-and-body',
@@ -101,14 +100,14 @@ export const trayAndBody: Procedure = {
   family: 'brewing',
   name: 'Tray, drain and body',
   about: 'Emptied, unstained, dried; the hose rinsed; the outside wiped.',
-  kinds: everywhere,
+  kinds: pumped,
   writes: [{ entry: 'cleaned', task: 'drain-hose-clean', by: ['hose'] }],
   schools: [
     {
       id: 'rinsed-and-dried',
       name: 'rinsed and dried',
       reason: 'Water that stands in a tray grows slime and smells; dried it drains as it should.',
-      usualFor: everywhere,
+      usualFor: pumped,
       every: { words: 'every day; the hose monthly', days: 1, mark: 'T' },
       figures: [figure('Stains', 'residue spray, about 1 min'), figure('How often', 'tray daily; hose regularly')],
       tools: [{ name: 'Soft damp cloth' }, { name: 'Brush' }],

@@ -1,8 +1,8 @@
 import type { Procedure } from '../procedure.ts'
 import { brewing, check, cutOff, drinkable, figure, hands, hotWater, soak } from '../step-parts.ts'
+import { boilers, plumbed, pumped } from './kinds-by-build.ts'
 import { oneSchool, read } from './one-school.ts'
 
-const pumped = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd']
 const drawn = { ...brewing, ...drinkable }
 
 /** Pulses, doses, temperature: as it counts, as it pours. */
@@ -83,7 +83,7 @@ export const pressureSetting: Procedure = {
   name: 'Pressures measured and set',
   about:
     'Mains, brewing, dead-head and steam read; bypass set while a group brews, an inside relief valve only off and dead.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   once: true,
   writes: [],
   schools: [
@@ -91,7 +91,7 @@ export const pressureSetting: Procedure = {
       {
         id: 'bypass-outside',
         name: 'bypass outside, nine bar while it brews',
-        kinds: ['c2', 'sp', 'lv', 'pt'],
+        kinds: plumbed,
         reason:
           'At rest the gauge tells of heating, not of brewing: a rotary pump’s bypass is reached from outside and set while water flows. The safety valve is sealed and never touched.',
         figures: [

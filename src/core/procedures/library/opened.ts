@@ -1,7 +1,6 @@
 import type { Step } from '../step.ts'
 import { brewing, check, cutOff, earthBack, electricalTest, hands, hotWater, noPressure } from '../step-parts.ts'
-
-const boilers = ['c2', 'lv', 'pt', 'sp']
+import { boilers } from './kinds-by-build.ts'
 
 /** Cut off, cold, without pressure: what is done before a water joint or the case is opened. */
 export const madeSafe = (at: string[]): Step[] => [

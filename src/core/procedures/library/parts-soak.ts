@@ -1,9 +1,10 @@
 import type { Every, Procedure, ProcedurePart, School } from '../procedure.ts'
 import { alkaline, brewing, check, drinkable, figure, hands, soak } from '../step-parts.ts'
+import { withWand } from './kinds-by-build.ts'
 
-const espresso = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
+const espresso = withWand
 /** Screens that come off by a screw or a lever, not by opening the machine. */
-const screened = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
+const screened = withWand
 
 const hotScreen = {
   hazard: 'scald',

@@ -14,11 +14,8 @@ import {
   steaming,
   wait,
 } from '../step-parts.ts'
+import { boilers, pumped } from './kinds-by-build.ts'
 import { oneSchool, read } from './one-school.ts'
-
-const pumped = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd']
-
-const boilers = ['c2', 'lv', 'pt', 'sp']
 
 /** Kilograms and how many carry, by kind. From memory. */
 const weights: Record<string, string> = {

@@ -1,8 +1,7 @@
 import type { Procedure } from '../procedure.ts'
 import { check, figure, hands, steaming } from '../step-parts.ts'
+import { withWand } from './kinds-by-build.ts'
 import { oneSchool } from './one-school.ts'
-
-const steamWands = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
 
 const tipDown = { hazard: 'scald', say: 'Tip into cloth or tray: steam burns before it is seen.' } as const
 
@@ -13,7 +12,7 @@ export const wandEveryUse: Procedure = {
   family: 'steam',
   name: 'Wand after every use',
   about: 'Purged and wiped at once, each time: to be shown, and to be shown again.',
-  kinds: steamWands,
+  kinds: withWand,
   once: true,
   writes: [],
   schools: [
@@ -27,7 +26,7 @@ export const wandEveryUse: Procedure = {
         figures: [figure('Purge', '2 s at least'), figure('Wipe', 'all round, the back too')],
         tools: [{ name: 'Damp cloth, only for the wand' }],
       },
-      steamWands,
+      withWand,
       [
         hands('close', 'Milk done: close the tap', 3, { at: ['steam-valve', 'steam-knob'], state: steaming }),
         hands('purge', 'Purge at once, two seconds', 3, { at: ['wand'], caution: tipDown, state: steaming }),

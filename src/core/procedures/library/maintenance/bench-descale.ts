@@ -1,4 +1,5 @@
 import { check, hands } from '../../step-parts.ts'
+import { boilers } from '../kinds-by-build.ts'
 import { caseOpen, closedAndTried, madeSafe } from '../opened.ts'
 import type { Job } from './job.ts'
 
@@ -6,7 +7,7 @@ export const benchDescale: Job = {
   id: 'bench-descale',
   name: 'Boiler descaled on the bench',
   about: 'Out of use, boiler reached, open bath of acid, rinsed neutral, new gaskets, pressure tried.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   writes: [{ entry: 'descaled', task: 'descale', by: ['charge', 'neutral'] }],
   school: 'open-bath-on-the-bench',
   schoolName: 'open bath on the bench',

@@ -62,8 +62,6 @@ export const asProcedure = ({
   ],
 })
 
-export const plumbed = ['c2', 'sp', 'lv', 'pt']
-
 export const yearly: Every = { words: 'once a year', days: 365, mark: 'T' }
 
 export const halfYearly: Every = { words: 'every 6 to 12 months', days: 270, mark: 'M' }

@@ -1,5 +1,6 @@
 import { check, drinkingWater, steam } from '../../step-parts.ts'
-import { type Job, plumbed, yearly } from './job.ts'
+import { plumbed, pumped } from '../kinds-by-build.ts'
+import { type Job, yearly } from './job.ts'
 
 const pressureSteam = {
   hazard: 'pressure',
@@ -80,7 +81,7 @@ export const electrical: Job = {
   id: 'electrical-test',
   name: 'Electrical safety test',
   about: 'Looked at, earth, insulation, leakage with the tester; by whoever is qualified, as local rules ask.',
-  kinds: ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd', 'gr'],
+  kinds: [...pumped, 'gr'],
   writes: [{ entry: 'checked', task: 'electrical-test', by: ['earth', 'insulation', 'leakage'] }],
   school: 'look-then-measure',
   schoolName: 'looked at first, then measured',

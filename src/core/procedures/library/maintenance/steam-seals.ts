@@ -1,4 +1,5 @@
 import { check, foodGrease, hands } from '../../step-parts.ts'
+import { boilers } from '../kinds-by-build.ts'
 import { madeSafe, onAgain } from '../opened.ts'
 import { type Job, seen } from './job.ts'
 
@@ -6,7 +7,7 @@ export const steamSeals: Job = {
   id: 'steam-seals',
   name: 'Steam valve sealed anew',
   about: 'Cold and without pressure: stem and seat out, rings new, greased, back, tried for drips.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   writes: [],
   school: 'rings-and-seat',
   schoolName: 'rings and seat together',
@@ -46,7 +47,7 @@ export const hotWaterSeal: Job = {
   id: 'hot-water-seal',
   name: 'Hot-water valve sealed anew',
   about: 'Cold and without pressure: valve out, seal new, back, tried for drips.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   needs: { stations: ['hot-water'], why: 'It has no hot-water tap.' },
   writes: [],
   school: 'seal-new',

@@ -1,4 +1,5 @@
 import { check, drinkingWater, hands } from '../../step-parts.ts'
+import { boilers } from '../kinds-by-build.ts'
 import { caseOpen, closedAndTried, madeSafe } from '../opened.ts'
 import { halfYearly, type Job, seen } from './job.ts'
 
@@ -6,7 +7,7 @@ export const levelProbe: Job = {
   id: 'level-probe-clean',
   name: 'Level probe cleaned',
   about: 'Out cold and without pressure, chalk off its tip, back with a new seal, filling watched.',
-  kinds: ['c2', 'lv', 'pt', 'sp'],
+  kinds: boilers,
   needs: { stations: ['level'], why: 'It has no level probe.' },
   writes: [{ entry: 'cleaned', task: 'level-probe-clean', by: ['clean', 'back'] }],
   school: 'out-and-wiped',

@@ -1,0 +1,11 @@
+/** With a pump, so with pressure and water of its own: all but the grinder. */
+export const pumped = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl', 'pd']
+
+/** With a boiler that stands under pressure. */
+export const boilers = ['c2', 'lv', 'pt', 'sp']
+
+/** On the mains, or may be. */
+export const plumbed = ['c2', 'sp', 'lv', 'pt']
+
+/** With a steam wand. */
+export const withWand = ['c2', 'lv', 'pt', 'dv', 'dn', 'dg', 'bt']
