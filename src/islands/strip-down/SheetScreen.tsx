@@ -2,19 +2,19 @@ import { useEffect, useRef, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
-import { fastenerWords, lieWords, type Thing } from '../../core/strip-down/thing.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { CautionBand } from '../run/CautionBand.tsx'
 import { FittedSheet, partsOf } from '../run/FittedSheet.tsx'
 import { ReasonSheet } from '../run/ReasonSheet.tsx'
 import { useAwake } from '../run/use-awake.ts'
+import { BenchList } from './BenchList.tsx'
 import { BenchMat } from './BenchMat.tsx'
 import type { KeptSheet } from './kept-sheet.ts'
 import { type Noted, NotedLines } from './NotedLines.tsx'
+import { Lines, Now } from './NowThing.tsx'
 import { TestedSheet } from './TestedSheet.tsx'
 import { ThingForm } from './ThingForm.tsx'
-import { DriveMark, thingDrawings } from './thing-drawings.tsx'
 
 interface Props {
   kept: KeptSheet
@@ -209,43 +209,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
           )}
         </section>
         <section className="border-hair px-4 py-3 lg:border-l lg:px-5" aria-label="Still on the bench">
-          <h2 className="m-0 pb-1 text-[16px] font-[620]">Still on the bench</h2>
-          {bench.length === 0 && <p className="m-0 text-second">Nothing.</p>}
-          <ul className="m-0 list-none p-0">
-            {[...bench].reverse().map(({ index, off }) => (
-              <li
-                key={`${off.offAt} ${index}`}
-                className={`flex items-center gap-3 border-t border-hair py-1 ${index === hand ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)]' : ''}`}
-              >
-                <svg width={44} height={44} viewBox="-62 -62 124 124" aria-hidden="true" className="ml-2 shrink-0">
-                  {thingDrawings[off.thing.symbol]}
-                </svg>
-                <span>
-                  <b className="font-semibold">
-                    {index + 1} {off.thing.name}
-                  </b>
-                  <span className="block text-[14px] text-second">
-                    {[
-                      index === hand && refitting && 'now',
-                      ...off.thing.fasteners
-                        .filter(({ count }) => count > 0)
-                        .map((one) => `${one.count} ${fastenerWords(one)}`),
-                      lieWords(off.thing),
-                    ]
-                      .filter(Boolean)
-                      .join(', ')}
-                  </span>
-                </span>
-              </li>
-            ))}
-          </ul>
-          <p className="m-0 border-t border-hair pt-2 text-[16px]">
-            <b>Screw cup: {screws === 0 ? 'empty' : `${screws} left`}.</b>{' '}
-            {cup.map(({ words, count }) => `${count} ${words}`).join(', ')}
-          </p>
-          <p className="m-0 text-[14px] text-second">
-            The sheet closes on an empty mat and an empty cup, or with a word.
-          </p>
+          <BenchList sheet={sheet} />
           <div className="grid grid-cols-2 gap-3 pt-2 lg:hidden">{more}</div>
         </section>
       </div>
@@ -371,47 +335,5 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
         />
       )}
     </div>
-  )
-}
-
-const Lines = ({ lines }: { lines: string[] }) => (
-  <ul className="m-0 mt-2 list-none p-0 text-[18px]">
-    {lines.map((one) => (
-      <li key={one} className="border-t border-hair py-1.5">
-        {one}
-      </li>
-    ))}
-  </ul>
-)
-
-function Now({
-  what,
-  number,
-  thing,
-  words,
-}: {
-  what: string
-  number: number
-  thing: Thing
-  words: string | undefined
-}) {
-  return (
-    <>
-      <p className="m-0 text-[16px]">
-        <b className="text-copper">{what}</b> <b>{number}</b>
-      </p>
-      <p className="m-0 text-[clamp(26px,3vw,38px)] leading-tight font-[650]">{thing.name}</p>
-      <p className="m-0 text-[18px] text-second">{[thing.where, lieWords(thing)].filter(Boolean).join('; ')}</p>
-      {words && <p className="m-0 pt-2 text-[20px] leading-snug">{words}</p>}
-      {thing.fasteners
-        .filter(({ count }) => count > 0)
-        .map((fastener) => (
-          <p key={fastenerWords(fastener)} className="m-0 flex items-center gap-2 pt-2 text-[18px]">
-            <DriveMark drive={fastener.drive} />
-            <b>{fastenerWords(fastener)}</b> {fastener.count} ×
-            {fastener.tight && <span className="text-second">{fastener.tight}</span>}
-          </p>
-        ))}
-    </>
   )
 }
