@@ -121,7 +121,7 @@ export const careWays: CareWay[] = [
 
 const stepOf = (way: Way, id: string) => way.parts.flatMap(({ steps }) => steps).find((one) => one.id === id)
 
-export const has = (way: Way, id: string): boolean => stepOf(way, id) !== undefined
+const has = (way: Way, id: string): boolean => stepOf(way, id) !== undefined
 
 /** How much powder a way takes, as it says it. */
 function detergentDose(way: Way): string {

@@ -1,5 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
+import { flushTask, restartTask } from '../standing/raised-tasks.ts'
 import { type HeldReason, heldReasonIds, notToDrink } from './held-reasons.ts'
 import type { Chosen, Lane } from './lanes.ts'
 import { writtenBy } from './procedure.ts'
@@ -84,6 +85,9 @@ export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, ki
     drafts.push({ kind: 'held', body: { why: of, ...(group !== null && { group }) } })
   return drafts
 }
+
+/** Tasks no kind lists: the reckoning raises them by the water, or after a standstill. */
+const raised = ['descale', flushTask, restartTask]
 
 /** Entries that name no task: what they say is what was done. */
 const bare = new Set<EntryKind>([
@@ -170,19 +174,24 @@ function written(
     const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
     const duty = kind.duties.find(({ id }) => id === named)
     // What this kind has no clock for dates nothing: the run itself says that it was done.
-    if (!bare.has(entry) && entry !== 'descaled' && !here.has(named)) return []
-    const doneIn = (lane: Lane) => {
-      if (!through(lane)) return false
-      const done = new Set(standing(lane, state).map(({ step }) => step.slice(step.indexOf('.') + 1)))
-      return by.every((step) => done.has(step) || !lane.steps.some(({ id }) => id.endsWith(`.${step}`)))
+    if (!bare.has(entry) && !raised.includes(named) && !here.has(named)) return []
+    const has = (lane: Lane, step: string) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))
+    const did = (lane: Lane, step: string) => standing(lane, state).some((one) => one.step.endsWith(`.${step}`))
+    /** Lanes that make it so are through, each with what makes it so done; what else is done there, a coffee thrown away, does not undo it. */
+    const doneIn = (lanes: Lane[]) => {
+      const making = by.some((step) => lanes.some((lane) => has(lane, step)))
+        ? lanes.filter((lane) => by.some((step) => has(lane, step)))
+        : lanes
+      return making.every((lane) => through(lane) && by.every((step) => !has(lane, step) || did(lane, step)))
     }
-    if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1)
-      return own
-        .filter(doneIn)
-        .flatMap(({ group }) => (group === null ? [] : [{ kind: entry, body: { task: named, group } }]))
+    if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1) {
+      const groups = [...new Set(own.flatMap(({ group }) => (group === null ? [] : [group])))]
+      return groups
+        .filter((group) => doneIn(own.filter((lane) => lane.group === group)))
+        .map((group) => ({ kind: entry, body: { task: named, group } }))
+    }
     const lanes = own.filter(({ group }) => (each === 'group' ? group !== null : true))
-    const there = by.every((step) => lanes.some((lane) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))))
-    if (!lanes.every(doneIn) || !there) return []
+    if (!doneIn(lanes) || !by.every((step) => lanes.some((lane) => has(lane, step)))) return []
     const value =
       figure &&
       lanes.flatMap((lane) => standing(lane, state)).find(({ step }) => step.endsWith(`.${figure.step}`))?.value

@@ -426,8 +426,18 @@ function enter(lanes: Lane[], state: RunState, now: number): RunState {
   }
   if (step.act !== 'cadence') return entered
   // Taken up again it stands where it was left, and waits for the hands to be at the handle.
-  const begun = entered.cadences[lane.id]
-  return begun ? { ...entered, pausedAt: now } : withCadence(entered, lane.id, { positionS: -leadS, movingSince: now })
+  if (entered.cadences[lane.id]) return { ...entered, pausedAt: now }
+  // What came up by the clock alone waits for them too: nobody may be there when a soak is over.
+  return overByItself(lanes, state)
+    ? withCadence({ ...entered, pausedAt: now }, lane.id, { positionS: -leadS, movingSince: null })
+    : withCadence(entered, lane.id, { positionS: -leadS, movingSince: now })
+}
+
+/** Whether what happened last was a soak running out, not a press. */
+function overByItself(lanes: Lane[], state: RunState): boolean {
+  const last = state.records.at(-1)
+  const step = last && laneNow(lanes, last.lane)?.steps.find(({ id }) => id === last.step)
+  return step?.act === 'soak' && last?.how === 'done' && last.reason === undefined
 }
 
 const withCadence = (state: RunState, lane: string, cadence: CadenceNow): RunState => ({

@@ -2,57 +2,15 @@ import { expect } from 'chai'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
-import { type Lane, lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { offeredTo } from '../../../src/core/procedures/offered.ts'
+import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
-import { handStep, type RunState, runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import { entry } from '../standing/a-history.ts'
-
-/** Between two presses, and while all works by itself. */
-const betweenMs = 600_000
-const byItselfMs = 10_800_000
-
-/** Everything a machine of a kind is offered, behind whatever treats its water. */
-const offers = (kind: Kind): Procedure[] => [
-  ...new Map(
-    ['none', 'exchanger', 'cartridge']
-      .flatMap((behind) => offeredTo(kind, behind))
-      .filter(({ refused }) => refused === null)
-      .map(({ procedure }) => [procedure.id, procedure]),
-  ).values(),
-]
+import { offers, wellRun } from './well-run.ts'
 
 /** Tasks that the water dates, not a kind's own list. */
-const byTheWater = ['boiler-flush', 'descale']
-
-/** A run by somebody who waits as long as it takes and whose every look is right. */
-function wellRun(lanes: Lane[], seen: (state: RunState) => void = () => {}): RunState {
-  let at = 0
-  let state = startRun(lanes, at)
-  for (let presses = 0; !state.ended; presses += 1) {
-    expect(presses, `stuck at ${handStep(lanes, state)?.id}`).to.be.lessThan(600)
-    const step = handStep(lanes, state)
-    // What must be pressed before a window closes is pressed at once.
-    at += step?.act === 'window' ? 1000 : step ? betweenMs : byItselfMs
-    // Strokes that stand are told that all is ready again.
-    if (state.pausedAt !== null && step?.act === 'cadence') {
-      state = runStep(lanes, state, { at, type: 'resume' })
-      continue
-    }
-    const answer = step?.act === 'check' ? step.answers.find(({ leads }) => leads === 'pass')!.id : undefined
-    const value = step?.act === 'measure' ? ((step.from as number | undefined) ?? 1) : undefined
-    state = runStep(lanes, state, {
-      at,
-      type: 'done',
-      ...(answer && { answer }),
-      ...(value !== undefined && { value }),
-    })
-    seen(state)
-  }
-  return state
-}
+const byTheWater = ['boiler-flush', 'descale', 'restart']
 
 const cases = kinds.flatMap((plain) => {
   const kind = withOptions(plain, new Map())

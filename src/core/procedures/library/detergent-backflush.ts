@@ -375,6 +375,7 @@ export const detergentBackflush: Procedure = {
       task: 'detergent-backflush',
       taskOf: { dv: 'cleaning-programme', dn: 'cleaning-programme', dg: 'cleaning-programme' },
       each: 'group',
+      by: ['powder', 'strokes', 'clear'],
     },
   ],
   schools: backflushSchools.map(asSchool),

@@ -11,7 +11,7 @@ export const changeCartridge: Procedure = {
   about: 'Old one out, bypass set, new one flushed until it is clear.',
   kinds: plumbed,
   behind: 'cartridge',
-  writes: [{ entry: 'cartridge-changed', task: 'cartridge', of: 'softener' }],
+  writes: [{ entry: 'cartridge-changed', task: 'cartridge', of: 'softener', by: ['in', 'flush'] }],
   schools: [
     {
       id: 'flushed-five-litres',

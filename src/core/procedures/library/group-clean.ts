@@ -16,7 +16,7 @@ export const groupClean: Procedure = {
   about:
     'Nothing gums up behind a plain brew valve: only the screen, the seal’s groove and what holds the coffee want cleaning.',
   kinds: ['dv', 'dn', 'pd'],
-  writes: [{ entry: 'cleaned', task: 'group-clean' }],
+  writes: [{ entry: 'cleaned', task: 'group-clean', by: ['wipe', 'wipe-again'] }],
   schools: [
     {
       id: 'soaked-cloth',
@@ -107,7 +107,7 @@ export const groupClean: Procedure = {
       kinds: ['dv', 'dn'],
       usualFor: [],
       writes: [
-        { entry: 'cleaned', task: 'group-clean' },
+        { entry: 'cleaned', task: 'group-clean', by: ['off', 'wipe', 'back'] },
         { entry: 'cleaned', task: 'screen-soak', by: ['off', 'soak', 'back'] },
       ],
       every: { words: 'every two or three months at two to four shots a day', days: 75, mark: 'T' },
@@ -202,6 +202,7 @@ export const groupClean: Procedure = {
         { name: 'Pin', why: 'for clogged holes of the basket' },
       ],
       materials: [],
+      writes: [{ entry: 'cleaned', task: 'group-clean', by: ['groove'] }],
       parts: [
         {
           id: 'group',

@@ -1,3 +1,4 @@
+import { restartTask } from '../../standing/raised-tasks.ts'
 import type { Procedure } from '../procedure.ts'
 import type { Step } from '../step.ts'
 import {
@@ -270,8 +271,7 @@ export const returned: Procedure = {
   name: 'Set going after standing, or after frost',
   about: 'Looked at for burst and mould, filled cold, flushed, its seals and safety tried before anybody drinks.',
   kinds: pumped,
-  once: true,
-  writes: [],
+  writes: [{ entry: 'cleaned', task: restartTask, by: ['stood', 'flush', 'tight'] }],
   schools: [
     oneSchool(
       {
@@ -323,6 +323,22 @@ export const returned: Procedure = {
           state: { power: 'on', tray: 'in', tank: 'in' },
           how: 'What stood in it goes away before heat sets it.',
         }),
+        check(
+          'stood',
+          'Did it stand for more than four weeks?',
+          'Water that stood so long is not only flushed',
+          [
+            ['no', 'No: the flush is enough', 'pass'],
+            ['yes', 'Yes: tank and lines sanitised by its label, two fillings through, no smell', 'pass'],
+            ['later', 'Yes, and it is not sanitised', 'stop', 'Nobody drinks from it: washed and sanitised first.'],
+          ],
+          {
+            at: ['tank', 'boiler', 'pump'],
+            gate: true,
+            handsS: 30,
+            caution: { hazard: 'acid', say: 'Sanitiser never together with descaler or vinegar: poisonous gas.' },
+          },
+        ),
         wait('heat', 'Heater on', 'it is up to its temperature', 1200, {
           at: ['heater', 'boiler', 'thermoblock'],
           state: { power: 'on' },

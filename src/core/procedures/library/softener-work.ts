@@ -11,7 +11,7 @@ export const regenerateSoftener: Procedure = {
   about: 'Salt in, a slow rinse, and the pen says when the brine is out.',
   kinds: plumbed,
   behind: 'exchanger',
-  writes: [{ entry: 'regenerated', task: 'regenerate', of: 'softener' }],
+  writes: [{ entry: 'regenerated', task: 'regenerate', of: 'softener', by: ['salt', 'rinse', 'out'] }],
   schools: [
     {
       id: 'rinsed-by-the-pen',

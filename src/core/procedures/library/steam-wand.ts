@@ -11,7 +11,7 @@ export const wand = ['wand', 'steam-valve']
 export const hotTip = { hazard: 'scald', say: 'Tip and wand are hot: cloth, or let them cool.' } as const
 
 /** Steam from every hole, or back to where it is freed. */
-export const holes = (from: string): Step =>
+const holes = (from: string): Step =>
   check(
     'holes',
     'Steam on for a moment',
