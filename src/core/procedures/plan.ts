@@ -1,5 +1,7 @@
 import type { Lane } from './lanes.ts'
-import { byItself, laneNow, nextByItself, type RunState, runStep, settle, soakKey, startRun, stepNow } from './run.ts'
+import { runStep, startRun } from './run.ts'
+import { nextByItself, settle } from './run-clock.ts'
+import { byItself, laneNow, type RunState, soakKey, stepNow } from './run-state.ts'
 import { neverDone } from './standing.ts'
 import type { Step } from './step.ts'
 import { stepSeconds } from './step-seconds.ts'

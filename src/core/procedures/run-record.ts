@@ -4,7 +4,7 @@ import { flushTask, restartTask } from '../standing/raised-tasks.ts'
 import { type HeldReason, heldReasonIds, notToDrink } from './held-reasons.ts'
 import type { Chosen, Lane } from './lanes.ts'
 import { writtenBy } from './procedure.ts'
-import { type FittedPart, type RunState, type StepRecord, soakKey, stepNow } from './run.ts'
+import { type FittedPart, type RunState, type StepRecord, soakKey, stepNow } from './run-state.ts'
 import type { Step } from './step.ts'
 
 /** Something that is still in the machine or still open on it, and where. */

@@ -1,4 +1,4 @@
-import type { FittedPart } from '../procedures/run.ts'
+import type { FittedPart } from '../procedures/run-state.ts'
 import { fastenerWords, type InCup, type Thing } from './thing.ts'
 
 /** One thing on the sheet: off, and back in or not yet. */

@@ -3,8 +3,8 @@ import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { FittedPart } from '../../core/procedures/run.ts'
 import { fittingEntries } from '../../core/procedures/run-record.ts'
+import type { FittedPart } from '../../core/procedures/run-state.ts'
 import { makeEntry } from '../make-entry.ts'
 
 /** What a test-out came to. */

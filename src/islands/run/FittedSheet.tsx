@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { Kind, Part } from '../../core/kinds/kind.ts'
 import { type RemovalReason, removalReasons, removalWords } from '../../core/ledger/removal.ts'
-import type { FittedPart } from '../../core/procedures/run.ts'
+import type { FittedPart } from '../../core/procedures/run-state.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 

@@ -10,7 +10,7 @@ import {
   laneWaitsFor,
   positionAt,
   type RunState,
-} from '../../core/procedures/run.ts'
+} from '../../core/procedures/run-state.ts'
 import type { Answer, Cadence } from '../../core/procedures/step.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Lane } from '../../core/procedures/lanes.ts'
-import { byItself, laneNow, laneWaitsFor, type RunState, readyLanes, stepNow } from '../../core/procedures/run.ts'
+import { byItself, laneNow, laneWaitsFor, type RunState, readyLanes, stepNow } from '../../core/procedures/run-state.ts'
 import { stepSeconds } from '../../core/procedures/step-seconds.ts'
 import { minutesSeconds } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'

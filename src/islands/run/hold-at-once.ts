@@ -1,6 +1,6 @@
 import type { HeldReason } from '../../core/procedures/held-reasons.ts'
-import type { RunState } from '../../core/procedures/run.ts'
 import { insideNow } from '../../core/procedures/run-record.ts'
+import type { RunState } from '../../core/procedures/run-state.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import type { KeptRun } from './kept-run.ts'
 

@@ -1,7 +1,7 @@
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { Chosen, Lane } from '../../core/procedures/lanes.ts'
-import type { RunState } from '../../core/procedures/run.ts'
 import type { Inside } from '../../core/procedures/run-record.ts'
+import type { RunState } from '../../core/procedures/run-state.ts'
 
 /** A run as it is kept on this device: whole, so that it goes on after anything. */
 export interface KeptRun {

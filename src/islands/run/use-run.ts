@@ -1,14 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { phaseAt } from '../../core/procedures/cadence.ts'
-import {
-  handStep,
-  isCadence,
-  positionAt,
-  type RunPress,
-  type RunState,
-  runStep,
-  settle,
-} from '../../core/procedures/run.ts'
+import { type RunPress, runStep } from '../../core/procedures/run.ts'
+import { settle } from '../../core/procedures/run-clock.ts'
+import { handStep, isCadence, positionAt, type RunState } from '../../core/procedures/run-state.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { holdAtOnce } from './hold-at-once.ts'
 import { type KeptRun, keepRun, sawRun } from './kept-run.ts'

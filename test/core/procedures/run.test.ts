@@ -5,20 +5,18 @@ import { withGroups } from '../../../src/core/kinds/kind.ts'
 import { type Lane, lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
 import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
+import { type RunEvent, runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { settle } from '../../../src/core/procedures/run-clock.ts'
 import {
   byItself,
   handStep,
   laneNow,
   leadS,
   positionAt,
-  type RunEvent,
   type RunState,
-  runStep,
-  settle,
   soakKey,
-  startRun,
   stepNow,
-} from '../../../src/core/procedures/run.ts'
+} from '../../../src/core/procedures/run-state.ts'
 
 const c2 = kindById('c2')!
 const all = procedures.flatMap((procedure) => procedure.schools.map((school) => ({ procedure, school })))
@@ -231,6 +229,31 @@ describe('a run', () => {
     expect(Object.values(over.soaks)).to.deep.equal([{ from: now, until: now + 30_000 }])
     expect(over.records.at(-1)).to.include({ how: 'done', reason: 'before its time' })
     expect(stepNow(two[0]!, over)!.id).to.equal('group.strokes')
+  })
+
+  it('begins no strokes by itself when a soak runs out: nobody may be at the handle', () => {
+    const two = lanesOf(procedures[0]!, procedures[0]!.schools[0]!, withGroups(c2, 1))
+    let [state, now] = [startRun(two, 0), 0]
+    while (Object.keys(state.soaks).length === 0) {
+      now += 20_000
+      state = runStep(two, state, { at: now, type: 'done' })
+    }
+    const later = settle(two, state, now + 3_600_000)
+    expect(handStep(two, later)!.id).to.equal('group.strokes')
+    expect(positionAt(later.cadences[later.hand!]!, now + 3_600_000)).to.equal(-leadS)
+    const begun = runStep(two, later, { at: now + 3_600_000, type: 'resume' })
+    expect(positionAt(begun.cadences[begun.hand!]!, now + 3_604_000)).to.equal(4 - leadS)
+    expect(begun.spent[begun.hand!] ?? 0).to.equal(later.spent[begun.hand!] ?? 0)
+  })
+
+  it('takes a press just as strokes end for the strokes, not for what comes up after them', () => {
+    const { state, now } = toStrokes()
+    const end = now + (leadS + 70) * 1000
+    const hasty = runStep(one, state, { at: end + 200, type: 'done' })
+    expect(hasty).to.deep.equal(settle(one, state, end + 200))
+    expect(handStep(one, hasty)!.act).to.not.equal('cadence')
+    expect(runStep(one, hasty, { at: end + 300, type: 'skip', reason: 'no brush here' })).to.equal(hasty)
+    expect(runStep(one, hasty, { at: end + 900, type: 'done' }).records.length).to.equal(hasty.records.length + 1)
   })
 
   it('goes to OFF at once, and takes no stroke for done that is not over', () => {

@@ -8,8 +8,9 @@ import { backflushSchools } from '../../../src/core/procedures/library/backflush
 import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo, usualAtUse, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
-import { handStep, runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { handStep } from '../../../src/core/procedures/run-state.ts'
 import { span } from '../../../src/core/procedures/span.ts'
 import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
 

@@ -5,16 +5,9 @@ import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { type Chosen, type Lane, lanesTogether } from '../../../src/core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { planRun, type Segment } from '../../../src/core/procedures/plan.ts'
-import {
-  byItself,
-  handStep,
-  laneWaitsFor,
-  readyLanes,
-  runStep,
-  settle,
-  startRun,
-  stepNow,
-} from '../../../src/core/procedures/run.ts'
+import { runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { settle } from '../../../src/core/procedures/run-clock.ts'
+import { byItself, handStep, laneWaitsFor, readyLanes, stepNow } from '../../../src/core/procedures/run-state.ts'
 import { things } from '../../../src/core/procedures/states.ts'
 import type { Step } from '../../../src/core/procedures/step.ts'
 

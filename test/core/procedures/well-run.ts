@@ -3,7 +3,9 @@ import type { Kind } from '../../../src/core/kinds/kind.ts'
 import type { Lane } from '../../../src/core/procedures/lanes.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import type { Procedure } from '../../../src/core/procedures/procedure.ts'
-import { handStep, type RunState, runStep, settle, startRun } from '../../../src/core/procedures/run.ts'
+import { runStep, startRun } from '../../../src/core/procedures/run.ts'
+import { settle } from '../../../src/core/procedures/run-clock.ts'
+import { handStep, type RunState } from '../../../src/core/procedures/run-state.ts'
 import type { Step } from '../../../src/core/procedures/step.ts'
 
 /** Between two presses, and while all works by itself. */
