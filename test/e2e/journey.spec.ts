@@ -188,7 +188,7 @@ test.describe('a technician’s day', () => {
     await page.goto(`/machines/${id}?task=steam-tip@1`)
     await awake(page)
     const working = page.getByRole('complementary', { name: 'Working' })
-    await expect(working).toContainText('usual school, from memory')
+    await expect(working).toContainText('how early: usual, from memory')
     await working.getByRole('button', { name: 'Change' }).first().click()
     const sheet = page.getByRole('dialog')
     await sheet.getByRole('textbox').fill('0')
@@ -201,14 +201,14 @@ test.describe('a technician’s day', () => {
     await expect(working).toContainText('48 months')
   })
 
-  test('chooses a school with its reasons', async ({ ines: page }) => {
+  test('chooses how early to act, with its reasons', async ({ ines: page }) => {
     await page.goto(`/machines/${await machineId(page, 'Courtyard')}`)
     await awake(page)
-    await page.getByRole('button', { name: 'usual school' }).click()
+    await page.getByRole('button', { name: 'How early: usual' }).click()
     await expect(page.getByRole('dialog')).toContainText('Change before anyone notices')
     await page.getByRole('radio', { name: /^cautious/ }).check()
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('button', { name: 'cautious school' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'How early: cautious' })).toBeVisible()
     await expect(page.getByText('set for this machine', { exact: false }).first()).toBeVisible()
   })
 

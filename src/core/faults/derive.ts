@@ -5,6 +5,8 @@ export interface BookChange {
   kind: string
   /** Stations by their name there. */
   stations?: Record<string, string>
+  /** Where one fault or test has a station of its own there, by its id. */
+  where?: Record<string, string>
   /** Parts by their name there; null for one it does not have. */
   parts?: Record<string, string | null>
   /** Procedures it has instead; null for none. */
@@ -39,8 +41,10 @@ export const omit = <T>(held: Record<string, T>, gone: Iterable<string>): Record
 export function likeBook(from: FaultBook, change: BookChange): FaultBook {
   const { faults = [], tests = [], symptoms = [], customer = [] } = change.without ?? {}
   const said = (text: string) => (change.words ?? []).reduce((now, [a, b]) => now.replaceAll(a, b), text)
-  const at = <S extends string | null>(station: S): S =>
-    (station === null ? null : (change.stations?.[station] ?? station)) as S
+  const at = <S extends string | null>(station: S, id?: string): S =>
+    (station === null
+      ? null
+      : ((id === undefined ? undefined : change.where?.[id]) ?? change.stations?.[station] ?? station)) as S
   const allSaid = (held: Record<string, string>) =>
     Object.fromEntries(Object.entries(held).map(([id, text]) => [id, said(text)]))
   return {
@@ -66,7 +70,7 @@ export function likeBook(from: FaultBook, change: BookChange): FaultBook {
             ...test,
             say: said(test.say),
             ...(test.how && { how: said(test.how) }),
-            station: at(test.station),
+            station: at(test.station, test.id),
             sees: omit({ ...test.sees, ...change.besides?.[test.id] }, faults),
           }),
         ),
@@ -79,7 +83,7 @@ function faultThere(
   one: Fault,
   { without, parts, procedures, complaints }: BookChange,
   said: (text: string) => string,
-  at: <S extends string | null>(station: S) => S,
+  at: <S extends string | null>(station: S, id?: string) => S,
 ): Fault {
   const { part, repair, ...rest } = one
   const there = part === undefined ? null : (parts?.[part] ?? (parts && part in parts ? null : part))
@@ -91,7 +95,7 @@ function faultThere(
   return {
     ...rest,
     name: said(one.name),
-    station: at(one.station),
+    station: at(one.station, one.id),
     complaints: omit(complaints?.[one.id] ?? one.complaints, without?.symptoms ?? []),
     ...(there && { part: there }),
     repair: { ...hands, say: said(repair.say), ...(leads && { procedure: leads }) },

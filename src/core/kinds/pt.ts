@@ -124,7 +124,7 @@ export const pt: Kind = {
     {
       what: 'Wash programme',
       takes: true,
-      why: 'A fingernail of detergent dissolved in warm water; two minutes in the warm group, then fifteen strokes and five.',
+      why: 'About 1.5 g of detergent dissolved in warm water; two minutes in the warm group, then fifteen strokes and five.',
     },
     { what: 'Breaking the programme off', takes: false, why: 'Detergent stays in the group: have all things at hand before it starts.' },
     {

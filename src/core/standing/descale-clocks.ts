@@ -5,12 +5,14 @@ import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.
 import type { Add } from '../quantity/working.ts'
 import { schoolName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
+import { ownSource } from './duty-lines.ts'
 import { nearestSetting, ofKind, ownLife } from './histories.ts'
 import type { MachineFacts } from './machine-facts.ts'
 import { chalkLines } from './water/chalk-lines.ts'
 import { waterLines } from './water/feed-water.ts'
 import type { MachineChalk } from './water/machine-chalk.ts'
 import { dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
+import { clocksOf } from './way-lives.ts'
 
 /** Days the forecast is read ahead for what a day adds. */
 const year = 365
@@ -88,15 +90,22 @@ function promptLitres(facts: MachineFacts): { litres: number; said: string } | n
   return noted && { litres: noted.body.litres, said: 'at its hardness setting' }
 }
 
+/** A limit of descaling that is not the catalogue's: somebody's own figure, else what the way chosen here says. */
+function descaleLife(facts: MachineFacts, clock: 'litres' | 'months'): { value: number; source: string } | null {
+  const own = ownLife(facts.histories, facts.kind.id, 'descale', clock)
+  if (own) return { value: own.body.value, source: `set for this ${own.level}` }
+  const chosen = facts.wayLives.get('descale')
+  const value = chosen && clocksOf(chosen.every).get(clock)
+  return value === undefined ? null : { value, source: ownSource({ ...chosen!, way: chosen!.way.name }) }
+}
+
 /** Usual litres between descales at a carbonate hardness, by the school. */
 const usualLitres = (facts: MachineFacts, descale: Descale, mgL: number): number =>
   descale.litres.find((row) => row.upToDh === null || mgL / mgLPer.dH <= row.upToDh)!.bySchool[facts.school.value]
 
 /** Litres after which a machine is descaled, chalk and calendar apart: its own prompt, somebody's figure, or the usual. */
 export const litresToDescale = (facts: MachineFacts, descale: Descale, alkalinityMgL: number): number =>
-  promptLitres(facts)?.litres ??
-  ownLife(facts.histories, facts.kind.id, 'descale', 'litres')?.body.value ??
-  usualLitres(facts, descale, alkalinityMgL)
+  promptLitres(facts)?.litres ?? descaleLife(facts, 'litres')?.value ?? usualLitres(facts, descale, alkalinityMgL)
 
 /** The machine's own asking: seen already, or when its litres are through; null where nobody knows them. */
 export function promptClock(
@@ -159,10 +168,10 @@ export function litresRuleClock(
 ): RunningClock {
   const { budget, use, school } = facts
   const litresFor = (mgL: number) => usualLitres(facts, descale, mgL)
-  const own = ownLife(facts.histories, facts.kind.id, 'descale', 'litres')
+  const own = descaleLife(facts, 'litres')
   const { soft, likely, hard } = chalk.water.fed
   const limit = own
-    ? { soon: own.body.value, value: own.body.value, late: own.body.value }
+    ? { soon: own.value, value: own.value, late: own.value }
     : {
         soon: litresFor(hard.alkalinityMgL),
         value: litresFor(likely.alkalinityMgL),
@@ -173,7 +182,7 @@ export function litresRuleClock(
     what: 'Usual prompt at this hardness',
     value: limit.value,
     unit: 'L',
-    source: own ? `set for this ${own.level}` : `${schoolName[school.value]} school, from memory${range}`,
+    source: own ? own.source : `how early: ${schoolName[school.value]}, from memory${range}`,
     ...(!own && { formula: `by {${carbonateLine}}` }),
     origin: own ? 'setting' : 'default',
     mark: own ? undefined : 'M',
@@ -198,19 +207,19 @@ export function litresRuleClock(
   }
 }
 
-/** The calendar of the chosen school. */
+/** The calendar: somebody's own, the chosen way's, else by how early one acts. */
 export function calendarClock(facts: MachineFacts, descale: Descale, chalk: MachineChalk, add: Add): RunningClock {
-  const months = ownLife(facts.histories, facts.kind.id, 'descale', 'months')
-  const limit = months?.body.value ?? descale.months[facts.school.value]
+  const own = descaleLife(facts, 'months')
+  const limit = own?.value ?? descale.months[facts.school.value]
   const start = toDay(chalk.since)
   const end = addMonths(start, limit)
   const monthsLine = add(() => ({
     what: 'At the latest after',
     value: limit,
     unit: 'months',
-    origin: months ? 'setting' : 'default',
-    source: months ? `set for this ${months.level}` : `${schoolName[facts.school.value]} school, from memory`,
-    mark: months ? undefined : 'M',
+    origin: own ? 'setting' : 'default',
+    source: own ? own.source : `how early: ${schoolName[facts.school.value]}, from memory`,
+    mark: own ? undefined : 'M',
     adjust: { setting: 'life', position: 'descale', clock: 'months', value: limit },
   }))
   return {

@@ -11,6 +11,7 @@ import { ownLife } from './histories.ts'
 import { hotHours, hotHoursAMonth } from './hot-hours.ts'
 import type { ClockUse, Governing } from './standing.ts'
 import { type Drawn, dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
+import { clocksOf } from './way-lives.ts'
 
 /** One clock of one duty: what is used, when it runs out, and the lines that say so. */
 export interface RunningClock {
@@ -48,7 +49,18 @@ function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Lif
     const value = Math.min(own.body.value, most)
     return { life: { value, own }, usual: value }
   }
-  return catalogue ? { life: { value: catalogue[school.value], own }, usual: catalogue.usual } : null
+  // A way somebody chose says how often it is done: its clocks are the task's, and no other.
+  const chosen = facts.wayLives.get(duty.id)
+  if (chosen) {
+    const limit = clocksOf(chosen.every).get(clock)
+    const { level, on, way } = chosen
+    if (limit !== undefined) {
+      const value = Math.min(limit, most)
+      return { life: { value, own: { level, on, way: way.name } }, usual: value }
+    }
+    if (!duty.safety) return null
+  }
+  return catalogue ? { life: { value: catalogue[school.value], own: null }, usual: catalogue.usual } : null
 }
 
 /** Every clock that governs this duty. */

@@ -1,6 +1,7 @@
 import type { Duty } from '../kinds/kind.ts'
+import type { LocalDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
-import type { ownLife } from './histories.ts'
+import type { Level } from './histories.ts'
 import type { LastDone } from './last-done.ts'
 import type { MachineFacts } from './machine-facts.ts'
 
@@ -15,8 +16,8 @@ export interface DutyContext {
   add: Add
 }
 
-/** A life on a clock: somebody's own figure, nearest first, else the catalogue's by school. */
+/** A life on a clock: somebody's own figure, nearest first, else the chosen way's, else the catalogue's. */
 export interface Life {
   value: number
-  own: ReturnType<typeof ownLife>
+  own: { level: Level; on: LocalDay /** The way it is done here, where that says so. */; way?: string } | null
 }

@@ -20,12 +20,16 @@ function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, o
     unit: unitOf(clock, facts.kind.counter.unit),
     origin: own ? 'setting' : 'default',
     source: own
-      ? `set for this ${own.level}, ${own.on}`
-      : `${schoolName[school.value]} school${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
+      ? ownSource(own)
+      : `how early: ${schoolName[school.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
     mark: own ? undefined : duty.mark,
     adjust: { setting: 'life', position: duty.id, clock, value },
   }
 }
+
+/** Who said it, of a life that is not the catalogue's. */
+export const ownSource = ({ level, on, way }: NonNullable<Life['own']>): string =>
+  way ? `its way here: ${way}, chosen for this ${level}` : `set for this ${level}, ${on}`
 
 const lifeNames: Partial<Record<Clock, string>> = {
   shots: 'Life',

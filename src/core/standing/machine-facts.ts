@@ -21,6 +21,7 @@ import { type StageNow, stageNow } from './stages.ts'
 import type { WaterKnown } from './standing.ts'
 import { type WaterBudget, waterBudget } from './water-budget.ts'
 import { waterKnown } from './water-known.ts'
+import { type WayLife, wayLives } from './way-lives.ts'
 
 /** What every duty of a machine is reckoned from. */
 export interface MachineFacts {
@@ -41,6 +42,8 @@ export interface MachineFacts {
   hasAlongCounts: boolean
   hasOwnSchools: boolean
   school: { value: School; level: Level | 'catalogue' }
+  /** Tasks whose rhythm is that of a way chosen here, see `wayLives`. */
+  wayLives: Map<string, WayLife>
   stage: StageNow
   /** Whether somebody will read the arithmetic. */
   showWorking: boolean
@@ -75,6 +78,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
     hasOwnSchools: settingsOf(histories, 'school').some(({ duty }) => duty !== undefined),
     school: schoolOf(ownSchool(histories, null)),
+    wayLives: wayLives(histories, kind),
     stage: stageNow(histories, 'machine'),
     showWorking,
   }

@@ -14,7 +14,7 @@ interface Props {
   today: string
 }
 
-/** One kind of machine: its water path, what it may have, its parts by school, what it shows, how it is cleaned. */
+/** One kind of machine: its water path, what it may have, its parts how early, what it shows, how it is cleaned. */
 export function KindView({ page, today }: Props) {
   const { kind, machines } = page
   const [said, setSaid] = useState(new Map<string, boolean>())

@@ -7,22 +7,19 @@ import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
-import { LensSwitch } from '../../ui/LensSwitch.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { FaultView } from '../fault/FaultLens.tsx'
-import { HaloUnderlay } from '../fault/HaloUnderlay.tsx'
-import type { PathLayout } from '../path/layout.ts'
-import { PathDrawing } from '../path/PathDrawing.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { ChangeButton } from './ChangeButton.tsx'
 import { HeldBand } from './HeldBand.tsx'
 import { hangingFor, keptStations } from './lens-path.ts'
 import type { MachineSheet } from './MachineMenu.tsx'
+import { PathPart } from './PathPart.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
@@ -32,7 +29,6 @@ const WorkLens = later(() => import('../run/WorkLens.tsx').then((module) => modu
 const FaultLens = later(() => import('../fault/FaultLens.tsx').then((module) => module.FaultLens))
 const LedgerLens = later(() => import('./LedgerLens.tsx').then((module) => module.LedgerLens))
 const WaterLens = later(() => import('./water/WaterLens.tsx').then((module) => module.WaterLens))
-const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const PromptSheet = later(() => import('./PromptSheet.tsx').then((module) => module.PromptSheet))
 const OptionsSheet = later(() => import('./OptionsSheet.tsx').then((module) => module.OptionsSheet))
@@ -73,7 +69,6 @@ export function MachineView({ bundle: first, reckoned, today, me, lens: firstLen
   const [station, setStation] = useState<string | null>(null)
   const [adjusting, setAdjusting] = useState<{ title: string; line: Line } | null>(null)
   const [open, setOpen] = useState<MachineSheet | null>(null)
-  const [unfolded, setUnfolded] = useState(false)
   const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
   const [fault, setFault] = useState<FaultView | null>(null)
   const keep = useMemo(() => keptStations({ lens, standings, key, kind, fault }), [fault, key, kind, lens, standings])
@@ -108,18 +103,6 @@ export function MachineView({ bundle: first, reckoned, today, me, lens: firstLen
   const choose = (at: string, standing: Standing | null) => {
     if (standing && lens === 'wear') setKey(standing.key)
     if (lens !== 'wear') setStation((now) => (now === at ? null : at))
-  }
-  const drawing = {
-    kind,
-    today,
-    without,
-    hanging,
-    onChoose: choose,
-    chosen: lens === 'wear' ? (chosen?.station ?? null) : lens === 'fault' ? (fault?.next ?? null) : station,
-    ...(lens === 'fault' && fault && { underlay: (layout: PathLayout) => <HaloUnderlay layout={layout} {...fault} /> }),
-    ...(lens === 'water' && {
-      overlay: (layout: PathLayout) => <WaterOverlay bundle={bundle} layout={layout} today={today} />,
-    }),
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -157,23 +140,21 @@ export function MachineView({ bundle: first, reckoned, today, me, lens: firstLen
           <b>{stageName[reckoning.stage]}</b> since {dayLong(reckoning.stageSince!)}. {stageEffect[reckoning.stage]}
         </p>
       )}
-      <section aria-label="Water path" className="relative border-b border-hair bg-enamel">
-        <div data-noprint className="px-4 pt-1 lg:absolute lg:left-5 lg:top-1 lg:z-10 lg:px-0">
-          <LensSwitch lenses={lenses} chosen={lens} onChoose={setLens} label="Lens" />
-        </div>
-        {/* biome-ignore-start lint/a11y/noNoninteractiveTabindex: a wide drawing scrolls, and the keyboard must reach it */}
-        <section className="overflow-x-auto px-4 pt-1 lg:px-6" tabIndex={0} aria-label="Water path, scrolls sideways">
-          <div className={unfolded ? '' : 'max-md:hidden'}>
-            <PathDrawing {...drawing} />
-          </div>
-          {!unfolded && (
-            <div className="md:hidden">
-              <PathDrawing {...drawing} keep={keep} onUnfold={() => setUnfolded(true)} />
-            </div>
-          )}
-        </section>
-        {/* biome-ignore-end lint/a11y/noNoninteractiveTabindex: see above */}
-      </section>
+      <PathPart
+        bundle={bundle}
+        kind={kind}
+        today={today}
+        without={without}
+        lenses={lenses}
+        lens={lens}
+        onLens={setLens}
+        hanging={hanging}
+        keep={keep}
+        chosen={lens === 'wear' ? (chosen?.station ?? null) : lens === 'fault' ? (fault?.next ?? null) : station}
+        onChoose={choose}
+        work={work?.stations ?? []}
+        fault={fault}
+      />
       {lens === 'wear' ? (
         <WearLens
           bundle={bundle}

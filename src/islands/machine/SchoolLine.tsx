@@ -13,11 +13,11 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
-/** The school that holds here, of a part or task, or of all. */
+/** How early is acted here, of a part or task, or of all. */
 export const schoolHere = (bundle: MachineBundle, dutyId: string | null): School =>
   ownSchool(effective(bundle.ledgers), dutyId)?.body.school ?? 'usual'
 
-/** Which school of when to act holds here, and the choice of another with its reasons. */
+/** How early is acted here, and the choice of another with its reasons. */
 export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   const [open, setOpen] = useState(false)
   const found = ownSchool(effective(bundle.ledgers), duty?.id ?? null)
@@ -26,7 +26,7 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   return (
     <span className="text-[13px] text-second">
       <button type="button" className="word min-h-[24px] text-[13px]" onClick={() => setOpen(true)}>
-        {schoolName[school]} school
+        How early: {schoolName[school]}
       </button>
       {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}
       {open && (
@@ -34,13 +34,13 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
           levels={machineLevels(bundle)}
           today={today}
           title={duty ? `When to act: ${duty.name}` : 'When to act'}
-          about="Practitioners disagree, each with reason. The usual school is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."
+          about="Practitioners disagree, each with reason. The usual one is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."
           body={() => ({ v: 1, setting: 'school', school: choice, ...(duty && { duty: duty.id }) })}
           onClose={() => setOpen(false)}
           onSaved={onSaved}
         >
           <fieldset className="m-0 border-0 p-0">
-            <legend className="sr-only">School</legend>
+            <legend className="sr-only">How early</legend>
             {schools.map((name) => (
               <label key={name} className="flex min-h-[52px] items-start gap-2 border-t border-hair py-2">
                 <input

@@ -4,7 +4,10 @@ import { stationOf } from '../../ui/entry-words.ts'
 import { dayShort, monthYear } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { FaultView } from '../fault/FaultLens.tsx'
+import { railName } from '../path/layout.ts'
 import type { Hanging } from '../path/StationMark.tsx'
+
+const untouched = 'not touched'
 
 /** Suspicion worth a station of its own on a folded path. */
 const worthShowing = 0.04
@@ -27,6 +30,24 @@ export function keptStations({ lens, standings, key, kind, fault }: Kept): Set<s
     ...standings.flatMap((standing) => (standing.key === key ? [standing.station] : [])),
     ...(lens === 'water' ? ['mains', 'tank', 'softener', ...(kind?.vessels.map((one) => one.station) ?? [])] : []),
   ])
+}
+
+/** Stations that have something to say in a lens: what is due, suspected, tested or on record there. */
+export function spokenStations(lens: string, hanging: Map<string, Hanging>, fault: FaultView | null): Set<string> {
+  const hung = [...hanging].flatMap(([id, { standings, words }]) =>
+    standings.length > 0 || (words && words !== untouched) ? [id] : [],
+  )
+  if (lens !== 'fault' || !fault) return new Set(hung)
+  return new Set([...hung, ...(fault.next ? [fault.next] : []), ...fault.done.map(({ station }) => station)])
+}
+
+/** Rails of which no station has anything to say, as they are called, with how many stations stand on each. */
+export function foldedRails(kind: Kind, without: Set<string>, spoken: Set<string>): { name: string; count: number }[] {
+  return kind.lines.flatMap((line) => {
+    const here = line.stations.filter((id) => !without.has(id))
+    if (line.lane < 2 || here.length === 0 || here.some((id) => spoken.has(id))) return []
+    return [{ name: railName(line), count: here.length }]
+  })
 }
 
 interface Hung {
@@ -57,7 +78,7 @@ export function hangingFor({ lens, bundle, standings, kind, work, fault, today }
       return said(
         stations.map((id) => {
           const there = touched.get(id)
-          return [id, there ? `${nearWords(there.on, today)} · ${there.count}` : 'not touched']
+          return [id, there ? `${nearWords(there.on, today)} · ${there.count}` : untouched]
         }),
       )
     }

@@ -2,7 +2,7 @@ import { type ReactNode, useMemo } from 'react'
 import type { Kind, Medium } from '../../core/kinds/kind.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { layOut, type PathLayout, type PlacedLine, type PlacedStation } from './layout.ts'
-import { type Hanging, StationMark } from './StationMark.tsx'
+import { groupsOf, type Hanging, StationMark } from './StationMark.tsx'
 import { bottomOf } from './station-bottoms.ts'
 
 interface Props {
@@ -15,6 +15,8 @@ interface Props {
   onChoose: (station: string, standing: Standing | null) => void
   /** On a small screen: the stations to show; the rest is folded. */
   keep?: Set<string>
+  /** Stations that have something to say: rails without any are folded away. All are drawn where absent. */
+  spoken?: Set<string>
   onUnfold?: () => void
   /** What a lens draws over the path in place of the band: names and leaders there make way. */
   overlay?: (layout: PathLayout) => ReactNode
@@ -58,8 +60,12 @@ const bore: Record<Medium, number> = {
  * is the lens's affair; the drawing itself never moves.
  */
 export function PathDrawing(props: Props) {
-  const { kind, today, without, hanging, chosen, onChoose, keep, onUnfold, overlay, underlay } = props
-  const layout = useMemo(() => layOut(kind, without, keep), [kind, without, keep])
+  const { kind, today, without, hanging, chosen, onChoose, keep, spoken, onUnfold, overlay, underlay } = props
+  const rows = rowsOf([...hanging].flatMap(([id, one]) => (!keep || keep.has(id) ? [one] : [])))
+  const layout = useMemo(
+    () => layOut(kind, without, keep, spoken && { rows, spoken }),
+    [kind, without, keep, rows, spoken],
+  )
   const { width, top } = layout
   // A lens of the water leaves the electrical rail away: nothing of the path moves.
   const height = (overlay ? layout.bandY + 72 : layout.height) - top
@@ -138,7 +144,7 @@ export function PathDrawing(props: Props) {
             <Leader
               key={placed.station.id}
               placed={placed}
-              until={layout.bandY + (hanging.size === 0 ? 14 : 27 + (layout.rows - 1) * 34)}
+              until={layout.bandY + (hanging.size === 0 ? 14 : Math.max(14, 27 + (layout.rows - 1) * 34))}
               chosen={chosen === placed.station.id}
             />
           ),
@@ -182,6 +188,13 @@ export function PathDrawing(props: Props) {
     </svg>
   )
 }
+
+/** Lines that hang from the busiest station: a lifeline a group, or one of words. */
+const rowsOf = (hanging: Hanging[]): number =>
+  Math.max(
+    0,
+    ...hanging.map(({ standings, words }) => (standings.length > 0 ? groupsOf(standings).length || 1 : words ? 1 : 0)),
+  )
 
 const d = (line: PlacedLine) => `M${line.points.map(({ x, y }) => `${x.toFixed(1)} ${y}`).join('L')}`
 

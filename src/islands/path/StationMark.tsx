@@ -115,15 +115,19 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
   )
 }
 
+/** Groups that standings are about, by number. */
+export const groupsOf = (standings: Standing[]): number[] =>
+  [
+    ...new Set(standings.flatMap((standing) => (standing.instance?.startsWith('group') ? [standing.index!] : []))),
+  ].sort()
+
 /** One row a group in the band; beside branches and on the rail the soonest speaks for all. */
 function rowsOf(
   standings: Standing[],
   hangs: PlacedStation['hangs'],
 ): { number?: number; standing: Standing | undefined }[] {
   const soonest = (some: Standing[]) => [...some].sort(byDue)[0]
-  const numbers = [
-    ...new Set(standings.flatMap((standing) => (standing.instance?.startsWith('group') ? [standing.index!] : []))),
-  ].sort()
+  const numbers = groupsOf(standings)
   if (hangs !== 'band' || numbers.length < 2) return [{ standing: soonest(standings) }]
   return numbers.map((number) => ({
     number,

@@ -32,6 +32,14 @@ export interface Pleat {
   count: number
 }
 
+/** How much hangs from the stations: what says nothing takes no room. */
+export interface Room {
+  /** Lines of the band below the main line: one a group of lifelines, one of words, none. */
+  rows: number
+  /** Stations that have something to say; a rail none of which has is folded away. */
+  spoken: Set<string>
+}
+
 export interface PathLayout {
   pleats: Pleat[]
   width: number
@@ -66,8 +74,9 @@ const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
  *
  * @param without - stations this machine does not have, such as a softener
  * @param kept - on a small screen: the stations to show, the rest folds into pleats
+ * @param room - what hangs there; where absent there is room for all of it
  */
-export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<string>): PathLayout {
+export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<string>, room?: Room): PathLayout {
   const keep = kept && withEnds(kind, kept)
   const byId = new Map(kind.stations.map((station) => [station.id, station]))
   const withDuties = new Set([
@@ -251,9 +260,12 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
 
   // A branch that runs on beyond the cup takes the sheet with it.
   const width = Math.max(wide, ...stations.filter(({ hangs }) => hangs === 'beside').map(({ blockX }) => blockX + slot))
-  const rows = Math.max(1, kind.groups)
+  const rows = room ? room.rows : Math.max(1, kind.groups)
   const railY = bandY + 46 + (rows - 1) * rowPitch + 34
-  const rails = kind.lines.filter((line) => line.lane >= 2 && shown(line)).sort((one, other) => one.lane - other.lane)
+  const speaks = (line: PathLine) => !room || line.stations.some((id) => room.spoken.has(id))
+  const rails = kind.lines
+    .filter((line) => line.lane >= 2 && shown(line) && speaks(line))
+    .sort((one, other) => one.lane - other.lane)
   rails.forEach((rail, n) => {
     const own = shownOf(rail)
     const y = railY + n * railPitch
@@ -294,13 +306,17 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     railY,
     rails: rails.map((rail, n) => ({
       y: railY + n * railPitch,
-      words: rail.medium === 'control' ? 'electrical and control' : (rail.label ?? ''),
+      words: railName(rail),
     })),
     stations: real,
     lines,
     pleats,
   }
 }
+
+/** What stands on a rail at the foot, in words. */
+export const railName = (line: PathLine): string =>
+  line.medium === 'control' ? 'electrical and control' : (line.label ?? '')
 
 /** Runs of stations that are not kept, each as one narrow stand-in. */
 function fold(

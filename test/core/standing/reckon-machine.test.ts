@@ -196,7 +196,7 @@ describe('reckoning a machine', () => {
       expect(plain.find((line) => line.adjust)).to.deep.include({
         origin: 'default',
         mark: 'T',
-        source: 'usual school, common practice',
+        source: 'how early: usual, common practice',
       })
     })
 

@@ -17,6 +17,7 @@ const thin = (outcome: string) => ({
 /** The small pump machine with a thermoblock, its own grinder and a 3-way valve. Shares of calls from memory. */
 export const builtInGrinder: Omit<BookChange, 'kind'> = {
   stations: { boiler: 'thermoblock' },
+  where: { grind: 'burrs' },
   parts: {},
   words: [
     ['Boiler and its pipe', 'Thermoblock'],

@@ -17,6 +17,7 @@ const seesOf = (test: string) => dvFaults.tests.find(({ id }) => id === test)!.s
 export const lvFaults = likeBook(dvFaults, {
   kind: 'lv',
   stations: { 'three-way': 'lever', 'steam-knob': 'steam-valve', thermostat: 'pressure', protector: 'pump' },
+  where: { 'fuse-open': 'heater', 'element-open': 'heater', fuse: 'heater', element: 'heater' },
   parts: { 'group-seal': 'group-gasket', screen: 'shower-screen', heater: null, 'block-rings': 'element-gasket', thermostat: 'pressure-switch', 'steam-knob': 'steam-seals', 'three-way-valve': 'lever-seals' },
   without: { faults: ['protector-open', 'three-way-shut'], tests: ['protector', 'steam-time'] },
   procedures: { descale: null },

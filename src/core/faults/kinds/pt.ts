@@ -7,7 +7,7 @@ import { steamBoiler } from './steam-boiler.ts'
 const ofSteam = steamBoiler({
   boiler: 'steam-boiler',
   fill: 'steam-boiler',
-  gauge: 'board',
+  gauge: 'steam-boiler',
   good: { from: 1, to: 1.5 },
   cold: ['steam-element'],
   cool: ['steam-low'],
@@ -20,6 +20,7 @@ const seesOf = (test: string) => dvFaults.tests.find(({ id }) => id === test)!.s
 export const ptFaults = likeBook(dvFaults, {
   kind: 'pt',
   stations: { boiler: 'brew-boiler', 'steam-knob': 'steam-valve', thermostat: 'relay', protector: 'pump' },
+  where: { 'fuse-open': 'heater', 'element-open': 'heater', fuse: 'heater', element: 'heater' },
   parts: { 'group-seal': 'group-gasket', screen: 'shower-screen', heater: 'heating-element', 'block-rings': 'element-gasket', thermostat: null, 'steam-knob': 'steam-seals' },
   without: { faults: ['protector-open'], tests: ['protector', 'steam-time'] },
   complaints: { 'boiler-chalked': { slow: 7, cold: 3 }, 'thermostat-low': { cold: 9, taste: 1 }, 'fuse-open': { cold: 9 }, 'element-open': { cold: 9 } },

@@ -6,7 +6,7 @@ import { steamBoiler } from './steam-boiler.ts'
 const ofSteam = steamBoiler({
   boiler: 'steam-boiler',
   fill: 'steam-boiler',
-  gauge: 'board',
+  gauge: 'steam-boiler',
   good: { from: 1.2, to: 1.5 },
   cold: ['steam-element'],
   cool: ['steam-low'],
@@ -43,6 +43,7 @@ export const spFaults = likeBook(srFaults, {
     position: 'spindle',
     door: 'sensors',
   },
+  where: { 'heater-open': 'heater', element: 'heater' },
   parts: {
     'tank-coupling': null,
     'tank-filter': 'inlet-strainer',
@@ -81,7 +82,7 @@ export const spFaults = likeBook(srFaults, {
     ['Brew-unit screen clogged', 'Showers of the group clogged'],
     ['Screen brushed, oil-removal tablet', 'Showers out, cleaned'],
     ['Brew unit dry of grease', 'Guides of the group dirty or greased: it stalls'],
-    ['Washed, greased', 'Guides cleaned dry, no lubricant of any kind'],
+    ['Washed, greased', 'Guides cleaned and left dry: no oil, no grease'],
     ['Unit drive worn', 'Endless screw or its nut worn'],
     ['Drive or its nut new', 'Screw or nut new'],
     ['Position switch of the unit fails', 'Position sensor of the spindle fails'],

@@ -308,7 +308,7 @@ export const srTests: Test[] = [
     { 'air-jet': { coarse: 0.9 }, 'frother-rings': { spits: 0.7, coarse: 0.2 }, 'steam-valve': { spits: 0.7 }, 'heater-open': { spits: 0.6 }, 'block-chalked': { spits: 0.2 }, 'filter-blocked': { spits: 0.55 }, ...noSteam },
     { tools: ['milk'], needs: ['hot'], hazard: 'scald' },
   ),
-  look('jet', 'Air inlet against the light', 'frother', 1, { clear: 'Clear', blocked: 'Blocked' }, { 'air-jet': { blocked: 0.93 } }, { tools: ['pin'] }),
+  look('jet', 'Air inlet against the light', 'air-jet', 1, { clear: 'Clear', blocked: 'Blocked' }, { 'air-jet': { blocked: 0.93 } }, { tools: ['pin'] }),
   look('rings', 'Frother apart: look at its rings', 'frother', 3, { whole: 'Whole', worn: 'Worn or torn' }, { 'frother-rings': { worn: 0.92 } }),
   look('below', 'Look below with a torch', 'tray', 1, { dry: 'Dry', wet: 'Wet outside the tray' }, { 'hose-leaks': { wet: 0.85 } }, { tools: ['torch'] }),
   look('leaks-inside', 'Dry paper laid inside, case shut, one coffee; plug out, open: where is it wet?', 'thermoblock', 6, { dry: 'Dry', wet: 'A joint is wet' }, { 'hose-leaks': { wet: 0.94 } }, { tools: ['paper', 'torch'], needs: ['off', 'open', 'shut-again'], hazard: 'scald', how: ranShut }),

@@ -85,7 +85,7 @@ export const srFaults: FaultBook = {
     fault('burrs-worn', 'Burrs worn', 'burrs', 2, { weak: 6, taste: 2 }, repair('New burrs, set anew', 40, { stripDown: 'grinder-service' }), { part: 'burrs' }),
     fault('grinder-jam', 'A stone or bean jams the grinder', 'burrs', 2, { 'grinder-silent': 8, clear: 2 }, repair('Stone out, burrs looked at', 30, { stripDown: 'grinder-service' }), { traits: ['user'] }),
     fault('contacts-off', 'Spring contacts of the grinder off or burnt', 'contacts', 1.5, { 'grinder-silent': 9, clear: 2 }, repair('Contacts set or new', 30, { stripDown: 'grinder-service' }), { part: 'spring-contacts' }),
-    fault('air-jet', 'Air inlet of the frother blocked', 'frother', 4, { foam: 10 }, repair('Pricked, milk side cleaned', 8, { procedure: 'milk-hygiene' }), { traits: ['user'] }),
+    fault('air-jet', 'Air inlet of the frother blocked', 'air-jet', 4, { foam: 10 }, repair('Pricked, milk side cleaned', 8, { procedure: 'milk-hygiene' }), { traits: ['user'] }),
     fault('frother-rings', 'Frother draws false air: rings worn', 'frother', 2.5, { foam: 9 }, repair('New rings', 10, { procedure: 'milk-hygiene' }), {}),
     fault('steam-valve', 'Steam and hot-water valve shut or leaking', 'steam-valve', 2, { 'no-steam': 7, foam: 2 }, repair('Valve cleaned or new', 35), { traits: ['chalk'], part: 'steam-valve' }),
     fault('board-dead', 'Board, supply or wiring', 'board', 2, { dead: 9 }, repair('Fuse, leads, board', 40, { procedure: 'settings-sheet' }), {}),

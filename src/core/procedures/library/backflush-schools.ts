@@ -125,14 +125,14 @@ export const backflushSchools: BackflushSchool[] = [
   },
   {
     id: 'fingernail-and-a-pause',
-    name: 'fingernail and a pause',
+    name: 'one gram and a pause',
     reason:
       'Hardly any powder, and half a minute for it to work after the first stroke: little to rinse, gentle on seals. For homes, weekly.',
     kinds: ['lv', 'dv', 'dn', 'dg'],
     usualFor: [],
     every: { words: 'weekly at home', days: 7, mark: 'T' },
     usualAt: { kinds: ['dv', 'dg'], fromDrinks: 5 },
-    dose: { of: 'detergent', grams: span(1, 0.5, 1.5), words: 'a little fingernail' },
+    dose: { of: 'detergent', grams: span(1, 0.5, 1.5), words: 'the tip of a teaspoon' },
     detergent: { onS: span(5, 4, 5), offS: span(5), times: span(5), firstOffS: span(30) },
     openS: span(8, 5, 10),
     rinse: { onS: span(5, 4, 5), offS: span(5), times: span(1) },

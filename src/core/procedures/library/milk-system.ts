@@ -100,8 +100,8 @@ export const milkHygieneRun: Procedure = {
   kinds: ['sr', 'st', 'sp'],
   needs: { stations: ['frother', 'milk-hose'], why: 'It has no milk system.' },
   writes: [
-    { entry: 'cleaned', task: 'milk-cleaner', by: ['cleaner', 'clear'] },
     { entry: 'cleaned', task: 'milk-strip', by: ['strip', 'build'] },
+    { entry: 'cleaned', task: 'milk-cleaner', by: ['cleaner', 'clear'] },
   ],
   schools: [
     {

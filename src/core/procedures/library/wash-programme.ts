@@ -30,7 +30,7 @@ export const washProgramme: Procedure = {
       usualFor: ['pt'],
       every: { words: 'weekly at home', days: 7, mark: 'M' },
       figures: [
-        figure('Detergent', 'just over a fingernail, dissolved in warm boiler water'),
+        figure('Detergent', 'about 1.5 g, dissolved in warm boiler water'),
         figure('Soak locked in', '2 min'),
         figure('Detergent strokes', '15, by the machine'),
         figure('Rinse strokes', '5, by the machine, without portafilter; then 4 by hand against the blind basket', 'M'),
@@ -52,7 +52,7 @@ export const washProgramme: Procedure = {
               say: 'Dissolve the powder in warm water',
               how: 'Warm water from the hot-water tap; stir with the brush until nothing is left to see, then into the blind basket.',
               act: 'dose',
-              dose: { of: 'detergent', grams: span(1.5, 1, 2), words: 'just over a fingernail' },
+              dose: { of: 'detergent', grams: span(1.5, 1, 2), words: 'a small heap on the tip of a teaspoon' },
               into: 'the blind basket',
               handsS: 60,
               caution: alkaline,
