@@ -220,7 +220,7 @@ function settingWords(body: Loose, kindId: string): string {
     case 'closure':
       return `Closed ${dayLong(String(body.from))} to ${dayLong(String(body.to))}${body.name ? `, ${body.name}` : ''}`
     case 'way':
-      return `${String(body.procedure).replaceAll('-', ' ')}: ${String(body.school).replaceAll('-', ' ')}`
+      return `${upper(String(body.procedure).replaceAll('-', ' '))}: ${body.name ?? String(body.school).replaceAll('-', ' ')}${body.rhythm ? `, ${(body.rhythm as unknown as { words: string }).words}` : ''}`
     case 'programme-keys':
       return `Keys of ${[body.maker, body.model].filter(Boolean).join(' ')}${body.revision ? `, revision ${body.revision}` : ''}: ${patternWords(body.pattern as unknown as KeyPattern)}`
     case 'part-price':

@@ -128,7 +128,18 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'busy-months', months: [1, 1, 1, 1, 1, 1, 1.5, 1.5, 1, 1, 1, 0.8] },
     'Busy months: Jul ×1.5, Aug ×1.5, Dec ×0.8',
   ],
-  ['setting', { setting: 'way', procedure: 'wand-clean', school: 'overnight' }, 'wand clean: overnight'],
+  ['setting', { setting: 'way', procedure: 'wand-clean', school: 'overnight' }, 'Wand clean: overnight'],
+  [
+    'setting',
+    {
+      setting: 'way',
+      procedure: 'parts-soak',
+      school: 'screens-weekly',
+      name: 'screens, weekly',
+      rhythm: { tasks: ['screen-soak'], words: 'weekly in a bar', days: 7 },
+    },
+    'Parts soak: screens, weekly, weekly in a bar',
+  ],
   ['setting', { setting: 'part-price', kind: 'sr', part: 'piston-ring', price: 4.5 }, 'Price of piston ring: 4.5'],
   [
     'setting',

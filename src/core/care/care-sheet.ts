@@ -1,4 +1,4 @@
-import type { Duty, Kind } from '../kinds/kind.ts'
+import { type Duty, type Kind, routineThere } from '../kinds/kind.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type School as Way } from '../procedures/procedure.ts'
 import { byHazard, cautionOf, drawingOf } from './care-cautions.ts'
@@ -39,9 +39,8 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   }
   const tasks = new Set(told.flatMap(({ tasks: all }) => all))
   const procedures = new Set(told.map(({ care }) => care.procedure))
-  for (const { what, every, mark } of kind.routine) {
+  for (const { what, every, mark } of routineThere(kind)) {
     if (saidAlready(what, procedures)) continue
-    if (/milk/i.test(what) && !stations.has('milk-hose') && !stations.has('frother')) continue
     add(rhythmSaid(every), {
       say: what,
       ...routineHow(what, every),

@@ -262,7 +262,7 @@ export const c2: Kind = {
   descale: null,
   descaleNote: 'A large boiler is not descaled in place: treat the water, and plan a strip or bench descale when the chalk nears its limit.',
   routine: [
-    { what: 'Water backflush, both groups', every: 'every few hours', mark: 'T' },
-    { what: 'Hot water run, boiler refreshed', every: 'every 2 weeks', mark: 'T' },
+    { what: 'Water backflush, both groups', every: 'every few hours', mark: 'T', procedure: 'water-backflush' },
+    { what: 'Hot water run, boiler refreshed', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' },
   ],
 }

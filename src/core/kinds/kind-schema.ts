@@ -231,7 +231,13 @@ export const kindSchema = object({
     .defined(),
   descaleNote: words(400),
   routine: array(
-    object({ what: words(120).required(), every: words(120).required(), mark: mark().required() })
+    object({
+      what: words(120).required(),
+      every: words(120).required(),
+      mark: mark().required(),
+      procedure: slug(),
+      task: slug(),
+    })
       .noUnknown()
       .required(),
   )

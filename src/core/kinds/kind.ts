@@ -208,7 +208,24 @@ export interface Kind {
   /** Why a kind is not descaled in place. */
   descaleNote?: string
   /** The customer's own routine: told, not put on the round. */
-  routine: { what: string; every: string; mark: Mark }[]
+  routine: RoutineTask[]
+}
+
+/** A line of the customer's routine; what puts it on record, where something does. */
+export interface RoutineTask {
+  what: string
+  every: string
+  mark: Mark
+  /** The procedure that does it. */
+  procedure?: string
+  /** The task of the kind that it is. */
+  task?: string
+}
+
+/** The routine of a machine as it is: nothing of milk where it has no milk system. */
+export function routineThere({ routine, stations }: Kind): RoutineTask[] {
+  const milk = stations.some(({ id }) => id === 'milk-hose' || id === 'frother')
+  return routine.filter(({ what }) => milk || !/milk/i.test(what))
 }
 
 /** Whether a line is one outlet by itself: a hot-water tap below its boiler, a drain into its tray. */

@@ -199,5 +199,10 @@ export const lv: Kind = {
   ],
   descale: null,
   descaleNote: 'Not descaled in place: its boiler keeps acid, and loosened flakes block the thermosiphon. Treat the water; strip or bench descale when the chalk nears its limit.',
-  routine: [{ what: 'Water backflush', every: 'daily', mark: 'T' }, { what: 'Wand wiped and purged', every: 'each use', mark: 'T' }, { what: 'Boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T' }, ...tankRoutine],
+  routine: [
+    { what: 'Water backflush', every: 'daily', mark: 'T', procedure: 'water-backflush' },
+    { what: 'Wand wiped and purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' },
+    { what: 'Boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' },
+    ...tankRoutine,
+  ],
 }

@@ -169,5 +169,5 @@ export const pt: Kind = {
   ],
   descale: null,
   descaleNote: 'Not descaled in place unless its maker says so: treat the water, and strip or bench descale when the chalk nears its limit.',
-  routine: [{ what: 'Wand wiped and purged', every: 'each use', mark: 'T' }, { what: 'Steam boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T' }, ...tankRoutine],
+  routine: [{ what: 'Wand wiped and purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Steam boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' }, ...tankRoutine],
 }

@@ -119,5 +119,5 @@ export const sr: Kind = {
     },
   ],
   descale: tankDescale(40),
-  routine: [...tankRoutine, { what: 'Brew unit out and rinsed', every: 'weekly', mark: 'M' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
+  routine: [...tankRoutine, { what: 'Brew unit out and rinsed', every: 'weekly', mark: 'M', procedure: 'brew-unit' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
 }

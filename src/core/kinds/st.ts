@@ -127,5 +127,5 @@ export const st: Kind = {
     },
   ],
   descale: tankDescale(45),
-  routine: [...tankRoutine, { what: 'Grounds container and tray emptied and washed', every: 'daily', mark: 'T' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
+  routine: [...tankRoutine, { what: 'Grounds container and tray emptied and washed', every: 'daily', mark: 'T', procedure: 'spouts-and-container' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
 }

@@ -224,6 +224,18 @@ export const settingSchemas = {
     setting: string().oneOf(['way']).required(),
     procedure: slug().required(),
     school: slug().required(),
+    /** As it is called, and how often it has its tasks done: the dates go by it. */
+    name: string().max(120),
+    rhythm: object({
+      tasks: array(slug().required()).required().min(1).max(20),
+      words: string().max(120).required(),
+      days: amount().positive('must be above 0').max(3660),
+      drinks: amount().positive('must be above 0').max(1_000_000),
+      litres: amount().positive('must be above 0').max(100_000),
+    })
+      .noUnknown()
+      .optional()
+      .default(undefined),
   }).noUnknown(),
   /** How the keys of a model, in one revision, start a programme: said once, shown in every later run. */
   'programme-keys': object({

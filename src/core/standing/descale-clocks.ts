@@ -95,8 +95,8 @@ function descaleLife(facts: MachineFacts, clock: 'litres' | 'months'): { value: 
   const own = ownLife(facts.histories, facts.kind.id, 'descale', clock)
   if (own) return { value: own.body.value, source: `set for this ${own.level}` }
   const chosen = facts.wayLives.get('descale')
-  const value = chosen && clocksOf(chosen.every).get(clock)
-  return value === undefined ? null : { value, source: ownSource({ ...chosen!, way: chosen!.way.name }) }
+  const value = chosen && clocksOf(chosen.rhythm).get(clock)
+  return value === undefined ? null : { value, source: ownSource(chosen!) }
 }
 
 /** Usual litres between descales at a carbonate hardness, by the school. */

@@ -52,11 +52,11 @@ function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Lif
   // A way somebody chose says how often it is done: its clocks are the task's, and no other.
   const chosen = facts.wayLives.get(duty.id)
   if (chosen) {
-    const limit = clocksOf(chosen.every).get(clock)
+    const limit = clocksOf(chosen.rhythm).get(clock)
     const { level, on, way } = chosen
     if (limit !== undefined) {
       const value = Math.min(limit, most)
-      return { life: { value, own: { level, on, way: way.name } }, usual: value }
+      return { life: { value, own: { level, on, way } }, usual: value }
     }
     if (!duty.safety) return null
   }

@@ -167,6 +167,17 @@ export const modelKeys = (
       (body.revision ?? '') === revision,
   )
 
+/** The ways that hold here, one a procedure: the nearest level's latest of each. */
+export function waysChosen(histories: Histories): Found<'way'>[] {
+  const chosen = new Map<string, Found<'way'>>()
+  for (const level of levels)
+    for (const entry of (histories[level]?.settings.get('way') ?? none).toReversed()) {
+      const way = found<'way'>(entry, level)
+      if (!chosen.has(way.body.procedure)) chosen.set(way.body.procedure, way)
+    }
+  return [...chosen.values()]
+}
+
 /** The way a procedure is done here, where somebody chose one. */
 export const nearestWay = (histories: Histories, procedure: string): Found<'way'> | null =>
   nearestThat(histories, 'way', (body) => body.procedure === procedure)

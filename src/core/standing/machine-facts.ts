@@ -78,7 +78,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
     hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
     hasOwnSchools: settingsOf(histories, 'school').some(({ duty }) => duty !== undefined),
     school: schoolOf(ownSchool(histories, null)),
-    wayLives: wayLives(histories, kind),
+    wayLives: wayLives(histories),
     stage: stageNow(histories, 'machine'),
     showWorking,
   }

@@ -1,45 +1,37 @@
-import type { Kind } from '../kinds/kind.ts'
-import { type Every, rootOf, type School, writtenBy } from '../procedures/procedure.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Clock } from '../wear/limits.ts'
-import { type Histories, type Level, nearestWay, settingsOf } from './histories.ts'
-import { libraryHere } from './own-procedures.ts'
+import { type Found, type Histories, type Level, waysChosen } from './histories.ts'
 
 /** How often the way that somebody chose has a task done. */
 export interface WayLife {
-  way: Pick<School, 'id' | 'name'>
-  every: Every
+  /** By its name. */
+  way: string
+  rhythm: Rhythm
   level: Level
   on: LocalDay
 }
+
+type Rhythm = NonNullable<Found<'way'>['body']['rhythm']>
 
 /** Days of a month of the calendar, as the clocks by age count them. */
 const daysPerMonth = 30.4375
 
 /**
- * Tasks whose rhythm is that of the way chosen for them here: each procedure's first task, whatever else it does
- * beside it. Empty where nobody chose a way: then the catalogue's clocks hold.
+ * Tasks whose rhythm is that of the way chosen for them here. Empty where nobody chose a way: then the catalogue's
+ * clocks hold.
  *
- * @example wayLives(histories, c2).get('detergent-backflush')?.every.days // 1
+ * @example wayLives(histories).get('detergent-backflush')?.rhythm.days // 1
  */
-export function wayLives(histories: Histories, kind: Kind): Map<string, WayLife> {
+export function wayLives(histories: Histories): Map<string, WayLife> {
   const lives = new Map<string, WayLife>()
-  if (settingsOf(histories, 'way').length === 0) return lives
-  const base = kind.basedOn ?? kind.id
-  for (const procedure of libraryHere(histories)) {
-    if (!procedure.kinds.includes(base)) continue
-    const chosen = nearestWay(histories, rootOf(procedure))
-    const way = chosen && procedure.schools.find(({ id }) => id === chosen.body.school)
-    const first = way && writtenBy(procedure, way)[0]
-    if (!first || !way.every || clocksOf(way.every).size === 0) continue
-    const { level, on } = chosen
-    lives.set(first.taskOf?.[base] ?? first.task, { way, every: way.every, level, on })
-  }
+  for (const { body, level, on } of waysChosen(histories))
+    for (const task of body.rhythm?.tasks ?? [])
+      if (!lives.has(task)) lives.set(task, { way: body.name ?? body.school, rhythm: body.rhythm!, level, on })
   return lives
 }
 
-/** The clocks a rhythm speaks of, each with its limit. @example clocksOf({ words: 'weekly', days: 7, mark: 'T' }) */
-export function clocksOf({ days, drinks, litres }: Every): Map<Clock, number> {
+/** The clocks a rhythm speaks of, each with its limit. @example clocksOf({ tasks: [], words: 'weekly', days: 7 }) */
+export function clocksOf({ days, drinks, litres }: Rhythm): Map<Clock, number> {
   const clocks = new Map<Clock, number>()
   if (drinks !== undefined) clocks.set('shots', drinks)
   if (litres !== undefined) clocks.set('litres', litres)

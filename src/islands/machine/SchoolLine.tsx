@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** How early is acted here, of a part or task, or of all. */
-export const schoolHere = (bundle: MachineBundle, dutyId: string | null): School =>
+const _schoolHere = (bundle: MachineBundle, dutyId: string | null): School =>
   ownSchool(effective(bundle.ledgers), dutyId)?.body.school ?? 'usual'
 
 /** How early is acted here, and the choice of another with its reasons. */

@@ -2,13 +2,12 @@ import { type ReactNode, useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
-import type { School } from '../../core/wear/limits.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayLong, dayNear, dayShort, daysUntil, figure, halfWidth } from '../../ui/format.ts'
-import { everyWords } from '../../ui/interval-words.ts'
+import { later } from '../../ui/later.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { GradeBars } from '../../ui/Seal.tsx'
@@ -19,7 +18,9 @@ import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { usePrinting } from '../use-printing.ts'
-import { SchoolLine, schoolHere } from './SchoolLine.tsx'
+import { SchoolLine } from './SchoolLine.tsx'
+
+const Routine = later(() => import('./Routine.tsx').then((module) => module.Routine))
 
 interface Props {
   bundle: MachineBundle
@@ -188,7 +189,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
             {standings[visible.length]?.due ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}` : ''}
           </button>
         )}
-        <Routine kind={kind} school={schoolHere(bundle, null)} />
+        <CustomersOwn bundle={bundle} kind={kind} today={today} />
       </section>
       <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
         {chosen ? (
@@ -309,32 +310,19 @@ const flagWords = (flag: Reckoning['flags'][number]): string => {
   return what[flag.kind]
 }
 
-function Routine({ kind, school }: { kind: Kind; school: School }) {
-  const rows = [
-    ...kind.routine,
-    ...kind.duties
-      .filter(({ by }) => by === 'customer')
-      .map(({ name, limits, mark }) => ({
-        what: name,
-        every: `every ${everyWords(limits, school, kind.counter.unit)}`,
-        mark,
-      })),
-  ]
+/** Folded away: most visits are about what is worn. */
+function CustomersOwn({ bundle, kind, today }: { bundle: MachineBundle; kind: Kind; today: string }) {
+  const [open, setOpen] = useState(false)
   return (
-    <details className="mt-4 border-t border-hair pt-2" data-noprint>
+    <details
+      className="mt-4 border-t border-hair pt-2"
+      data-noprint
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
       <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
-        The customer's own routine, and what is not done here
+        The customer's own routine: how, how often, last and next
       </summary>
-      <ul className="m-0 list-none p-0 text-[14px]">
-        {rows.map((row) => (
-          <li key={row.what} className="flex gap-3 border-t border-hair py-1">
-            <span className="min-w-0 flex-1">{row.what}</span>
-            <span>{row.every}</span>
-            <span className="text-second">{row.mark === 'M' ? 'from memory' : 'common practice'}</span>
-          </li>
-        ))}
-      </ul>
-      {kind.descaleNote && <p className="text-[14px] text-second">{kind.descaleNote}</p>}
+      {open && <Routine bundle={bundle} today={today} kind={kind} />}
     </details>
   )
 }

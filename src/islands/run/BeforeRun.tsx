@@ -156,13 +156,7 @@ export function BeforeRun({
               onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
             >
               {school.id !== (wayHere(rootOf(procedure)) ?? usualSchool(procedure, kind, made).id) && (
-                <SetWay
-                  key={school.id}
-                  procedure={rootOf(procedure)}
-                  school={school.id}
-                  levels={levels}
-                  today={today}
-                />
+                <SetWay key={school.id} procedure={procedure} school={school} levels={levels} today={today} />
               )}
             </SchoolChoice>
           ))}

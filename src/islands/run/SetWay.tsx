@@ -1,11 +1,13 @@
 import { useState } from 'react'
+import type { Procedure, School } from '../../core/procedures/procedure.ts'
+import { waySetting } from '../../core/procedures/way-setting.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 import type { SettingLevel } from '../setting/levels.ts'
 
 interface Props {
-  procedure: string
-  school: string
+  procedure: Procedure
+  school: School
   levels: SettingLevel[]
   today: string
 }
@@ -18,7 +20,7 @@ export function SetWay({ procedure, school, levels, today }: Props) {
   const set = async () => {
     const level = levels.find((one) => one.level === where)!
     const told = await writeFrom([
-      makeEntry(level.level, level.id, 'setting', { setting: 'way', procedure, school }, today, { id }),
+      makeEntry(level.level, level.id, 'setting', { ...waySetting(procedure, school) }, today, { id }),
     ])
     setSaid(told.ok ? `Usual for ${level.words} from now on.` : told.issues[0]!.message)
   }

@@ -7,9 +7,11 @@ import { type Family, familyNames, type Procedure, rootOf, type School } from '.
 import { drinksMade } from '../../core/standing/drinks-made.ts'
 import { type Histories, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
+import { type RoutineLine, routineHere } from '../../core/standing/routine.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { knownFor } from '../../core/strip-down/known.ts'
+import { dayNear } from '../../ui/format.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { takes } from './clock-words.ts'
 import { readRun } from './kept-run.ts'
@@ -32,6 +34,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
     [histories, kind],
   )
   const made = useMemo(() => drinksMade(histories), [histories])
+  const routine = useMemo(() => new Map(routineHere(histories).map((line) => [line.procedure, line])), [histories])
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
     const kept = readRun(machineId)
@@ -106,15 +109,10 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
                         <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
                         <span className="block text-second">{school.name}</span>
                       </span>
-                      <span
-                        className="mono text-right text-[14px] md:w-[110px]"
-                        style={due ? { color: urgencyInk[urgencyOf(due.due, today)] } : undefined}
-                      >
-                        {due && lasts(due.due, today)}
-                      </span>
+                      <LastAndNext due={due} line={routine.get(rootOf(procedure))} today={today} />
                       <a
                         href={`${run}?procedure=${procedure.id}`}
-                        className="plain inline-flex items-center whitespace-nowrap"
+                        className="plain ml-auto inline-flex items-center whitespace-nowrap"
                         aria-label={`Do it: ${procedure.name}`}
                       >
                         Do it …
@@ -149,6 +147,23 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
         ))}
       </ul>
     </div>
+  )
+}
+
+/** When it was done last, and when it comes next: of what is dated by wear, else of the customer's own routine. */
+function LastAndNext({ due, line, today }: { due: Standing | null; line: RoutineLine | undefined; today: string }) {
+  const last = due ? (due.sinceKnown ? due.since : null) : (line?.last ?? null)
+  return (
+    <span className="text-right text-[14px] max-md:text-left md:w-[130px]">
+      {due ? (
+        <span className="mono block" style={{ color: urgencyInk[urgencyOf(due.due, today)] }}>
+          {lasts(due.due, today)}
+        </span>
+      ) : (
+        line?.next && <span className="mono block">next {dayNear(line.next, today)}</span>
+      )}
+      {last && <span className="block text-second">last {dayNear(last, today)}</span>}
+    </span>
   )
 }
 

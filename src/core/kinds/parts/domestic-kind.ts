@@ -166,7 +166,7 @@ export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about
       },
     ],
     descale: tankDescale(35),
-    routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T' }, ...tankRoutine],
+    routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T', procedure: 'tray-and-body' }, ...tankRoutine],
   }
 }
 

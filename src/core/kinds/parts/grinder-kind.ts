@@ -117,5 +117,5 @@ export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind
     },
   ],
   descale: tankDescale(35),
-  routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T' }, ...tankRoutine],
+  routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T', procedure: 'tray-and-body' }, ...tankRoutine],
 })

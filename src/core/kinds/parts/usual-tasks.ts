@@ -32,5 +32,5 @@ export const tankDescale = (minutes: number): Descale => ({
 export const tankRoutine = [
   { what: 'Tank emptied, fresh water', every: 'daily', mark: 'M' as const },
   { what: 'Tank washed', every: 'weekly', mark: 'M' as const },
-  { what: 'Tank sanitised', every: 'monthly', mark: 'M' as const },
+  { what: 'Tank sanitised', every: 'monthly', mark: 'M' as const, procedure: 'tank-sanitised' },
 ]

@@ -67,5 +67,5 @@ export const milkCleaning: Cleaning[] = [{ what: 'Milk cleaner', takes: true, wh
 
 export const milkRoutine = [
   { what: 'Milk system rinsed', every: 'after each drink, or when idle over 30 min', mark: 'T' as const },
-  { what: 'Milk cleaner run', every: 'daily', mark: 'T' as const },
+  { what: 'Milk cleaner run', every: 'daily', mark: 'T' as const, task: 'milk-cleaner' },
 ]

@@ -1,0 +1,174 @@
+import { instances } from '../kinds/index.ts'
+import { type Duty, routineThere } from '../kinds/kind.ts'
+import { bodyOf } from '../ledger/upcast.ts'
+import { offeredTo, usualSchool } from '../procedures/offered.ts'
+import { type Every, type Procedure, rootOf, type School, writtenBy } from '../procedures/procedure.ts'
+import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
+import type { Mark } from '../quantity/working.ts'
+import { meanRate } from '../usage/rate.ts'
+import type { SchoolLimits } from '../wear/limits.ts'
+import { dutyStanding } from './duty-standing.ts'
+import { type Histories, nearestWay, ofKind } from './histories.ts'
+import { lastDone } from './last-done.ts'
+import { type MachineFacts, machineFacts } from './machine-facts.ts'
+import { keptProcedures, libraryHere } from './own-procedures.ts'
+import { treatmentBefore } from './water/treatment-before.ts'
+
+/** A line of what is done between visits by whoever works with the machine. */
+export interface RoutineLine {
+  what: string
+  /** The procedure that does it, where one does. */
+  procedure: string | null
+  /** The way it is done here; null for what needs no way. */
+  way: string | null
+  /** In words, or by the clocks of its task. */
+  every: string | SchoolLimits
+  mark: Mark
+  /** Null where nothing of it is on record. */
+  last: LocalDay | null
+  /** Null for what is done at every drink or within the day, and where nobody knows when it was done last. */
+  next: LocalDay | null
+}
+
+/**
+ * The routine of a machine: each procedure in the way it is done here, its kind's own lines and tasks, nothing twice;
+ * when each was done last, and when it comes next by its way.
+ *
+ * @returns nothing for a machine that was never taken on
+ */
+export function routineHere(histories: Histories): RoutineLine[] {
+  const facts = machineFacts(histories, false)
+  if (!facts) return []
+  const { kind } = facts
+  const told = customersOwn(facts)
+  const procedures = new Set(told.map(({ procedure }) => rootOf(procedure)))
+  const tasks = new Set(told.flatMap(({ tasks: all }) => all))
+  return [
+    ...told.map(({ procedure, way, duty }): RoutineLine => {
+      const last = lastOf(facts, rootOf(procedure), duty)
+      const limits = duty ? dueByTask(facts, duty) : null
+      return {
+        what: procedure.name,
+        procedure: rootOf(procedure),
+        way: way.name,
+        every: way.every?.words ?? 'when it asks',
+        mark: way.every?.mark ?? 'M',
+        last,
+        next: nextBy(facts, way.every, last) ?? (way.every ? null : limits),
+      }
+    }),
+    ...routineThere(kind)
+      .filter(({ procedure }) => procedure === undefined || !procedures.has(procedure))
+      .map(({ what, every, mark, procedure, task }): RoutineLine => {
+        const last = lastOf(facts, procedure ?? null, kind.duties.find(({ id }) => id === task) ?? null)
+        const days = daysSaid(every)
+        return {
+          what,
+          procedure: procedure ?? null,
+          way: null,
+          every,
+          mark,
+          last,
+          next: last && days ? fromDay(toDay(last) + days) : null,
+        }
+      }),
+    ...kind.duties
+      .filter(
+        ({ by, id }) => by === 'customer' && !tasks.has(id) && !routineThere(kind).some(({ task }) => task === id),
+      )
+      .map((duty): RoutineLine => {
+        const standing = dueByTask(facts, duty)
+        return {
+          what: duty.name,
+          procedure: null,
+          way: null,
+          every: duty.limits,
+          mark: duty.mark,
+          last: lastOf(facts, null, duty),
+          next: standing,
+        }
+      }),
+  ]
+}
+
+interface Told {
+  procedure: Procedure
+  way: School
+  tasks: string[]
+  duty: Duty | null
+}
+
+/** Procedures of whoever works with it, each in its way; of two that do one task the one that is usual here. */
+function customersOwn(facts: MachineFacts): Told[] {
+  const { kind, histories, use } = facts
+  const base = kind.basedOn ?? kind.id
+  const made = use.intervals.length > 0 ? meanRate(use.rate) : null
+  const told = offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)).flatMap(
+    ({ procedure, refused }): Told[] => {
+      if (refused) return []
+      const chosen = nearestWay(histories, rootOf(procedure))?.body.school
+      const way = procedure.schools.find(({ id }) => id === chosen) ?? usualSchool(procedure, kind, made)
+      const tasks = writtenBy(procedure, way).map(({ task, taskOf }) => taskOf?.[base] ?? task)
+      const duty = kind.duties.find(({ id }) => id === tasks[0]) ?? null
+      const theirs = duty ? duty.by === 'customer' : tasks.length === 0 && way.every !== undefined
+      return theirs ? [{ procedure, way, tasks, duty }] : []
+    },
+  )
+  const usual = ({ procedure, way }: Told) => way.usualFor.includes(base) || nearestWay(histories, rootOf(procedure))
+  return told.filter((one) => {
+    if (!one.duty) return usual(one)
+    const same = told.filter(({ duty }) => duty?.id === one.duty!.id)
+    return one === (same.find(usual) ?? same[0])
+  })
+}
+
+/** The later of the last run of it and of its task on record; of several groups the one done longest ago. */
+function lastOf({ histories, kind }: MachineFacts, procedure: string | null, duty: Duty | null): LocalDay | null {
+  const versions = new Set([
+    procedure,
+    ...keptProcedures(histories).flatMap(({ procedure: own }) => (rootOf(own) === procedure ? [own.id] : [])),
+  ])
+  const run = ofKind(histories, 'machine', 'run').findLast((entry) => {
+    const { ended, procedure: done } = bodyOf(entry)
+    return ended === 'done' && versions.has(done)
+  })?.happenedOn
+  const each = duty?.each ? instances(kind, duty.each) : 1
+  const done = duty
+    ? Array.from({ length: each }, (_, i) => lastDone(histories, duty, duty.each && each > 1 ? i + 1 : undefined))
+    : []
+  const days = done.map((one) => (one && one.how !== 'taken on' ? one.on : null))
+  const ofTask = days.length > 0 && days.every((day) => day !== null) ? [...days].sort()[0]! : null
+  return (
+    [run ?? null, ofTask]
+      .filter((day) => day !== null)
+      .sort()
+      .at(-1) ?? null
+  )
+}
+
+/** When a way's rhythm comes round again. */
+function nextBy({ use }: MachineFacts, every: Every | undefined, last: LocalDay | null): LocalDay | null {
+  if (!every || !last || every.drinks === 1) return null
+  const from = toDay(last)
+  const byDrinks = every.drinks === undefined ? null : use.dayAfter(from, every.drinks, 0.5)
+  const days = [every.days === undefined ? null : from + every.days, byDrinks].filter((day) => day !== null)
+  return days.length > 0 ? fromDay(Math.max(from + 1, Math.min(...days))) : null
+}
+
+function dueByTask(facts: MachineFacts, duty: Duty): LocalDay | null {
+  const each = duty.each ? instances(facts.kind, duty.each) : 1
+  const due = Array.from(
+    { length: each },
+    (_, i) => dutyStanding(facts, duty, duty.each && each > 1 ? i + 1 : undefined)?.due?.p50,
+  )
+  return due.filter((day) => day !== undefined).sort()[0] ?? null
+}
+
+/** Days of a rhythm in words; null for what has none. @example daysSaid('every 2 weeks') // 14 */
+function daysSaid(every: string): number | null {
+  if (every === 'daily') return 1
+  if (every === 'weekly') return 7
+  if (every === 'monthly') return 30
+  const [, count, unit] = /^every (\d+) (day|week|month)s$/.exec(every) ?? []
+  return count ? Number(count) * { day: 1, week: 7, month: 30 }[unit as 'day' | 'week' | 'month'] : null
+}
