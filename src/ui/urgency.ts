@@ -19,7 +19,7 @@ export function lasts(due: Standing['due'], today: LocalDay): string {
   const days = daysUntil(due.p50, today)
   const spread = halfWidth(due)
   if (days < 0) return `overdue ${-days} d`
-  if (unsure(due, today)) return unsureWords(due, today)
+  if (unsure(due, today)) return unsureShort(due, today)
   if (days < 365) return spread > 0 ? `${days} d ±${spread}` : `${days} d`
   const months = Math.round(days / 30.44)
   const monthsSpread = Math.round(spread / 30.44)
@@ -40,6 +40,12 @@ export function unsureWords(due: NonNullable<Standing['due']>, today: LocalDay):
         ? 'a year'
         : `${Math.round(months / 12)} years`
   return `not known yet: about ${about}, or much later`
+}
+
+/** The same where there is room for twelve letters only. @example '3 mo or more' */
+export function unsureShort(due: NonNullable<Standing['due']>, today: LocalDay): string {
+  const months = Math.max(1, Math.round(daysUntil(due.p50, today) / 30.44))
+  return months < 11 ? `${months} mo or more` : `${Math.max(1, Math.round(months / 12))} y or more`
 }
 
 /** Whole where it counts things, with its digits where a limit is a fraction. @example wholeOrNot(0.66, 1) // 0.66 */

@@ -106,6 +106,9 @@ describe('how urgent it is', () => {
     expect(lasts(due('2027-01-06', '2026-12-28', '2027-01-15'), today)).to.equal('41 d ±9')
     expect(lasts(due('2028-11-26'), today)).to.equal('24 mo')
     expect(lasts(undefined, today)).to.equal('over 10 y')
+    // No better known than now or twice as far: no spread in days is written there.
+    expect(lasts(due('2027-02-26', '2026-11-30', '2028-06-01'), today)).to.equal('3 mo or more')
+    expect(lasts(due('2027-12-01', '2026-12-01', '2031-01-01'), today)).to.equal('1 y or more')
   })
 
   it('carries use on from the day of reckoning, and takes the clock that governs', () => {

@@ -12,7 +12,7 @@ import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { GradeBars } from '../../ui/Seal.tsx'
 import { meansItself } from '../../ui/typing.ts'
-import { unsure, unsureWords, urgencyInk, urgencyOf, usedOn, wholeOrNot } from '../../ui/urgency.ts'
+import { unsure, unsureShort, urgencyInk, urgencyOf, usedOn, wholeOrNot } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -100,7 +100,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
                     <button
                       type="button"
                       aria-pressed={on}
-                      className="block w-full min-w-[140px] truncate text-left font-semibold"
+                      className="block w-full min-w-[150px] py-0.5 text-left leading-tight font-semibold"
                       onClick={() => onChoose(standing.key)}
                     >
                       {title(standing)}
@@ -286,7 +286,7 @@ function windowWords(standing: Standing, today: string): string {
   if (daysUntil(p50, today) < 0) return `from ${dayNear(p50, today)}`
   if (p10 === p90) return dayNear(p50, today)
   const isOneMonth = p10.slice(0, 7) === p90.slice(0, 7) && preferences().dateForm === 'words'
-  if (unsure(standing.due, today)) return unsureWords(standing.due, today)
+  if (unsure(standing.due, today)) return unsureShort(standing.due, today)
   // Where a window reaches into another year both ends say theirs.
   if (p10.slice(0, 4) !== p90.slice(0, 4)) return `${dayNear(p10, p90)}–${dayNear(p90, p10)}`
   return `${isOneMonth ? Number(p10.slice(8)) : dayShort(p10)}–${dayNear(p90, today)}`
@@ -296,7 +296,7 @@ const phoneDue = (standing: Standing, today: string): string => {
   if (!standing.due) return 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
-  if (days >= 0 && unsure(standing.due, today)) return unsureWords(standing.due, today)
+  if (days >= 0 && unsure(standing.due, today)) return unsureShort(standing.due, today)
   return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
 }
 

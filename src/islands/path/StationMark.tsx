@@ -140,7 +140,7 @@ function shortReading(standing: Standing, today: string): string {
   const verb = standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
   const text = `${verb}${lasts(standing.due, today)}`
   if (text.length <= 12) return text
-  const short = text.replace(/ ±\d+$/, '').replace('overdue', 'over')
+  const short = text.replace(/ (±\d+|or more)$/, '').replace('overdue', 'over')
   return short.length <= 12 ? short : lasts(standing.due, today).replace('overdue', 'over')
 }
 
