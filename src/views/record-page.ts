@@ -12,4 +12,6 @@ export interface Holding {
 export interface RecordPage<K extends RecordKind> {
   rows: ({ id: string; version: number; holds?: Holding } & Kept<K>)[]
   next?: string
+  /** What it was looked for by. */
+  text?: string
 }

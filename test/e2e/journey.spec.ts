@@ -212,6 +212,42 @@ test.describe('a technician’s day', () => {
     await expect(page.getByText('set for this machine', { exact: false }).first()).toBeVisible()
   })
 
+  test('finds a list, a lens and a row as they were left', async ({ ines: page }) => {
+    await page.goto('/machines')
+    await awake(page)
+    await page.getByLabel('Find among the machines').fill('Thistle')
+    await expect(page.getByRole('link', { name: /Crew room/ })).toHaveCount(0)
+    await page.getByRole('link', { name: /Left bar/ }).click()
+    await page.waitForURL('**/machines/*-*')
+    await awake(page)
+    await page.getByRole('tab', { name: 'Work' }).click()
+    // What is worked on stands in the first view: the path is a strip beside the lens switch.
+    await expect(page.getByText('Worked on: 3-way valve')).toBeInViewport()
+    await expect(page.getByRole('link', { name: 'Do it: Water backflush' })).toBeInViewport()
+    await page.getByRole('link', { name: 'Do it: Water backflush' }).click()
+    await page.waitForURL('**/run?procedure=water-backflush')
+    await page.goBack()
+    await awake(page)
+    await expect(page.getByRole('tab', { name: 'Work' })).toHaveAttribute('aria-selected', 'true')
+    await page.goBack()
+    await awake(page)
+    await expect(page.getByLabel('Find among the machines')).toHaveValue('Thistle')
+    await expect(page.getByRole('link', { name: /Crew room/ })).toHaveCount(0)
+  })
+
+  test('adds a machine from the list: first where it stands, then what it is', async ({ ines: page }) => {
+    await page.goto('/machines')
+    await awake(page)
+    await page.getByRole('button', { name: 'Add a machine' }).click()
+    const where = page.getByRole('dialog')
+    await expect(where.getByRole('button', { name: 'Go on' })).toBeDisabled()
+    await where.getByLabel('Site', { exact: true }).fill('thistle')
+    await where.getByRole('radio', { name: /Thistle & Rye/ }).check()
+    await where.getByRole('button', { name: 'Go on' }).click()
+    await page.waitForURL('**/sites/*?add=machine')
+    await expect(page.getByRole('dialog')).toContainText('It stands at Thistle & Rye bakery')
+  })
+
   test('signs out for good', async ({ browser }) => {
     const page = await signedIn(browser)
     await awake(page)

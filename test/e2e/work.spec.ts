@@ -85,6 +85,17 @@ test('a whole backflush of a two-group: reloaded in mid-stroke, once more where 
   await page.goto(`/machines/${id}/run`)
   await awake(page)
   await expect(page.getByRole('button', { name: 'Start' })).toBeVisible()
+
+  // The routine on the machine knows when it was done last, and when it comes next by its way.
+  await page.goto(`/machines/${id}`)
+  await awake(page)
+  await page.getByText('The customer’s own routine').click()
+  const line = page.getByRole('listitem').filter({ hasText: 'Detergent backflush, one scoop, even strokes' })
+  await expect(line).toContainText(/last \d+ \w{3}/)
+  await expect(line).toContainText(/next \d+ \w{3}/)
+  await expect(page.getByRole('listitem').filter({ hasText: 'Screens and parts soaked' })).toContainText(
+    'not on record',
+  )
 })
 
 test('a run left with detergent inside holds the machine until somebody signs the rinse off', async ({

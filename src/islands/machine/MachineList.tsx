@@ -1,24 +1,31 @@
 import { useState } from 'react'
 import { counted } from '../../ui/format.ts'
+import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachinePage } from '../../views/machine-page.ts'
+import { useAddress } from '../use-address.ts'
 import { useFetched } from '../use-fetched.ts'
 import { MachineLine } from './MachineLine.tsx'
+
+const WhereItStands = later(() => import('./WhereItStands.tsx').then((module) => module.WhereItStands))
 
 interface Props {
   first: MachinePage
   text: string
+  kind: string
   today: string
   kinds: { id: string; name: string }[]
   firm: string
 }
 
 /** Every machine by place and name, with its last reading and what is due next. */
-export function MachineList({ first, text: firstText, today, kinds, firm }: Props) {
+export function MachineList({ first, text: firstText, kind: firstKind, today, kinds, firm }: Props) {
   const [page, setPage] = useState(first)
   const [text, setText] = useState(firstText)
-  const [kind, setKind] = useState('')
+  const [kind, setKind] = useState(firstKind)
   const [lost, setLost] = useState(false)
+  const [adding, setAdding] = useState(false)
+  useAddress({ text, kind, shown: page.rows.length > first.rows.length ? String(page.rows.length) : '' })
   const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }) })
   const failed = useFetched<MachinePage>(`/api/machines?${query}`, setPage, { answered: true }) || lost
 
@@ -41,9 +48,9 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
             <a href="/readings" className="plain inline-flex items-center max-md:hidden">
               Readings from a spreadsheet
             </a>
-            <a href="/sites" className="act inline-flex items-center whitespace-nowrap">
+            <button type="button" className="act whitespace-nowrap" onClick={() => setAdding(true)}>
               Add a machine
-            </a>
+            </button>
           </>
         }
       />
@@ -101,6 +108,7 @@ export function MachineList({ first, text: firstText, today, kinds, firm }: Prop
           </button>
         )}
       </div>
+      {adding && <WhereItStands onClose={() => setAdding(false)} />}
     </div>
   )
 }

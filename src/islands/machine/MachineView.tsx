@@ -15,6 +15,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { FaultView } from '../fault/FaultLens.tsx'
 import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
+import { useAddress } from '../use-address.ts'
 import { ChangeButton } from './ChangeButton.tsx'
 import { HeldBand } from './HeldBand.tsx'
 import { hangingFor, keptStations } from './lens-path.ts'
@@ -71,6 +72,11 @@ export function MachineView({ bundle: first, reckoned, today, me, lens: firstLen
   const [open, setOpen] = useState<MachineSheet | null>(null)
   const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
   const [fault, setFault] = useState<FaultView | null>(null)
+  // Who goes on to a run or an entry and comes back finds the lens and the row as they were.
+  useAddress({
+    lens: lens === 'wear' ? '' : lens,
+    task: lens === 'wear' && key !== standings[0]?.key ? (key ?? '') : '',
+  })
   const keep = useMemo(() => keptStations({ lens, standings, key, kind, fault }), [fault, key, kind, lens, standings])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])

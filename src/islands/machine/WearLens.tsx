@@ -320,7 +320,7 @@ function CustomersOwn({ bundle, kind, today }: { bundle: MachineBundle; kind: Ki
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
-        The customer's own routine: how, how often, last and next
+        The customer’s own routine: how, how often, last and next
       </summary>
       {open && <Routine bundle={bundle} today={today} kind={kind} />}
     </details>

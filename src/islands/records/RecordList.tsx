@@ -3,6 +3,7 @@ import { counted, dayNear } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import type { Holding } from '../../views/record-page.ts'
+import { useAddress } from '../use-address.ts'
 import { useFetched } from '../use-fetched.ts'
 
 interface Row {
@@ -14,6 +15,8 @@ interface Row {
 interface Page<R> {
   rows: R[]
   next?: string
+  /** What it was looked for by. */
+  text?: string
 }
 
 interface Props<R extends Row> {
@@ -34,7 +37,8 @@ interface Props<R extends Row> {
 export function RecordList<R extends Row>(props: Props<R>) {
   const { kind, first, title, under, today, empty, action, href, describe, onOpen } = props
   const [page, setPage] = useState(first)
-  const [text, setText] = useState('')
+  const [text, setText] = useState(first.text ?? '')
+  useAddress({ text })
   const [lost, setLost] = useState(false)
   const query = new URLSearchParams({ ...(text && { text }) })
   const failed = useFetched<Page<R>>(`/api/records/${kind}?${query}`, setPage, { answered: true }) || lost

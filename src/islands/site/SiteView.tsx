@@ -30,6 +30,8 @@ interface Props {
   page: SitePage
   today: string
   kinds: { id: string; name: string }[]
+  /** Opened to add a machine. */
+  adding: boolean
 }
 
 type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | null
@@ -37,8 +39,8 @@ const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const reload = () => location.reload()
 
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
-export function SiteView({ page, today, kinds }: Props) {
-  const [open, setOpen] = useState<Open>(null)
+export function SiteView({ page, today, kinds, adding }: Props) {
+  const [open, setOpen] = useState<Open>(adding ? 'machine' : null)
   const [softener, setSoftener] = useState<SiteSoftener | null>(null)
   const { site, customer, supply, technician, machines, softeners } = page
   const histories = effective({ site: page.ledger })
