@@ -59,6 +59,12 @@ export interface School {
   parts: ProcedurePart[]
 }
 
+/** The figures of a way to stand beside those of others, how often it has it done among them. */
+export const shownFigures = ({ figures, every }: School): Figure[] => [
+  ...figures,
+  ...(every ? [{ name: 'How often', words: every.words, mark: 'T' as const }] : []),
+]
+
 /** Kinds of entry that a run may write, beside its own. */
 export const writtenEntries = [
   'cleaned',

@@ -45,24 +45,23 @@ export interface Standing {
 
 /**
  * Everything that is not as it usually is. What one stretch of a procedure took apart, a later one of the same puts
- * back: lanes stand in their order.
+ * back. What two groups do side by side neither undoes for the other: cut off for one of them it stays cut off.
  */
 function holds(lanes: Lane[], { at }: Pick<Standing, 'at'>): Hold[] {
-  const held = new Map<string, Hold>()
+  let held: Hold[] = []
   for (const lane of lanes)
     for (const step of lane.steps.slice(0, at[lane.id])) {
       const set = (what: Thing | Tool, state: string | null) => {
         for (const key of keysOf(what, lane, lane.machine)) {
-          const own = `${lane.procedure} ${key}`
-          if (state === null) held.delete(own)
-          else held.set(own, { key, state, by: lane })
+          held = held.filter((one) => one.key !== key || (one.by !== lane && !before(lanes, one.by, lane)))
+          if (state !== null) held.push({ key, state, by: lane })
         }
       }
       for (const [thing, state] of stateEntries(step.state)) set(thing, state === usualState(thing) ? null : state)
       for (const tool of step.takes ?? []) set(tool, taken)
       for (const tool of step.gives ?? []) set(tool, null)
     }
-  return [...held.values()]
+  return held
 }
 
 /** What goes on at this moment in other lanes, and what it needs. */

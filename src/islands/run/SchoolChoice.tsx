@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
-import type { Procedure, School } from '../../core/procedures/procedure.ts'
+import { type Procedure, type School, shownFigures } from '../../core/procedures/procedure.ts'
 
 /** The school that is usual here, and what makes it so. */
 export interface Usual {
@@ -19,7 +19,8 @@ interface Props {
 
 /** The schools of a procedure, figures side by side, each with its reason. */
 export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: Props) {
-  const names = [...new Set(procedure.schools.flatMap(({ figures }) => figures.map(({ name }) => name)))]
+  const figures = new Map(procedure.schools.map((school) => [school.id, shownFigures(school)]))
+  const names = [...new Set([...figures.values()].flatMap((some) => some.map(({ name }) => name)))]
   const one = procedure.schools.length === 1
   return (
     <section className="pt-4" aria-label={`${procedure.name}: schools`}>
@@ -42,7 +43,8 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
                 <b className="font-semibold">{school.name}</b>
                 {school.id === usual?.id && <span className="text-[14px] text-second"> {usual.words}</span>}
                 <span className="block text-[14px] text-second">
-                  {school.figures
+                  {figures
+                    .get(school.id)!
                     .filter(({ words }) => words !== 'none')
                     .map(({ name, words }) => `${name.toLowerCase()} ${words}`)
                     .join('; ')}
@@ -105,7 +107,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
                   )}
                 </td>
                 {names.map((name) => {
-                  const figure = school.figures.find((candidate) => candidate.name === name)
+                  const figure = figures.get(school.id)!.find((candidate) => candidate.name === name)
                   return (
                     <td key={name} className="py-1.5 pr-3">
                       {figure?.words ?? ''}

@@ -2,7 +2,8 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
-import { type Chosen, type Lane, lanesTogether } from '../../../src/core/procedures/lanes.ts'
+import { type Chosen, type Lane, lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
+import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { planRun, type Segment } from '../../../src/core/procedures/plan.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
@@ -106,6 +107,41 @@ function clashes(all: Claim[]): string[] {
 }
 
 describe('jobs done together', () => {
+  it('keep a machine cut off for one group while the other one’s job has it on again', () => {
+    const c2 = kindById('c2')!
+    const jobOf = (id: string, way: string) => {
+      const procedure = procedures.find((one) => one.id === id)!
+      return { procedure, school: procedure.schools.find((one) => one.id === way)! }
+    }
+    const lanes = lanesTogether(
+      [jobOf('detergent-backflush', 'full-scoop-long-soak'), jobOf('group-jet', 'against-the-light')],
+      c2,
+    )
+    const plan = planRun(lanes)
+    expect(plan.never).to.equal(undefined)
+    expect(clashes(claims(lanes, plan.segments, c2))).to.deep.equal([])
+  })
+
+  it('ask for one bath for both steam tips, and put each back on its own wand', () => {
+    const c2 = kindById('c2')!
+    const tip = procedures.find(({ id }) => id === 'steam-tip')!
+    for (const school of tip.schools) {
+      const steps = lanesOf(tip, school, c2).flatMap((lane) => lane.steps.map(({ id }) => id))
+      expect(
+        steps.filter((id) => id.endsWith('.bath')),
+        school.id,
+      ).to.have.length(1)
+      expect(
+        steps.filter((id) => id === 'off.off'),
+        school.id,
+      ).to.have.length(2)
+      expect(
+        steps.filter((id) => id === 'back.back'),
+        school.id,
+      ).to.have.length(2)
+    }
+  })
+
   it('find every thing in one state at a time, whatever is chosen on whatever machine', () => {
     fc.assert(
       fc.property(someJobs, ({ kind, jobs }) => {

@@ -58,7 +58,7 @@ export const expected: Expected[] = [
   {
     procedure: 'detergent-backflush',
     way: 'even-tens-swirled',
-    dates: { c2: eachGroup('detergent-backflush'), lv: ['detergent-backflush'], dv: ['cleaning-programme'] },
+    dates: { lv: ['detergent-backflush'], dv: ['cleaning-programme'] },
     inside: ['detergent'],
     takes: ['blind'],
     why: 'where a machine asks for its programme, a backflush by hand is that programme',
@@ -509,7 +509,8 @@ export const expected: Expected[] = [
       ['set-energy', 'read-set-read', 'pt dg sr st pk pl'],
       ['set-factory', 'read-set-read', 'dg sr st pk pl'],
       ['settings-sheet', 'photographed-and-read', 'c2 pt dg bt sr st sp pk pl'],
-      ['commissioning', 'water-then-heat', pumps],
+      ['commissioning', 'water-then-heat', boilers],
+      ['commissioning', 'tank-then-heat', 'dv dn dg bt sr st pk pl pd'],
       ['moving', 'cold-and-empty', pumps],
       ['standstill', 'drained-and-open', pumps],
     ] as const

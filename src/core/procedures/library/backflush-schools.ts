@@ -113,7 +113,7 @@ export const backflushSchools: BackflushSchool[] = [
     name: 'even tens, swirled',
     reason:
       'Ten on and ten off are easy to count; the basket is swirled between strokes so that no powder is left lying.',
-    kinds: ['lv', 'dv', 'dn', 'c2'],
+    kinds: ['lv', 'dv', 'dn'],
     usualFor: [],
     every: { words: 'every 30 lifts, about weekly; 50 where more is made', drinks: 30, mark: 'T' },
     dose: { of: 'detergent', grams: span(4) },

@@ -26,7 +26,7 @@ export const boilerRefresh: Procedure = {
         'Whoever only draws steam leaves all minerals behind: two or three fills take them out before they set. It stands in for descaling where the water is good.',
       usualFor: ['c2', 'lv', 'pt'],
       every: { words: 'every two weeks', days: 14, mark: 'T' },
-      figures: [figure('Fills', '2, perhaps 3'), figure('How often', 'every 2 weeks')],
+      figures: [figure('Fills', '2, perhaps 3')],
       tools: [
         { name: 'Metal vessel on the floor', why: 'a commercial boiler gives up to 7 L, in portions' },
         { name: 'Clear heat-resistant glass', why: 'an ordinary one cracks' },
@@ -129,10 +129,7 @@ export const hotWaterScreen: Procedure = {
       reason: 'Dust is knocked off; chalk wants a minute in a little vinegar or mild descaler, outside the machine.',
       usualFor: boilers,
       every: { words: 'every 6 months, or when the jet grows thin', days: 182, mark: 'T' },
-      figures: [
-        figure('Dip', 'a little clear vinegar or mild descaler'),
-        figure('How often', 'every 6 months, or when the jet grows thin'),
-      ],
+      figures: [figure('Dip', 'a little clear vinegar or mild descaler')],
       tools: [{ name: 'Cloth' }, { name: 'Spanner', why: 'where it does not come by hand' }, { name: 'Small brush' }],
       materials: [{ name: 'Clear vinegar or mild descaler' }],
       parts: [

@@ -66,7 +66,7 @@ export const brewUnit: Procedure = {
               {
                 at: ['nozzle'],
                 gate: true,
-                how: `Perished seals are felt as crumbs: the cup gets less, the tray more. New ones: ${foodGrease}.`,
+                how: `Perished seals are felt as crumbs: the cup gets less, the tray more. New ones: ${foodGrease.toLowerCase()}`,
               },
             ),
             soak('dry', 'Let it drip dry', 'Unit drying', 300, { at: ['brew-unit'] }),

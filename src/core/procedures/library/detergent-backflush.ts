@@ -105,7 +105,9 @@ function detergentSteps(school: BackflushSchool): Step[] {
     {
       id: 'powder',
       say: 'Powder into the blind basket',
-      how: school.soakS ? 'Then fill the basket with water.' : 'Level, not heaped.',
+      ...(school.soakS
+        ? { how: 'Then fill the basket with water.' }
+        : school.dose.scoops && { how: 'Level, not heaped.' }),
       act: 'dose',
       dose: school.dose,
       into: 'the blind basket',

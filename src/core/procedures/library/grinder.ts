@@ -10,7 +10,12 @@ const sucked = { hazard: 'parts', say: 'Small springs are sucked in: out of the 
 const dose = (n: number, name: string): Step => ({
   id: `dose-${n}`,
   say: `${name} dose`,
-  how: 'How a dose is caught: by hand at a portafilter; of a super-automatic by its test mode, or the unit out and a cup under the chute, as its leaflet has it.',
+  how: 'Caught in a portafilter that stands on the scale, tared.',
+  as: {
+    sp: {
+      how: 'Caught by its test mode, or in a cup under the chute with the group out of the way, as its leaflet has it.',
+    },
+  },
   act: 'measure',
   measure: 'dose',
   ask: 'Weight of the dose',

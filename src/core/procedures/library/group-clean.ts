@@ -26,11 +26,7 @@ export const groupClean: Procedure = {
       kinds: ['dv', 'dn'],
       usualFor: ['dn', 'dv'],
       every: { words: 'weekly', days: 7, mark: 'M' },
-      figures: [
-        figure('Detergent', 'some, in hot water'),
-        figure('Screen off and soaked', 'no; that is the deep way'),
-        figure('How often', 'regularly'),
-      ],
+      figures: [figure('Detergent', 'some, in hot water'), figure('Screen off and soaked', 'no; that is the deep way')],
       tools: [{ name: 'Cloth' }, { name: 'Group brush' }],
       materials: [{ name: 'Backflush detergent' }],
       parts: [
@@ -111,11 +107,7 @@ export const groupClean: Procedure = {
         { entry: 'cleaned', task: 'screen-soak', by: ['off', 'soak', 'back'] },
       ],
       every: { words: 'every two or three months at two to four shots a day', days: 75, mark: 'T' },
-      figures: [
-        figure('Detergent', 'some, in hot water'),
-        figure('Screen off and soaked', '10 to 15 min'),
-        figure('How often', 'every two or three months'),
-      ],
+      figures: [figure('Detergent', 'some, in hot water'), figure('Screen off and soaked', '10 to 15 min')],
       tools: [
         { name: 'Short driver' },
         { name: 'Cup for the screw' },
@@ -191,11 +183,7 @@ export const groupClean: Procedure = {
         'For people who should not work at a hot group: off, unplugged, cooled, and only water and a towel in the groove.',
       usualFor: ['pd'],
       every: { words: 'monthly at least', days: 30, mark: 'T' },
-      figures: [
-        figure('Detergent', 'none'),
-        figure('Screen off and soaked', 'no'),
-        figure('How often', 'monthly at least'),
-      ],
+      figures: [figure('Detergent', 'none'), figure('Screen off and soaked', 'no')],
       tools: [
         { name: 'Head tool, or a damp towel' },
         { name: 'Soft brush' },

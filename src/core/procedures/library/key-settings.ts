@@ -15,6 +15,8 @@ interface KeySetting {
   /** How a value is chosen once it is entered. */
   set: string
   figure: string
+  /** What else is photographed first: it is lost. */
+  writtenDown?: string
   examples: Record<string, KeyPattern>
 }
 
@@ -79,7 +81,7 @@ const settings: KeySetting[] = [
     unit: '°C',
     what: 'Temperature as set',
     set: 'One step at a time: hotter is more bitter and less sour; dark roasts lower.',
-    figure: '88 to 96 °C, 92 as it comes; 2 °C a step',
+    figure: 'a step at a time; where there are five, 88 to 96 °C, 92 as it comes',
     examples: {
       bt: {
         from: 'ready',
@@ -206,7 +208,8 @@ const settings: KeySetting[] = [
     about: 'All that was taught is lost: written down first.',
     reason: 'A last resort before a board: doses, temperature and hardness are written down, then entered anew.',
     unit: 'step',
-    what: 'Hardness as set, before it is lost',
+    what: 'Hardness as set',
+    writtenDown: 'all other settings, page by page',
     set: 'Everything anew: hardness first, then doses.',
     figure: 'everything written down first',
     examples: {
@@ -262,6 +265,18 @@ const asProcedure = (one: KeySetting): Procedure => {
             state: { power: 'on' },
             how: 'Not shown: skip it.',
           }),
+          ...(one.writtenDown
+            ? [
+                {
+                  id: 'written-down',
+                  say: 'Every other setting written down',
+                  act: 'photo' as const,
+                  of: one.writtenDown,
+                  handsS: 60,
+                  at,
+                },
+              ]
+            : []),
           startedByKeys('keys', `Enter: ${one.name.toLowerCase()}`, one.programme, one.examples, {
             at,
             wrong: 'Nothing answers, or a drink runs: stop it, and the leaflet of this model again.',

@@ -29,10 +29,7 @@ export const camGrease: Procedure = {
       reason: 'A thin film of food-safe grease on cam and pins; more is washed into the coffee by the next flush.',
       usualFor: ['lv'],
       every: { words: 'every few weeks, or when the lever stays stiff', days: 28, mark: 'T' },
-      figures: [
-        figure('Grease', 'food-grade silicone, high-temperature'),
-        figure('How often', 'every few weeks; when the lever stays stiff'),
-      ],
+      figures: [figure('Grease', 'food-grade silicone, high-temperature')],
       tools: [{ name: 'Spanner for the cap' }, { name: 'Cloth' }, { name: 'Small brush' }],
       materials: [{ name: 'Food-grade silicone grease' }],
       parts: [
@@ -109,7 +106,7 @@ export const trayAndBody: Procedure = {
       reason: 'Water that stands in a tray grows slime and smells; dried it drains as it should.',
       usualFor: pumped,
       every: { words: 'every day; the hose monthly', days: 1, mark: 'T' },
-      figures: [figure('Stains', 'residue spray, about 1 min'), figure('How often', 'tray daily; hose regularly')],
+      figures: [figure('Stains', 'residue spray, about 1 min')],
       tools: [{ name: 'Soft damp cloth' }, { name: 'Brush' }],
       materials: [{ name: 'Coffee-residue spray', why: 'where it is stained' }],
       parts: [

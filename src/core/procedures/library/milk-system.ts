@@ -113,7 +113,6 @@ export const milkHygieneRun: Procedure = {
       figures: [
         figure('Cleaner', 'milk cleaner, by its label'),
         figure('Cooler', '2 to 5 °C; above 7 °C the milk is thrown away'),
-        figure('How often', 'cleaner daily, stripped weekly'),
       ],
       tools: [
         { name: 'Thin brush', why: 'hose and connections' },
@@ -203,7 +202,6 @@ export const milkHygieneRun: Procedure = {
       figures: [
         figure('Cleaner', 'milk cleaner, by its label'),
         figure('Cooler', '2 to 5 °C; above 7 °C the milk is thrown away'),
-        figure('How often', 'daily'),
       ],
       tools: [{ name: 'Thermometer' }],
       materials: [{ name: 'Milk-system cleaner' }],

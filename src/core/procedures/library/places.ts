@@ -38,10 +38,105 @@ const carried: Step = hands('carry', 'Strapped, carried: about 10 kg, one person
   mark: 'M',
 })
 
+/** Kinds that can stand on the mains; the others have a tank alone. */
+const plumbed = ['c2', 'lv', 'pt', 'sp']
+const tankOnly = pumped.filter((kind) => !plumbed.includes(kind))
+
+const commissioned: Step[] = [
+  hands('level', 'Level it, room for hands behind', 120, {
+    state: { power: 'dead', heat: 'cold', pressure: 'none' },
+    gate: true,
+    how: 'Not plugged in yet.',
+    caution: { hazard: 'heavy', say: 'Lifted as its weight asks: see its plate.' },
+  }),
+  hands('supply', 'Supply, reducer, strainer, leak stop', 300, {
+    at: ['mains', 'reducer', 'inlet-hose', 'leak-stop'],
+    where: ['mains'],
+    state: { supply: 'open' },
+    how: 'New hose and seals, never the old ones; hand open, look, then full.',
+    caution: drinkingWater,
+  }),
+  check(
+    'backflow',
+    'Backflow preventer before the machine?',
+    'As local rules ask; its direction of flow, its drain free',
+    [
+      ['there', 'There, right way, drain free', 'pass'],
+      [
+        'missing',
+        'Missing or wrong',
+        'stop',
+        'It is not connected to drinking water like this: those licensed for it fit one.',
+      ],
+    ],
+    { at: ['backflow', 'mains'], where: ['mains'], gate: true, caution: drinkingWater },
+  ),
+  check(
+    'drain',
+    'Drain with an air gap?',
+    'The hose ends above the funnel, it does not stand in it',
+    [
+      ['gap', 'It ends above: two pipe widths and more', 'pass'],
+      [
+        'none',
+        'It stands in the drain',
+        'repeat',
+        'drain',
+        'Shortened or held up: dirty water must not be sucked back.',
+      ],
+    ],
+    { at: ['tray'], where: ['mains'], gate: true, caution: drinkingWater },
+  ),
+  read('hardness', 'Hardness at the tap', '°dH', { at: ['mains', 'tank'] }),
+  hands('treatment', 'Treatment set for it, flushed', 180, { at: ['softener', 'tank'] }),
+  check(
+    'earth',
+    'Earth and insulation',
+    'The tester says',
+    [
+      ['pass', 'Passed', 'pass'],
+      ['fail', 'Not passed', 'stop', 'It is not switched on.'],
+    ],
+    {
+      gate: true,
+      at: ['board', 'button', 'fuse'],
+      handsS: 120,
+      caution: {
+        hazard: 'mains',
+        say: 'Testing and connecting belong to those qualified for it; local rules come first.',
+      },
+    },
+  ),
+  hands('fill', 'Plug in; fill it with the heater off', 180, {
+    at: ['pump', 'fill-valve', 'boiler', 'steam-boiler', 'tank'],
+    state: { power: 'on', tank: 'in', tray: 'in' },
+    wrong: 'The pump growls: no water. Off at once.',
+  }),
+  wait('heat', 'Heater on', 'it is up to its temperature', 1200, {
+    at: ['heater', 'boiler', 'thermoblock'],
+    state: { power: 'on' },
+    mark: 'M',
+  }),
+  hands('throw', 'First water of every outlet thrown away', 90, {
+    state: { ...brewing, pressure: 'up' },
+    caution: hotWater,
+  }),
+  hands('show', 'Show who works with it: purge, wipe, tray', 300, {
+    as: {
+      pk: { say: 'Show who works with it: bin, tray, water, its lamp' },
+      pl: { say: 'Show who works with it: bin, jug, water, its lamps' },
+      pd: { say: 'Show who works with it: jug, head, water' },
+      sr: { say: 'Show who works with it: unit, grounds, milk, tray' },
+      st: { say: 'Show who works with it: grounds, milk, tray' },
+      sp: { say: 'Show who works with it: daily clean, milk, grounds' },
+    },
+  }),
+]
+
 /** A machine set up at a place. */
 export const commissioning: Procedure = {
   id: 'commissioning',
-  version: 2,
+  version: 3,
   family: 'place',
   name: 'Commissioned at a place',
   about: 'Level, water, treatment, electrics, first heat, first drinks, and the person shown.',
@@ -49,116 +144,49 @@ export const commissioning: Procedure = {
   once: true,
   writes: [],
   schools: [
-    oneSchool(
-      {
-        id: 'water-then-heat',
-        name: 'water first, then heat',
-        reason: 'No element heats before the vessel is full, and no pump runs dry: a minute of dry running ends it.',
-        figures: [
-          figure('Mains', '2 to 6 bar, reducer at 2.5 to 3'),
-          figure('Drain', 'open, with an air gap'),
-          figure('Earth', 'tested before use, as local rules ask'),
-          figure('First water', 'thrown away'),
-        ],
-        tools: [
-          { name: 'Spirit level' },
-          { name: 'Pressure gauge' },
-          { name: 'Hardness drops, pen' },
-          { name: 'Appliance tester in date' },
-        ],
-      },
-      pumped,
-      [
-        hands('level', 'Level it, room for hands behind', 120, {
-          state: { power: 'dead', heat: 'cold', pressure: 'none' },
-          gate: true,
-          how: 'Not plugged in yet.',
-          caution: { hazard: 'heavy', say: 'Lifted as its weight asks: see its plate.' },
-        }),
-        hands('supply', 'Supply, reducer, strainer, leak stop', 300, {
-          at: ['mains', 'reducer', 'inlet-hose', 'leak-stop'],
-          where: ['mains'],
-          state: { supply: 'open' },
-          how: 'New hose and seals, never the old ones; hand open, look, then full.',
-          caution: drinkingWater,
-        }),
-        check(
-          'backflow',
-          'Backflow preventer before the machine?',
-          'As local rules ask; its direction of flow, its drain free',
-          [
-            ['there', 'There, right way, drain free', 'pass'],
-            [
-              'missing',
-              'Missing or wrong',
-              'stop',
-              'It is not connected to drinking water like this: those licensed for it fit one.',
-            ],
+    {
+      ...oneSchool(
+        {
+          id: 'water-then-heat',
+          name: 'water first, then heat',
+          reason: 'No element heats before the vessel is full, and no pump runs dry: a minute of dry running ends it.',
+          figures: [
+            figure('Mains', '2 to 6 bar, reducer at 2.5 to 3'),
+            figure('Drain', 'open, with an air gap'),
+            figure('Earth', 'tested before use, as local rules ask'),
+            figure('First water', 'thrown away'),
           ],
-          { at: ['backflow', 'mains'], where: ['mains'], gate: true, caution: drinkingWater },
-        ),
-        check(
-          'drain',
-          'Drain with an air gap?',
-          'The hose ends above the funnel, it does not stand in it',
-          [
-            ['gap', 'It ends above: two pipe widths and more', 'pass'],
-            [
-              'none',
-              'It stands in the drain',
-              'repeat',
-              'drain',
-              'Shortened or held up: dirty water must not be sucked back.',
-            ],
+          tools: [
+            { name: 'Spirit level' },
+            { name: 'Pressure gauge' },
+            { name: 'Hardness drops, pen' },
+            { name: 'Appliance tester in date' },
           ],
-          { at: ['tray'], where: ['mains'], gate: true, caution: drinkingWater },
-        ),
-        read('hardness', 'Hardness at the tap', '°dH', { at: ['mains', 'tank'] }),
-        hands('treatment', 'Treatment set for it, flushed', 180, { at: ['softener', 'tank'] }),
-        check(
-          'earth',
-          'Earth and insulation',
-          'The tester says',
-          [
-            ['pass', 'Passed', 'pass'],
-            ['fail', 'Not passed', 'stop', 'It is not switched on.'],
+        },
+        plumbed,
+        commissioned,
+      ),
+      kinds: plumbed,
+    },
+    {
+      ...oneSchool(
+        {
+          id: 'tank-then-heat',
+          name: 'tank first, then heat',
+          reason:
+            'No element heats before its vessel is full, and no pump runs dry: water is drawn before it warms up.',
+          figures: [
+            figure('Tank', 'rinsed, filled fresh; its filter in and flushed, if it has one'),
+            figure('Earth', 'tested before use, as local rules ask'),
+            figure('First water', 'thrown away'),
           ],
-          {
-            gate: true,
-            at: ['board', 'button', 'fuse'],
-            handsS: 120,
-            caution: {
-              hazard: 'mains',
-              say: 'Testing and connecting belong to those qualified for it; local rules come first.',
-            },
-          },
-        ),
-        hands('fill', 'Plug in; fill it with the heater off', 180, {
-          at: ['pump', 'fill-valve', 'boiler', 'steam-boiler', 'tank'],
-          state: { power: 'on', tank: 'in', tray: 'in' },
-          wrong: 'The pump growls: no water. Off at once.',
-        }),
-        wait('heat', 'Heater on', 'it is up to its temperature', 1200, {
-          at: ['heater', 'boiler', 'thermoblock'],
-          state: { power: 'on' },
-          mark: 'M',
-        }),
-        hands('throw', 'First water of every outlet thrown away', 90, {
-          state: { ...brewing, pressure: 'up' },
-          caution: hotWater,
-        }),
-        hands('show', 'Show who works with it: purge, wipe, tray', 300, {
-          as: {
-            pk: { say: 'Show who works with it: bin, tray, water, its lamp' },
-            pl: { say: 'Show who works with it: bin, jug, water, its lamps' },
-            pd: { say: 'Show who works with it: jug, head, water' },
-            sr: { say: 'Show who works with it: unit, grounds, milk, tray' },
-            st: { say: 'Show who works with it: grounds, milk, tray' },
-            sp: { say: 'Show who works with it: daily clean, milk, grounds' },
-          },
-        }),
-      ],
-    ),
+          tools: [{ name: 'Hardness drops' }, { name: 'Appliance tester in date' }],
+        },
+        tankOnly,
+        commissioned,
+      ),
+      kinds: tankOnly,
+    },
   ],
 }
 
@@ -180,7 +208,7 @@ export const moving: Procedure = {
         reason: 'A full boiler is heavy and scalds; a tank or tray that is left in spills into the board.',
         figures: [
           figure('Before', 'cold, pressure 0, emptied'),
-          figure('Carried', 'by as many as its weight asks: a two-group 60 to 80 kg', 'M'),
+          figure('Carried', 'by as many as its weight asks: see its plate', 'M'),
         ],
         tools: [
           { name: 'Strap' },

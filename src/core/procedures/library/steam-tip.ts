@@ -1,5 +1,5 @@
 import type { DoseAmount } from '../dose.ts'
-import type { Procedure } from '../procedure.ts'
+import type { Procedure, ProcedurePart } from '../procedure.ts'
 import type { Step } from '../step.ts'
 import { alkaline, check, figure, hands, hotWater, milkHygiene, soak, steam, steaming } from '../step-parts.ts'
 import { withWand } from './kinds-by-build.ts'
@@ -11,13 +11,17 @@ interface TipBath {
   seconds: number
   /** Whether it is the bath that other parts lie in. */
   shared: boolean
-  first?: Step[]
 }
 
-/** Tip off, holes pricked, soaked, back hand tight. */
-function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
+/** Tips off and holes pricked at each wand, one bath for them all, back hand tight. */
+const tipParts = (bath: TipBath): ProcedurePart[] => [
+  { id: 'off', name: 'Tip off', each: 'side', steps: tipOff() },
+  { id: 'soak', name: 'Bath', steps: tipsSoaked(bath) },
+  { id: 'back', name: 'Tip back', each: 'side', steps: tipBack() },
+]
+
+function tipOff(): Step[] {
   return [
-    ...first,
     hands('vent', 'Steam shut, wand vented', 10, { at: wand, caution: steam, state: { wand: 'free' } }),
     hands('off', 'Unscrew the tip', 30, {
       at: ['wand'],
@@ -30,6 +34,11 @@ function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
       how: 'Blunt first, the finer only where it is needed. Before the bath: what is loosened soaks off.',
       caution: { hazard: 'sharp', say: 'The needle: away from the hand that holds.' },
     }),
+  ]
+}
+
+function tipsSoaked({ say, dose, seconds, shared }: TipBath): Step[] {
+  return [
     {
       id: 'bath',
       say,
@@ -42,12 +51,12 @@ function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
       caution: dose.of === 'milk-cleaner' ? milkHygiene : alkaline,
       besides: [hotWater],
     },
-    hands('in', 'Tip into the bath', 5, {
+    hands('in', 'Every tip into the bath', 5, {
       at: ['wand'],
       bath: 'in',
       caution: dose.of === 'milk-cleaner' ? milkHygiene : alkaline,
     }),
-    soak('soak', 'Tip in the bath', 'Tip soaking', seconds),
+    soak('soak', 'Leave it in the bath', 'Steam tip soaking', seconds),
     hands('out', 'Out, rinse until nothing is slippery', 20, { at: ['wand'], bath: 'out', caution: alkaline }),
     check(
       'see-through',
@@ -64,6 +73,11 @@ function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
       ...(shared && { gives: ['bowl' as const] }),
       caution: { hazard: 'detergent', say: 'Never into a drain where acid stands.' },
     }),
+  ]
+}
+
+function tipBack(): Step[] {
+  return [
     hands('back', 'Thread it back, hand tight', 30, {
       at: ['wand'],
       state: { tip: 'on' },
@@ -76,7 +90,13 @@ function tipSteps({ say, dose, seconds, shared, first = [] }: TipBath): Step[] {
       'Steam from every hole?',
       [
         ['all', 'From every hole, even', 'pass'],
-        ['some', 'One is shut', 'repeat', 'off', 'Off with it once more: it was not free.'],
+        [
+          'some',
+          'One is shut',
+          'repeat',
+          'back',
+          'It was not free: steam shut, off with it, pricked against the light, then back.',
+        ],
         [
           'none',
           'Nothing comes',
@@ -112,19 +132,12 @@ export const steamTip: Procedure = {
       ],
       tools: [{ name: 'Cloth' }, { name: 'Needle or awl' }, { name: 'Bowl, steel or glass' }],
       materials: [{ name: 'Backflush detergent' }],
-      parts: [
-        {
-          id: 'tip',
-          name: 'Tip',
-          each: 'side',
-          steps: tipSteps({
-            say: 'Hot water, powder stirred in',
-            dose: { of: 'detergent', gramsPerL: 10 },
-            seconds: 900,
-            shared: true,
-          }),
-        },
-      ],
+      parts: tipParts({
+        say: 'Hot water, powder stirred in',
+        dose: { of: 'detergent', gramsPerL: 10 },
+        seconds: 900,
+        shared: true,
+      }),
     },
     {
       id: 'milk-cleaner-cup',
@@ -140,19 +153,12 @@ export const steamTip: Procedure = {
       ],
       tools: [{ name: 'Cloth' }, { name: 'Awl or hex key, 0.5 to 1 mm', why: 'never a clip in its plastic sleeve' }],
       materials: [{ name: 'Milk-system cleaner' }],
-      parts: [
-        {
-          id: 'tip',
-          name: 'Tip',
-          each: 'side',
-          steps: tipSteps({
-            say: 'A cup of hot water, a little milk cleaner',
-            dose: { of: 'milk-cleaner', oneTo: 16, words: 'a little; one part to sixteen' },
-            seconds: 600,
-            shared: false,
-          }),
-        },
-      ],
+      parts: tipParts({
+        say: 'A cup of hot water, a little milk cleaner',
+        dose: { of: 'milk-cleaner', oneTo: 16, words: 'a little; one part to sixteen' },
+        seconds: 600,
+        shared: false,
+      }),
     },
     {
       id: 'cup-of-detergent',
@@ -168,19 +174,12 @@ export const steamTip: Procedure = {
       ],
       tools: [{ name: 'Cloth' }, { name: 'Needle' }],
       materials: [{ name: 'Backflush detergent' }],
-      parts: [
-        {
-          id: 'tip',
-          name: 'Tip',
-          each: 'side',
-          steps: tipSteps({
-            say: 'A cup of warm water, half a scoop',
-            dose: { of: 'detergent', scoops: 0.5 },
-            seconds: 300,
-            shared: false,
-          }),
-        },
-      ],
+      parts: tipParts({
+        say: 'A cup of warm water, half a scoop',
+        dose: { of: 'detergent', scoops: 0.5 },
+        seconds: 300,
+        shared: false,
+      }),
     },
   ],
 }

@@ -63,7 +63,7 @@ export const wandClean: Procedure = {
         'Closed while the tip is still under water, the wand sucks hot water in: it loosens milk without chemistry. Weekly, with the backflush.',
       usualFor: ['lv', 'pt', 'dv', 'dn', 'dg', 'bt'],
       every: { words: 'weekly', days: 7, mark: 'T' },
-      figures: [figure('Cleaner', 'none'), figure('Drawn up', 'about 1 min, 3 times'), figure('How often', 'weekly')],
+      figures: [figure('Cleaner', 'none'), figure('Drawn up', 'about 1 min, 3 times')],
       tools: [{ name: 'Milk jug' }, { name: 'Damp cloth' }],
       materials: [],
       parts: [
@@ -116,7 +116,6 @@ export const wandClean: Procedure = {
       figures: [
         figure('Cleaner', '1 part to 16 of water, or 1 tablet by its label'),
         figure('Drawn up', 'about 1 min, 3 times'),
-        figure('How often', 'when it is heavy'),
       ],
       tools: [{ name: 'Milk jug' }, { name: 'Second jug or cup', why: 'to blow out into' }, { name: 'Damp cloth' }],
       materials: [{ name: 'Milk-system cleaner, liquid or tablet' }],
@@ -239,7 +238,7 @@ export const wandClean: Procedure = {
       reason: 'At closing time the wand stands in hot water for a quarter of an hour while the groups are cleaned.',
       usualFor: ['c2'],
       every: { words: 'every day at close', days: 1, mark: 'T' },
-      figures: [figure('Cleaner', 'none'), figure('Soak', '15 min'), figure('How often', 'daily')],
+      figures: [figure('Cleaner', 'none'), figure('Soak', '15 min')],
       tools: [
         { name: 'Milk jug' },
         { name: 'Cleaning needle', why: 'for the holes of the tip' },
@@ -254,6 +253,7 @@ export const wandClean: Procedure = {
           steps: [
             hands('stand', 'Jug of hot water, wand in it, steam shut', 20, {
               at: wand,
+              how: 'The machine stays on: a boiler that cools sucks the water in.',
               caution: hotWater,
               takes: ['jug'],
               state: { wand: 'standing' },
@@ -332,7 +332,7 @@ export const wandClean: Procedure = {
       kinds: boilerless,
       usualFor: [],
       every: { words: 'when residue shows', mark: 'T' },
-      figures: [figure('Cleaner', 'none'), figure('Soak', 'overnight'), figure('How often', 'when residue shows')],
+      figures: [figure('Cleaner', 'none'), figure('Soak', 'overnight')],
       tools: [{ name: 'Tall container' }, { name: 'Damp cloth' }],
       materials: [],
       parts: [

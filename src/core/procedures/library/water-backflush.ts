@@ -77,7 +77,6 @@ const asSchool = (school: WaterSchool): School => ({
       `${seconds(school.onS)} on, ${seconds(school.offS)} off, ${spanWords(school.times).replaceAll(' ', nbsp)}${nbsp}×`,
       school.unsaid ? 'M' : 'T',
     ),
-    figure('How often', school.every.words),
   ],
   tools: [{ name: 'Blind basket' }, { name: 'Group brush' }, { name: 'Cloth' }],
   materials: [],

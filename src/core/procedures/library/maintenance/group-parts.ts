@@ -72,7 +72,7 @@ export const dispersion: Job = {
   name: 'Dispersion block out and cleaned',
   about: 'Screen and block off, channels brushed and soaked, groove clean, back with its seal.',
   kinds: ['c2'],
-  writes: [{ entry: 'cleaned', task: 'dispersion-block-clean', each: 'group', by: ['clean', 'back'] }],
+  writes: [{ entry: 'cleaned', task: 'dispersion-block-clean', each: 'group', by: ['off', 'back'] }],
   school: 'off-and-soaked',
   schoolName: 'off and soaked',
   reason: 'Behind the screen the oil is older than on it: backflushing passes it by.',
@@ -80,52 +80,71 @@ export const dispersion: Job = {
   figures: [['Soak', '20 min in detergent']],
   tools: [{ name: 'Short driver, hex keys' }, { name: 'Brush' }, { name: 'Bowl, steel or glass' }],
   materials: [{ name: 'Backflush detergent' }],
-  each: 'group',
-  steps: [
-    hands('off', 'Screen off, block off, screws into the cup', 120, {
-      at: ['screen', 'group'],
-      state: { screen: 'off' },
-      takes: ['cup'],
-      caution: { hazard: 'scald', say: 'Block and screws are hot: gloves, a tool.' },
-    }),
+  parts: [
     {
-      id: 'bath',
-      say: 'Hot water, powder stirred in',
-      act: 'dose',
-      dose: { of: 'detergent', gramsPerL: 10 },
-      into: 'the bowl',
-      handsS: 40,
-      bath: 'made',
-      takes: ['bowl'],
-      caution: { hazard: 'detergent', say: 'Strong alkali: off skin and eyes, never with acid.' },
-    },
-    hands('in', 'Block and screen in', 10, { bath: 'in', caution: { hazard: 'detergent', say: 'Gloves.' } }),
-    { id: 'soak', say: 'Leave them to soak', act: 'soak', what: 'Block soaking', seconds: 1200, handsS: 0 },
-    hands('clean', 'Out, channels brushed, rinsed until nothing is slippery', 90, {
-      bath: 'out',
-      caution: { hazard: 'detergent', say: 'Still alkaline: gloves.' },
-    }),
-    hands('pour', 'Bath poured away', 15, {
-      bath: 'poured',
-      gives: ['bowl'],
-      caution: { hazard: 'detergent', say: 'Never into a drain where acid stands.' },
-    }),
-    hands('back', 'Block and screen back, screws snug', 90, {
-      at: ['group', 'screen'],
-      state: { screen: 'on' },
-      gives: ['cup'],
-      caution: { hazard: 'scald', say: 'The group is hot: gloves.' },
-    }),
-    check(
-      'runs',
-      'Water through it',
-      'How does it fall?',
-      [
-        ['even', 'Even, all round', 'pass'],
-        ['odd', 'To one side', 'repeat', 'back', 'It does not sit: once more.'],
+      id: 'off',
+      name: 'Block off',
+      each: 'group',
+      steps: [
+        hands('off', 'Screen off, block off, screws into the cup', 120, {
+          at: ['screen', 'group'],
+          state: { screen: 'off' },
+          takes: ['cup'],
+          caution: { hazard: 'scald', say: 'Block and screws are hot: gloves, a tool.' },
+        }),
       ],
-      { at: ['group', 'screen'], state: { power: 'on', heat: 'hot', tray: 'in' }, caution: hotWater },
-    ),
+    },
+    {
+      id: 'soak',
+      name: 'Soak',
+      steps: [
+        {
+          id: 'bath',
+          say: 'Hot water, powder stirred in',
+          act: 'dose',
+          dose: { of: 'detergent', gramsPerL: 10 },
+          into: 'the bowl',
+          handsS: 40,
+          bath: 'made',
+          takes: ['bowl'],
+          caution: { hazard: 'detergent', say: 'Strong alkali: off skin and eyes, never with acid.' },
+        },
+        hands('in', 'Blocks and screens in', 10, { bath: 'in', caution: { hazard: 'detergent', say: 'Gloves.' } }),
+        { id: 'soak', say: 'Leave them to soak', act: 'soak', what: 'Blocks soaking', seconds: 1200, handsS: 0 },
+        hands('clean', 'Out, channels brushed, rinsed until nothing is slippery', 90, {
+          bath: 'out',
+          caution: { hazard: 'detergent', say: 'Still alkaline: gloves.' },
+        }),
+        hands('pour', 'Bath poured away', 15, {
+          bath: 'poured',
+          gives: ['bowl'],
+          caution: { hazard: 'detergent', say: 'Never into a drain where acid stands.' },
+        }),
+      ],
+    },
+    {
+      id: 'back',
+      name: 'Block back',
+      each: 'group',
+      steps: [
+        hands('back', 'Block and screen back, screws snug', 90, {
+          at: ['group', 'screen'],
+          state: { screen: 'on' },
+          gives: ['cup'],
+          caution: { hazard: 'scald', say: 'The group is hot: gloves.' },
+        }),
+        check(
+          'runs',
+          'Water through it',
+          'How does it fall?',
+          [
+            ['even', 'Even, all round', 'pass'],
+            ['odd', 'To one side', 'repeat', 'back', 'It does not sit: once more.'],
+          ],
+          { at: ['group', 'screen'], state: { power: 'on', heat: 'hot', tray: 'in' }, caution: hotWater },
+        ),
+      ],
+    },
   ],
 }
 

@@ -1,4 +1,4 @@
-import type { Every, Item, Procedure, Written } from '../../procedure.ts'
+import type { Every, Item, Procedure, ProcedurePart, Written } from '../../procedure.ts'
 import type { Step } from '../../step.ts'
 import { check, figure } from '../../step-parts.ts'
 import { oneSchool } from '../one-school.ts'
@@ -17,8 +17,10 @@ export interface Job {
   figures: [name: string, words: string][]
   tools: Item[]
   materials?: Item[]
-  steps: Step[]
+  /** One stretch, or its parts. */
+  steps?: Step[]
   each?: 'group' | 'side'
+  parts?: ProcedurePart[]
 }
 
 export const asProcedure = ({
@@ -31,8 +33,9 @@ export const asProcedure = ({
   figures,
   tools,
   materials,
-  steps,
+  steps = [],
   each,
+  parts,
   ...one
 }: Job): Procedure => ({
   id,
@@ -45,20 +48,23 @@ export const asProcedure = ({
   ...(writes.length === 0 && { once: true as const }),
   writes,
   schools: [
-    oneSchool(
-      {
-        id: one.school,
-        name: one.schoolName,
-        reason: one.reason,
-        ...(one.every && { every: one.every }),
-        figures: figures.map(([figureName, words]) => figure(figureName, words, 'M')),
-        tools,
-        ...(materials && { materials }),
-      },
-      kinds,
-      steps,
-      each,
-    ),
+    {
+      ...oneSchool(
+        {
+          id: one.school,
+          name: one.schoolName,
+          reason: one.reason,
+          ...(one.every && { every: one.every }),
+          figures: figures.map(([figureName, words]) => figure(figureName, words, 'M')),
+          tools,
+          ...(materials && { materials }),
+        },
+        kinds,
+        steps,
+        each,
+      ),
+      ...(parts && { parts }),
+    },
   ],
 })
 
@@ -74,12 +80,7 @@ export const seen = (id: string, ask: string, part: string, at: string[]): Step 
     [
       ['good', 'As it should be', 'pass'],
       ['new', 'Not: a new one is in', 'pass', { fits: [part] }],
-      [
-        'later',
-        'Not: no new one here',
-        'stop',
-        'It stands until the part is there: this one guards against something.',
-      ],
+      ['later', 'Not: no new one here', 'stop', 'It stands until the part is here.'],
     ],
     { at, handsS: 45 },
   )
