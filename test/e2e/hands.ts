@@ -17,3 +17,26 @@ export async function onTo(page: Page, words: string | RegExp, until = page.getB
   }
   throw new Error(`never came to ${words}`)
 }
+
+/** Plays a run to its end: each look as when all is well, each reading as it should be, what works by itself waited for. */
+export async function toTheEnd(page: Page): Promise<void> {
+  const done = page.getByRole('heading', { name: 'Done' })
+  for (let i = 0; i < 160; i += 1) {
+    if (await done.isVisible()) return
+    const note = page.getByRole('button', { name: 'Note it' })
+    const press = page.getByRole('button', { name: /^(Done|It is in|Seen|Started|Thrown away|Held|Pressed|Taken)/ })
+    const partIn = page.getByRole('dialog', { name: 'A new part went in' })
+    if (await partIn.isVisible()) await partIn.getByRole('button', { name: 'It is in' }).click()
+    else if (await page.getByRole('button', { name: /^Pause/ }).isVisible()) await page.clock.runFor(10_000)
+    else if (await page.getByText(/· paused/).isVisible()) await page.keyboard.press('p')
+    else if (await note.isVisible()) {
+      const good = /good: ([\d.]+) to/.exec((await page.locator('form').textContent()) ?? '')
+      await page.locator('form input').fill(good?.[1] ?? '5')
+      await note.click()
+    } else if (await page.getByRole('group').getByRole('button').first().isVisible()) await page.keyboard.press('1')
+    else if (await press.isVisible()) await press.click()
+    // Nothing for the hands: a soak.
+    else await page.clock.runFor(60_000)
+  }
+  throw new Error('the run never came to its end')
+}

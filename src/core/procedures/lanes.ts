@@ -83,9 +83,16 @@ function titleOf({ name }: Procedure, school: School, part: string, place: strin
 /**
  * Lanes of all that is run together: the tray is emptied when nothing vents into it any more, coffee is drawn only
  * when all else is through, and one bath serves whatever wants the same bath.
+ *
+ * @param groups - the groups it is done at, where not at all of them
  */
-export const lanesTogether = (running: Chosen[], kind: Kind): Lane[] =>
-  oneBath(drinksLast(trayLate(running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind)))))
+export function lanesTogether(running: Chosen[], kind: Kind, groups?: number[]): Lane[] {
+  const all = running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind))
+  const here = all.filter(({ group }) => group === null || !groups || groups.includes(group))
+  const ids = new Set(here.map(({ id }) => id))
+  const some = here.map((lane) => ({ ...lane, after: lane.after.filter((id) => ids.has(id)) }))
+  return oneBath(drinksLast(trayLate(some)))
+}
 
 /** Lanes that come after certain others, where these do not come after them already. */
 const after = (lanes: Lane[], late: (lane: Lane) => boolean, early: (lane: Lane) => boolean): Lane[] =>

@@ -191,6 +191,9 @@ function written(
         .map((group) => ({ kind: entry, body: { task: named, group } }))
     }
     const lanes = own.filter(({ group }) => (each === 'group' ? group !== null : true))
+    // Of the whole machine it is done when it was done at every group.
+    const groups = new Set(lanes.flatMap(({ group }) => (group === null ? [] : [group])))
+    if (groups.size > 0 && groups.size < kind.groups) return []
     if (!doneIn(lanes) || !by.every((step) => lanes.some((lane) => has(lane, step)))) return []
     const value =
       figure &&

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { type Chosen, lanesTogether } from '../../core/procedures/lanes.ts'
+import { type Chosen, type Lane, lanesTogether } from '../../core/procedures/lanes.ts'
 import { type Offered, usualAtUse, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Item, type Procedure, rootOf } from '../../core/procedures/procedure.ts'
@@ -28,7 +28,7 @@ interface Props {
   /** Where a way may be set, nearest first. */
   levels: SettingLevel[]
   today: string
-  onStart: (running: Chosen[]) => void
+  onStart: (running: Chosen[], lanes: Lane[]) => void
 }
 
 /** Before a run: what, by which school, with what at hand, how long, what may hurt. */
@@ -57,6 +57,8 @@ export function BeforeRun({
     asked?.school && chosen[0] ? { [chosen[0]]: asked.school } : {},
   )
   const [ticked, setTicked] = useState<Set<string>>(new Set())
+  /** Groups it is not done at this time. */
+  const [leftOut, setLeftOut] = useState<Set<number>>(new Set())
   const running = useMemo(
     (): Chosen[] =>
       can
@@ -75,7 +77,13 @@ export function BeforeRun({
     const byUse = made !== null && usualAtUse(school, kind.basedOn ?? kind.id, made)
     return { id: school.id, words: byUse ? `usual at ${Math.round(made)} drinks a day` : 'usual for this kind' }
   }
-  const lanes = useMemo(() => lanesTogether(running, kind), [kind, running])
+  const everywhere = useMemo(() => lanesTogether(running, kind), [kind, running])
+  const groups = [...new Set(everywhere.flatMap(({ group }) => (group === null ? [] : [group])))]
+  const lanes = useMemo(
+    () => (leftOut.size === 0 ? everywhere : lanesTogether(running, kind, groupsBut(kind, leftOut))),
+    [everywhere, kind, leftOut, running],
+  )
+  const nowhere = groups.length > 1 && groups.every((group) => leftOut.has(group))
   const plan = useMemo(() => (lanes.length > 0 ? planRun(lanes) : null), [lanes])
   const first = running.flatMap(({ procedure }) => procedure.mustFinish?.first ?? [])
   const missing = first.filter((one) => !ticked.has(one))
@@ -118,7 +126,7 @@ export function BeforeRun({
       </span>
     </label>
   )
-  const toggle = (set: Set<string>, one: string) => {
+  const toggle = <T,>(set: Set<T>, one: T): Set<T> => {
     const next = new Set(set)
     if (!next.delete(one)) next.add(one)
     return next
@@ -160,6 +168,22 @@ export function BeforeRun({
               )}
             </SchoolChoice>
           ))}
+          {groups.length > 1 && (
+            <fieldset className="m-0 mt-4 flex flex-wrap items-center gap-x-6 border-0 p-0">
+              <legend className="head p-0">At which groups</legend>
+              {groups.map((group) => (
+                <label key={group} className="flex min-h-[48px] items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="h-6 w-6 shrink-0"
+                    checked={!leftOut.has(group)}
+                    onChange={() => setLeftOut((now) => toggle(now, group))}
+                  />
+                  group {group}
+                </label>
+              ))}
+            </fieldset>
+          )}
           {plan?.never && (
             <p role="alert" className="m-0 mt-4 border-l-4 border-seal pl-3">
               <b className="text-seal-ink">These cannot be done in one run.</b>{' '}
@@ -230,10 +254,10 @@ export function BeforeRun({
           <button
             type="button"
             className="act mt-4 min-h-[64px] w-full text-[20px]"
-            disabled={lanes.length === 0 || missing.length > 0 || plan?.never !== undefined}
+            disabled={lanes.length === 0 || nowhere || missing.length > 0 || plan?.never !== undefined}
             onClick={() => {
               wakeSound()
-              onStart(running)
+              onStart(running, lanes)
             }}
           >
             Start
@@ -241,9 +265,11 @@ export function BeforeRun({
           <p className="m-0 pt-1 text-[14px] text-second" role="status">
             {lanes.length === 0
               ? 'Choose what is done.'
-              : missing.length > 0
-                ? `${missing.length} of the list above still to be seen to.`
-                : 'It is kept on this device from the first step: a reload or a flat battery loses nothing.'}
+              : nowhere
+                ? 'Choose at which group.'
+                : missing.length > 0
+                  ? `${missing.length} of the list above still to be seen to.`
+                  : 'It is kept on this device from the first step: a reload or a flat battery loses nothing.'}
           </p>
           {cautions.length > 0 && (
             <section className="pt-4" aria-label="Cautions">
@@ -262,6 +288,10 @@ export function BeforeRun({
     </div>
   )
 }
+
+/** The groups of a machine without those left out. */
+const groupsBut = ({ groups }: Kind, leftOut: Set<number>): number[] =>
+  Array.from({ length: groups }, (_, i) => i + 1).filter((group) => !leftOut.has(group))
 
 /** Tools and materials of all that is run, once each. */
 function itemsOf(running: Chosen[]): Item[] {

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import { type Chosen, lanesTogether } from '../../core/procedures/lanes.ts'
+import type { Chosen, Lane } from '../../core/procedures/lanes.ts'
 import { offeredTo } from '../../core/procedures/offered.ts'
 import { startRun } from '../../core/procedures/run.ts'
 import { toDay } from '../../core/quantity/local-day.ts'
@@ -68,9 +68,8 @@ export function RunPage({ bundle, today, me, asked }: Props) {
         visitId={visitToday(bundle, today, me)?.visitId}
       />
     )
-  const start = (running: Chosen[]) => {
+  const start = (running: Chosen[], lanes: Lane[]) => {
     const at = browserNow().getTime()
-    const lanes = lanesTogether(running, kind)
     // Of the procedure only the school that is run is kept: it is what it was, whatever the library becomes.
     const run: KeptRun = {
       running: running.map(({ procedure, school }) => ({ procedure: { ...procedure, schools: [school] }, school })),
