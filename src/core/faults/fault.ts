@@ -25,9 +25,8 @@ export interface Repair {
   say: string
   /** Hands’ minutes once it is open. */
   minutes: number
-  /** A procedure of the library, or a known strip-down. */
+  /** A procedure of the library. */
   procedure?: string
-  stripDown?: string
   /** Nothing is replaced: a word with whoever runs it. */
   tell?: true
 }

@@ -290,6 +290,7 @@ const firstSheets: KnownStripDown[] = [
       { name: 'Y driver' },
       { name: 'Cross-head driver' },
       { name: 'Hex key' },
+      { name: 'Pliers', why: 'for the clips of the tubes' },
       { name: 'Camera', why: 'for the cable ties' },
     ],
     things: [

@@ -72,7 +72,12 @@ export const espressoSheets: KnownStripDown[] = [
     kinds: ['c2', 'lv', 'pt', 'sp'],
     station: 'steam-valve',
     first: [dead, noPressure],
-    tools: [{ name: 'Spanners' }, { name: 'Pick' }, { name: 'Food-grade silicone grease' }],
+    tools: [
+      { name: 'Spanners' },
+      { name: 'Cross-head driver' },
+      { name: 'Pick' },
+      { name: 'Food-grade silicone grease' },
+    ],
     things: [
       thing('Knob', 'front', 'tip', crosses(1)),
       thing('Packing nut', 'round the stem', 'nut', nuts('17'), { back: 'Snug: the stem turns with a little drag.' }),
@@ -115,7 +120,7 @@ export const espressoSheets: KnownStripDown[] = [
     station: 'pump',
     opens: true,
     first: [dead, noPressure],
-    tools: [{ name: 'Drivers' }, { name: 'Pliers for clamps' }, { name: 'Camera' }],
+    tools: [{ name: 'Drivers' }, { name: 'Spanner, 13 mm' }, { name: 'Pliers for clamps' }, { name: 'Camera' }],
     things: [
       thing('Leads of the pump', 'two plugs', 'plug', byHand, { way: 'photo' }),
       thing('Suction hose', 'tank side', 'tube', [{ drive: 'clip', count: 1 }]),

@@ -9,7 +9,7 @@ export const podAndGrinderSheets: KnownStripDown[] = [
     kinds: ['pk', 'pl'],
     station: 'head',
     first: [dead, 'Head cold: half an hour after the last coffee', 'Cut-proof glove on'],
-    tools: [{ name: 'Soft brush' }, { name: 'Thin pick' }, { name: 'Driver' }],
+    tools: [{ name: 'Soft brush' }, { name: 'Thin pick' }, { name: 'Cross-head driver' }],
     things: [
       thing('Cage', 'in the head', 'case', byHand, { part: 'cage', way: 'nose to the front' }),
       thing('Seal of the head', 'round the needle plate', 'gasket', byHand, {
@@ -38,7 +38,7 @@ export const podAndGrinderSheets: KnownStripDown[] = [
     station: 'burrs',
     first: [dead, 'Beans out', 'Mark across ring and body'],
     tools: [
-      { name: 'Driver for the burr screws' },
+      { name: 'Cross-head driver for the burr screws' },
       { name: 'Brush' },
       { name: 'Vacuum cleaner' },
       { name: 'Food-grade silicone grease' },

@@ -16,6 +16,7 @@ export const superAutomaticSheets: KnownStripDown[] = [
     first: [dead, 'Unit driven home before it is switched off', 'Gaskets of this valve here'],
     tools: [
       { name: 'T10 and cross-head drivers' },
+      { name: 'Pliers', why: 'for the hose clips' },
       { name: 'Pick' },
       { name: 'Food-grade silicone grease' },
       { name: 'Camera' },

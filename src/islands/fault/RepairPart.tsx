@@ -3,6 +3,7 @@ import type { FaultBook } from '../../core/faults/fault.ts'
 import type { RepairNow } from '../../core/faults/search.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
+import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -35,6 +36,7 @@ export function RepairPart(props: Props) {
   const { book, repair, kept, bundle, kind, me, today, price, labourPerMinute, onKeep, onNotCured } = props
   const fault = book.faults.find(({ id }) => id === repair.fault)!
   const part = kind.parts.find(({ id }) => id === fault.part)
+  const sheet = sheetForFault(fault.id, kind.basedOn ?? kind.id)
   const [text, setText] = useState(fault.repair.say)
   const [testing, setTesting] = useState(false)
   const [fitting, setFitting] = useState(false)
@@ -101,12 +103,12 @@ export function RepairPart(props: Props) {
             Be led through it
           </a>
         )}
-        {(fault.repair.stripDown || fault.repair.minutes >= 20) && (
+        {(sheet || fault.repair.minutes >= 20) && (
           <a
             className="plain inline-flex items-center"
-            href={`/machines/${machineId}/strip-down${fault.repair.stripDown ? `?of=${fault.repair.stripDown}` : ''}`}
+            href={`/machines/${machineId}/strip-down${sheet ? `?of=${sheet.id}` : ''}`}
           >
-            Strip-down sheet
+            {sheet ? `Strip-down sheet: ${sheet.name.toLowerCase()}` : 'Strip-down sheet'}
           </a>
         )}
         {!testing && (

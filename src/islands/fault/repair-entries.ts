@@ -5,6 +5,7 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { fittingEntries } from '../../core/procedures/run-record.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
+import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
 import { makeEntry } from '../make-entry.ts'
 
 /** What a test-out came to. */
@@ -114,7 +115,7 @@ export function repairEntries(given: Given): Entry[] {
 
 /** Whether live parts were bared on the way or by the repair. */
 const wasOpened = (book: FaultBook, fault: Fault, search: Search): boolean =>
-  fault.repair.stripDown !== undefined ||
+  sheetForFault(fault.id, book.kind)?.opens === true ||
   search.seen.some(({ test, said }) => !said && book.tests.find(({ id }) => id === test)?.needs.includes('open'))
 
 /** Whether a tester said anything of earth, insulation or leakage. */

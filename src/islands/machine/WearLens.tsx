@@ -2,6 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
+import { sheetsForPart } from '../../core/strip-down/sheet-for.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
@@ -196,6 +197,8 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
           <WorkingOf
             standing={chosen}
             today={today}
+            sheets={chosen.part ? sheetsForPart(chosen.part, kind.basedOn ?? kind.id) : []}
+            machineId={bundle.machine.id}
             onAdjust={(line) => onAdjust(chosen, line)}
             school={
               kind.duties.some(({ id }) => id === chosen.duty) && (
@@ -233,11 +236,16 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
 function WorkingOf({
   standing,
   today,
+  sheets,
+  machineId,
   onAdjust,
   school,
 }: {
   standing: Standing
   today: string
+  /** Strip-down sheets the part comes off on. */
+  sheets: { id: string; name: string }[]
+  machineId: string
   onAdjust: (line: Line) => void
   school?: ReactNode
 }) {
@@ -249,6 +257,13 @@ function WorkingOf({
       <p className="m-0 mb-2">{dueSentence(standing, today)}</p>
       <WorkingColumn working={standing.working} onAdjust={onAdjust} />
       {school}
+      {sheets.map(({ id, name }) => (
+        <p key={id} className="m-0 pt-2">
+          <a className="word inline-flex min-h-[44px] items-center" href={`/machines/${machineId}/strip-down?of=${id}`}>
+            Strip-down sheet: {name.toLowerCase()}
+          </a>
+        </p>
+      ))}
       {standing.caution && (
         <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">{cautionWords[standing.caution]}</p>
       )}

@@ -530,7 +530,7 @@ export const expected: Expected[] = [
   {
     procedure: 'pressure-setting',
     way: 'relief-inside',
-    dates: all('lv pt'),
+    dates: all('lv pt dv dg bt'),
     inside: ['electrical'],
     takes: ['blind'],
     why: 'a relief valve inside is turned off and dead, then tested',

@@ -10,7 +10,7 @@ export const dnFaults = likeBook(dvFaults, {
     tests: ['vent', 'rim', 'blind-pressure', 'tray-during', 'three-way', 'basket'],
     symptoms: ['handle-kicks', 'tray-runs'],
   },
-  procedures: { 'detergent-backflush': 'group-clean' },
+  procedures: { 'detergent-backflush': 'group-clean', 'pressure-setting': null },
   words: [['Detergent backflush', 'Group cleaned']],
   customer: {
     'cleaning-left': 'Wipe the screen with a cloth and detergent, flush, brush; basket into hot water.',

@@ -8,7 +8,7 @@ export const pdFaults = likeBook(dnFaults, {
   stations: { 'brew-valve': 'exit-valve', screen: 'group', 'steam-knob': 'steam-path', wand: 'frother', thermostat: 'fuse', tray: 'joints', relief: 'pump' },
   parts: { 'group-seal': 'portafilter-seal', screen: null, heater: null, 'block-rings': 'clip-rings', thermostat: 'thermal-fuse', 'steam-knob': null, 'brew-valve': 'boiler-passage' },
   without: { faults: ['relief-low', 'protector-open', 'screen-clogged'], tests: ['relief-return', 'protector', 'screen'] },
-  procedures: { 'seal-seating': null, 'steam-tip': null, 'pressure-setting': null },
+  procedures: { 'seal-seating': null, 'steam-tip': null, 'pressure-setting': null, 'parts-soak': 'group-clean' },
   words: [
     ['Brew valve stuck shut', 'Exit valve shut by chalk'],
     ['Brew valve does not close', 'Exit valve does not close'],

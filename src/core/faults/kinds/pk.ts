@@ -113,11 +113,11 @@ export const pkFaults: FaultBook = {
     fault('meter-few', 'Flow meter counts too few', 'flow-meter', 1.5, { long: 8, weak: 1 }, repair('Meter cleaned or new, volume set anew', 25), { traits: ['chalk'], part: 'flow-meter' }),
     fault('non-return-leaks', 'Non-return valve leaks', 'non-return', 2, { beside: 4, slow: 2, cold: 1, 'wet-below': 1 }, repair('Valve cleaned or new', 30), { traits: ['flakes'], part: 'non-return-valve' }),
     fault('non-return-stuck', 'Non-return valve sticks shut', 'non-return', 2, { 'no-water': 6, slow: 4 }, repair('Valve freed or new', 30), { traits: ['stuck', 'chalk'], part: 'non-return-valve' }),
-    fault('needle-blocked', 'Needle blocked', 'needle', 7, { slow: 8, 'no-water': 2, taste: 1 }, repair('Needle cleared with a pin, head rinsed', 10, { procedure: 'pod-head' }), { part: 'needle' }),
+    fault('needle-blocked', 'Needle blocked', 'needle', 7, { slow: 8, 'no-water': 2, taste: 1 }, repair('Needle cleared with a pin, head rinsed', 10, { procedure: 'pod-needle' }), { part: 'needle' }),
     fault('needle-blunt', 'Needle or plate blunt or bent', 'needle', 2.5, { weak: 4, stuck: 3, 'short-cup': 2 }, repair('New needle or plate', 20), { part: 'needle' }),
     fault('head-gasket', 'Head gasket leaks', 'head', 6, { 'short-cup': 6, beside: 6, weak: 1 }, repair('New gasket', 15), { part: 'head-gasket' }),
     fault('cage-cracked', 'Capsule cage cracked', 'head', 3, { 'short-cup': 4, beside: 3, stuck: 3 }, repair('New cage', 30), { part: 'cage' }),
-    fault('outlet-blocked', 'Outlet blocked with old coffee', 'head', 3, { slow: 5, beside: 4, taste: 3 }, repair('Outlet brushed, head rinsed', 8, { procedure: 'pod-head' }), { traits: ['user'] }),
+    fault('outlet-blocked', 'Outlet blocked with old coffee', 'head', 3, { slow: 5, beside: 4, taste: 3 }, repair('Outlet brushed, head rinsed', 8, { procedure: 'pod-needle' }), { traits: ['user'] }),
     fault('lock-worn', 'Lock linkage worn', 'lock', 4, { stuck: 8, beside: 2, 'short-cup': 1 }, repair('Linkage new', 35), { part: 'lock-linkage' }),
     fault('not-locked', 'Capsule jammed: head not quite shut', 'lock', 4, { stuck: 6, button: 4 }, repair('Capsule out, bin emptied; show it', 4, { tell: true }), { traits: ['user'] }),
     fault('head-switch', 'Head switch fails', 'button', 3, { button: 6, lamp: 3 }, repair('New switch', 25), {

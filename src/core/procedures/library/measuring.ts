@@ -75,6 +75,9 @@ export const calibration: Procedure = {
 
 const gaugeHot = { hazard: 'pressure', say: 'Hot water under nine bar: gauge tight before water on.' } as const
 
+/** A vibratory pump, and a valve that lets the blind basket's pressure out again. */
+const reliefInside = ['lv', 'pt', 'dv', 'dg', 'bt']
+
 /** Pressure switch, relief valve, bypass. */
 export const pressureSetting: Procedure = {
   id: 'pressure-setting',
@@ -83,7 +86,7 @@ export const pressureSetting: Procedure = {
   name: 'Pressures measured and set',
   about:
     'Mains, brewing, dead-head and steam read; bypass set while a group brews, an inside relief valve only off and dead.',
-  kinds: boilers,
+  kinds: [...boilers, 'dv', 'dg', 'bt'],
   once: true,
   writes: [],
   schools: [
@@ -162,7 +165,7 @@ export const pressureSetting: Procedure = {
       {
         id: 'relief-inside',
         name: 'relief valve inside, turned off and dead',
-        kinds: ['lv', 'pt'],
+        kinds: reliefInside,
         reason:
           'A vibratory pump’s relief valve sits inside the case: plug out, a quarter turn, case shut, and only then read while it runs. No screwdriver in a live machine.',
         figures: [
@@ -172,7 +175,7 @@ export const pressureSetting: Procedure = {
         ],
         tools: [{ name: 'Test gauge in a portafilter' }, { name: 'Screwdriver' }, { name: 'Appliance tester in date' }],
       },
-      ['lv', 'pt'],
+      reliefInside,
       [
         read('before', 'Dead-head, read with the case shut', 'bar', {
           from: 9,
