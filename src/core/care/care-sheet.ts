@@ -49,8 +49,9 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
       mark,
     })
   }
+  const asRoutine = new Set(routineThere(kind).map(({ task }) => task))
   for (const duty of kind.duties) {
-    if (duty.by !== 'customer' || tasks.has(duty.id)) continue
+    if (duty.by !== 'customer' || tasks.has(duty.id) || asRoutine.has(duty.id)) continue
     if (told.some(({ care }) => care.procedure === 'detergent-backflush') && duty.id === 'cleaning-programme') continue
     const days = everyDays(duty, terms)
     const said = [...found.values()].flat().some(({ say }) => say.toLowerCase() === duty.name.toLowerCase())

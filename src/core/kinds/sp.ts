@@ -252,5 +252,5 @@ export const sp: Kind = {
   ],
   descale: null,
   descaleNote: 'Plumbed boilers are not descaled in place: treat the water, and plan a strip or bench descale when the chalk nears its limit.',
-  routine: [{ what: 'Cleaning programme with tablet', every: 'daily', mark: 'M', procedure: 'oil-removal' }, { what: 'Grounds container and tray washed', every: 'daily', mark: 'T', procedure: 'spouts-and-container' }, ...milkRoutine],
+  routine: [{ what: 'Cleaning programme with tablet', every: 'daily', mark: 'M', procedure: 'oil-removal', task: 'cleaning-programme' }, { what: 'Grounds container and tray washed', every: 'daily', mark: 'T', procedure: 'spouts-and-container' }, ...milkRoutine],
 }

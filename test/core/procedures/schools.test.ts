@@ -81,6 +81,7 @@ const bySelf: [procedure: string, school: string, seconds: number[]][] = [
   ['wand-clean', 'cleaner-drawn-up', [60, 60, 60]],
   ['wand-clean', 'soaked-in-place', [900]],
   ['steam-tip', 'detergent-bath', [900]],
+  ['steam-tip', 'detergent-bath-at-home', [900]],
   ['steam-tip', 'milk-cleaner-cup', [600]],
   ['steam-tip', 'cup-of-detergent', [300]],
   ['tray-and-body', 'rinsed-and-dried', [60]],

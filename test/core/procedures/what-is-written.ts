@@ -250,9 +250,16 @@ export const expected: Expected[] = [
   {
     procedure: 'steam-tip',
     way: 'detergent-bath',
-    dates: all(wands, 'steam-tip-off'),
+    dates: all('c2', 'steam-tip-off'),
     takes: ['bowl'],
     why: 'off, soaked, back',
+  },
+  {
+    procedure: 'steam-tip',
+    way: 'detergent-bath-at-home',
+    dates: all('lv pt dv dn dg bt', 'steam-tip-off'),
+    takes: ['bowl'],
+    why: 'the same at home, less often',
   },
   ...(['milk-cleaner-cup', 'cup-of-detergent'] as const).map((way) => ({
     procedure: 'steam-tip',

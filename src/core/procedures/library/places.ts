@@ -15,7 +15,7 @@ import {
   steaming,
   wait,
 } from '../step-parts.ts'
-import { boilers, pumped } from './kinds-by-build.ts'
+import { boilers, plumbed, pumped } from './kinds-by-build.ts'
 import { oneSchool, read } from './one-school.ts'
 
 /** Kilograms and how many carry, by kind. From memory. */
@@ -38,8 +38,7 @@ const carried: Step = hands('carry', 'Strapped, carried: about 10 kg, one person
   mark: 'M',
 })
 
-/** Kinds that can stand on the mains; the others have a tank alone. */
-const plumbed = ['c2', 'lv', 'pt', 'sp']
+/** The others have a tank alone. */
 const tankOnly = pumped.filter((kind) => !plumbed.includes(kind))
 
 const commissioned: Step[] = [

@@ -109,6 +109,26 @@ function tipBack(): Step[] {
   ]
 }
 
+/** The bath of a bar and of a home: how often it is made is what differs. */
+const detergentBath = {
+  name: 'a quarter of an hour in detergent',
+  reason:
+    'Ten grams to the litre dissolve old milk in the holes; a blunt needle first, the fine one only where it is needed.',
+  figures: [
+    figure('Bath', '10 g detergent per litre'),
+    figure('Time', '15 min'),
+    figure('Through the holes', 'blunt needle, then a finer one'),
+  ],
+  tools: [{ name: 'Cloth' }, { name: 'Needle or awl' }, { name: 'Bowl, steel or glass' }],
+  materials: [{ name: 'Backflush detergent' }],
+  parts: tipParts({
+    say: 'Hot water, powder stirred in',
+    dose: { of: 'detergent', gramsPerL: 10 },
+    seconds: 900,
+    shared: true,
+  }),
+}
+
 export const steamTip: Procedure = {
   id: 'steam-tip',
   version: 2,
@@ -119,25 +139,18 @@ export const steamTip: Procedure = {
   writes: [{ entry: 'cleaned', task: 'steam-tip-off', by: ['off', 'soak', 'back'] }],
   schools: [
     {
+      ...detergentBath,
       id: 'detergent-bath',
-      name: 'a quarter of an hour in detergent',
-      reason:
-        'Ten grams to the litre dissolve old milk in the holes; a blunt needle first, the fine one only where it is needed.',
-      usualFor: ['c2', 'dv', 'dn', 'dg', 'bt'],
-      every: { words: 'nightly in a bar; weekly or monthly at home', days: 7, mark: 'T' },
-      figures: [
-        figure('Bath', '10 g detergent per litre'),
-        figure('Time', '15 min'),
-        figure('Through the holes', 'blunt needle, then a finer one'),
-      ],
-      tools: [{ name: 'Cloth' }, { name: 'Needle or awl' }, { name: 'Bowl, steel or glass' }],
-      materials: [{ name: 'Backflush detergent' }],
-      parts: tipParts({
-        say: 'Hot water, powder stirred in',
-        dose: { of: 'detergent', gramsPerL: 10 },
-        seconds: 900,
-        shared: true,
-      }),
+      kinds: ['c2'],
+      usualFor: ['c2'],
+      every: { words: 'nightly in a bar', days: 1, mark: 'T' },
+    },
+    {
+      ...detergentBath,
+      id: 'detergent-bath-at-home',
+      kinds: withWand.filter((kind) => kind !== 'c2'),
+      usualFor: ['dv', 'dn', 'dg', 'bt'],
+      every: { words: 'weekly, or monthly, at home', days: 7, mark: 'T' },
     },
     {
       id: 'milk-cleaner-cup',
