@@ -69,7 +69,14 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
       )}
       {/* Folded for a phone there is no room for the scale: the percentages below say it. */}
       {layout.pleats.length === 0 && at.size > 0 && (
-        <g transform={`translate(${layout.width - 196} ${Math.max(layout.top + 10, layout.mainY - 168)})`}>
+        <g
+          transform={
+            // Where steam branches off above, its names stand on the right; the lens switch leaves room below it.
+            layout.top === 0
+              ? 'translate(16 54)'
+              : `translate(${layout.width - 196} ${Math.max(layout.top + 10, layout.mainY - 168)})`
+          }
+        >
           <path d={haloPath([{ x: 8, p: 0.1 }], 10, haloHalf, 5)} fill="var(--copper)" fillOpacity={0.42} />
           <path d="M2 4H14M2 16H14" stroke="var(--copper)" strokeWidth={1.5} />
           <text x={26} y={14} fontSize={12.5} className="slim" fill="var(--second)">

@@ -20,7 +20,7 @@ interface Props {
 /** The schools of a procedure, figures side by side, each with its reason. */
 export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: Props) {
   const figures = new Map(procedure.schools.map((school) => [school.id, shownFigures(school)]))
-  const names = [...new Set([...figures.values()].flatMap((some) => some.map(({ name }) => name)))]
+  const names = [...new Set(procedure.schools.flatMap((school) => school.figures.map(({ name }) => name)))]
   const one = procedure.schools.length === 1
   return (
     <section className="pt-4" aria-label={`${procedure.name}: schools`}>
@@ -89,6 +89,9 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
                       />
                       <span>
                         {school.name}
+                        {school.every && (
+                          <span className="block text-[13px] font-normal text-second">{school.every.words}</span>
+                        )}
                         {usual === null && school.usualFor.length > 0 && (
                           <span className="block text-[13px] font-normal text-second">
                             usual for {school.usualFor.map((id) => kindById(id)?.name ?? id).join('; ')}
@@ -103,7 +106,10 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
                       </span>
                     </label>
                   ) : (
-                    <b className="font-semibold">{school.name}</b>
+                    <>
+                      <b className="font-semibold">{school.name}</b>
+                      {school.every && <span className="block text-[13px] text-second">{school.every.words}</span>}
+                    </>
                   )}
                 </td>
                 {names.map((name) => {
