@@ -176,4 +176,65 @@ describe('the rhythm of a chosen way', () => {
     expect(byFirm.working.lines.some(({ source }) => /chosen for this firm/.test(source ?? ''))).to.equal(true)
     expect(toDay(byFirm.due!.p50) - toDay('2026-05-01')).to.be.within(27, 29)
   })
+
+  /** A year at five drinks a day, the seal counted in cycles of detergent as well. */
+  const cycles = (more: Entry[], kind = 'lv') => {
+    const year = [takenOn(kind, '2025-06-01'), ...steadyReadings('2025-06-01', '2026-06-01', 35)]
+    const key = kind === 'c2' ? 'group-gasket@1' : 'group-gasket'
+    return standingOf(ledgers([...year, ...more]), key).uses.find(({ clock }) => clock === 'detergentCycles')
+  }
+
+  it('tells how many cycles of detergent a seal has seen: weekly is fifty-two a year', () => {
+    const weekly = cycles([chosen('2025-06-01', 'detergent-backflush', 'fingernail-and-a-pause')])!
+    expect(weekly.used).to.be.closeTo(52, 1)
+    expect(weekly.perDay).to.be.closeTo(1 / 7, 0.01)
+  })
+
+  it('by lifts too: every thirty of them, five a day, about sixty a year', () => {
+    const byLifts = cycles([chosen('2025-06-01', 'detergent-backflush', 'even-tens-swirled')])!
+    expect(byLifts.used).to.be.closeTo((365 * 5) / 30, 3)
+  })
+
+  it('never more often than once an open day, and a rate somebody typed comes first', () => {
+    const nightly = chosen('2025-06-01', 'detergent-backflush', 'full-scoop-long-soak')
+    expect(cycles([nightly], 'c2')!.perDay).to.be.at.most(1.001)
+    const typed = setting('machine', '2025-06-02', { setting: 'detergent', perOpenDay: 1 / 14 })
+    expect(cycles([nightly, typed], 'c2')!.used).to.be.closeTo(26, 1)
+  })
+
+  it('chosen twice, the later holds; of two levels the nearer', () => {
+    const weekly = chosen('2026-02-01', 'detergent-backflush', 'fingernail-and-a-pause')
+    const again = chosen('2026-03-01', 'detergent-backflush', 'light-dose-long-strokes')
+    const lines = routineOf('lv', [weekly, again])
+    expect(line(lines, 'Detergent backflush').way).to.equal('light dose, long strokes')
+    const firm = [chosen('2026-04-01', 'detergent-backflush', 'even-tens-swirled', 'firm')]
+    const near = routineHere(effective(ledgers([takenOn('lv', '2026-01-05'), weekly], { firm })))
+    expect(line(near, 'Detergent backflush').way).to.equal('one gram and a pause')
+    const far = routineHere(effective(ledgers([takenOn('lv', '2026-01-05')], { firm })))
+    expect(line(far, 'Detergent backflush').way).to.equal('even tens, swirled')
+  })
+
+  it('a choice from before rhythms were kept moves no date', () => {
+    const old = setting('machine', '2026-02-01', {
+      setting: 'way',
+      procedure: 'hot-water-screen',
+      school: 'dipped-in-mild-acid',
+    })
+    const done = cleaned('2026-05-01', 'hot-water-screen')
+    expect(date([old, done], 'hot-water-screen').due).to.deep.equal(date([done], 'hot-water-screen').due)
+    expect(
+      date([old, done], 'hot-water-screen').working.lines.some(({ source }) => /its way/.test(source ?? '')),
+    ).to.equal(false)
+  })
+
+  it('descaling goes by it where a way counts: fifteen litres or five months', () => {
+    const bt = (more: Entry[]) => standingOf(ledgersOf('bt', more, 35), 'descale')
+    const by = bt([chosen('2026-01-05', 'descale', 'two-phases-by-knob')])
+    const months = by.working.lines.find(({ what }) => what === 'At the latest after')!
+    expect(Number(months.value)).to.be.closeTo(152 / 30.4375, 0.01)
+    expect(months.source).to.match(/^its way here/)
+    const plain = bt([]).working.lines.find(({ what }) => what === 'At the latest after')!
+    expect(plain.source).to.match(/^how early/)
+    expect(by.due!.p50 <= bt([]).due!.p50 || Number(plain.value) < 5).to.equal(true)
+  })
 })
