@@ -28,7 +28,12 @@ export const passageFreed: Procedure = {
         { name: 'Piece of hose', why: 'to blow through' },
         { name: 'Camera' },
       ],
-      materials: [{ name: 'Citric acid' }, { name: 'O-rings of its joints', why: 'they pop out and are lost' }],
+      materials: [
+        { name: 'Gloves, glasses' },
+        { name: 'pH strips' },
+        { name: 'Citric acid' },
+        { name: 'O-rings of its joints', why: 'they pop out and are lost' },
+      ],
       parts: [
         {
           id: 'open',

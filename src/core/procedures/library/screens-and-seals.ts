@@ -29,6 +29,7 @@ export const sealSeating: Procedure = {
       ],
       tools: [
         { name: 'Portafilter without basket' },
+        { name: 'Group brush' },
         { name: 'Cloth' },
         { name: 'Lever or short driver' },
         { name: 'Pick', why: 'an old seal comes out by it' },

@@ -19,7 +19,13 @@ export const benchDescale: Job = {
     ['Room', 'headspace, no lid, window open; never in a cellar'],
     ['Gaskets', 'new at every opening'],
   ],
-  tools: [{ name: 'Spanners' }, { name: 'Bucket, large' }, { name: 'Gloves, glasses' }, { name: 'pH strips' }],
+  tools: [
+    { name: 'Spanners' },
+    { name: 'Bucket, large' },
+    { name: 'Bottle brush' },
+    { name: 'Gloves, glasses' },
+    { name: 'pH strips' },
+  ],
   materials: [{ name: 'Citric acid' }, { name: 'Sodium bicarbonate' }, { name: 'Element and flange gaskets' }],
   steps: [
     ...madeSafe(['boiler', 'steam-boiler']),

@@ -162,7 +162,7 @@ export const threeWay: Job = {
     ['Plunger', 'free, both seals whole'],
     ['Order', 'photographed: spring’s narrow end'],
   ],
-  tools: [{ name: 'Spanner for the stem' }, { name: 'Soft brush' }, { name: 'Camera' }],
+  tools: [{ name: 'Spanner for the stem' }, { name: 'Soft brush' }, { name: 'Camera' }, { name: 'Blind basket' }],
   materials: [{ name: 'Plunger with seals' }],
   each: 'group',
   steps: [
