@@ -1,8 +1,9 @@
+import { instead } from '../care/care-ways.ts'
 import { instances } from '../kinds/index.ts'
 import { type Duty, routineThere } from '../kinds/kind.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
-import { type Every, type Procedure, rootOf, type School, writtenBy } from '../procedures/procedure.ts'
+import { type Every, type Procedure, rootOf, type School, type Written, writtenBy } from '../procedures/procedure.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { Mark } from '../quantity/working.ts'
 import { meanRate } from '../usage/rate.ts'
@@ -108,17 +109,27 @@ function customersOwn(facts: MachineFacts): Told[] {
       if (refused) return []
       const chosen = nearestWay(histories, rootOf(procedure))?.body.school
       const way = procedure.schools.find(({ id }) => id === chosen) ?? usualSchool(procedure, kind, made)
-      const tasks = writtenBy(procedure, way).map(({ task, taskOf }) => taskOf?.[base] ?? task)
+      const named = ({ task, taskOf }: Written) => taskOf?.[base] ?? task
+      const tasks = writtenBy(procedure, way).map(named)
       const duty = kind.duties.find(({ id }) => id === tasks[0]) ?? null
       const theirs = duty ? duty.by === 'customer' : tasks.length === 0 && way.every !== undefined
-      return theirs ? [{ procedure, way, tasks, duty }] : []
+      // A way that dates nothing is still how the task is done here: it is not told a second time.
+      return theirs ? [{ procedure, way, tasks: [...tasks, ...procedure.writes.map(named)], duty }] : []
     },
   )
   const usual = ({ procedure, way }: Told) => way.usualFor.includes(base) || nearestWay(histories, rootOf(procedure))
+  const rank = ({ procedure }: Told) => instead.flat().indexOf(rootOf(procedure))
   return told.filter((one) => {
-    if (!one.duty) return usual(one)
-    const same = told.filter(({ duty }) => duty?.id === one.duty!.id)
-    return one === (same.find(usual) ?? same[0])
+    const mine = instead.find((alike) => alike.includes(rootOf(one.procedure)))
+    const same = told.filter(
+      (other) =>
+        (mine?.includes(rootOf(other.procedure)) ?? false) ||
+        other === one ||
+        (one.duty !== null && other.duty?.id === one.duty.id),
+    )
+    if (same.length === 1) return one.duty !== null || usual(one)
+    const inTurn = [...same].sort((a, b) => rank(a) - rank(b))
+    return one === (inTurn.find(usual) ?? inTurn[0])
   })
 }
 

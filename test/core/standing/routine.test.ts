@@ -8,6 +8,7 @@ import { addMonths, fromDay, toDay } from '../../../src/core/quantity/local-day.
 import { effective } from '../../../src/core/standing/histories.ts'
 import { type RoutineLine, routineHere } from '../../../src/core/standing/routine.ts'
 import { entry, ledgers, setting, standingOf, steadyReadings, takenOn } from './a-history.ts'
+import { routineOf as expectedRoutine } from './routine-of.ts'
 
 const day = (from: string, days: number) => fromDay(toDay(from) + days)
 
@@ -48,6 +49,14 @@ describe('the routine of a machine', () => {
       for (const { what, every } of lines) expect(every, `${kind.id}: ${what}`).to.not.equal('')
     }
   })
+
+  for (const kind of kinds)
+    it(`of a ${kind.id} is what people do with it, each thing once`, () => {
+      const lines = routineHere(effective(ledgers([takenOn(kind.id, '2026-01-05')])))
+      expect(lines.map(({ what, way, every }) => [what, way, typeof every === 'string' ? every : null])).to.deep.equal(
+        expectedRoutine[kind.id],
+      )
+    })
 
   it('names only procedures and tasks that its kind has', () => {
     for (const kind of kinds)
