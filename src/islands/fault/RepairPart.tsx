@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import type { RepairNow } from '../../core/faults/search.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
+import { procedureForRepair } from '../../core/procedures/led-by.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
 import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
 import { browserNow } from '../../ui/clock.ts'
@@ -36,6 +37,7 @@ export function RepairPart(props: Props) {
   const { book, repair, kept, bundle, kind, me, today, price, labourPerMinute, onKeep, onNotCured } = props
   const fault = book.faults.find(({ id }) => id === repair.fault)!
   const part = kind.parts.find(({ id }) => id === fault.part)
+  const led = procedureForRepair(fault, kind.basedOn ?? kind.id)
   const sheet = sheetForFault(fault.id, kind.basedOn ?? kind.id)
   const [text, setText] = useState(fault.repair.say)
   const [testing, setTesting] = useState(false)
@@ -95,11 +97,8 @@ export function RepairPart(props: Props) {
         />
       )}
       <div className="flex flex-wrap items-center gap-3 pt-2">
-        {fault.repair.procedure && (
-          <a
-            className="plain inline-flex items-center"
-            href={`/machines/${machineId}/run?procedure=${fault.repair.procedure}`}
-          >
+        {led && (
+          <a className="plain inline-flex items-center" href={`/machines/${machineId}/run?procedure=${led}`}>
             Be led through it
           </a>
         )}
