@@ -72,11 +72,11 @@ export function MachineView({ bundle: first, reckoned, today, me, lens: firstLen
   const [open, setOpen] = useState<MachineSheet | null>(null)
   const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
   const [fault, setFault] = useState<FaultView | null>(null)
-  // Who goes on to a run or an entry and comes back finds the lens and the row as they were.
-  useAddress({
-    lens: lens === 'wear' ? '' : lens,
-    task: lens === 'wear' && key !== standings[0]?.key ? (key ?? '') : '',
-  })
+  // Who goes on to a run or an entry and comes back finds the lens and the row as they chose them; what nobody chose
+  // leaves the address alone.
+  const [opened] = useState(key)
+  const task = key === opened ? chosenKey : key
+  useAddress({ lens: lens === 'wear' ? '' : lens, task: (lens === 'wear' && task) || '' })
   const keep = useMemo(() => keptStations({ lens, standings, key, kind, fault }), [fault, key, kind, lens, standings])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const chooseWork = useCallback((procedure: string, stations: string[]) => setWork({ procedure, stations }), [])
