@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
 
 interface Props {
@@ -11,11 +12,7 @@ interface Props {
 /** What is complained of, found by any words. */
 export function SymptomPicker({ book, reported, onPick }: Props) {
   const [text, setText] = useState('')
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  const found = book.symptoms.filter(({ name, words: also }) => {
-    const all = [name, ...also].join(' ').toLowerCase()
-    return words.every((word) => all.includes(word))
-  })
+  const found = complaintsNamed(book, text)
   const sounds = reported ? soundsLike(book, reported) : null
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -58,21 +55,3 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
     </div>
   )
 }
-
-/** The complaint that shares most words with what was said; none where none shares two. */
-function soundsLike(book: FaultBook, said: string): FaultBook['symptoms'][number] | null {
-  const heard = new Set(said.toLowerCase().match(/[a-z]{3,}/g))
-  const scored = book.symptoms.map((symptom) => {
-    const words = new Set(
-      [symptom.name, ...symptom.words]
-        .join(' ')
-        .toLowerCase()
-        .match(/[a-z]{3,}/g),
-    )
-    return { symptom, shared: [...words].filter((word) => heard.has(word) && !filler.has(word)).length }
-  })
-  const best = scored.sort((a, b) => b.shared - a.shared)[0]
-  return best && best.shared >= 2 ? best.symptom : null
-}
-
-const filler = new Set(['the', 'and', 'not', 'its', 'out', 'from', 'when', 'coffee', 'water', 'machine'])
