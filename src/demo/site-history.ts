@@ -1,55 +1,24 @@
 import { instances, kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import type { SubjectKind } from '../core/ledger/subject.ts'
 import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import { type OpenDays, openDays } from '../core/usage/open-days.ts'
 import { asUsual } from './as-usual.ts'
-import { closuresOf, historyDays, monthOf } from './calendar.ts'
+import { closuresOf, historyDays } from './calendar.ts'
 import { confirmedRepairs } from './confirmed-repairs.ts'
-import { type CounterLife, counterLife, mistyped } from './counter-life.ts'
+import { counterLife, mistyped } from './counter-life.ts'
 import { type Dice, dice } from './dice.ts'
-import { asEntries, conditionAt, type Jotting, workOn } from './visit.ts'
-import { type DemoMachine, type DemoSite, zoneWater } from './world.ts'
+import { oddDays, putRight, tales } from './machine-tales.ts'
+import { header, hour, type MachineLife, type SiteIds, type Write } from './site-life.ts'
+import { outletTests, rawTests, staffRegenerates, takenOn } from './site-water.ts'
+import { asEntries, type Jotting, workOn } from './visit.ts'
+import type { DemoMachine, DemoSite } from './world.ts'
 
 /** Two years of one site, as its technician would have written them down. */
 export interface SiteHistory {
   entries: Entry[]
 }
-
-export interface SiteIds {
-  siteId: string
-  softenerId: string | null
-  machineIds: string[]
-  technicianId: string
-  /** What this technician measures and counts drops with. */
-  gaugeId: string
-  reagentId: string
-}
-
-interface MachineLife {
-  machine: DemoMachine
-  id: string
-  counter: CounterLife
-  firstDay: number
-  ledger: Entry[]
-  /** Corrections made by two people of one another's reading: kept apart until all is written. */
-  rivals: Entry[]
-  /** Readings taken so far. */
-  readings: number
-}
-
-type Write = (
-  ledger: Entry[],
-  subjectKind: SubjectKind,
-  subjectId: string,
-  day: number,
-  jottings: Jotting[],
-  visitId?: string,
-) => void
-
-const hour = 3_600_000
 
 /** Lays down the history of one site up to and including `endDay`. */
 export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: number): SiteHistory {
@@ -249,221 +218,5 @@ function apartOf({ apart }: DemoMachine, count: number): Record<string, unknown>
       drinks: Object.entries(apart.drinks).map(([name, share]) => ({ name, count: of(share) })),
     }),
     ...(apart.rinses && { rinses }),
-  }
-}
-
-function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[] {
-  const zone = zoneWater[site.area]
-  const total = zone.totalDh(monthOf(day))
-  const drops = (dh: number) => Math.max(1, Math.ceil(dh * Math.exp(d.normal(0, 0.03))))
-  const test = (quantity: string, dh: number): Jotting => ({
-    kind: 'water-test',
-    body: {
-      v: 1,
-      point: 'raw',
-      quantity,
-      method: 'drops',
-      unit: 'dH',
-      drops: drops(dh),
-      perDrop: 1,
-      instrument: ids.reagentId,
-    },
-  })
-  const pen = { conductivityUsCm: Math.round(total * 33 + zone.restUsCm), testTempC: 13 }
-  return [
-    test('total', total),
-    test('carbonate', total * zone.carbonateShare),
-    { kind: 'water-figures', body: { v: 1, point: 'raw', by: 'pen', ...pen } },
-  ]
-}
-
-/** Who came, how long, on whose account. */
-const header = (d: Dice, ids: SiteIds, site: DemoSite): Jotting => ({
-  kind: 'visit',
-  body: {
-    v: 1,
-    technicianIds: [ids.technicianId],
-    terms: site.machines.length > 1 ? 'contract' : 'chargeable',
-    minutes: 20 + site.machines.length * d.whole(12, 25),
-  },
-})
-
-/** The treatment as it was taken on. */
-function takenOn({ resinL, saltTankKg, cartridgeG, membrane, carbon }: NonNullable<DemoSite['softener']>): Jotting[] {
-  const setting = (body: Record<string, unknown>): Jotting => ({ kind: 'setting', body: { v: 1, ...body } })
-  const kind = resinL ? 'exchanger' : cartridgeG ? 'cartridge' : membrane ? 'membrane' : 'carbon'
-  return [
-    { kind: 'commissioned', body: { v: 1, kind, kindVersion: 1, partsNew: true } },
-    ...(resinL
-      ? [setting({ setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) })]
-      : []),
-    ...(cartridgeG ? [setting({ setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 })] : []),
-    ...(membrane ? [setting({ setting: 'membrane', rawShare: membrane.rawShare, rejectLPerL: 1.5 })] : []),
-    ...(carbon ? [setting({ setting: 'prefilter', fitted: true, litres: 12_000 })] : []),
-  ]
-}
-
-/** What happens between planned visits: a repair that comes back, a machine put away, something left open. */
-function oddDays(
-  d: Dice,
-  life: MachineLife,
-  ids: SiteIds,
-  site: DemoSite,
-  siteLedger: Entry[],
-  write: Write,
-  endDay: number,
-): void {
-  const { tale } = life.machine
-  if (tale === 'winterised') {
-    const note = 'Drained for the season: back with the first sailing in March.'
-    write(life.ledger, 'machine', life.id, endDay - 20, [{ kind: 'stage', body: { v: 1, stage: 'winterised', note } }])
-  }
-  if (tale === 'retired') {
-    const body = { v: 1, stage: 'retired', note: 'Gave way to the one by the window.' }
-    write(life.ledger, 'machine', life.id, endDay - 40, [{ kind: 'stage', body }])
-  }
-  if (tale !== 'came-back') return
-  const call = (back: number, terms: string, jottings: Jotting[]) => {
-    const day = endDay - back
-    const visitId = d.uuid(day * 24 * hour)
-    const { body } = header(d, ids, site)
-    write(siteLedger, 'site', ids.siteId, day, [{ kind: 'visit', body: { ...body, terms, minutes: 55 } }], visitId)
-    write(life.ledger, 'machine', life.id, day, jottings, visitId)
-  }
-  const said = (kind: 'fault-reported' | 'repaired' | 'remark', body: Record<string, unknown>): Jotting => ({
-    kind,
-    body: { v: 1, ...body },
-  })
-  call(47, 'chargeable', [
-    said('fault-reported', { text: 'It grinds and then nothing comes.' }),
-    said('repaired', { text: 'Brew unit washed and greased, drive nut reset.', cause: 'Unit ran dry of grease.' }),
-  ])
-  call(30, 'goodwill', [
-    said('fault-reported', { text: 'Same again: grinds, then stops half way.' }),
-    { kind: 'removed', body: { v: 1, part: 'piston-ring', condition: 3 } },
-    { kind: 'fitted', body: { v: 1, part: 'piston-ring' } },
-    said('repaired', {
-      text: 'New piston ring; the old one bound in the cylinder.',
-      cause: 'Ring swollen.',
-      part: 'piston-ring',
-    }),
-    said('remark', { text: 'Tray rail is cracked: bring one next time.' }),
-  ])
-}
-
-/**
- * What was tested behind the treatment at a visit, each kind by what tells it.
- * @param way - how far through the two years, 0 to 1
- */
-function outletTests(d: Dice, site: DemoSite, way: number, n: number, of: number): Jotting[] {
-  const { membrane, carbon } = site.softener!
-  if (!membrane && !carbon) return [outletTest(d, site, n, of)]
-  const figures = (point: string, body: Record<string, unknown>): Jotting => ({
-    kind: 'water-figures',
-    body: { v: 1, point, by: 'pen', ...body },
-  })
-  const jottings: Jotting[] = []
-  if (membrane) {
-    const feed = zoneWater[site.area].totalDh(1) * 33 + zoneWater[site.area].restUsCm
-    const [whenNew, now] = membrane.passage
-    const passage = (whenNew + (now - whenNew) * way) * Math.exp(d.normal(0, 0.05))
-    jottings.push(figures('permeate', { conductivityUsCm: Math.round(feed * passage) }))
-  }
-  if (carbon && n % 3 === 0)
-    jottings.push(figures('softened', { freeChlorineMgL: 0.01, totalChlorineMgL: d.chance(0.5) ? 0.02 : 0.04 }))
-  return jottings
-}
-
-/** After the softener one or two drops; where it was spent early, six in one March. */
-function outletTest(d: Dice, site: DemoSite, n: number, of: number): Jotting {
-  if (site.softener?.cartridgeG) {
-    return {
-      kind: 'water-test',
-      // A cartridge is told by carbonate hardness: a third of it goes round by the bypass.
-      body: { v: 1, point: 'softened', quantity: 'carbonate', method: 'drops', unit: 'dH', drops: 4, perDrop: 1 },
-    }
-  }
-  const spent = site.softener?.spentEarly && n === Math.round(of * 0.62)
-  return {
-    kind: 'water-test',
-    body: {
-      v: 1,
-      point: 'softened',
-      quantity: 'total',
-      method: 'drops',
-      unit: 'dH',
-      drops: spent ? 6 : d.whole(1, 2),
-      perDrop: 1,
-    },
-  }
-}
-
-function tales(d: Dice, life: MachineLife, n: number, of: number): Jotting[] {
-  const { tale } = life.machine
-  if (tale === 'perished-seal' && n === Math.round(of * 0.7)) {
-    return [
-      {
-        kind: 'fault-reported',
-        body: { v: 1, text: 'Coffee short in the cup, clear water in the tray, worse each week.' },
-      },
-      {
-        kind: 'removed',
-        body: { v: 1, part: 'nozzle-seals', condition: 4, note: 'First seal perished after half a year.' },
-      },
-      { kind: 'fitted', body: { v: 1, part: 'nozzle-seals', note: 'New pair, greased.' } },
-      {
-        kind: 'repaired',
-        body: { v: 1, text: 'Full cup again; rinse runs to the cup.', part: 'nozzle-seals' },
-      },
-    ]
-  }
-  if (tale === 'prompts-often') return [{ kind: 'prompt-seen', body: { v: 1, task: 'descale' } }]
-  if (tale === 'board-swap' && n === Math.round(of * 0.65))
-    return [{ kind: 'note', body: { v: 1, text: 'Board swapped after a surge; counter starts at nought.' } }]
-  if (tale === 'rival-corrections' && n === 2)
-    return [{ kind: 'inspected', body: { v: 1, part: 'piston-ring', condition: conditionAt(d, 0.5) } }]
-  if (d.chance(0.05)) return [{ kind: 'note', body: { v: 1, text: d.pick(smallTalk) } }]
-  return []
-}
-
-const smallTalk = [
-  'Tray full again: showed them how to empty it.',
-  'Beans changed to a darker roast last week.',
-  'Left a spare gasket in the drawer under the machine.',
-  'Switched off over the weekend from now on.',
-  'New hand on the early shift: showed the purge.',
-  'Dry under the machine after ten minutes.',
-]
-
-/** A wrong count found out a day later, and put right by a correction; once by two people at a time. */
-function putRight(d: Dice, life: MachineLife, day: number, endDay: number): void {
-  const reading = life.ledger.findLast((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day))
-  if (!reading || day + 1 > endDay) return
-  const truth = life.counter.at(day)
-  const correction = (count: number, secondsLater: number): Entry => ({
-    ...reading,
-    id: d.uuid((day + 1) * 24 * hour + 9 * hour + secondsLater * 1000),
-    body: { v: 1, counter: 'shots', count },
-    supersedes: reading.id,
-  })
-  const { tale } = life.machine
-  if (tale === 'typo-corrected' && reading.body.count !== truth) life.ledger.push(correction(truth, 0))
-  if (tale === 'rival-corrections' && life.readings === 8)
-    life.rivals.push(correction(truth, 0), correction(truth + 3, 1))
-}
-
-/** The customer's staff regenerate every fortnight or so, and forget now and then. */
-function staffRegenerates(
-  resinL: number,
-  softenerId: string,
-  write: Write,
-  ledger: Entry[],
-  d: Dice,
-  startDay: number,
-  endDay: number,
-): void {
-  for (let day = startDay + 5; day < endDay; day += d.whole(10, 14)) {
-    if (d.chance(0.06)) continue
-    write(ledger, 'softener', softenerId, day, [{ kind: 'regenerated', body: { v: 1, saltKg: resinL / 8 } }])
   }
 }
