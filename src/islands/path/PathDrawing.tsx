@@ -67,6 +67,8 @@ export function PathDrawing(props: Props) {
     [kind, without, keep, rows, spoken],
   )
   const { width, top } = layout
+  /** Only where dates hang does the rest stand well. */
+  const due = [...hanging.values()].some(({ standings }) => standings.length > 0)
   // A lens of the water leaves the electrical rail away: nothing of the path moves.
   const height = (overlay ? layout.bandY + 72 : layout.height) - top
   const stations = overlay ? layout.stations.filter(({ hangs }) => hangs !== 'rail') : layout.stations
@@ -155,7 +157,7 @@ export function PathDrawing(props: Props) {
           key={at.x}
           role="button"
           tabIndex={0}
-          aria-label={overlay ? `${count} more stations: show them` : `${count} stations are fine: show them`}
+          aria-label={due ? `${count} stations are fine: show them` : `${count} more stations: show them`}
           className="cursor-pointer"
           onClick={onUnfold}
           onKeyDown={(event) => event.key === 'Enter' && onUnfold?.()}
@@ -168,7 +170,7 @@ export function PathDrawing(props: Props) {
             strokeWidth={1.5}
           />
           <text x={at.x} y={at.y + 32} fontSize={13.5} textAnchor="middle" className="slim" fill="var(--second)">
-            {count} {overlay ? 'more' : 'fine'}
+            {count} {due ? 'fine' : 'more'}
           </text>
         </g>
       ))}

@@ -40,16 +40,19 @@ export function WaterOverlay({ bundle, layout, today }: Props) {
           room={roomAfter(shown, i, place, layout)}
         />
       ))}
-      <text
-        x={layout.width - 4}
-        y={layout.bandY + 66}
-        fontSize={12.5}
-        className="narrow"
-        textAnchor="end"
-        fill="var(--second)"
-      >
-        chalk is drawn as its share of the limit
-      </text>
+      {/* Folded for a phone there is no room for it: figures and sheet say it. */}
+      {layout.pleats.length === 0 && (
+        <text
+          x={layout.width - 4}
+          y={layout.bandY + 66}
+          fontSize={12.5}
+          className="narrow"
+          textAnchor="end"
+          fill="var(--second)"
+        >
+          chalk is drawn as its share of the limit
+        </text>
+      )}
     </g>
   )
 }
