@@ -13,9 +13,6 @@ interface CareWay {
   how: (way: Way) => (string | null)[]
 }
 
-/** What is left out where another does the same: the first that is offered stands. */
-export const instead: string[][] = [['wash-programme', 'tablet-programme', 'detergent-backflush', 'group-clean']]
-
 export const careWays: CareWay[] = [
   {
     procedure: 'water-backflush',

@@ -1,7 +1,7 @@
-import { instead } from '../care/care-ways.ts'
 import { instances } from '../kinds/index.ts'
 import { type Duty, routineThere } from '../kinds/kind.ts'
 import { bodyOf } from '../ledger/upcast.ts'
+import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Every, type Procedure, rootOf, type School, type Written, writtenBy } from '../procedures/procedure.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
@@ -133,28 +133,31 @@ function customersOwn(facts: MachineFacts): Told[] {
   })
 }
 
-/** The later of the last run of it and of its task on record; of several groups the one done longest ago. */
-function lastOf({ histories, kind }: MachineFacts, procedure: string | null, duty: Duty | null): LocalDay | null {
+/** When it was done last: its task on record, else a run of it led to its end; of several groups the longest ago. */
+const lastOf = (facts: MachineFacts, procedure: string | null, duty: Duty | null): LocalDay | null =>
+  duty ? lastOfTask(facts, duty) : procedure ? lastRun(facts, procedure) : null
+
+function lastOfTask({ histories, kind }: MachineFacts, duty: Duty): LocalDay | null {
+  const each = duty.each ? instances(kind, duty.each) : 1
+  const days = Array.from({ length: each }, (_, i) => {
+    const done = lastDone(histories, duty, each > 1 ? i + 1 : undefined)
+    return done && done.how !== 'taken on' ? done.on : null
+  })
+  return days.every((day) => day !== null) ? days.sort()[0]! : null
+}
+
+/** A run at some of the groups is not the last time that it was done on this machine. */
+function lastRun({ histories, kind }: MachineFacts, procedure: string): LocalDay | null {
   const versions = new Set([
     procedure,
     ...keptProcedures(histories).flatMap(({ procedure: own }) => (rootOf(own) === procedure ? [own.id] : [])),
   ])
   const run = ofKind(histories, 'machine', 'run').findLast((entry) => {
-    const { ended, procedure: done } = bodyOf(entry)
-    return ended === 'done' && versions.has(done)
-  })?.happenedOn
-  const each = duty?.each ? instances(kind, duty.each) : 1
-  const done = duty
-    ? Array.from({ length: each }, (_, i) => lastDone(histories, duty, duty.each && each > 1 ? i + 1 : undefined))
-    : []
-  const days = done.map((one) => (one && one.how !== 'taken on' ? one.on : null))
-  const ofTask = days.length > 0 && days.every((day) => day !== null) ? [...days].sort()[0]! : null
-  return (
-    [run ?? null, ofTask]
-      .filter((day) => day !== null)
-      .sort()
-      .at(-1) ?? null
-  )
+    const { ended, procedure: done, steps } = bodyOf(entry)
+    const groups = new Set(steps.flatMap(({ group }) => group ?? []))
+    return ended === 'done' && versions.has(done) && (groups.size === 0 || groups.size >= kind.groups)
+  })
+  return run?.happenedOn ?? null
 }
 
 /** When a way's rhythm comes round again. */

@@ -92,6 +92,29 @@ describe('the routine of a machine', () => {
     expect(line(routineOf('c2', stopped), 'Water backflush').last).to.equal('2026-05-20')
   })
 
+  it('a run at one of the groups is not the last time of the machine', () => {
+    const at = (on: string, groups: number[], procedure: string) =>
+      entry('run', on, {
+        procedure,
+        version: 1,
+        name: procedure,
+        school: 's',
+        minutes: 4,
+        ended: 'done',
+        steps: groups.map((group) => ({ step: 'group.strokes', group, how: 'done', atS: 10 })),
+      })
+    const water = (runs: Entry[]) => line(routineOf('c2', runs), 'Water backflush').last
+    expect(water([at('2026-05-20', [1, 2], 'water-backflush')])).to.equal('2026-05-20')
+    expect(water([at('2026-05-20', [1, 2], 'water-backflush'), at('2026-05-28', [2], 'water-backflush')])).to.equal(
+      '2026-05-20',
+    )
+    // What dates a task goes by the task alone.
+    const one = [at('2026-05-28', [2], 'detergent-backflush'), cleaned('2026-05-28', 'detergent-backflush', 2)]
+    expect(line(routineOf('c2', one), 'Detergent backflush').last).to.equal(null)
+    const both = [...one, cleaned('2026-05-21', 'detergent-backflush', 1)]
+    expect(line(routineOf('c2', both), 'Detergent backflush').last).to.equal('2026-05-21')
+  })
+
   it('a line of the kind’s own words is dated by the procedure that does it', () => {
     const { last, next } = line(
       routineOf('c2', [ran('2026-05-20', 'boiler-refresh')]),
