@@ -88,7 +88,7 @@ export function entryWords(entry: Entry, kindId: string): string {
       return `${which(measure?.name ?? String(body.measure))} as ${body.state}: ${quantityWords(Number(body.value), measure?.unit ?? '')}`
     }
     case 'run':
-      return runWords(body)
+      return runWords(body, kind?.groups ?? 1)
     case 'strip-down':
       return stripDownWords(body)
     case 'held':
@@ -198,12 +198,15 @@ function stripDownWords(body: Loose): string {
   }${photos > 0 ? `, ${photos} ${photos === 1 ? 'photo' : 'photos'}` : ''}`
 }
 
-function runWords(body: Loose): string {
+function runWords(body: Loose, groups: number): string {
   // Their ids are words; the library itself is too large to come with every page.
-  const steps = body.steps as unknown as { how: string }[]
+  const steps = body.steps as unknown as { how: string; group?: number }[]
+  const at = [...new Set(steps.flatMap(({ group }) => group ?? []))].sort()
+  // Of several groups it says at which: a run may have left some out.
+  const where = at.length === 0 || Math.max(groups, ...at) < 2 ? '' : `, group ${at.join(' and ')}`
   const skipped = steps.filter(({ how }) => how === 'skipped').length
   const ended = { done: 'done', stopped: 'stopped', left: 'left' }[String(body.ended)]
-  return `Run, ${ended}: ${body.name ? String(body.name).toLowerCase() : plain(body.procedure)}, ${plain(body.school)}, ${figure(Number(body.minutes))} min${skipped > 0 ? `, ${skipped} skipped` : ''}${body.why ? `; ${body.why}` : ''}`
+  return `Run, ${ended}: ${body.name ? String(body.name).toLowerCase() : plain(body.procedure)}, ${plain(body.school)}${where}, ${figure(Number(body.minutes))} min${skipped > 0 ? `, ${skipped} skipped` : ''}${body.why ? `; ${body.why}` : ''}`
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']

@@ -164,6 +164,33 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     },
     'Run, done: detergent backflush, one scoop even strokes, 9.4 min, 1 skipped',
   ],
+  [
+    'run',
+    {
+      procedure: 'dispersion-block',
+      name: 'Dispersion block out and cleaned',
+      school: 'off-and-soaked',
+      minutes: 27,
+      ended: 'done',
+      steps: [{ how: 'done', group: 2 }, { how: 'done' }, { how: 'done', group: 2 }],
+    },
+    'Run, done: dispersion block out and cleaned, off and soaked, group 2, 27 min',
+  ],
+  [
+    'run',
+    {
+      procedure: 'water-backflush',
+      school: 'every-two-hours',
+      minutes: 8,
+      ended: 'left',
+      why: 'called away',
+      steps: [
+        { how: 'done', group: 2 },
+        { how: 'done', group: 1 },
+      ],
+    },
+    'Run, left: water backflush, every two hours, group 1 and 2, 8 min; called away',
+  ],
   ['held', { why: 'descaler' }, 'Not for use: acid in it'],
   ['held', { why: 'detergent', group: 2 }, 'Not for use: detergent in it, group 2'],
   ['released', { held: 'x' }, 'For use again'],
