@@ -16,8 +16,16 @@ export interface DutyContext {
   add: Add
 }
 
+/** Who said a life that is not the catalogue's, and when. */
+export interface OwnLife {
+  level: Level
+  on: LocalDay
+  /** The way it is done here, where that says so. */
+  way?: string
+}
+
 /** A life on a clock: somebody's own figure, nearest first, else the chosen way's, else the catalogue's. */
 export interface Life {
   value: number
-  own: { level: Level; on: LocalDay /** The way it is done here, where that says so. */; way?: string } | null
+  own: OwnLife | null
 }

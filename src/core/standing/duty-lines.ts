@@ -4,7 +4,7 @@ import { meanRate, sdRate } from '../usage/rate.ts'
 import { type AlongClock, alongWords, type Clock, schoolName } from '../wear/limits.ts'
 import type { AlongCount } from './along-count.ts'
 import type { DetergentRate } from './detergent-rate.ts'
-import type { DutyContext, Life } from './duty-context.ts'
+import type { DutyContext, Life, OwnLife } from './duty-context.ts'
 import { type HotHours, hotHoursAMonth } from './hot-hours.ts'
 
 /*
@@ -28,7 +28,7 @@ function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, o
 }
 
 /** Who said it, of a life that is not the catalogue's. */
-export const ownSource = ({ level, on, way }: NonNullable<Life['own']>): string =>
+export const ownSource = ({ level, on, way }: OwnLife): string =>
   way ? `its way here: ${way}, chosen for this ${level}` : `set for this ${level}, ${on}`
 
 const lifeNames: Partial<Record<Clock, string>> = {
