@@ -61,12 +61,19 @@ export const careWays: CareWay[] = [
     say: 'Cleaning programme with a tablet',
     drawing: 'programme',
     caution: alkali,
-    how: (way) => [
-      `${detergentDose(way)} in the disc`,
-      'keys as in its leaflet',
-      'tablet left: the same once more',
-      'a double of clear water through the empty group',
-    ],
+    how: (way) =>
+      takesDetergent(way)
+        ? [
+            `${detergentDose(way)} in the disc`,
+            'keys as in its leaflet',
+            'tablet left: the same once more',
+            'a double of clear water through the empty group',
+          ]
+        : [
+            'closed disc in, nothing in it: it counts anew, nothing is cleaned',
+            'keys as in its leaflet',
+            'empty the tray',
+          ],
   },
   {
     procedure: 'group-clean',
@@ -76,7 +83,11 @@ export const careWays: CareWay[] = [
     how: (way) => [
       has(way, 'unplug')
         ? 'off, plug out, cool; damp towel round the groove'
-        : 'wet cloth with detergent, flush, wipe with clear water until it is bare',
+        : has(way, 'off')
+          ? 'screen off, screw into a cup; wipe the group out'
+          : 'wet cloth with detergent, flush, wipe with clear water until it is bare',
+      soakWords(way, 'soak', 'screen and basket in hot water with detergent,'),
+      has(way, 'back') && has(way, 'off') ? 'brush, rinse until nothing is slippery; screen back, screw snug' : null,
     ],
   },
   {
@@ -86,7 +97,7 @@ export const careWays: CareWay[] = [
     caution: alkali,
     how: (way) => [
       has(way, 'off') ? 'screens off, screws into a cup' : 'screens stay on',
-      detergentDose(way),
+      `hot water, detergent: ${detergentDose(way)}`,
       soakWords(way, 'soak', 'leave them'),
       'handles out of the water',
       'brush, rinse until nothing is slippery',
@@ -110,8 +121,12 @@ export const careWays: CareWay[] = [
     caution: 'Steam burns before it is seen: tip into tray or cloth.',
     how: (way) => [
       has(way, 'stand') ? soakWords(way, 'soak', 'stand it in hot water') : null,
-      has(way, 'draw-1') ? 'hot water drawn up, a minute, blown out: three times' : null,
+      has(way, 'draw-1')
+        ? `${has(way, 'cleaner') ? 'milk cleaner in hot water' : 'hot water'} drawn up, a minute, blown out: three times`
+        : null,
+      has(way, 'clean-water') ? 'then clean water the same way, until no foam comes' : null,
       has(way, 'brush') ? 'tip off, brush in as far as it goes, gently; purge' : null,
+      has(way, 'warm') ? 'steam plain water until it is warm, wipe, purge; twice, the second in fresh water' : null,
     ],
   },
 ]
@@ -120,11 +135,16 @@ const stepOf = (way: Way, id: string) => way.parts.flatMap(({ steps }) => steps)
 
 const has = (way: Way, id: string): boolean => stepOf(way, id) !== undefined
 
-/** How much powder a way takes, as it says it. */
-function detergentDose(way: Way): string {
-  const step = way.parts
+const detergentStep = (way: Way) =>
+  way.parts
     .flatMap(({ steps }) => steps)
     .find((one): one is StepOf<'dose'> => one.act === 'dose' && one.dose.of === 'detergent')
+
+const takesDetergent = (way: Way): boolean => detergentStep(way) !== undefined
+
+/** How much detergent a way takes, as it says it. */
+function detergentDose(way: Way): string {
+  const step = detergentStep(way)
   return step ? doseSaid(step.dose) : 'no detergent'
 }
 
@@ -137,13 +157,15 @@ function strokes(way: Way, id: string): string {
 /** The longer pause after the first stroke, where there is one. */
 function firstPause(way: Way): string | null {
   const step = stepOf(way, 'strokes') as StepOf<'cadence'> | undefined
-  return step?.firstOffS ? `${step.firstOffS} s after the first stroke` : null
+  return step?.firstOffS ? `wait ${step.firstOffS} s after the first stroke` : null
 }
 
 /** A soak by its minutes. */
 function soakWords(way: Way, id: string, say: string): string | null {
   const step = stepOf(way, id)
   if (step?.act !== 'soak') return null
-  const minutes = Math.round(step.seconds / 6) / 10
-  return `${say} ${minutes} min`
+  const most = step.mostS ?? step.seconds
+  if (most >= 2 * 3600) return `${say} ${Math.round(most / 3600)} h`
+  const least = Math.round(step.seconds / 60)
+  return `${say} ${least < most / 60 ? `${least} to ` : ''}${Math.round(most / 60)} min`
 }

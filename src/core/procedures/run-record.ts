@@ -177,7 +177,8 @@ function written(
     if (!bare.has(entry) && !raised.includes(named) && !here.has(named)) return []
     const has = (lane: Lane, step: string) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))
     const did = (lane: Lane, step: string) => standing(lane, state).some((one) => one.step.endsWith(`.${step}`))
-    /** Lanes that make it so are through, each with what makes it so done; what else is done there, a coffee thrown away, does not undo it. */
+    // Lanes that make it so are through, each with that step done; what else is done there, a coffee thrown away,
+    // does not undo it.
     const doneIn = (lanes: Lane[]) => {
       const making = by.some((step) => lanes.some((lane) => has(lane, step)))
         ? lanes.filter((lane) => by.some((step) => has(lane, step)))

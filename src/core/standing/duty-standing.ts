@@ -14,8 +14,9 @@ import {
 } from '../wear/seen-condition.ts'
 import { seenWindow } from '../wear/seen-window.ts'
 import { type RunningClock, runningClocks } from './duty-clocks.ts'
+import { materialFitted } from './fitted-material.ts'
 import { ownSchool } from './histories.ts'
-import { fittedVariant, lastCondition, lastDone } from './last-done.ts'
+import { lastCondition, lastDone } from './last-done.ts'
 import { type MachineFacts, schoolOf } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
 import { clockName, type Governing, type Standing } from './standing.ts'
@@ -26,15 +27,20 @@ import { clockName, type Governing, type Standing } from './standing.ts'
  */
 export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | undefined): Standing | null {
   const { histories } = facts
-  if (duty.variant) {
-    const first = facts.kind.parts.find((part) => part.id === duty.part)?.variants?.[0]
-    if ((fittedVariant(histories, duty.part!, index) ?? first) !== duty.variant) return null
-  }
+  const made = duty.variant ? materialFitted(facts.kind, histories, duty.part!, index) : null
+  if (made && made.material !== duty.variant) return null
   const since = lastDone(histories, duty, index)
   if (!since) return null
   const key = index === undefined ? duty.id : `${duty.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
   const school = facts.hasOwnSchools ? schoolOf(ownSchool(histories, duty.id)) : facts.school
+  if (made?.unknown)
+    add(() => ({
+      what: 'Material noted when it was fitted',
+      value: made.unknown!,
+      origin: 'measured',
+      source: `this kind knows none of that name: reckoned as ${duty.variant}, the usual one`,
+    }))
   const running = runningClocks({ facts, duty, index, since, school, add })
   const condition = duty.part ? lastCondition(histories, duty.part, index) : null
   const head: Head = {

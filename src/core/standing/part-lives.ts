@@ -4,6 +4,7 @@ import type { Entry } from '../ledger/entry.ts'
 import { bodyOf, isKind } from '../ledger/upcast.ts'
 import type { Lifetime } from '../lifetimes/lifetime.ts'
 import { type LocalDay, monthsBetween, toDay } from '../quantity/local-day.ts'
+import { materialOf } from './fitted-material.ts'
 import { ofKind, touching } from './histories.ts'
 import type { MachineFacts } from './machine-facts.ts'
 import { litresBetween } from './water-budget.ts'
@@ -49,7 +50,8 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
   const many = duty.each ? instances(facts.kind, duty.each) : 1
   const entries = touching(facts.histories, 'machine', duty.part)
   const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
-  const first = facts.kind.parts.find(({ id }) => id === duty.part)?.variants?.[0]
+  const materials = facts.kind.parts.find(({ id }) => id === duty.part)?.variants ?? []
+  const first = materials[0]
   for (let index = 1; index <= many; index += 1) {
     const here = entries.filter((entry) => ((entry.body.group as number | undefined) ?? 1) === index)
     let since: { on: LocalDay; variant: string | undefined } | null = bodyOf(taken).partsNew
@@ -99,9 +101,10 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
       } else if (isKind('fitted')(entry)) {
         // A new one without a word of the old: it was still good as far as anybody said.
         if (!out) close(entry, 'planned')
+        const noted = bodyOf(entry).variant as string | undefined
         since = {
           on: entry.happenedOn,
-          variant: (bodyOf(entry).variant as string | undefined) ?? since?.variant ?? first,
+          variant: noted ? materialOf(materials, noted).material : (since?.variant ?? first),
         }
         out = false
       }

@@ -1,7 +1,8 @@
 import { useMemo } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
+import { materialFitted } from '../../core/standing/fitted-material.ts'
 import { effective } from '../../core/standing/histories.ts'
-import { fittedSize, fittedVariant } from '../../core/standing/last-done.ts'
+import { fittedSize } from '../../core/standing/last-done.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { Seal } from '../../ui/Seal.tsx'
@@ -103,7 +104,7 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
               <PartFitted
                 name={name}
                 part={kind.parts.find(({ id }) => id === standing.part)}
-                variantBefore={fittedVariant(histories, standing.part!, standing.index)}
+                variantBefore={materialFitted(kind, histories, standing.part!, standing.index).material ?? null}
                 draft={part}
                 onChange={(next) => set(key, next)}
               />

@@ -89,7 +89,7 @@ describe('a care sheet', () => {
     )!
     expect(backflush.how)
       .to.match(/A full scoop/)
-      .and.match(/leave it locked in 3 min/)
+      .and.match(/leave it locked in 3 to 5 min/)
       .and.match(/scrub seal and screen/)
     expect(backflush.how)
       .to.match(/rinse the basket/)

@@ -144,7 +144,7 @@ export const groupClean: Procedure = {
               how: 'Handle out of the water; what is lined with plastic stays out.',
               caution: alkaline,
             }),
-            soak('soak', 'Leave them to soak', 'Screen soaking', 750, { mostS: 900 }),
+            soak('soak', 'Leave them to soak', 'Screen soaking', 600, { mostS: 900 }),
             hands('wipe', 'Meanwhile: wipe the group out', 30, { at: ['group'], caution: hotScreen }),
             hands('out', 'Out, brush, rinse until nothing is slippery', 60, {
               bath: 'out',
