@@ -83,38 +83,45 @@ function filesWith(folder: string, ending: string): string[] {
     .filter((path) => path.endsWith(ending) && path.includes(word) && !path.includes('node_modules'))
 }
 
-/** Lint, types and the rest of what is read, not run. */
-async function readThrough(): Promise<void> {
-  await Promise.all([
-    step('format and lint', bin('biome'), ['check', '--error-on-warnings', '.']),
-    step('types', bin('astro'), ['check', '--minimumSeverity', 'error']),
-  ])
-  await Promise.all([
-    step('arrows go down only', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bin', 'scripts']),
-    step('nothing unused', bin('knip'), []),
-  ])
+type Job = () => Promise<void>
+
+/** Each job as soon as one of two cores is free, the long ones first. */
+async function twoAtATime(jobs: Job[]): Promise<void> {
+  const waiting = [...jobs]
+  const hand = async () => {
+    for (let job = waiting.shift(); job; job = waiting.shift()) await job()
+  }
+  await Promise.all([hand(), hand()])
 }
 
-async function unitTests(cluster: Cluster): Promise<void> {
-  const urls = await privateDatabase(cluster, join(work, 'data'), 'evenshot_test')
-  await bringUpToDate(urls)
-  const report = join(work, 'mocha.json')
-  const files = filesWith('test', '.test.ts')
-  const chosen =
-    files.length > 0 ? ['--config', join(work, 'mocharc.json'), ...files] : word === null ? [] : ['--grep', word]
-  if (files.length > 0) {
-    const { spec: _, ...plain } = JSON.parse(readFileSync(join(root, '.mocharc.json'), 'utf8'))
-    writeFileSync(join(work, 'mocharc.json'), JSON.stringify(plain))
-  }
+/** Lint, types and the rest of what is read, not run. */
+const readThrough: Job[] = [
+  () => step('types', bin('astro'), ['check', '--minimumSeverity', 'error']),
+  () => step('nothing unused', bin('knip'), []),
+  () => step('format and lint', bin('biome'), ['check', '--error-on-warnings', '.']),
+  () => step('arrows go down only', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'bin', 'scripts']),
+]
+
+/** Tests that need nothing but themselves, and tests that share a database: each lot in a process of its own. */
+const coreFolders = ['core', 'islands', 'ui', 'demo']
+const recordsFolders = ['records', 'services', 'server', 'scripts']
+
+/** One lot of unit tests; nothing where a word chose none of its files. */
+async function unitTests(name: string, folders: string[], env: Record<string, string>): Promise<void> {
+  const here = (path: string) => folders.some((folder) => path.startsWith(join('test', folder)))
+  const named = filesWith('test', '.test.ts')
+  const files = named.length > 0 ? named.filter(here) : [`test/{${folders.join(',')}}/**/*.test.ts`]
+  if (files.length === 0) return
+  const report = join(work, `mocha-${folders[0]}.json`)
+  const config = join(work, `mocharc-${folders[0]}.json`)
+  const { spec: _, ...plain } = JSON.parse(readFileSync(join(root, '.mocharc.json'), 'utf8'))
+  writeFileSync(config, JSON.stringify(plain))
+  const grep = word !== null && named.length === 0 ? ['--grep', word] : []
   await suite(
-    'core, records and services',
+    name,
     bin('mocha'),
-    ['--reporter', 'json', '--reporter-option', `output=${report}`, ...chosen],
-    {
-      EVENSHOT_OWNER_URL: urls.ownerUrl,
-      EVENSHOT_DATABASE_URL: urls.appUrl,
-      EVENSHOT_ADMIN_URL: cluster.adminUrl('evenshot_test'),
-    },
+    ['--config', config, '--reporter', 'json', '--reporter-option', `output=${report}`, ...grep, ...files],
+    env,
     () => {
       const { stats } = JSON.parse(readFileSync(report, 'utf8'))
       return [stats.passes, stats.failures]
@@ -126,6 +133,17 @@ async function unitTests(cluster: Cluster): Promise<void> {
           `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}`,
       ),
   )
+}
+
+/** Records and services, on a database of their own. */
+async function recordsTests(cluster: Cluster): Promise<void> {
+  const urls = await privateDatabase(cluster, join(work, 'data'), 'evenshot_test')
+  await bringUpToDate(urls)
+  await unitTests('records and services', recordsFolders, {
+    EVENSHOT_OWNER_URL: urls.ownerUrl,
+    EVENSHOT_DATABASE_URL: urls.appUrl,
+    EVENSHOT_ADMIN_URL: cluster.adminUrl('evenshot_test'),
+  })
 }
 
 async function browserTests(): Promise<void> {
@@ -164,8 +182,11 @@ try {
   if (browser && !chromium()) installPackage('chromium')
   const cluster = await startCluster(join(work, 'data'))
   try {
-    if (only === null && word === null) await readThrough()
-    await Promise.all([unit ? unitTests(cluster) : undefined, browser ? buildPages() : undefined])
+    await twoAtATime([
+      ...(unit ? [() => unitTests('core', coreFolders, {}), () => recordsTests(cluster)] : []),
+      ...(only === null && word === null ? readThrough : []),
+      ...(browser ? [buildPages] : []),
+    ])
     if (browser) await browserTests()
   } finally {
     cluster.stop()

@@ -1,7 +1,7 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { bookOf } from '../../src/core/faults/books.ts'
 import { outcomesUnder } from '../../src/core/faults/likelihood.ts'
+import { looksRight } from './accessible.ts'
 import { awake, expect, signedIn, test } from './pages.ts'
 
 const next = (page: Page) => page.getByRole('region', { name: 'Next test' })
@@ -228,18 +228,7 @@ for (const [size, viewport] of [
     quiet(page)
     await page.goto(`/machines/${await machineOf(page, 'c2', 2)}?lens=fault`)
     await awake(page)
-    const look = async (what: string) => {
-      const spill = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      )
-      expect(spill, `${what} spills sideways`).toBeLessThanOrEqual(0)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(
-        serious.map(({ id, nodes }) => `${what}: ${id}: ${nodes[0]?.html.slice(0, 200)}`),
-        what,
-      ).toEqual([])
-    }
+    const look = (what: string) => looksRight(page, what)
     await look('the complaint')
     await page.getByRole('button', { name: /^Coffee comes slowly/ }).click()
     await look('the next test')

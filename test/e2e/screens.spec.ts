@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
+import { looksRight } from './accessible.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
 const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } }
@@ -124,20 +124,7 @@ for (const { what, size, theme, machine, names } of looks)
     for (const name of names) {
       await page.goto(screens[name]!(id, site.id, treatments))
       await awake(page)
-      const spill = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      )
-      expect(spill, `${name} spills sideways`).toBeLessThanOrEqual(0)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      const said = serious.map(
-        ({ id: rule, nodes }) =>
-          `${name}: ${rule}: ${nodes
-            .slice(0, 3)
-            .map((node) => node.html.slice(0, 160))
-            .join(' | ')}`,
-      )
-      expect(said).toEqual([])
+      await looksRight(page, name)
     }
     await page.context().close()
   })

@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { benchOf } from '../../src/core/bench/benches.ts'
 import { secretCase } from '../../src/core/bench/secret-case.ts'
 import { bookOf } from '../../src/core/faults/books.ts'
+import { looksRight } from './accessible.ts'
 import { awake, expect, signedIn, test } from './pages.ts'
 
 const seed = 7
@@ -77,13 +77,7 @@ test('the bench on a phone: what a test showed stands above the tests, nothing s
   await tests(page)
     .getByRole('button', { name: /^Read its lamp/ })
     .click()
-  const look = async (what: string) => {
-    const spill = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
-    expect(spill, what).toBeLessThanOrEqual(0)
-    const { violations } = await new AxeBuilder({ page }).analyze()
-    const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    expect(serious.map(({ id, nodes }) => `${what}: ${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([])
-  }
+  const look = (what: string) => looksRight(page, what)
   await look('a case')
   const [above, below] = await Promise.all([page.locator('[data-shown]').boundingBox(), tests(page).boundingBox()])
   expect(above!.y).toBeLessThan(below!.y)

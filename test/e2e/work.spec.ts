@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import { looksRight } from './accessible.ts'
 import { onTo } from './hands.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 
@@ -155,16 +155,7 @@ for (const [size, viewport] of Object.entries(sizes)) {
           .map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`),
       )
       expect(small, what).toEqual([])
-      const spill = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      )
-      expect(spill, `${what} spills sideways`).toBeLessThanOrEqual(0)
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(
-        serious.map(({ id: rule, nodes }) => `${what}: ${rule}: ${nodes[0]?.html.slice(0, 200)}`),
-        what,
-      ).toEqual([])
+      await looksRight(page, what)
     }
     await look('a step of the hands')
     await onTo(page, /^Stroke 1 of 1$/)

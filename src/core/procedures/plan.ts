@@ -1,5 +1,5 @@
 import type { Lane } from './lanes.ts'
-import { runStep, startRun } from './run.ts'
+import { runStep, seenAfterMs, startRun } from './run.ts'
 import { nextByItself, settle } from './run-clock.ts'
 import { byItself, laneNow, type RunState, soakKey, stepNow } from './run-state.ts'
 import { neverDone } from './standing.ts'
@@ -38,9 +38,29 @@ export function planRun(lanes: Lane[]): RunPlan {
   const segments: Segment[] = []
   let now = 0
   let state = startRun(lanes, 0)
+  const goneBack = new Map<string, number>()
+  /** What is said of a step when all goes well; what is done several times as a rule is done so often. */
+  const expected = (lane: Lane, step: Step): { type: 'done'; answer?: string; value?: number } => {
+    if (step.act === 'measure') return { type: 'done', value: step.from ?? step.to ?? 0 }
+    if (step.act !== 'check') return { type: 'done' }
+    const key = soakKey(lane.id, step.id)
+    const again = step.answers.find(({ usually = 0 }) => usually > (goneBack.get(key) ?? 0))
+    goneBack.set(key, (goneBack.get(key) ?? 0) + 1)
+    return { type: 'done', answer: (again ?? step.answers.find(({ leads }) => leads === 'pass')!).id }
+  }
   const add = (lane: Lane, step: Step, from: number, to: number, hands: boolean) =>
     segments.push({ lane: lane.id, step: step.id, say: step.say, fromS: from / 1000, toS: to / 1000, hands })
+  /** Every soak by when it began: what is done again soaks again. */
+  const soaked = new Map<string, { lane: Lane; step: Step; from: number; until: number }>()
+  const soaking = () => {
+    for (const lane of lanes)
+      for (const step of lane.steps) {
+        const soak = step.act === 'soak' ? state.soaks[soakKey(lane.id, step.id)] : undefined
+        if (soak) soaked.set(`${lane.id} ${step.id} ${soak.from}`, { lane, step, ...soak })
+      }
+  }
   while (!state.ended) {
+    soaking()
     const wait = soonestWait(lanes, state)
     const coming = nextByItself(lanes, state)
     const lane = laneNow(lanes, state.hand)
@@ -49,8 +69,10 @@ export function planRun(lanes: Lane[]): RunPlan {
     if (wait && (wait.until <= now || (idle && wait.until <= (coming?.at ?? Number.POSITIVE_INFINITY)))) {
       // What it waited for is seen.
       now = Math.max(now, wait.until)
-      add(wait.lane, wait.step, wait.from, now, false)
       if (state.hand !== wait.lane.id) state = runStep(lanes, state, { at: now, type: 'take', lane: wait.lane.id })
+      // Strokes that ended this instant brought it up: a hand needs its moment, or its press is not taken for it.
+      now = Math.max(now, state.since + seenAfterMs)
+      add(wait.lane, wait.step, wait.from, now, false)
       state = runStep(lanes, state, { at: now, type: 'done' })
     } else if (idle) {
       now = coming!.at
@@ -61,14 +83,13 @@ export function planRun(lanes: Lane[]): RunPlan {
       add(lane, step, from, now, true)
       // Strokes end by themselves; the rest is said to be done.
       state =
-        step.act === 'cadence' ? strokesOver(lanes, state, now) : runStep(lanes, state, { at: now, ...expected(step) })
+        step.act === 'cadence'
+          ? strokesOver(lanes, state, now)
+          : runStep(lanes, state, { at: now, ...expected(lane, step) })
     }
   }
-  for (const lane of lanes)
-    for (const step of lane.steps) {
-      const soak = step.act === 'soak' ? state.soaks[soakKey(lane.id, step.id)] : undefined
-      if (soak) add(lane, step, soak.from, soak.until, false)
-    }
+  soaking()
+  for (const { lane, step, from, until } of soaked.values()) add(lane, step, from, until, false)
   segments.sort((a, b) => a.fromS - b.fromS || a.toS - b.toS)
   const sum = (some: Segment[]) => some.reduce((all, { fromS, toS }) => all + toS - fromS, 0)
   return {
@@ -95,11 +116,4 @@ function soonestWait(lanes: Lane[], state: RunState) {
       return waits?.step.act === 'wait' && !waits.step.watched ? [{ lane, ...waits }] : []
     })
     .sort((a, b) => a.until - b.until)[0]
-}
-
-/** What is said of a step when all goes well. */
-function expected(step: Step): { type: 'done'; answer?: string; value?: number } {
-  if (step.act === 'check') return { type: 'done', answer: step.answers.find(({ leads }) => leads === 'pass')!.id }
-  if (step.act === 'measure') return { type: 'done', value: step.from ?? step.to ?? 0 }
-  return { type: 'done' }
 }

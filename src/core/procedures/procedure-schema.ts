@@ -54,6 +54,7 @@ const answer = object({
   leads: string().oneOf(['pass', 'repeat', 'stop']).required(),
   from: slug(),
   because: text(300),
+  usually: number().integer().min(1).max(20),
   keeps: boolean().oneOf([true]),
   fits: parts(),
 }).noUnknown()

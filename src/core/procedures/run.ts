@@ -48,7 +48,7 @@ export type RunPress =
 export type RunEvent = { at: number } & RunPress
 
 /** A hand needs this long to see that another step has come up; a press before was meant for the one before. */
-const seenAfterMs = 500
+export const seenAfterMs = 500
 
 /** A run as it begins: every lane at its first step. */
 export function startRun(lanes: Lane[], at: number): RunState {

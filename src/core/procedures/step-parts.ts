@@ -42,10 +42,21 @@ export const wait = (
   act: 'wait',
 })
 
+/** Cooling is done by nobody: it is drawn as time that passes, and the hands are free for what else there is. */
+export const cools = (id: string, aboutS: number, more: Partial<StepOf<'wait'>> = {}): Step =>
+  wait(id, 'Let it cool', 'it is cold to the touch where the hands go', aboutS, {
+    mark: 'M',
+    ...more,
+    state: { heat: 'cold', ...more.state },
+  })
+
+/** How long until a hand may go there, s. From memory: a small block or boiler, one that holds litres, a nozzle alone. */
+export const coolingS = { block: 1800, boiler: 7200, nozzle: 600 }
+
 /** An answer that goes on, one that goes back to a step and why, one that ends it and why. */
 type Lead =
   | [id: string, words: string, leads: 'pass', more?: Pick<Answer, 'fits' | 'keeps'>]
-  | [id: string, words: string, leads: 'repeat', from: string, because: string]
+  | [id: string, words: string, leads: 'repeat', from: string, because: string, usually?: number]
   | [id: string, words: string, leads: 'stop', because: string]
 
 /** A question with what follows from each answer. */
@@ -63,7 +74,7 @@ function asAnswer(lead: Lead): Answer {
     case 'pass':
       return { id, words, leads: 'pass', ...lead[3] }
     case 'repeat':
-      return { id, words, leads: 'repeat', from: lead[3], because: lead[4] }
+      return { id, words, leads: 'repeat', from: lead[3], because: lead[4], ...(lead[5] && { usually: lead[5] }) }
     case 'stop':
       return { id, words, leads: 'stop', because: lead[3] }
   }

@@ -109,6 +109,8 @@ export interface Answer {
   leads: 'pass' | 'repeat' | 'stop'
   /** The step of this part to go on from again. */
   from?: string
+  /** How often it is gone back as a rule before it goes on: a litre in portions is never one portion. For the plan. */
+  usually?: number
   /** Why it is done again, or how it ends. */
   because?: string
   /** It goes on, and what the step would clear stays open. */

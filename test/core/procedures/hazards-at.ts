@@ -239,7 +239,8 @@ export const hazardsAt: Record<string, Record<string, string>> = {
     run: 'scald',
   },
   'cam-grease': {
-    cold: 'mains',
+    off: 'mains',
+    'cold-boiler': 'scald',
     'water-off': 'pressure',
     zero: 'pressure scald',
     open: 'spring',
@@ -387,6 +388,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'level-probe-clean': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -406,6 +408,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'group-jet': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     lever: 'pressure',
@@ -429,6 +432,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'steam-seals': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     out: 'pressure',
@@ -437,6 +441,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'hot-water-seal': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     out: 'pressure',
@@ -445,6 +450,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'three-way-strip': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -458,6 +464,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'lever-group-valves': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     lever: 'pressure',
@@ -467,6 +474,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'pump-change': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -477,6 +485,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'flow-meter-clean': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -487,6 +496,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'block-rings': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -507,6 +517,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'bench-descale': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -523,6 +534,7 @@ export const hazardsAt: Record<string, Record<string, string>> = {
   'spindle-and-heater': {
     off: 'mains',
     cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'let-out': 'pressure',
     open: 'mains sharp',
@@ -543,14 +555,18 @@ export const hazardsAt: Record<string, Record<string, string>> = {
     throw: 'scald',
   },
   moving: {
-    cold: 'mains',
+    off: 'mains',
+    cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     'water-off': 'pressure',
     empty: 'scald',
     carry: 'heavy',
   },
   standstill: {
-    cold: 'mains',
+    off: 'mains',
+    cold: 'scald',
+    'cold-boiler': 'scald',
     zero: 'pressure scald',
     drain: 'scald',
   },

@@ -83,7 +83,7 @@ export const notPassed: Record<string, Record<string, Record<string, string>>> =
   },
   'cam-grease': {
     zero: { some: 'again zero' },
-    moves: { weeps: 'again cold' },
+    moves: { weeps: 'again off' },
   },
   'tank-sanitised': {
     acid: { yes: 'ends' },

@@ -281,21 +281,38 @@ describe('a run', () => {
   })
 })
 
+/** As many as a step is done when all goes well: what a look sends back so often as a rule is done again. */
+function timesOf(lane: Lane, id: string): number[] {
+  const at = lane.steps.findIndex((step) => step.id === id)
+  const again = lane.steps.flatMap((step, look) =>
+    step.act === 'check'
+      ? step.answers.flatMap(({ usually, from }) => {
+          const part = step.id.slice(0, step.id.lastIndexOf('.'))
+          const back = lane.steps.findIndex((one) => one.id === `${part}.${from}` || one.id === from)
+          return usually && back <= at && at <= look ? [usually] : []
+        })
+      : [],
+  )
+  return Array.from({ length: 1 + again.reduce((sum, some) => sum + some, 0) }, (_, i) => i)
+}
+
 describe('the plan of a run', () => {
-  it('has every step once, the hands on one at a time, and is no longer than one after the other', () => {
+  it('has every step once, or as often as is usual, the hands on one at a time, no longer than in turn', () => {
     fc.assert(
       fc.property(someLanes, (lanes) => {
         const plan = planRun(lanes)
         if (plan.never) return
         expect(plan.segments.map(({ lane, step }) => `${lane} ${step}`).sort()).to.deep.equal(
-          lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`)).sort(),
+          lanes
+            .flatMap((lane) => lane.steps.flatMap(({ id }) => timesOf(lane, id).map(() => `${lane.id} ${id}`)))
+            .sort(),
         )
         const hands = plan.segments.filter(({ hands: at }) => at)
         hands.slice(1).forEach((segment, i) => {
           expect(segment.fromS).to.be.at.least(hands[i]!.toS - 1e-9)
         })
         for (const lane of lanes) {
-          const own = lane.steps.map(({ id }) => plan.segments.find((one) => one.lane === lane.id && one.step === id)!)
+          const own = plan.segments.filter((one) => one.lane === lane.id)
           own.slice(1).forEach((segment, i) => {
             expect(segment.fromS).to.be.at.least(own[i]!.toS - 1e-9)
           })
@@ -311,6 +328,25 @@ describe('the plan of a run', () => {
     const bowl = { procedure: soak, school: soak.schools.find(({ id }) => id === 'bowl-at-closing')! }
     const plan = planRun(lanesTogether([{ procedure: procedures[0]!, school: procedures[0]!.schools[1]! }, bowl], c2))
     expect(plan.inTurnS - plan.totalS).to.be.at.least(250)
+  })
+
+  it('counts all of what goes in by portions, and the time nobody waits for: cooling', () => {
+    const way = (id: string, school: string, kind: string) => {
+      const procedure = procedures.find((one) => one.id === id)!
+      return planRun(lanesOf(procedure, procedure.schools.find((one) => one.id === school)!, kindById(kind)!))
+    }
+    const byHand = way('descale', 'by-hand-in-portions', 'dn')
+    const rests = byHand.segments.filter(({ step }) => step === 'run.rest')
+    const contact = rests.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0)
+    // Twenty to thirty minutes of contact, common practice.
+    expect(contact / 60).to.be.within(20, 30)
+    expect(rests).to.have.length(5)
+    const cooling = (kind: string) => {
+      const plan = way('group-jet', 'against-the-light', kind)
+      return plan.totalS - plan.handsS
+    }
+    // A boiler cools for hours. From memory.
+    expect(cooling('c2')).to.be.at.least(7200)
   })
 
   it('leaves the hands free while a machine runs by itself', () => {

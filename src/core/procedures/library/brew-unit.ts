@@ -1,5 +1,5 @@
 import type { Procedure } from '../procedure.ts'
-import { brewing, check, cutOff, figure, foodGrease, hands, hotWater, soak } from '../step-parts.ts'
+import { brewing, check, coolingS, cools, cutOff, figure, foodGrease, hands, hotWater, soak } from '../step-parts.ts'
 
 /** The unit washed, greased where it is coloured. */
 export const brewUnit: Procedure = {
@@ -49,9 +49,9 @@ export const brewUnit: Procedure = {
               how: 'Soft brush, no washing-up liquid, no dishwasher.',
               caution: { hazard: 'pinch', say: 'Its works move when they are pressed: fingers clear.' },
             }),
-            hands('cool', 'Let the nozzle cool', 60, {
+            cools('cool', coolingS.nozzle, {
+              say: 'Let the nozzle cool',
               at: ['nozzle'],
-              state: { heat: 'cold' },
               caution: { hazard: 'scald', say: 'Nozzle and block stay hot after it is off.' },
             }),
             check(

@@ -125,7 +125,8 @@ export const espressoDescales: DescaleSchool[] = [
         'The acid in the tank',
         [
           ['empty', 'Empty', 'pass'],
-          ['left', 'Some is left', 'repeat', 'portion', 'The next portion: each outlet, then a rest.'],
+          // Five portions to the litre: twenty-five minutes of contact.
+          ['left', 'Some is left', 'repeat', 'portion', 'The next portion: each outlet, then a rest.', 4],
         ],
         { at: ['tank'] },
       ),

@@ -12,6 +12,7 @@ import {
   soak,
 } from '../step-parts.ts'
 import { pumped } from './kinds-by-build.ts'
+import { cooledDown } from './opened.ts'
 
 /** Cam and moving parts of a lever group. */
 export const camGrease: Procedure = {
@@ -37,7 +38,8 @@ export const camGrease: Procedure = {
           id: 'cam',
           name: 'Cam',
           steps: [
-            cutOff('cold', 30, { at: ['board'], state: { heat: 'cold' }, say: 'Off, plug out, cold' }),
+            cutOff('off', 30, { at: ['board'] }),
+            ...cooledDown(['lever', 'group']),
             hands('water-off', 'Water shut or tank out; lift the lever: nothing comes', 30, {
               at: ['lever', 'tank', 'mains'],
               how: 'The boiler’s gauge says nothing of the exchanger: lifted with the water shut the lever lets its pressure out.',
@@ -77,7 +79,7 @@ export const camGrease: Procedure = {
                   'weeps',
                   'It weeps at the cap',
                   'repeat',
-                  'cold',
+                  'off',
                   'Not tight. Off, cold, pressure let out, then the cap once more: never under pressure.',
                 ],
               ],

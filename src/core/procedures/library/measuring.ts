@@ -2,6 +2,7 @@ import type { Procedure } from '../procedure.ts'
 import { brewing, check, cutOff, drinkable, figure, hands, hotWater, soak } from '../step-parts.ts'
 import { boilers, plumbed, pumped } from './kinds-by-build.ts'
 import { oneSchool, read } from './one-school.ts'
+import { cooledDown } from './opened.ts'
 
 const drawn = { ...brewing, ...drinkable }
 
@@ -185,7 +186,8 @@ export const pressureSetting: Procedure = {
           takes: ['blind'],
           caution: gaugeHot,
         }),
-        cutOff('off', 30, { at: ['board'], state: { heat: 'cold' }, say: 'Off, plug out, cool' }),
+        cutOff('off', 30, { at: ['board'] }),
+        ...cooledDown(['board', 'relief']),
         hands('open', 'Case open', 180, {
           at: ['board', 'relief'],
           state: { cover: 'open', pressure: 'none' },

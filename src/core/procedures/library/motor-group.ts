@@ -1,6 +1,6 @@
 import type { Procedure } from '../procedure.ts'
 import type { Step } from '../step.ts'
-import { brewing, check, figure, hands, hotWater, itMoves, startedByKeys } from '../step-parts.ts'
+import { brewing, check, coolingS, cools, figure, hands, hotWater, itMoves, startedByKeys } from '../step-parts.ts'
 
 const springs = {
   hazard: 'spring',
@@ -75,9 +75,11 @@ export const motorGroup: Procedure = {
           id: 'group',
           name: 'Group',
           steps: [
-            hands('cool', 'Off, let the group cool', 30, {
+            cools('cool', coolingS.block, {
+              say: 'Off, let the group cool',
               at: ['group', 'group-heater', 'board'],
-              state: { power: 'off', heat: 'cold' },
+              handsS: 15,
+              state: { power: 'off' },
               gate: true,
               how: 'Master switch off, half an hour, or gloves for hot metal from here to the end.',
               caution: hot,

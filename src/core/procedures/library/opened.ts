@@ -1,17 +1,43 @@
 import type { Step } from '../step.ts'
-import { brewing, check, cutOff, earthBack, electricalTest, hands, hotWater, noPressure } from '../step-parts.ts'
-import { boilers } from './kinds-by-build.ts'
+import {
+  brewing,
+  check,
+  coolingS,
+  cools,
+  cutOff,
+  earthBack,
+  electricalTest,
+  hands,
+  hotWater,
+  noPressure,
+} from '../step-parts.ts'
+import { boilers, smallBlocks } from './kinds-by-build.ts'
+
+const staysHot = {
+  gate: true,
+  caution: { hazard: 'scald', say: 'Metal and hoses stay hot long after it is off.' },
+} as const
+
+/** Off, and left until a hand may go there; the whole machine where no station is named. */
+export const cooledDown = (at?: string[]): Step[] => [
+  cools('cold', coolingS.block, {
+    ...staysHot,
+    ...(at && { at }),
+    only: smallBlocks,
+    how: 'A small block takes half an hour.',
+  }),
+  cools('cold-boiler', coolingS.boiler, {
+    ...staysHot,
+    ...(at && { at }),
+    only: boilers,
+    how: 'A boiler takes hours: off the evening before, or other work meanwhile.',
+  }),
+]
 
 /** Cut off, cold, without pressure: what is done before a water joint or the case is opened. */
 export const madeSafe = (at: string[]): Step[] => [
   cutOff('off', 30, { at: ['board'] }),
-  hands('cold', 'Let it cool', 30, {
-    at,
-    state: { heat: 'cold' },
-    gate: true,
-    how: 'Cold to the touch where the hands go: a boiler takes hours, a small block half an hour.',
-    caution: { hazard: 'scald', say: 'Metal and hoses stay hot long after it is off.' },
-  }),
+  ...cooledDown(at),
   hands('water-off', 'Water shut; tank out', 20, {
     at,
     state: { supply: 'shut', tank: 'out' },
@@ -22,7 +48,7 @@ export const madeSafe = (at: string[]): Step[] => [
     at,
     state: { pressure: 'none' },
     gate: true,
-    only: ['dv', 'dn', 'dg', 'bt', 'sr', 'st', 'pk', 'pl', 'pd'],
+    only: smallBlocks,
     caution: { hazard: 'pressure', say: 'Pressure stays behind a closed valve: let it out before a hose comes off.' },
   }),
 ]

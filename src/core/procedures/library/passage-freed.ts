@@ -1,5 +1,5 @@
 import type { Procedure } from '../procedure.ts'
-import { check, cutOff, earthBack, electricalTest, figure, hands, hotWater } from '../step-parts.ts'
+import { check, coolingS, cools, cutOff, earthBack, electricalTest, figure, hands, hotWater } from '../step-parts.ts'
 import { ready } from './pods.ts'
 
 /** Heater and passage of a small machine blown through and freed by hand. */
@@ -40,9 +40,9 @@ export const passageFreed: Procedure = {
           name: 'Open',
           steps: [
             cutOff('off', 20, { at: ['button'] }),
-            hands('cold', 'Let it cool', 20, {
+            cools('cold', coolingS.block, {
               at: ['heater', 'boiler'],
-              state: { heat: 'cold', pressure: 'none' },
+              state: { pressure: 'none' },
               gate: true,
               caution: { hazard: 'scald', say: 'Heater and hoses stay hot: half an hour after it is off.' },
             }),

@@ -17,6 +17,7 @@ import {
 } from '../step-parts.ts'
 import { boilers, plumbed, pumped } from './kinds-by-build.ts'
 import { oneSchool, read } from './one-school.ts'
+import { cooledDown } from './opened.ts'
 
 /** Kilograms and how many carry, by kind. From memory. */
 const weights: Record<string, string> = {
@@ -218,12 +219,12 @@ export const moving: Procedure = {
       },
       pumped,
       [
-        cutOff('cold', 60, {
+        cutOff('off', 60, {
           at: ['board', 'button', 'fuse'],
-          state: { heat: 'cold' },
-          say: 'Off, cut off from the mains, cold',
+          say: 'Off, cut off from the mains',
           how: 'Wired in: an electrician disconnects it; isolator off, locked, proved dead.',
         }),
+        ...cooledDown(),
         noPressure('zero', ['breather', 'steam-valve'], { only: boilers }),
         hands('water-off', 'Water shut, hose off, drain off', 120, {
           at: ['mains', 'inlet-hose', 'tray'],
@@ -272,7 +273,8 @@ export const standstill: Procedure = {
       pumped,
       [
         hands('clean', 'Cleaned as for a day’s end', 300, { state: { ...brewing } }),
-        cutOff('cold', 30, { at: ['board', 'button', 'fuse'], state: { heat: 'cold' }, say: 'Off, plug out, cold' }),
+        cutOff('off', 30, { at: ['board', 'button', 'fuse'] }),
+        ...cooledDown(),
         noPressure('zero', ['breather', 'steam-valve'], { only: boilers }),
         hands('drain', 'Boilers, pump and hoses drained', 420, {
           at: ['boiler', 'steam-boiler', 'brew-boiler', 'pump', 'thermoblock', 'heater', 'softener'],

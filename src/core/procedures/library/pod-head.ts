@@ -1,5 +1,5 @@
 import type { Procedure } from '../procedure.ts'
-import { check, cutOff, figure, hands, hotTray, hotWater, pierces } from '../step-parts.ts'
+import { check, coolingS, cools, cutOff, figure, hands, hotTray, hotWater, pierces } from '../step-parts.ts'
 import { ready } from './pods.ts'
 
 /** Head and jug of a pod machine with a whisk. */
@@ -86,9 +86,8 @@ export const podNeedle: Procedure = {
           name: 'Needle',
           steps: [
             cutOff('off', 20, { at: ['button'] }),
-            hands('cold', 'Let it cool', 20, {
+            cools('cold', coolingS.block, {
               at: ['heater', 'head'],
-              state: { heat: 'cold' },
               gate: true,
               how: 'Cold to the touch at the head: half an hour after the last coffee.',
               caution: { hazard: 'scald', say: 'The head stays hot after it is off.' },

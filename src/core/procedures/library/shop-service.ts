@@ -2,6 +2,8 @@ import type { Procedure, ProcedurePart, School } from '../procedure.ts'
 import {
   brewing,
   check,
+  coolingS,
+  cools,
   cutOff,
   earthBack,
   electricalTest,
@@ -33,9 +35,9 @@ const waterSide: ProcedurePart = {
   name: 'Water side',
   steps: [
     cutOff('unplug', 30, { at: ['board', 'pump'] }),
-    hands('cool', 'Let it cool', 30, {
+    cools('cool', coolingS.block, {
       at: ['thermoblock'],
-      state: { heat: 'cold', pressure: 'none' },
+      state: { pressure: 'none' },
       caution: scalds,
     }),
     hands('open', 'Case open', 210, {
@@ -118,9 +120,9 @@ const unit: ProcedurePart = {
       besides: [{ hazard: 'pinch', say: 'The unit moves by itself: hands out until it is off.' }],
     }),
     cutOff('off', 20, { at: ['board'] }),
-    hands('cool', 'Let it cool', 30, {
+    cools('cool', coolingS.block, {
       at: ['thermoblock'],
-      state: { heat: 'cold', pressure: 'none' },
+      state: { pressure: 'none' },
       caution: scalds,
     }),
     hands('out', 'Unit out, washed, old grease off', 180, {
