@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { chromium, chromiumPackage } from './scripts/packages.ts'
 
 export default defineConfig({
   testDir: 'test/e2e',
@@ -12,7 +13,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: chromium() ?? `/usr/bin/${chromiumPackage}`,
       args: [
         '--no-sandbox',
         '--disable-gpu',

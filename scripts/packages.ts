@@ -10,8 +10,12 @@ export function postgresBin(): string | null {
   return found ?? null
 }
 
+/** The browser without a window draws a page in two thirds of the time; a whole one serves where only that is there. */
+export const chromiumPackage = 'chromium-headless-shell'
+
 export const chromium = (): string | null =>
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ?? null
+  [`/usr/bin/${chromiumPackage}`, '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path)) ??
+  null
 
 /**
  * Installs a Debian package as root or through passwordless sudo.

@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { type Cluster, startCluster } from './cluster.ts'
 import { bringUpToDate, privateDatabase } from './database.ts'
 import { root } from './install.mjs'
-import { chromium, installPackage } from './packages.ts'
+import { chromium, chromiumPackage, installPackage } from './packages.ts'
 
 // `npm test`: everything there is to run, on a throwaway cluster. The last line alone counts.
 const work = mkdtempSync(join(tmpdir(), 'evenshot-test-'))
@@ -179,7 +179,7 @@ async function buildPages(): Promise<void> {
 const browser = only !== 'unit' && (word === null || only !== null || filesWith('test', '.test.ts').length === 0)
 const unit = only === null ? !(word !== null && filesWith('test/e2e', '.spec.ts').length > 0) : only === 'unit'
 try {
-  if (browser && !chromium()) installPackage('chromium')
+  if (browser && !chromium()) installPackage(chromiumPackage)
   const cluster = await startCluster(join(work, 'data'))
   try {
     await twoAtATime([

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { Line, Working } from '../core/quantity/working.ts'
 import { Sheet } from './Sheet.tsx'
 import { WorkingColumn } from './WorkingColumn.tsx'
@@ -12,10 +13,12 @@ interface Props {
   open: boolean
   onOpenChange: (open: boolean) => void
   onAdjust: (line: Line) => void
+  /** What stands below it. */
+  children?: ReactNode
 }
 
 /** On a small screen: the working waits at the foot, its first two lines always in view, and opens as a sheet. */
-export function WorkingDrawer({ title, about, glance, working, open, onOpenChange, onAdjust }: Props) {
+export function WorkingDrawer({ title, about, glance, working, open, onOpenChange, onAdjust, children }: Props) {
   return (
     <>
       <button
@@ -33,6 +36,7 @@ export function WorkingDrawer({ title, about, glance, working, open, onOpenChang
       </button>
       <Sheet open={open} onOpenChange={onOpenChange} title={`Working: ${title}`} about={about} from="bottom">
         <WorkingColumn working={working} onAdjust={onAdjust} />
+        {children}
       </Sheet>
     </>
   )

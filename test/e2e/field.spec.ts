@@ -19,6 +19,9 @@ test.describe('in the field, on a phone', () => {
     const sheet = page.getByRole('dialog')
     await expect(sheet).toContainText('Group gasket, rubber, group 1')
     await expect(sheet.locator('ol li').first()).toBeVisible()
+    // What stands beside it on a desk stands below it here: how early, and the sheets the part comes off on.
+    await expect(sheet.getByRole('button', { name: /how early/i })).toBeVisible()
+    await expect(sheet.getByRole('link', { name: /^Strip-down sheet/ }).first()).toBeVisible()
     await sheet.getByRole('button', { name: 'Close' }).tap()
     await expect(sheet).toHaveCount(0)
     await page.context().close()

@@ -56,4 +56,4 @@ export function sheetForFault(fault: string, kind: string): KnownStripDown | nul
 
 /** Sheets on which a part of a kind comes off. @example sheetsForPart('level-probe', 'c2')[0]?.id // 'level-probe' */
 export const sheetsForPart = (part: string, kind: string): KnownStripDown[] =>
-  knownFor(kind).filter(({ things }) => things.some((thing) => thing.part === part))
+  knownFor(kind).filter(({ things }) => things.some((thing) => thing.parts?.includes(part)))

@@ -23,11 +23,14 @@ export interface Sheet {
   /** Which one is in the hand while things go back; the last that came off unless another is chosen. */
   hand: number | null
   closed: { at: number; leftOver?: string; tested?: boolean } | null
+  /** Known things that were left where they are, each with how many were off by then. */
+  stayed?: { name: string; after: number }[]
 }
 
 /** What hands do to a sheet. */
 export type SheetPress =
   | { type: 'off'; thing: Thing }
+  | { type: 'stays'; name: string }
   | { type: 'photo'; photo: string }
   | { type: 'note'; words: string }
   | { type: 'turn' }
@@ -51,6 +54,12 @@ export function inHand(sheet: Sheet): number | null {
   if (sheet.hand !== null && sheet.things[sheet.hand]?.inAt === null) return sheet.hand
   return onBench(sheet).at(-1)?.index ?? null
 }
+
+/** The known thing whose turn it is: neither off already, whatever else came off between, nor left where it is. */
+export const comesNext = ({ things, stayed = [] }: Sheet, known: Thing[]): Thing | null =>
+  known.find(
+    ({ name }) => !things.some(({ thing }) => thing.name === name) && !stayed.some((one) => one.name === name),
+  ) ?? null
 
 /** Screws in the cup, by sort, most first. */
 export function inCup(sheet: Sheet): InCup[] {
@@ -81,6 +90,10 @@ export function sheetStep(sheet: Sheet, event: SheetEvent): Sheet {
       // Something more may have to come off while things go back: it is the next to go in.
       return { ...sheet, things: [...sheet.things, off], hand: null }
     }
+    case 'stays':
+      return sheet.turnedAt !== null
+        ? sheet
+        : { ...sheet, stayed: [...(sheet.stayed ?? []), { name: event.name, after: sheet.things.length }] }
     case 'photo':
       return hand === null ? sheet : change(hand, { photos: [...sheet.things[hand]!.photos, event.photo] })
     case 'note':
@@ -107,7 +120,7 @@ export function sheetStep(sheet: Sheet, event: SheetEvent): Sheet {
   }
 }
 
-/** The last thing done, undone: what went back last is off again, what came off last never did. */
+/** The last thing done, undone: what went back last is off again, what came off last never did, what stayed may come off. */
 function takenBack(sheet: Sheet): Sheet {
   const last = sheet.things
     .map((off, index) => ({ index, inAt: off.inAt }))
@@ -122,5 +135,8 @@ function takenBack(sheet: Sheet): Sheet {
     return { ...sheet, things, hand: last.index }
   }
   if (sheet.turnedAt !== null) return { ...sheet, turnedAt: null, hand: null }
+  const stayed = sheet.stayed ?? []
+  if (stayed.at(-1)?.after === sheet.things.length && stayed.length > 0)
+    return { ...sheet, stayed: stayed.slice(0, -1) }
   return { ...sheet, things: sheet.things.slice(0, -1) }
 }

@@ -14,7 +14,7 @@ export const espressoSheets: KnownStripDown[] = [
     things: [
       thing('Coil nut', 'end of the stem', 'nut', nuts('14')),
       thing('Coil', 'pulled off the stem', 'coil', byHand, {
-        part: 'three-way-coil',
+        parts: ['three-way-coil'],
         way: 'leads as they lay',
         before: 'It hangs on its leads: not pulled.',
       }),
@@ -22,7 +22,7 @@ export const espressoSheets: KnownStripDown[] = [
         trap: 'A spring sits under the plunger: hold it as the thread ends.',
       }),
       thing('Plunger, spring', 'in the stem', 'spring', byHand, {
-        part: 'three-way-valve',
+        parts: ['three-way-valve'],
         way: 'narrow end of the spring to the plunger',
         trap: 'Upside down it does not vent.',
       }),
@@ -55,7 +55,7 @@ export const espressoSheets: KnownStripDown[] = [
     things: [
       thing('Plug of the probe', 'on its head', 'plug'),
       thing('Level probe', 'top of the boiler', 'probe', nuts('17'), {
-        part: 'level-probe',
+        parts: ['level-probe'],
         mark: 'depth marked before',
         trap: 'Deeper or higher it fills to another level.',
       }),
@@ -81,12 +81,12 @@ export const espressoSheets: KnownStripDown[] = [
     things: [
       thing('Knob', 'front', 'tip', crosses(1)),
       thing('Packing nut', 'round the stem', 'nut', nuts('17'), { back: 'Snug: the stem turns with a little drag.' }),
-      thing('Stem', 'unscrewed', 'spindle', byHand, { part: 'steam-stem-rings' }),
+      thing('Stem', 'unscrewed', 'spindle'),
       thing('Stem rings', 'in their grooves', 'gasket', byHand, {
-        part: 'steam-stem-rings',
+        parts: ['steam-stem-rings', 'steam-seals'],
         back: 'A thin film of food-grade silicone grease.',
       }),
-      thing('Seat', 'end of the stem', 'gasket', byHand, { part: 'steam-valve-seat' }),
+      thing('Seat', 'end of the stem', 'gasket', byHand, { parts: ['steam-valve-seat'] }),
     ],
     turning: ['Stem: no groove where the rings run', 'Seat in the body: a clean ring all round'],
     broken: ['A seat with a ring pressed in: the tip drips', 'A grooved stem: it weeps at the knob'],
@@ -105,7 +105,7 @@ export const espressoSheets: KnownStripDown[] = [
       thing('Wand', 'out of the joint', 'tube'),
       thing('Spring or washer', 'behind the ball', 'spring', byHand, { way: 'hollow side to the ball' }),
       thing('Pivot ring', 'in the joint', 'gasket', byHand, {
-        part: 'wand-pivot-ring',
+        parts: ['wand-pivot-ring'],
         back: 'A thin film of food-grade silicone grease.',
       }),
     ],
@@ -125,16 +125,16 @@ export const espressoSheets: KnownStripDown[] = [
       thing('Leads of the pump', 'two plugs', 'plug', byHand, { way: 'photo' }),
       thing('Suction hose', 'tank side', 'tube', [{ drive: 'clip', count: 1 }]),
       thing('Pressure joint', 'outlet', 'tube', nuts('13')),
-      thing('Pump', 'out of its mounts', 'pump', byHand, { part: 'pump', way: 'arrow with the flow' }),
+      thing('Pump', 'out of its mounts', 'pump', byHand, { parts: ['pump'], way: 'arrow with the flow' }),
       thing('Protector', 'on the pump’s body', 'element', byHand, {
-        part: 'pump-protector',
+        parts: ['pump-protector'],
         trap: 'Left off, a dry pump burns.',
       }),
       thing('Relief cap', 'beside the pump', 'nut', nuts('13'), {
         mark: 'turns counted',
         trap: 'A spring pushes: hold it as the thread ends.',
       }),
-      thing('Relief spring, ball', 'under the cap', 'spring', byHand, { part: 'relief-valve' }),
+      thing('Relief spring, ball', 'under the cap', 'spring', byHand, { parts: ['relief-valve'] }),
     ],
     turning: ['Piston moves freely, ball and springs whole', 'Relief seat: a clean ring', 'Hose bent: no crack'],
     broken: ['A broken spring: it hums and moves nothing', 'A pitted ball: no pressure against the blind basket'],

@@ -28,10 +28,10 @@ export const motorGroupSheets: KnownStripDown[] = [
         },
       ),
       thing('Upper gasket', 'on the piston', 'gasket', [{ drive: 'slot', count: 0 }], {
-        part: 'upper-gasket',
+        parts: ['upper-gasket'],
         back: 'Seat it all round with the flat of the driver, then look.',
       }),
-      thing('Upper shower', 'face of the piston', 'screen', hexes('2.5', 1), { part: 'showers' }),
+      thing('Upper shower', 'face of the piston', 'screen', hexes('2.5', 1), { parts: ['showers'] }),
     ],
     turning: [
       'Shower brushed, held to the light: every hole free',
@@ -62,11 +62,11 @@ export const motorGroupSheets: KnownStripDown[] = [
     ],
     things: [
       thing('Brewing tube', 'quick joint: press its metal ring, pull', 'tube', byHand, {
-        part: 'brewing-tube',
+        parts: ['brewing-tube'],
         back: 'Push it in until the ring springs; it does not pull out.',
       }),
       thing('Lower C-clip', 'below the spring; chamber fully down first, hands out while it moves', 'clip', clips(), {
-        part: 'clips',
+        parts: ['clips'],
         back: 'Chamber down, master switch off, then the clip: it snaps in all round.',
         trap: 'It flies: held by the pliers, face away.',
       }),
@@ -75,16 +75,16 @@ export const motorGroupSheets: KnownStripDown[] = [
         trap: 'Under tension. One piece in the wrong order and the piston hangs.',
       }),
       thing('Upper C-clip', 'above the spring', 'clip', clips(), {
-        part: 'clips',
+        parts: ['clips'],
         trap: 'The two clips are not alike: each to its own place.',
       }),
       thing('Nut', 'under the piston', 'nut', nuts('21'), { back: 'PTFE tape on the thread.' }),
       thing('Lower piston', 'out of the chamber', 'piston'),
       thing('Lower gasket', 'on the piston', 'gasket', byHand, {
-        part: 'lower-gasket',
+        parts: ['lower-gasket'],
         back: 'One drop of high-temperature food grease, no more.',
       }),
-      thing('Lower shower', 'face of the piston', 'screen', hexes('2.5', 1), { part: 'showers' }),
+      thing('Lower shower', 'face of the piston', 'screen', hexes('2.5', 1), { parts: ['showers'] }),
     ],
     turning: ['Lower shower brushed, held to the light', 'Chamber wall looked at: no score', 'Spring whole, not set'],
     broken: [
@@ -109,7 +109,7 @@ export const motorGroupSheets: KnownStripDown[] = [
     things: [
       thing('Holding screw', 'front of the group', 'screws', hexes('2', 1, 'loosened, not out'), {}),
       thing('Heating element', 'pull with slight pressure from below', 'element', byHand, {
-        part: 'group-heater',
+        parts: ['group-heater'],
         trap: 'Its leads are short: never by the leads.',
       }),
       thing('Rear screws', 'behind the group, for full release', 'screws', hexes('2', 2)),
@@ -133,15 +133,15 @@ export const motorGroupSheets: KnownStripDown[] = [
     tools: [{ name: '2.5 mm hex' }, { name: 'Brush' }, { name: 'Torch' }],
     things: [
       thing('Motor', 'top of the group', 'grinder', hexes('2.5', 3), {
-        part: 'group-motor',
+        parts: ['group-motor'],
         way: 'plug to the back',
         before: 'Plug off, lead tied away.',
       }),
       thing('Endless screw', 'unscrew it upwards', 'spindle', byHand, {
-        part: 'endless-screw',
+        parts: ['endless-screw'],
         trap: 'The chamber drops: a hand under it, none in it.',
       }),
-      thing('Nut in the chamber', 'on the screw', 'nut', byHand, { part: 'spindle-nut' }),
+      thing('Nut in the chamber', 'on the screw', 'nut', byHand, { parts: ['spindle-nut'] }),
     ],
     turning: [
       'Thread brushed dry, looked at: flanks whole',
@@ -166,16 +166,16 @@ export const motorGroupSheets: KnownStripDown[] = [
     tools: [{ name: '3 mm hex' }, { name: '2.5 mm hex' }, { name: 'Dry cloth' }],
     things: [
       thing('Left guide', 'one screw at the top; down and out by hand', 'guide', hexes('3', 1), {
-        part: 'guides',
+        parts: ['guides'],
         back: 'Dry. No lubricant of any sort.',
       }),
       thing('Right guide', 'one screw at the top; down and out by hand', 'guide', hexes('3', 1), {
-        part: 'guides',
+        parts: ['guides'],
         back: 'Dry. No lubricant of any sort.',
       }),
       thing('Shield', 'on the brew chamber', 'panel', hexes('2.5', 2), { way: 'lip to the front' }),
       thing('Spiral bushing', 'inside the group', 'nut', hexes('2.5', 4), {
-        part: 'spindle-nut',
+        parts: ['spindle-nut'],
         trap: 'Four screws crosswise: askew it eats the screw.',
       }),
     ],

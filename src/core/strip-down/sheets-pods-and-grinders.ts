@@ -11,13 +11,13 @@ export const podAndGrinderSheets: KnownStripDown[] = [
     first: [dead, 'Head cold: half an hour after the last coffee', 'Cut-proof glove on'],
     tools: [{ name: 'Soft brush' }, { name: 'Thin pick' }, { name: 'Cross-head driver' }],
     things: [
-      thing('Cage', 'in the head', 'case', byHand, { part: 'cage', way: 'nose to the front' }),
+      thing('Cage', 'in the head', 'case', byHand, { parts: ['cage'], way: 'nose to the front' }),
       thing('Seal of the head', 'round the needle plate', 'gasket', byHand, {
-        part: 'head-gasket',
+        parts: ['head-gasket'],
         back: 'Pressed in all round.',
       }),
       thing('Needle plate', 'behind the seal', 'needle', crosses(2), {
-        part: 'needle',
+        parts: ['needle'],
         before: 'Sharp: held by its rim.',
         trap: 'One way round only: hole to pin.',
       }),
@@ -46,16 +46,16 @@ export const podAndGrinderSheets: KnownStripDown[] = [
     things: [
       thing('Hopper', 'top of the grinder', 'hopper', byHand),
       thing('Setting ring', 'turned up out of its thread', 'plate', byHand, {
-        part: 'carrier',
+        parts: ['carrier'],
         mark: 'turns counted, start of the thread marked',
         trap: 'In another start of the thread the scale lies.',
       }),
       thing('Upper burr', 'in the ring', 'plate', crosses(3), {
-        part: 'burrs',
+        parts: ['burrs'],
         before: 'Sharp: held by its rim.',
         back: 'Seat clean: a grain under it and it runs askew.',
       }),
-      thing('Lower burr', 'on the motor', 'plate', crosses(3), { part: 'burrs', back: 'Crosswise, seat clean.' }),
+      thing('Lower burr', 'on the motor', 'plate', crosses(3), { parts: ['burrs'], back: 'Crosswise, seat clean.' }),
     ],
     turning: [
       'Vacuum first, then brush; every grain out of the thread',

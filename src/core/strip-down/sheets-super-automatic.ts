@@ -24,23 +24,23 @@ export const superAutomaticSheets: KnownStripDown[] = [
     things: [
       thing('Back panel', 'back', 'panel', t10(4)),
       thing('Unit', 'off its drive', 'unit', t10(2), {
-        part: 'brew-unit',
+        parts: ['brew-unit'],
         mark: 'home marks in line',
         trap: 'Out of home it does not go back: never forced.',
       }),
       thing('Hose to the unit', 'clip and ring', 'tube', [{ drive: 'clip', count: 1 }], {
         trap: 'Its ring stays in the joint: looked for.',
       }),
-      thing('Screen of the unit', 'top of the chamber', 'screen', crosses(1), { part: 'upper-screen' }),
-      thing('Screen gasket', 'under the screen', 'gasket', byHand, { part: 'screen-gasket' }),
+      thing('Screen of the unit', 'top of the chamber', 'screen', crosses(1), { parts: ['upper-screen'] }),
+      thing('Screen gasket', 'under the screen', 'gasket', byHand, { parts: ['screen-gasket'] }),
       thing('Valve body', 'bottom of the unit', 'valve', t10(3)),
       thing('Valve gaskets', 'in the valve', 'gasket', byHand, {
-        part: 'valve-gaskets',
+        parts: ['valve-gaskets'],
         way: 'which lip looks where: photo before the first is lifted',
         back: 'Lip as in the photo, a thin film of grease.',
         trap: 'Laid wrongly it leaks below the unit: the usual cause.',
       }),
-      thing('Piston ring', 'on the piston', 'gasket', byHand, { part: 'piston-ring' }),
+      thing('Piston ring', 'on the piston', 'gasket', byHand, { parts: ['piston-ring'] }),
     ],
     turning: [
       'Washed with water, old grease off',
@@ -67,11 +67,11 @@ export const superAutomaticSheets: KnownStripDown[] = [
       thing('Back panel', 'back', 'panel', t10(4)),
       thing('Leads of the pump', 'two plugs', 'plug', byHand, { way: 'photo' }),
       thing('Pressure hose', 'clamp at the outlet', 'tube', [{ drive: 'clip', count: 1 }], {
-        part: 'pump-hose',
+        parts: ['pump-hose'],
         trap: 'Bent once it breaks: new where it is hard.',
       }),
       thing('Suction hose', 'from the flow meter', 'tube', [{ drive: 'clip', count: 1 }]),
-      thing('Pump', 'out of its rubber', 'pump', byHand, { part: 'pump', way: 'arrow with the flow' }),
+      thing('Pump', 'out of its rubber', 'pump', byHand, { parts: ['pump'], way: 'arrow with the flow' }),
     ],
     turning: ['Hose bent and looked at: no crack', 'Rubber mounts whole: a loud pump is a loose one'],
     broken: ['A split at the clamp: water at the back, little in the cup'],
@@ -87,18 +87,18 @@ export const superAutomaticSheets: KnownStripDown[] = [
     tools: [{ name: 'Thin brush' }, { name: 'Pin' }, { name: 'Food-grade silicone grease' }],
     things: [
       thing('Milk hose', 'cooler to valve', 'tube', byHand, {
-        part: 'milk-hose',
+        parts: ['milk-hose'],
         before: 'Clouded or hard: a new one.',
       }),
-      thing('Pinch tube', 'through the valve', 'tube', byHand, { part: 'pinch-tube' }),
+      thing('Pinch tube', 'through the valve', 'tube', byHand, { parts: ['pinch-tube'] }),
       thing('Frother', 'off its seat', 'tip'),
       thing('Frother rings', 'on the frother', 'gasket', byHand, {
-        part: 'frother-rings',
+        parts: ['frother-rings'],
         way: 'each to its own groove',
         back: 'A thin film of food-grade silicone grease.',
       }),
       thing('Air jet', 'side of the frother', 'needle', byHand, {
-        part: 'air-jet',
+        parts: ['air-jet'],
         trap: 'Tiny: over the bowl, not over the drain.',
       }),
     ],

@@ -57,8 +57,8 @@ export interface Thing {
   /** The mark it goes back against, its own or one that was made. @example 'white line to the notch' */
   mark?: string
   symbol: ThingSymbol
-  /** The part of the kind that it is: a new one is on record. */
-  part?: string
+  /** The parts that it is, or that sit on it, by their names on one kind or another: a new one is on record. */
+  parts?: string[]
   fasteners: Fastener[]
   /** What goes wrong with it when it goes back. */
   trap?: string

@@ -13,10 +13,6 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
-/** How early is acted here, of a part or task, or of all. */
-const _schoolHere = (bundle: MachineBundle, dutyId: string | null): School =>
-  ownSchool(effective(bundle.ledgers), dutyId)?.body.school ?? 'usual'
-
 /** How early is acted here, and the choice of another with its reasons. */
 export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   const [open, setOpen] = useState(false)
@@ -25,7 +21,7 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   const [choice, setChoice] = useState<School>(school)
   return (
     <span className="text-[13px] text-second">
-      <button type="button" className="word min-h-[24px] text-[13px]" onClick={() => setOpen(true)}>
+      <button type="button" className="word min-h-[44px] text-[13px] lg:min-h-[24px]" onClick={() => setOpen(true)}>
         How early: {schoolName[school]}
       </button>
       {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}

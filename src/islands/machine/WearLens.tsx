@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
@@ -55,6 +55,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
   const axis = dueAxis(today, 116, 366, 40)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
+  const besides = chosen && <Besides standing={chosen} bundle={bundle} kind={kind} today={today} onSaved={onSaved} />
   const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
   return (
     <div className="flex min-w-0 flex-1">
@@ -194,26 +195,14 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
       </section>
       <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
         {chosen ? (
-          <WorkingOf
-            standing={chosen}
-            today={today}
-            sheets={chosen.part ? sheetsForPart(chosen.part, kind.basedOn ?? kind.id) : []}
-            machineId={bundle.machine.id}
-            onAdjust={(line) => onAdjust(chosen, line)}
-            school={
-              kind.duties.some(({ id }) => id === chosen.duty) && (
-                <p className="m-0 pt-2">
-                  <SchoolLine
-                    key={chosen.duty}
-                    bundle={bundle}
-                    today={today}
-                    duty={{ id: chosen.duty, name: chosen.name }}
-                    onSaved={onSaved}
-                  />
-                </p>
-              )
-            }
-          />
+          <>
+            <h2 className="head m-0">
+              <span className="text-copper">Working</span> {title(chosen)}
+            </h2>
+            <p className="m-0 mb-2">{dueSentence(chosen, today)}</p>
+            <WorkingColumn working={chosen.working} onAdjust={(line) => onAdjust(chosen, line)} />
+            {besides}
+          </>
         ) : (
           <p className="text-second">Choose a row to see its working.</p>
         )}
@@ -227,39 +216,42 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
           open={sheet}
           onOpenChange={setSheet}
           onAdjust={(line) => onAdjust(chosen, line)}
-        />
+        >
+          {besides}
+        </WorkingDrawer>
       )}
     </div>
   )
 }
 
-function WorkingOf({
+/** What stands below a working, on a desk and on a phone: how early to act, the sheets it comes off on, what may hurt. */
+function Besides({
   standing,
+  bundle,
+  kind,
   today,
-  sheets,
-  machineId,
-  onAdjust,
-  school,
-}: {
-  standing: Standing
-  today: string
-  /** Strip-down sheets the part comes off on. */
-  sheets: { id: string; name: string }[]
-  machineId: string
-  onAdjust: (line: Line) => void
-  school?: ReactNode
-}) {
+  onSaved,
+}: { standing: Standing } & Pick<Props, 'bundle' | 'kind' | 'today' | 'onSaved'>) {
+  const sheets = standing.part ? sheetsForPart(standing.part, kind.basedOn ?? kind.id) : []
   return (
     <>
-      <h2 className="head m-0">
-        <span className="text-copper">Working</span> {title(standing)}
-      </h2>
-      <p className="m-0 mb-2">{dueSentence(standing, today)}</p>
-      <WorkingColumn working={standing.working} onAdjust={onAdjust} />
-      {school}
+      {kind.duties.some(({ id }) => id === standing.duty) && (
+        <p className="m-0 pt-2">
+          <SchoolLine
+            key={standing.duty}
+            bundle={bundle}
+            today={today}
+            duty={{ id: standing.duty, name: standing.name }}
+            onSaved={onSaved}
+          />
+        </p>
+      )}
       {sheets.map(({ id, name }) => (
         <p key={id} className="m-0 pt-2">
-          <a className="word inline-flex min-h-[44px] items-center" href={`/machines/${machineId}/strip-down?of=${id}`}>
+          <a
+            className="word inline-flex min-h-[44px] items-center"
+            href={`/machines/${bundle.machine.id}/strip-down?of=${id}`}
+          >
             Strip-down sheet: {name.toLowerCase()}
           </a>
         </p>

@@ -11,6 +11,8 @@ interface Props {
   parts: string[]
   /** Where the hands are; asked where nobody knows. */
   place: number | null
+  /** Any of them may be the old one again: each is asked. */
+  some?: boolean
   onKeep: (fitted: FittedPart[]) => void
   onClose: () => void
 }
@@ -21,7 +23,7 @@ export const partsOf = (kind: Kind, ids: string[]): Part[] => kind.parts.filter(
 const choice = 'min-h-[52px] border-2 px-3 text-[16px] font-semibold'
 
 /** What went in and what came out: material, size and side asked once; the dates follow from it. */
-export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
+export function FittedSheet({ kind, parts, place, some, onKeep, onClose }: Props) {
   const here = partsOf(kind, parts)
   const [fitted, setFitted] = useState<FittedPart[]>(() =>
     here.map((part) => ({
@@ -34,7 +36,9 @@ export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
   )
   const change = (i: number, more: Partial<FittedPart>) =>
     setFitted((all) => all.map((one, at) => (at === i ? { ...one, ...more } : one)))
-  const unsaid = fitted.some((one, i) => placesOf(kind, here[i]!) > 1 && one.group === undefined)
+  const [named, setNamed] = useState<string[]>(some && here.length > 1 ? [] : here.map(({ id }) => id))
+  const isNew = ({ part }: FittedPart) => named.includes(part)
+  const unsaid = fitted.some((one, i) => isNew(one) && placesOf(kind, here[i]!) > 1 && one.group === undefined)
   return (
     <Sheet
       open
@@ -46,7 +50,20 @@ export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
         {here.map((part, i) => (
           <section key={part.id} aria-label={part.name} className="border-t border-hair pt-2">
             <h3 className="m-0 text-[18px] font-[640]">{part.name}</h3>
-            {placesOf(kind, part) > 1 && (
+            {some && here.length > 1 && (
+              <Choices
+                label="Is it new?"
+                options={[
+                  { id: 'new', words: 'A new one' },
+                  { id: 'old', words: 'The same again' },
+                ]}
+                chosen={named.includes(part.id) ? 'new' : 'old'}
+                onChoose={(id) =>
+                  setNamed((all) => (id === 'new' ? [...all, part.id] : all.filter((one) => one !== part.id)))
+                }
+              />
+            )}
+            {named.includes(part.id) && placesOf(kind, part) > 1 && (
               <Choices
                 label={part.each === 'side' ? 'Which side' : 'Which group'}
                 options={Array.from({ length: placesOf(kind, part) }, (_, at) => ({
@@ -57,7 +74,7 @@ export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
                 onChoose={(id) => change(i, { group: Number(id) })}
               />
             )}
-            {part.variants && part.variants.length > 1 && (
+            {named.includes(part.id) && part.variants && part.variants.length > 1 && (
               <Choices
                 label="Material of the new one"
                 options={part.variants.map((id) => ({ id, words: id.replaceAll('-', ' ') }))}
@@ -65,7 +82,7 @@ export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
                 onChoose={(variant) => change(i, { variant })}
               />
             )}
-            {part.sizes && (
+            {named.includes(part.id) && part.sizes && (
               <Choices
                 label="Size of the new one"
                 options={part.sizes.map((id) => ({ id, words: id }))}
@@ -73,22 +90,31 @@ export function FittedSheet({ kind, parts, place, onKeep, onClose }: Props) {
                 onChoose={(size) => change(i, { size })}
               />
             )}
-            <Choices
-              label="The old one"
-              options={gradeWords.map((words, grade) => ({ id: String(grade), words: `${grade} ${words}` }))}
-              chosen={String(fitted[i]!.condition)}
-              onChoose={(id) => change(i, { condition: Number(id) })}
-            />
-            <Choices
-              label="Why it came out"
-              options={removalReasons.map((id) => ({ id, words: removalWords[id] }))}
-              chosen={fitted[i]!.why ?? null}
-              onChoose={(id) => change(i, { why: id as RemovalReason })}
-            />
+            {named.includes(part.id) && (
+              <>
+                <Choices
+                  label="The old one"
+                  options={gradeWords.map((words, grade) => ({ id: String(grade), words: `${grade} ${words}` }))}
+                  chosen={String(fitted[i]!.condition)}
+                  onChoose={(id) => change(i, { condition: Number(id) })}
+                />
+                <Choices
+                  label="Why it came out"
+                  options={removalReasons.map((id) => ({ id, words: removalWords[id] }))}
+                  chosen={fitted[i]!.why ?? null}
+                  onChoose={(id) => change(i, { why: id as RemovalReason })}
+                />
+              </>
+            )}
           </section>
         ))}
-        <button type="button" className="act min-h-[64px] text-[19px]" disabled={unsaid} onClick={() => onKeep(fitted)}>
-          {unsaid ? 'Say which' : 'It is in'}
+        <button
+          type="button"
+          className="act min-h-[64px] text-[19px]"
+          disabled={unsaid || named.length === 0}
+          onClick={() => onKeep(fitted.filter(isNew))}
+        >
+          {unsaid || named.length === 0 ? 'Say which' : 'It is in'}
         </button>
       </div>
     </Sheet>

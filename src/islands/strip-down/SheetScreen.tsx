@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
-import { inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
+import { comesNext, inCup, inHand, onBench, type SheetPress } from '../../core/strip-down/sheet.ts'
 import { Key } from '../../ui/Key.tsx'
 import { meansItself } from '../../ui/typing.ts'
 import { CautionBand } from '../run/CautionBand.tsx'
@@ -48,7 +48,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
   const bench = onBench(sheet)
   const cup = inCup(sheet)
   const refitting = sheet.turnedAt !== null
-  const next = refitting ? null : (known?.things[sheet.things.length] ?? null)
+  const next = refitting || !known ? null : comesNext(sheet, known.things)
   const clock = (at: number) =>
     new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone }).format(at)
   const allBack = refitting && bench.length === 0
@@ -64,7 +64,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
       setAsking('tested')
     } else onPress({ type: 'close', ...(word && { leftOver: word }) })
   }
-  const newParts = refitting && held?.thing.part && !held.fitted ? partsOf(kind, [held.thing.part]) : []
+  const newParts = refitting && held?.thing.parts && !held.fitted ? partsOf(kind, held.thing.parts) : []
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (meansItself(event) || event.repeat) return
@@ -85,6 +85,11 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
       {!allBack && (
         <button type="button" className={button} onClick={() => setAsking('other')}>
           Something else is off
+        </button>
+      )}
+      {next && (
+        <button type="button" className={button} onClick={() => onPress({ type: 'stays', name: next.name })}>
+          {next.name}: stays on
         </button>
       )}
       {refitting && bench.length > 0 && (
@@ -327,6 +332,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
           kind={kind}
           parts={newParts.map(({ id }) => id)}
           place={null}
+          some
           onClose={() => setAsking(null)}
           onKeep={(fitted) => {
             setAsking(null)

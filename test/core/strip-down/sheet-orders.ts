@@ -29,6 +29,7 @@ export const sheetOrders: Record<string, [thing: string, turnedBy: string][]> = 
     ['Screen screw', '1 slot'],
     ['Shower screen', 'by hand'],
     ['Dispersion block', 'by hand'],
+    ['Group seal', '0 pick'],
   ],
   'steam-tip': [['Steam tip', 'by hand']],
   'latte-machine-opened': [

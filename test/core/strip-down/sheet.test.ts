@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { knownStripDowns } from '../../../src/core/strip-down/known.ts'
 import {
+  comesNext,
   inCup,
   inHand,
   newSheet,
@@ -19,7 +20,10 @@ const off = (things: Thing[]): Sheet =>
   things.reduce((sheet, thing, i) => sheetStep(sheet, { at: i * 60_000, type: 'off', thing }), newSheet(0))
 
 const someEvents = fc.array(
-  fc.tuple(fc.constantFrom('off', 'off', 'photo', 'note', 'turn', 'take', 'in', 'in', 'back', 'close'), fc.nat(30)),
+  fc.tuple(
+    fc.constantFrom('off', 'off', 'stays', 'photo', 'note', 'turn', 'take', 'in', 'in', 'back', 'close'),
+    fc.nat(30),
+  ),
   { maxLength: 60 },
 )
 const eventOf = (type: string, n: number, at: number): SheetEvent => {
@@ -29,6 +33,7 @@ const eventOf = (type: string, n: number, at: number): SheetEvent => {
       type,
       thing: ownThing(`thing ${n}`, 'there', { fasteners: [{ drive: 'torx', size: 'T10', count: n % 4 }] }),
     }
+  if (type === 'stays') return { at, type, name: `thing ${n}` }
   if (type === 'photo') return { at, type, photo: `p${n}` }
   if (type === 'note') return { at, type, words: n % 2 ? 'twisted' : ' ' }
   if (type === 'take') return { at, type, index: n % 12 }
@@ -131,12 +136,57 @@ describe('what a strip-down leaves in the ledger', () => {
   })
 })
 
+describe('what comes off next', () => {
+  const screen = knownStripDowns.find(({ id }) => id === 'screen-by-screw')!.things
+  const next = (sheet: Sheet) => comesNext(sheet, screen)?.name
+  const at = 1e6
+
+  it('is the next known one, whatever nobody listed came off between', () => {
+    const between = sheetStep(off(screen.slice(0, 1)), { at, type: 'off', thing: ownThing('Jet', 'behind the screw') })
+    expect(next(between)).to.equal('Shower screen')
+    expect(next(off(screen.slice(0, 2)))).to.equal('Dispersion block')
+    expect(next(off(screen))).to.equal(undefined)
+  })
+
+  it('passes over what stays on, which is neither on the bench nor on record', () => {
+    const stays = sheetStep(off(screen.slice(0, 2)), { at, type: 'stays', name: 'Dispersion block' })
+    expect(next(stays)).to.equal('Group seal')
+    expect(onBench(stays)).to.have.length(2)
+    let closed = sheetStep(stays, { at, type: 'turn' })
+    while (onBench(closed).length > 0) closed = sheetStep(closed, { at, type: 'in' })
+    closed = sheetStep(closed, { at, type: 'close' })
+    expect((sheetBody(closed, 'Screen off').things as { name: string }[]).map(({ name }) => name)).to.deep.equal([
+      'Screen screw',
+      'Shower screen',
+    ])
+  })
+
+  it('comes again where “stays on” is taken back, and before what came off earlier is', () => {
+    const stays = sheetStep(off(screen.slice(0, 2)), { at, type: 'stays', name: 'Dispersion block' })
+    const back = sheetStep(stays, { at, type: 'back' })
+    expect(next(back)).to.equal('Dispersion block')
+    expect(onBench(back)).to.have.length(2)
+    expect(onBench(sheetStep(back, { at, type: 'back' }))).to.have.length(1)
+    const offSince = sheetStep(stays, { at, type: 'off', thing: screen[3]! })
+    expect(onBench(sheetStep(offSince, { at, type: 'back' }))).to.have.length(2)
+    expect(next(sheetStep(offSince, { at, type: 'back' }))).to.equal('Group seal')
+  })
+
+  it('is nothing while things go back: what stays is said before', () => {
+    const turned = sheetStep(off(screen.slice(0, 2)), { at, type: 'turn' })
+    expect(sheetStep(turned, { at, type: 'stays', name: 'Dispersion block' })).to.equal(turned)
+  })
+})
+
 describe('known strip-downs', () => {
   it('name parts their kinds have, and tell the work to do while all is off', () => {
     for (const { id, kinds, things, turning } of knownStripDowns) {
       expect(turning.length, id).to.be.above(0)
       const parts = kinds.flatMap((kind) => kindById(kind)!.parts.map((part) => part.id))
-      for (const { part } of things) if (part) expect(parts, `${id}: ${part}`).to.include(part)
+      for (const { parts: named = [] } of things)
+        for (const part of named) expect(parts, `${id}: ${part}`).to.include(part)
+      // By its name a sheet knows what is off already.
+      expect(new Set(things.map(({ name }) => name)).size, id).to.equal(things.length)
     }
   })
 
