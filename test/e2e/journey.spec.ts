@@ -250,6 +250,7 @@ test.describe('a technician’s day', () => {
 
   test('signs out for good', async ({ browser }) => {
     const page = await signedIn(browser)
+    await page.goto('/round')
     await awake(page)
     await page.getByRole('button', { name: /menu/ }).click()
     await page.getByRole('menuitem', { name: 'Sign out' }).click()

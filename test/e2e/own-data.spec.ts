@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { awake, expect, test } from './pages.ts'
+import { awake, expect, test, watched } from './pages.ts'
 import { startEmptyApplication } from './server-control.ts'
 
 test.describe
@@ -10,7 +10,8 @@ test.describe
     test.beforeAll(async ({ browser }) => {
       test.setTimeout(120_000)
       own = await startEmptyApplication()
-      page = await browser.newPage({ baseURL: own.url, viewport: { width: 390, height: 844 }, locale: 'en-GB' })
+      const phone = { baseURL: own.url, viewport: { width: 390, height: 844 }, locale: 'en-GB' }
+      page = watched(await browser.newPage(phone))
     })
     test.afterAll(async () => {
       await page.close()
@@ -129,7 +130,7 @@ test.describe
       await awake(page)
       await page.getByRole('button', { name: 'Invite' }).click()
       const link = await page.getByLabel('One-time link').inputValue()
-      const perrin = await browser.newPage({ baseURL: own.url, locale: 'en-GB' })
+      const perrin = watched(await browser.newPage({ baseURL: own.url, locale: 'en-GB' }))
       quiet(perrin)
       await perrin.goto(link)
       await awake(perrin)

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises'
 import { type Browser, type BrowserContext, test as base, expect, type Page } from '@playwright/test'
 import { baseUrl, startFresh, stopIfRunning } from './server-control.ts'
 
@@ -61,7 +62,10 @@ type ContextOptions = Parameters<Browser['newContext']>[0]
 /** Sessions opened by the form, by server and person: fifty sign-ins in a quarter of an hour are turned away. */
 const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>()
 
-/** A new browser context, signed in: by the form the first time, by that session after, as long as it lasts. */
+/**
+ * A new browser context, signed in: by the form the first time, by that session after, as long as it lasts. Its page
+ * is empty until it goes somewhere.
+ */
 export async function signedIn(
   browser: Browser,
   options: ContextOptions = {},
@@ -69,13 +73,12 @@ export async function signedIn(
   password = 'harrowmere',
 ): Promise<Page> {
   const context = await browser.newContext({ baseURL: baseUrl(), locale: 'en-GB', ...options })
-  const page = await context.newPage()
+  const page = watched(await context.newPage())
   const key = `${baseUrl()} ${who}`
   const known = sessions.get(key)
   if (known) {
     await context.addCookies(known)
-    await page.goto('/round')
-    if (new URL(page.url()).pathname === '/round') return page
+    if ((await context.request.get('/api/find?q=-')).ok()) return page
     await context.clearCookies()
   }
   await page.goto('/sign-in')
@@ -98,8 +101,42 @@ export async function machineId(page: Page, words: string): Promise<string> {
   return rows[0].id
 }
 
-/** Waits until the islands of a page answer to clicks and keys. */
+/** What each page has asked for and not been answered yet. */
+const asking = new WeakMap<Page, Set<unknown>>()
+
+/** A page whose requests are counted: what `awake` needs. */
+export function watched(page: Page): Page {
+  const open = new Set<unknown>()
+  asking.set(page, open)
+  page.on('request', (request) => open.add(request))
+  page.on('requestfinished', (request) => open.delete(request))
+  page.on('requestfailed', (request) => open.delete(request))
+  page.on('framenavigated', (frame) => frame === page.mainFrame() && open.clear())
+  return page
+}
+
+/** Every island is drawn by its own code: React has taken what the server drew for its own. */
+const isDrawn = (): boolean =>
+  document.readyState === 'complete' &&
+  [...document.querySelectorAll('astro-island')].every((island) => {
+    const first = [...island.children].filter((child) => !['TEMPLATE', 'SCRIPT', 'LINK'].includes(child.tagName))
+    const taken =
+      first.length === 0 || first.some((child) => Object.keys(child).some((key) => /^__reactFiber/.test(key)))
+    return taken && !island.hasAttribute('ssr')
+  })
+
+/** Looks a page must be calm in a row, each so many milliseconds after the one before. */
+const calmLooks = 3
+const lookMs = 40
+
+/** Waits until the islands of a page answer to clicks and keys, and all they asked for has come. */
 export async function awake(page: Page): Promise<void> {
-  await page.waitForLoadState('networkidle')
-  await expect(page.locator('astro-island[ssr]')).toHaveCount(0)
+  const open = asking.get(page)
+  if (!open) throw new Error('awake: a page that signedIn did not open')
+  const until = Date.now() + 25_000
+  for (let calm = 0; calm < calmLooks; ) {
+    if (Date.now() > until) throw new Error(`${page.url()} never came to rest: ${open.size} requests open`)
+    await wait(lookMs)
+    calm = open.size === 0 && (await page.evaluate(isDrawn).catch(() => false)) ? calm + 1 : 0
+  }
 }

@@ -181,6 +181,7 @@ test('the water path is drawn for every kind, and each station tells its own', a
 
 test('the theme is kept, and the server draws it at once', async ({ browser }) => {
   const page = await signedIn(browser)
+  await page.goto('/round')
   await awake(page)
   await page.getByRole('button', { name: /menu/ }).click()
   await page.getByRole('menuitemradio', { name: 'Dark, for back rooms' }).click()

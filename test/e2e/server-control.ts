@@ -64,6 +64,8 @@ export async function startApplication(): Promise<void> {
 
 /** Another one beside it, on an empty database and without the demo world. */
 export async function startEmptyApplication(): Promise<{ url: string; stop(): Promise<void> }> {
+  // Empty, whoever had one before.
+  rmSync(join(rootFolder(), `own-${worker}`), { recursive: true, force: true })
   const folder = folderOf(`own-${worker}`)
   const pid = await launch(folder, port + 5, '--own')
   return { url: running(folder).url, stop: () => end(pid) }

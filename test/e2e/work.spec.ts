@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { looksRight } from './accessible.ts'
 import { onTo } from './hands.ts'
-import { awake, expect, machineId, signedIn, test } from './pages.ts'
+import { awake, expect, machineId, signedIn, test, watched } from './pages.ts'
 
 /** A stretch once more: said why, and meant. */
 const onceMore = (page: Page) =>
@@ -421,7 +421,7 @@ test('a procedure is made the firm’s own: seen as the run shows it, kept by ve
   await onTo(page, /^Stroke 1 of 7$/)
 
   // The next version is kept while a run is on: it goes on as it began.
-  const other = await page.context().newPage()
+  const other = watched(await page.context().newPage())
   quiet(other)
   await other.goto('/procedures/our-water-backflush/edit')
   await awake(other)
