@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
 import { sendPhoto, smaller } from '../photos.ts'
-import { minutesSeconds } from './clock-words.ts'
+import { runningClock, takes } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 import { KeysFace } from './KeysFace.tsx'
 import type { ModelKeys } from './model-keys.ts'
@@ -93,8 +93,8 @@ function Face({ step, keys, sinceS, onAnswer, onValue, onPhoto }: Props) {
     case 'wait':
       return (
         <p className="m-0 mt-4 text-[22px]">
-          Until {step.until}. <b className="mono">{minutesSeconds(sinceS)}</b>
-          <span className="text-second"> of about {minutesSeconds(step.aboutS)}</span>
+          Until {step.until}. <b className="mono">{runningClock(sinceS)}</b>
+          <span className="text-second"> of about {takes(step.aboutS)}</span>
         </p>
       )
     case 'hold':
@@ -113,7 +113,7 @@ function Face({ step, keys, sinceS, onAnswer, onValue, onPhoto }: Props) {
     case 'window':
       return (
         <p className="m-0 mt-4 text-[22px]">
-          <b className="mono text-[64px]">{minutesSeconds(step.withinS - sinceS)}</b> left, then it is closed.
+          <b className="mono text-[64px]">{runningClock(step.withinS - sinceS)}</b> left, then it is closed.
         </p>
       )
     default:

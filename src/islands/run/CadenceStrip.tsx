@@ -1,6 +1,6 @@
 import { cadenceS, phaseAt, phases } from '../../core/procedures/cadence.ts'
 import type { StepOf } from '../../core/procedures/step.ts'
-import { minutesSeconds } from './clock-words.ts'
+import { runningClock } from './clock-words.ts'
 
 interface Props {
   step: StepOf<'cadence'>
@@ -28,7 +28,7 @@ export function CadenceStrip({ step, positionS }: Props) {
           {step.firstOffS ? `, ${step.firstOffS} s after the first` : ''}
         </span>
         <span className="slim">
-          this step: <b className="mono">{minutesSeconds(total - Math.max(0, positionS))}</b> left
+          this step: <b className="mono">{runningClock(total - Math.max(0, positionS))}</b> left
         </span>
       </figcaption>
       <svg

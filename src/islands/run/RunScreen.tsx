@@ -17,7 +17,7 @@ import { meansItself } from '../../ui/typing.ts'
 import { ActionField } from './ActionField.tsx'
 import { CadenceStrip } from './CadenceStrip.tsx'
 import { CautionBand } from './CautionBand.tsx'
-import { minutesSeconds } from './clock-words.ts'
+import { runningClock } from './clock-words.ts'
 import type { RunMeasures } from './DoseLine.tsx'
 import { FittedSheet, partsOf } from './FittedSheet.tsx'
 import { HoldButton } from './HoldButton.tsx'
@@ -348,7 +348,7 @@ function Idle({ what, how, leftS }: { what: string; how?: string; leftS: number 
     <div className="flex min-h-[300px] flex-1 flex-col justify-center bg-enamel px-4 py-5 lg:px-6">
       <p className="m-0 text-[22px] text-second">Nothing for the hands</p>
       <p className="m-0 text-[clamp(30px,5vw,60px)] leading-[1.02] font-[660] [font-stretch:90%]">{what}</p>
-      <p className="mono m-0 text-[clamp(80px,14vw,180px)] leading-none font-semibold">{minutesSeconds(leftS)}</p>
+      <p className="mono m-0 text-[clamp(80px,14vw,180px)] leading-none font-semibold">{runningClock(leftS)}</p>
       {how && <p className="m-0 mt-2 text-[20px] text-second">{how}</p>}
     </div>
   )

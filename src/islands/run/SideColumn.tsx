@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { Lane } from '../../core/procedures/lanes.ts'
 import { byItself, laneNow, laneWaitsFor, type RunState, readyLanes, stepNow } from '../../core/procedures/run-state.ts'
 import { stepSeconds } from '../../core/procedures/step-seconds.ts'
-import { minutesSeconds } from './clock-words.ts'
+import { runningClock } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 
 interface Props {
@@ -51,7 +51,7 @@ export function SideColumn({ machineId, lanes, state, now, measures, onTake, onE
                   </span>
                 </span>
                 <b className="mono text-[28px]">
-                  {itself.act === 'wait' && now >= until ? 'look' : minutesSeconds((until - now) / 1000)}
+                  {itself.act === 'wait' && now >= until ? 'look' : runningClock((until - now) / 1000)}
                 </b>
               </div>
               <div className="h-[9px] border border-deep bg-field">
@@ -109,7 +109,7 @@ export function SideColumn({ machineId, lanes, state, now, measures, onTake, onE
               <li key={one.id} className="flex gap-3 text-[17px]">
                 <span className="mono w-6 text-second">{at + 2 + i}</span>
                 <span className="flex-1">{one.say}</span>
-                <span className="mono text-second">{minutesSeconds(stepSeconds(one))}</span>
+                <span className="mono text-second">{runningClock(stepSeconds(one))}</span>
               </li>
             ))}
           </ol>
