@@ -34,6 +34,16 @@ test('a whole backflush of a two-group: reloaded in mid-stroke, once more where 
   await page.getByRole('button', { name: 'Start' }).click()
   await expect(page.getByRole('heading', { name: 'Detergent backflush, group 1' })).toBeVisible()
 
+  // Pressed by a finger a button lets go of the keys: Space goes on, it does not go back once more.
+  const now = page.locator('[data-step]').first()
+  const opening = (await now.textContent())!
+  await page.getByRole('button', { name: /^Done/ }).click()
+  await expect(now).not.toHaveText(opening)
+  await page.getByRole('button', { name: /^Back/ }).click()
+  await expect(now).toHaveText(opening)
+  await page.keyboard.press('Space')
+  await expect(now).not.toHaveText(opening)
+
   await onTo(page, /^Stroke 1 of 5$/)
   await page.clock.runFor(20_000)
   const stroke = page.getByText(/^Stroke \d of 5$/)
@@ -255,6 +265,54 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
   await expect(page.getByRole('region', { name: 'In this order' })).toContainText(
     `Noted before: Goes in one way only ${rows[0].name}`,
   )
+})
+
+test('a seal renewed on a sheet is fitted at its group, and what stayed on is not on record', async ({
+  ines: page,
+}) => {
+  const { rows } = await (await page.request.get('/api/machines?kind=c2')).json()
+  const id = rows[1].id as string
+  await page.goto(`/machines/${id}/strip-down?of=screen-by-screw`)
+  await awake(page)
+  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await page.getByRole('button', { name: 'Open the sheet' }).click()
+  for (const thing of ['Screen screw', 'Shower screen']) {
+    await expect(page.getByRole('button', { name: new RegExp(`^${thing}: off`) })).toBeVisible()
+    await page.keyboard.press('Space')
+  }
+  await expect(page.getByRole('button', { name: /^Dispersion block: off/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Stays on' }).click()
+  await expect(page.getByRole('button', { name: /^Group seal: off/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('heading', { name: /^3 things off/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /^Group seal: back in/ })).toBeVisible()
+  await page.getByRole('button', { name: /^A new one in/ }).click()
+  const asked = page.getByRole('dialog', { name: 'A new part went in' })
+  await expect(asked.getByRole('button', { name: 'Say which' })).toBeDisabled()
+  await asked.getByRole('button', { name: 'group 2', exact: true }).click()
+  await asked.getByRole('button', { name: 'silicone', exact: true }).click()
+  await asked.getByRole('button', { name: 'It is in' }).click()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: /^Close the sheet/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await page.waitForURL('**?lens=ledger&saved')
+  const ledger = await ledgerOf(page, id)
+  const sheet = ledger.find(({ kind, body }) => kind === 'strip-down' && body.known === 'screen-by-screw')!
+  expect((sheet.body.things as { name: string }[]).map(({ name }) => name)).toEqual([
+    'Screen screw',
+    'Shower screen',
+    'Group seal',
+  ])
+  const fitted = ledger.filter(({ kind, body }) => kind === 'fitted' && body.variant === 'silicone')
+  expect(fitted.map(({ body }) => body)).toMatchObject([{ part: 'group-gasket', group: 2 }])
+  // Its dates begin anew in front of the eyes.
+  await page.goto(`/machines/${id}`)
+  await awake(page)
+  await page.getByRole('button', { name: /^\d+ more/ }).click()
+  await expect(page.getByRole('row', { name: /Group gasket, silicone, group 2/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Group gasket, rubber, group 2/ })).toHaveCount(0)
 })
 
 test('acid for a descale is what a person pours, the chalk of this machine beside it as a check', async ({

@@ -195,7 +195,7 @@ const firstSheets: KnownStripDown[] = [
       { name: 'Spare seal', why: 'it may tear' },
     ],
     things: [
-      { name: 'Portafilter', where: 'in the group', symbol: 'part', fasteners: hand },
+      { name: 'Portafilter', where: 'in the group', symbol: 'portafilter', fasteners: hand },
       {
         name: 'Screen with seal',
         where: 'lever one side, then the other, until both drop',

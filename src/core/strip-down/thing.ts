@@ -45,6 +45,7 @@ export type ThingSymbol =
   | 'element'
   | 'coil'
   | 'plug'
+  | 'portafilter'
   | 'part'
 
 /** One thing that comes off a machine. */

@@ -27,6 +27,7 @@ import { RepeatSheet } from './RepeatSheet.tsx'
 import { SideColumn } from './SideColumn.tsx'
 import { wakeSound } from './signals.ts'
 import { useAwake } from './use-awake.ts'
+import { useLettingGo } from './use-letting-go.ts'
 import type { useRun } from './use-run.ts'
 import { WorkPath } from './WorkPath.tsx'
 
@@ -54,6 +55,7 @@ export function RunScreen({ machineId, run, kind, without, place, measures, keys
   const [fitting, setFitting] = useState<{ parts: string[]; answer?: string } | null>(null)
   const [repeating, setRepeating] = useState<Answer | null>(null)
   useAwake(true)
+  useLettingGo()
   const lane = laneNow(lanes, state.hand)
   const step = handStep(lanes, state)
   const cadence = isCadence(step) ? step : null

@@ -8,6 +8,7 @@ import { CautionBand } from '../run/CautionBand.tsx'
 import { FittedSheet, partsOf } from '../run/FittedSheet.tsx'
 import { ReasonSheet } from '../run/ReasonSheet.tsx'
 import { useAwake } from '../run/use-awake.ts'
+import { useLettingGo } from '../run/use-letting-go.ts'
 import { BenchList } from './BenchList.tsx'
 import { BenchMat } from './BenchMat.tsx'
 import type { KeptSheet } from './kept-sheet.ts'
@@ -32,6 +33,9 @@ interface Props {
 const button =
   'min-h-[64px] border-2 border-deep bg-enamel px-4 text-[18px] leading-tight font-semibold text-deep disabled:border-hair disabled:text-second'
 
+const primary =
+  'min-h-[64px] flex-1 bg-copper px-5 text-[22px] font-semibold text-on-copper max-lg:order-first max-lg:basis-full lg:min-w-[320px]'
+
 /** The mat, what is in the hand, what is still on the bench. It closes on an empty mat and an empty cup, or with a word. */
 export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, onPress, onPhoto, photoSays }: Props) {
   const { sheet } = kept
@@ -40,6 +44,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
   const [leftOver, setLeftOver] = useState<string>()
   const camera = useRef<HTMLInputElement>(null)
   useAwake(true)
+  useLettingGo()
   useEffect(() => {
     window.scrollTo(0, 0)
   }, [])
@@ -57,6 +62,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
     if (next) onPress({ type: 'off', thing: next })
     else if (refitting && held && !allBack) onPress({ type: 'in' })
     else if (allBack) close()
+    else if (sheet.things.length > 0) onPress({ type: 'turn' })
   }
   const close = (word?: string) => {
     if (known?.opens) {
@@ -85,11 +91,6 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
       {!allBack && (
         <button type="button" className={button} onClick={() => setAsking('other')}>
           Something else is off
-        </button>
-      )}
-      {next && (
-        <button type="button" className={button} onClick={() => onPress({ type: 'stays', name: next.name })}>
-          {next.name}: stays on
         </button>
       )}
       {refitting && bench.length > 0 && (
@@ -265,12 +266,18 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
           </span>
         </button>
         {!refitting && sheet.things.length > 0 && (
-          <button
-            type="button"
-            className={`${button} ${next ? '' : 'flex-1 border-copper bg-copper text-on-copper'}`}
-            onClick={() => onPress({ type: 'turn' })}
-          >
-            Now back together
+          <button type="button" className={next ? button : primary} onClick={() => onPress({ type: 'turn' })}>
+            Now back together{' '}
+            {!next && (
+              <span className="max-lg:hidden">
+                <Key>Space</Key>
+              </span>
+            )}
+          </button>
+        )}
+        {next && (
+          <button type="button" className={button} onClick={() => onPress({ type: 'stays', name: next.name })}>
+            Stays on
           </button>
         )}
         <div className="contents max-lg:hidden">{more}</div>
@@ -280,11 +287,7 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
           </button>
         )}
         {(next || refitting) && (
-          <button
-            type="button"
-            className="min-h-[64px] flex-1 bg-copper px-5 text-[22px] font-semibold text-on-copper max-lg:order-first max-lg:basis-full"
-            onClick={go}
-          >
+          <button type="button" className={primary} onClick={go}>
             {next ? `${next.name}: off` : allBack ? 'Close the sheet' : `${held?.thing.name}: back in`}{' '}
             <span className="max-lg:hidden">
               <Key>Space</Key>

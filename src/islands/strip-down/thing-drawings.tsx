@@ -206,6 +206,13 @@ export const thingDrawings: Record<ThingSymbol, ReactNode> = {
       <path d="M-30 -18H30V22H-30ZM-18 22V44M-6 22V44M6 22V44M18 22V44M-16 -18V-30H16V-18" />
     </g>
   ),
+  portafilter: (
+    <g {...line}>
+      <path d="M-52 -28H12V-16H-52ZM-58 -25V-19M18 -25V-19M-46 -16H6V2Q6 12 -4 12H-36Q-46 12 -46 2Z" />
+      <path d="M-32 12V28Q-32 38 -42 38M-8 12V28Q-8 38 2 38" />
+      <path {...thick} d="M12 -14L52 -4Q60 0 54 6L6 0" />
+    </g>
+  ),
   part: (
     <g {...line}>
       <path d="M-36 -30H36V30H-36Z" strokeDasharray="6 5" />
@@ -218,7 +225,24 @@ export const thingDrawings: Record<ThingSymbol, ReactNode> = {
 export function DriveMark({ drive }: { drive: Drive }) {
   return (
     <svg width={24} height={24} viewBox="-12 -12 24 24" aria-hidden="true" className="shrink-0">
-      {drive === 'by hand' || drive === 'lever' || drive === 'pick' ? (
+      {drive === 'lever' ? (
+        <path
+          d="M-10 8L6 -4Q9 -7 10 -3M-3 10l3 -6l3 6Z"
+          fill="none"
+          stroke="var(--deep)"
+          strokeWidth={2}
+          strokeLinejoin="round"
+          strokeLinecap="round"
+        />
+      ) : drive === 'pick' ? (
+        <path
+          d="M-10 10L-2 2M-2 2L7 -7Q10 -10 7 -2"
+          fill="none"
+          stroke="var(--deep)"
+          strokeWidth={2}
+          strokeLinecap="round"
+        />
+      ) : drive === 'by hand' ? (
         <path
           d="M-6 9V-1M-6 -1V-7M-2 -2V-10M2 -2V-10M6 -1V-7M-6 -1q-3 -3 -4 0l2 6q2 4 6 4h4q4 0 4 -5V-4"
           fill="none"

@@ -197,6 +197,12 @@ describe('known strip-downs', () => {
     }
   })
 
+  it('have a drawing for everything that comes off: a frame stands only for what nobody listed', () => {
+    for (const { id, things } of knownStripDowns)
+      for (const { name, symbol } of things) expect(symbol, `${id}: ${name}`).to.not.equal('part')
+    expect(ownThing('Wire holder', 'beside the motor').symbol).to.equal('part')
+  })
+
   it('stand on a station their kinds have', () => {
     for (const { id, kinds, station } of knownStripDowns)
       for (const kind of kinds)
