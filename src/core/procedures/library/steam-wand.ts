@@ -240,7 +240,7 @@ export const wandClean: Procedure = {
       every: { words: 'every day at close', days: 1, mark: 'T' },
       figures: [figure('Cleaner', 'none'), figure('Soak', '15 min')],
       tools: [
-        { name: 'Milk jug' },
+        { name: 'Milk jug', why: 'one for each wand' },
         { name: 'Cleaning needle', why: 'for the holes of the tip' },
         { name: 'Damp cloth' },
       ],
