@@ -44,7 +44,9 @@ export function planRun(lanes: Lane[]): RunPlan {
     if (step.act === 'measure') return { type: 'done', value: step.from ?? step.to ?? 0 }
     if (step.act !== 'check') return { type: 'done' }
     const key = soakKey(lane.id, step.id)
-    const again = step.answers.find(({ usually = 0 }) => usually > (goneBack.get(key) ?? 0))
+    const again = step.answers.find(
+      ({ leads, usually = 0 }) => leads === 'repeat' && usually > (goneBack.get(key) ?? 0),
+    )
     goneBack.set(key, (goneBack.get(key) ?? 0) + 1)
     return { type: 'done', answer: (again ?? step.answers.find(({ leads }) => leads === 'pass')!).id }
   }
