@@ -52,14 +52,22 @@ export function gammaCdf(shape: number, x: number): number {
   return Math.max(0, 1 - scale * h)
 }
 
-/** Chance that a beta(a, b) variable is at most x. @example betaCdf(1, 1, 0.3) // 0.3 */
-export function betaCdf(a: number, b: number, x: number): number {
-  if (x <= 0) return 0
-  if (x >= 1) return 1
-  return betaBelow(a, b, x, logBetaOf(a, b), enough)
+/** A beta(a, b) variable: its distribution and quantiles, the beta function worked out once. */
+export interface Beta {
+  /** Chance that it is at most x. */
+  below(x: number): number
+  /** The place it stays below with a chance; null where it sits at an end, or a or b is below 1. */
+  quantile(chance: number): number | null
 }
 
-const logBetaOf = (a: number, b: number) => logGamma(a) + logGamma(b) - logGamma(a + b)
+/** @example betaOf(1, 1).below(0.3) // 0.3 */
+export function betaOf(a: number, b: number): Beta {
+  const logBeta = logGamma(a) + logGamma(b) - logGamma(a + b)
+  return {
+    below: (x) => (x <= 0 ? 0 : x >= 1 ? 1 : betaBelow(a, b, x, logBeta, enough)),
+    quantile: (chance) => betaQuantile(chance, a, b, logBeta),
+  }
+}
 
 /** The same with the beta function's logarithm in hand, as exact as asked, 0 < x < 1. */
 function betaBelow(a: number, b: number, x: number, logBeta: number, exact: number): number {
@@ -153,9 +161,8 @@ export function whereReaches(
  * the normal approximation of Abramowitz & Stegun 26.5.22. Two or three evaluations do.
  *
  * @returns null where the steps did not settle: a is tiny, or the quantile sits at an end
- * @example betaQuantile(0.3, 1, 1) // 0.3
  */
-export function betaQuantile(chance: number, a: number, b: number): number | null {
+function betaQuantile(chance: number, a: number, b: number, logBeta: number): number | null {
   if (a < 1 || b < 1) return null
   const z = normalQuantile(1 - chance)
   const lambda = (z * z - 3) / 6
@@ -163,7 +170,6 @@ export function betaQuantile(chance: number, a: number, b: number): number | nul
   const h = 2 / (overA + overB)
   const w = (z * Math.sqrt(h + lambda)) / h - (overB - overA) * (lambda + 5 / 6 - 2 / (3 * h))
   let x = a / (a + b * Math.exp(2 * w))
-  const logBeta = logBetaOf(a, b)
   const spread = Math.sqrt((a * b) / (a + b + 1)) / (a + b)
   for (let i = 0; i < 12; i += 1) {
     if (!(x > 0 && x < 1)) return null

@@ -2,7 +2,7 @@ import type { Entry } from '../ledger/entry.ts'
 import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, toDay } from '../quantity/local-day.ts'
 import { driftPerDay } from '../usage/drift.ts'
-import { passageDay } from '../usage/first-passage.ts'
+import { certainDay, type FirstPassage, firstPassage } from '../usage/first-passage.ts'
 import { judgeReadings } from '../usage/judge-readings.ts'
 import type { OpenDays } from '../usage/open-days.ts'
 import { meanRate, type Rate, rateFrom } from '../usage/rate.ts'
@@ -23,7 +23,9 @@ export interface CounterLine {
   flags: Flag[]
   /** Total moved by the start of a day, straight between readings, at the mean rate outside them. */
   totalAt(day: number): number
-  /** The day so much more than on a day is passed, as a quantile; null beyond ten years. */
+  /** When so much more than on a day is passed; no day beyond ten years. */
+  after(since: number, amount: number): FirstPassage
+  /** The same day, as a quantile. */
   dayAfter(since: number, amount: number, chance: number): number | null
 }
 
@@ -76,12 +78,12 @@ export function counterLine(
     const share = days > 0 ? open.count(a.day, day) / days : (day - a.day) / (b.day - a.day)
     return a.total + (b.total - a.total) * share
   }
-  const dayAfter = (since: number, amount: number, chance: number): number | null => {
+  const after = (since: number, amount: number): FirstPassage => {
     // Nothing was read since then: all of it is forecast, from that day on.
-    if (since >= last.day) return passageDay(rate, amount, since, open, chance)
+    if (since >= last.day) return firstPassage(rate, amount, since, open)
     const total = totalAt(since) + amount
-    if (total > last.total) return passageDay(rate, total - last.total, last.day, open, chance)
-    return dayInPast(total, since)
+    if (total > last.total) return firstPassage(rate, total - last.total, last.day, open)
+    return certainDay(dayInPast(total, since))
   }
   /** Straight between readings: first day at whose end the total was passed. */
   const dayInPast = (total: number, since: number): number => {
@@ -105,7 +107,8 @@ export function counterLine(
       return { entryId: reading.id, day: fromDay(reading.day), count: reading.count, kind }
     }),
     totalAt,
-    dayAfter,
+    after,
+    dayAfter: (since, amount, chance) => after(since, amount).dayAt(chance),
   }
 }
 

@@ -1,7 +1,7 @@
 import { addMonths, monthsBetween } from '../quantity/local-day.ts'
-import { nthOpenDay } from '../usage/first-passage.ts'
+import { certainDay, type FirstPassage, nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate } from '../usage/rate.ts'
-import type { Passage } from '../wear/due-window.ts'
+import type { LifePassage, Passage } from '../wear/due-window.ts'
 import { type AlongClock, alongClocks, type Clock } from '../wear/limits.ts'
 import { alongCount } from './along-count.ts'
 import { detergentRate } from './detergent-rate.ts'
@@ -10,7 +10,7 @@ import { alongLines, detergentLines, hotLines, litresLines, monthsLines, shotsLi
 import { ownLife } from './histories.ts'
 import { hotHours, hotHoursAMonth } from './hot-hours.ts'
 import type { ClockUse, Governing } from './standing.ts'
-import { type Drawn, dayOfLitres, litresADay, litresBetween } from './water-budget.ts'
+import { type Drawn, litresADay, litresAfter, litresBetween } from './water-budget.ts'
 import { clocksOf } from './way-lives.ts'
 
 /** One clock of one duty: what is used, when it runs out, and the lines that say so. */
@@ -19,12 +19,16 @@ export interface RunningClock {
   passage: Passage<Governing>
   /** Number of the line with what is left, for the closing sentence; 0 where no lines are kept. */
   leftLine: number
+}
+
+/** A clock of something that wears: what was seen of it can be held against what it says. */
+export interface WearClock extends RunningClock {
   /** How much of it was used on an earlier day. */
-  usedOn?: (day: number) => number
+  usedOn(day: number): number
   /** When it runs out for a part that lasts so many times as long. */
-  scaled?: (multiplier: number) => Passage<Governing>
-  /** The life of the usual school, which what was seen is held against; its own limit where that is set. */
-  usualLimit?: number
+  scaled(multiplier: number): LifePassage<Governing>
+  /** The life of the usual school; its own limit where that is set. */
+  usualLimit: number
 }
 
 /** What a clock is made of; the rest follows. */
@@ -35,8 +39,8 @@ interface Reading {
   usual: number
   perDay: number
   usedOn(day: number): number
-  /** The day a life runs out, at a chance. */
-  dayAt(limit: number, chance: number): number | null
+  /** When so long a life runs out. */
+  after(limit: number): FirstPassage
   fixed?: boolean
   lines(used: number): number
 }
@@ -64,8 +68,8 @@ function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Lif
 }
 
 /** Every clock that governs this duty. */
-export function runningClocks(context: DutyContext): RunningClock[] {
-  const running: RunningClock[] = []
+export function runningClocks(context: DutyContext): WearClock[] {
+  const running: WearClock[] = []
   const add = (reading: Reading | null) => {
     if (reading) running.push(started(context, reading))
   }
@@ -77,14 +81,13 @@ export function runningClocks(context: DutyContext): RunningClock[] {
   return running
 }
 
-function started({ facts }: DutyContext, reading: Reading): RunningClock {
-  const { clock, unit, life, usual, perDay, fixed, usedOn, dayAt, lines } = reading
+function started({ facts }: DutyContext, reading: Reading): WearClock {
+  const { clock, unit, life, usual, perDay, fixed, usedOn, after, lines } = reading
   const used = usedOn(facts.asOfDay)
-  const passage = (limit: number): Passage<Governing> => ({
-    name: clock,
-    ...(fixed && { fixed }),
-    dayAt: (chance) => dayAt(limit, chance),
-  })
+  const passage = (limit: number): LifePassage<Governing> => {
+    const { dayAt, chanceBy } = after(limit)
+    return { name: clock, fixed: fixed ?? false, dayAt, chanceBy }
+  }
   return {
     use: { clock, used, limit: life.value, unit, perDay },
     passage: passage(life.value),
@@ -112,7 +115,7 @@ function shots(context: DutyContext): Reading | null {
     ...found,
     perDay: mean * facts.opening.shareOpen,
     usedOn: (day) => Math.max(0, share * ((day === asOfDay ? facts.totalNow : use.totalAt(day)) - before)),
-    dayAt: (limit, chance) => use.dayAfter(start, limit / share, chance),
+    after: (limit) => use.after(start, limit / share),
     lines: (used) =>
       shotsLines(context, found.life, {
         share,
@@ -146,10 +149,8 @@ function litres(context: DutyContext): Reading | null {
           ? ((use.totalAt(day) - use.totalAt(start)) * share * mlPerDrink) / 1000
           : litresBetween(budget, use, start, day),
       ),
-    dayAt: (limit, chance) =>
-      ofGroup
-        ? use.dayAfter(start, (limit * 1000) / (share * mlPerDrink), chance)
-        : dayOfLitres(budget, use, start, limit, chance),
+    after: (limit) =>
+      ofGroup ? use.after(start, (limit * 1000) / (share * mlPerDrink)) : litresAfter(budget, use, start, limit),
     lines: (used) => litresLines(context, found.life, { ofGroup, mlPerDrink, used, perDay }),
   }
 }
@@ -176,7 +177,7 @@ function along(context: DutyContext, clock: AlongClock): Reading | null {
     ...found,
     perDay: perDay * facts.opening.shareOpen,
     usedOn: (day) => Math.max(0, litresBetween(drawn, use, since.day, day)),
-    dayAt: (limit, chance) => dayOfLitres(drawn, use, since.day, limit, chance),
+    after: (limit) => litresAfter(drawn, use, since.day, limit),
     lines: (used) => alongLines(context, found.life, { clock, count, share, used, perDay }),
   }
 }
@@ -198,8 +199,8 @@ function detergent(context: DutyContext): Reading | null {
       daily !== null
         ? daily * use.open.plain.count(start, day)
         : Math.max(0, use.totalAt(day) - use.totalAt(start)) / every!,
-    dayAt: (limit, chance) =>
-      daily !== null ? nthOpenDay(use.open.plain, start, limit / daily) : use.dayAfter(start, limit * every!, chance),
+    after: (limit) =>
+      daily !== null ? certainDay(nthOpenDay(use.open.plain, start, limit / daily)) : use.after(start, limit * every!),
     lines: (used) => detergentLines(context, found.life, { ...rate, used }),
   }
 }
@@ -218,7 +219,7 @@ function months(context: DutyContext): Reading | null {
       perDay: hot.perDay / hotHoursAMonth,
       fixed: true,
       usedOn: (day) => hot.between(start, day) / hotHoursAMonth,
-      dayAt: (limit) => hot.dayAfter(start, limit * hotHoursAMonth),
+      after: (limit) => certainDay(hot.dayAfter(start, limit * hotHoursAMonth)),
       lines: (used) => hotLines(context, found.life, hot, used),
     }
   }
@@ -229,7 +230,7 @@ function months(context: DutyContext): Reading | null {
     perDay: 1 / 30.4375,
     fixed: true,
     usedOn: (day) => monthsBetween(start, day),
-    dayAt: (limit) => addMonths(start, limit),
+    after: (limit) => certainDay(addMonths(start, limit)),
     lines: () => monthsLines(context, found.life, addMonths(start, found.life.value)),
   }
 }

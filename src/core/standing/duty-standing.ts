@@ -3,7 +3,7 @@ import type { Duty } from '../kinds/kind.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
-import { type DueWindow, dueWindow, type Passage } from '../wear/due-window.ts'
+import { type DueWindow, dueWindow, type LifePassage } from '../wear/due-window.ts'
 import {
   type Grade,
   gradeWords,
@@ -13,7 +13,7 @@ import {
   multiplierAfter,
 } from '../wear/seen-condition.ts'
 import { seenWindow } from '../wear/seen-window.ts'
-import { type RunningClock, runningClocks } from './duty-clocks.ts'
+import { type RunningClock, runningClocks, type WearClock } from './duty-clocks.ts'
 import { materialFitted } from './fitted-material.ts'
 import { ownSchool } from './histories.ts'
 import { lastCondition, lastDone } from './last-done.ts'
@@ -67,21 +67,21 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
 /** What the last look at a part made of its clocks: their limits move, and the window with them. */
 interface Seen {
   life: LifeMultiplier
-  /** Seen failed on this day: then it is due, not when its clocks would have had it. */
-  failedOn?: number
+  /** Seen failed on this day: then it is due, not when its clocks would have had it; and what wore it out. */
+  failed?: { on: number; by: Governing }
   /** Never longer than it may be, for what guards. */
-  scaled(multiplier: number): Passage<Governing>[]
+  scaled(multiplier: number): LifePassage<Governing>[]
   line: number
 }
 
 function lookOf(
   duty: Duty,
   condition: NonNullable<Standing['condition']>,
-  running: RunningClock[],
+  running: WearClock[],
   add: Add,
 ): Seen | null {
   const day = toDay(condition.on)
-  const shares = running.map(({ usedOn, usualLimit }) => (usedOn && usualLimit ? usedOn(day) / usualLimit : 0))
+  const shares = running.map(({ usedOn, usualLimit }) => usedOn(day) / usualLimit)
   const usedShare = Math.max(...shares)
   // Seen on the day it was fitted: there is nothing to learn from.
   if (!(usedShare > 0.01)) return null
@@ -104,7 +104,9 @@ function lookOf(
     origin: 'reckoned',
   }))
   if (grade === 4) {
-    return { life, failedOn: day, scaled: () => running.map((clock) => clock.passage), line: seenLine }
+    // The clock that was furthest names what wore it out.
+    const by = running[shares.indexOf(usedShare)]!.use.clock
+    return { life, failed: { on: day, by }, scaled: () => [], line: seenLine }
   }
   const most = duty.safety ? 1 : Number.POSITIVE_INFINITY
   const line = add(() => ({
@@ -116,20 +118,16 @@ function lookOf(
     origin: 'reckoned',
     source: duty.safety ? 'never longer than its limit: it guards' : 'grid over the multiplier',
   }))
-  const scaled = (multiplier: number) =>
-    running.map((clock) => clock.scaled?.(Math.min(most, multiplier)) ?? clock.passage)
+  const scaled = (multiplier: number) => running.map((clock) => clock.scaled(Math.min(most, multiplier)))
   for (const clock of running) clock.use = { ...clock.use, limit: clock.use.limit * Math.min(most, life.p50) }
   return { life, scaled, line }
 }
 
 function windowOf(running: RunningClock[], seen: Seen | null): DueWindow<Governing> | null {
   if (!seen) return dueWindow(running.map((clock) => clock.passage))
-  const { failedOn } = seen
-  if (failedOn === undefined) return seenWindow(seen.scaled, seen.life)
-  // The clock that was furthest names what wore it out.
-  const share = ({ usedOn, usualLimit }: RunningClock) => (usedOn && usualLimit ? usedOn(failedOn) / usualLimit : 0)
-  const furthest = running.reduce((most, clock) => (share(clock) > share(most) ? clock : most))
-  return { due: { p10: failedOn, p50: failedOn, p90: failedOn }, governing: furthest.use.clock }
+  const { failed, life, scaled } = seen
+  if (!failed) return seenWindow(scaled, life)
+  return { due: { p10: failed.on, p50: failed.on, p90: failed.on }, governing: failed.by }
 }
 
 /** What a standing says before its clocks are read. */
@@ -169,10 +167,9 @@ export function finish(
   add(() => ({
     what: 'Due',
     value: on,
-    formula:
-      seen?.failedOn !== undefined
-        ? `the day of {${seen.line}}`
-        : `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}${seen ? `, each life × {${seen.line}}` : ''}`,
+    formula: seen?.failed
+      ? `the day of {${seen.line}}`
+      : `the first of ${running.map((clock) => `{${clock.leftLine}}`).join(', ')}${seen ? `, each life × {${seen.line}}` : ''}`,
     origin: 'reckoned',
   }))
   if (p10 !== p90) {

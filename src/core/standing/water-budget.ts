@@ -1,6 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import { type WaterUse, waterUses } from '../kinds/vessel.ts'
-import { nthOpenDay } from '../usage/first-passage.ts'
+import { certainDay, type FirstPassage, nthOpenDay } from '../usage/first-passage.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { CounterLine } from './counter-line.ts'
 import { drinksCounted } from './drink-mix.ts'
@@ -101,29 +101,31 @@ export const litresADay = (budget: Drawn, use: CounterLine): number =>
   budget.factor * ((meanRate(use.rate) * budget.mlPerDrink) / 1000 + budget.litresPerOpenDay)
 
 /**
- * The day so many litres since a day are drawn, as a quantile: drinks carry the chance, the fixed draw
- * of an open day none. Found between bounds that hold it, a day at a time.
+ * When so many litres since a day are drawn: drinks carry the chance, the fixed draw of an open day none. Found
+ * between bounds that hold it, a day at a time.
  */
-export function dayOfLitres(
+export function litresAfter(budget: Drawn, use: CounterLine, since: number, litres: number): FirstPassage {
+  // At the quantile's own pace the two parts add up; the pace is read off the drinks it would take.
+  const perDay = litresADay(budget, use)
+  if (perDay <= 0) return certainDay(null)
+  const mean = meanRate(use.rate)
+  if (mean <= 0) return certainDay(nthOpenDay(use.open.plain, since, litres / perDay))
+  const anchor = use.last?.day ?? since
+  const gone = anchor > since ? litresBetween(budget, use, since, anchor) : 0
+  if (gone >= litres) return certainDay(dayInPast(budget, use, since, anchor, litres))
+  // Whole path as if drinks alone drew it: the fixed share rides along at the mean.
+  const drinksToGo = ((litres - gone) / perDay) * mean
+  return use.after(Math.max(anchor, since), drinksToGo)
+}
+
+/** The same day, as a quantile. */
+export const dayOfLitres = (
   budget: Drawn,
   use: CounterLine,
   since: number,
   litres: number,
   chance: number,
-): number | null {
-  // At the quantile's own pace the two parts add up; the pace is read off the drinks it would take.
-  const perDay = litresADay(budget, use)
-  if (perDay <= 0) return null
-  const mean = meanRate(use.rate)
-  if (mean <= 0) return nthOpenDay(use.open.plain, since, litres / perDay)
-  const anchor = use.last?.day ?? since
-  const gone = anchor > since ? litresBetween(budget, use, since, anchor) : 0
-  if (gone >= litres) return dayInPast(budget, use, since, anchor, litres)
-  const from = Math.max(anchor, since)
-  // Whole path as if drinks alone drew it: the fixed share rides along at the mean.
-  const drinksToGo = ((litres - gone) / perDay) * mean
-  return use.dayAfter(from, drinksToGo, chance)
-}
+): number | null => litresAfter(budget, use, since, litres).dayAt(chance)
 
 function dayInPast(budget: Drawn, use: CounterLine, since: number, until: number, litres: number): number {
   let [below, above] = [since, until]

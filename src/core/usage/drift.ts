@@ -69,5 +69,5 @@ export function wandering(rate: Rate, count: number): Rate {
   const mean = meanRate(rate)
   const days = count / mean
   const shape = 1 / (1 / rate.shape + (rate.driftPerDay * days) / 3)
-  return { ...rate, shape, rate: shape / mean }
+  return { shape, rate: shape / mean, dispersion: rate.dispersion }
 }

@@ -1,4 +1,4 @@
-import { betaCdf, betaQuantile, gammaQuantile, whereReaches } from '../quantity/special-functions.ts'
+import { betaOf, gammaQuantile, whereReaches } from '../quantity/special-functions.ts'
 
 /** A rise between two readings: `count` over `openDays`, ending `ageDays` before the day of reckoning. */
 export interface Rise {
@@ -75,24 +75,39 @@ export const sdRate = (rate: Rate): number => Math.sqrt(rate.shape) / rate.rate
 /** The mean rate's own quantile. */
 export const rateQuantile = (rate: Rate, chance: number): number => gammaQuantile(chance, rate.shape, rate.rate)
 
-/**
- * Chance that at least `count` is reached within `days` open days: the waiting time for a count is
- * gamma (shape count ÷ dispersion) over a gamma rate, so its chance is a beta integral, without sampling.
- */
-export function chanceReached(rate: Rate, count: number, days: number): number {
-  if (count <= 0) return 1
-  if (days <= 0) return 0
-  return betaCdf(count / rate.dispersion, rate.shape, days / (days + rate.dispersion * rate.rate))
+/** How long a count takes, in open days: real-valued. */
+export interface Waiting {
+  /** Chance that it is reached within so many open days. */
+  within(days: number): number
+  /** Open days until it is reached, as a quantile; Infinity when never. */
+  until(chance: number): number
 }
 
-/** Open days until `count` more are reached, as a quantile: real-valued, Infinity when never. */
-export function daysUntil(rate: Rate, count: number, chance: number): number {
-  if (count <= 0) return 0
+/**
+ * The waiting time for a count is gamma (shape count ÷ dispersion) over a gamma rate, so its chance is a beta
+ * integral, without sampling.
+ */
+export function waitingFor(rate: Rate, count: number): Waiting {
+  if (count <= 0) return { within: () => 1, until: () => 0 }
+  const scatter = rate.dispersion * rate.rate
   // In the share left over the quantile stays far from 1, where digits would be lost.
-  const left = betaQuantile(1 - chance, rate.shape, count / rate.dispersion)
-  if (left !== null) return (rate.dispersion * rate.rate * (1 - left)) / left
-  const typical = count / meanRate(rate)
-  const spread = Math.sqrt(1 / rate.shape + rate.dispersion / count)
-  // A thousandth of a day decides nothing: the answer is a whole day.
-  return whereReaches(chance, (days) => chanceReached(rate, count, days), typical, spread, 1e-7)
+  const left = betaOf(rate.shape, count / rate.dispersion)
+  const within = (days: number) => (days <= 0 ? 0 : 1 - left.below(scatter / (days + scatter)))
+  return {
+    within,
+    until(chance) {
+      const share = left.quantile(1 - chance)
+      if (share !== null) return (scatter * (1 - share)) / share
+      const typical = count / meanRate(rate)
+      const spread = Math.sqrt(1 / rate.shape + rate.dispersion / count)
+      // A thousandth of a day decides nothing: the answer is a whole day.
+      return whereReaches(chance, within, typical, spread, 1e-7)
+    },
+  }
 }
+
+/** Chance that at least `count` is reached within `days` open days. */
+export const chanceReached = (rate: Rate, count: number, days: number): number => waitingFor(rate, count).within(days)
+
+/** Open days until `count` more are reached, as a quantile: real-valued, Infinity when never. */
+export const daysUntil = (rate: Rate, count: number, chance: number): number => waitingFor(rate, count).until(chance)

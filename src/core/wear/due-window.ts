@@ -1,4 +1,4 @@
-import type { Bounds } from '../usage/first-passage.ts'
+import type { Bounds, FirstPassage } from '../usage/first-passage.ts'
 import { bounds, horizonDays } from '../usage/first-passage.ts'
 
 /**
@@ -11,6 +11,9 @@ export interface Passage<Name extends string> {
   /** The same day whatever the use: age, hygiene, a prompt already given. */
   fixed?: boolean
 }
+
+/** One whose chance by a day can be asked too: what a window over lives needs. */
+export interface LifePassage<Name extends string> extends Passage<Name>, FirstPassage {}
 
 export interface DueWindow<Name extends string> {
   due: Bounds<number>

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { jStat } from 'jstat'
 import {
-  betaCdf,
+  betaOf,
   gammaCdf,
   gammaQuantile,
   logGamma,
@@ -33,10 +33,22 @@ describe('special functions, against an independent library', () => {
   it('beta distribution', () => {
     fc.assert(
       fc.property(shape, shape, fc.double({ min: 0.001, max: 0.999, noNaN: true }), (a, b, x) => {
-        expect(betaCdf(a, b, x)).to.be.closeTo(jStat.beta.cdf(x, a, b), 1e-7)
+        expect(betaOf(a, b).below(x)).to.be.closeTo(jStat.beta.cdf(x, a, b), 1e-7)
       }),
     )
-    expect([betaCdf(2, 3, 0), betaCdf(2, 3, 1)]).to.deep.equal([0, 1])
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 300, noNaN: true }),
+        fc.double({ min: 1, max: 300, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (a, b, chance) => {
+          const place = betaOf(a, b).quantile(chance)
+          fc.pre(place !== null)
+          expect(jStat.beta.cdf(place!, a, b)).to.be.closeTo(chance, 1e-5)
+        },
+      ),
+    )
+    expect([betaOf(2, 3).below(0), betaOf(2, 3).below(1)]).to.deep.equal([0, 1])
   })
 
   it('quantiles undo the distribution', () => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { horizonDays, nthOpenDay, passageDay } from '../../../src/core/usage/first-passage.ts'
+import { certainDay, firstPassage, horizonDays, nthOpenDay, passageDay } from '../../../src/core/usage/first-passage.ts'
 import { openDays } from '../../../src/core/usage/open-days.ts'
 import { chanceReached, type Rate } from '../../../src/core/usage/rate.ts'
 
@@ -31,6 +31,33 @@ describe('the day a count is passed', () => {
         },
       ),
     )
+  })
+
+  it('is asked by chance or by day alike: one is the inverse of the other', () => {
+    const week = openDays({ openWeekdays: [1, 2, 4, 6], closures: [{ from: '1970-03-01', to: '1970-04-12' }] })
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60_000 }),
+        fc.double({ min: 0.02, max: 0.98, noNaN: true }),
+        fc.double({ min: 1.2, max: 400, noNaN: true }),
+        fc.constantFrom(0, 3e-5),
+        (count, chance, shape, driftPerDay) => {
+          const passage = firstPassage({ shape, rate: shape / 90, dispersion: 1.5, driftPerDay }, count, 10, week)
+          const day = passage.dayAt(chance)
+          const ever = passage.chanceBy(Number.POSITIVE_INFINITY)
+          if (day === null) {
+            expect(ever).to.be.at.most(chance + 1e-6)
+            return
+          }
+          expect(passage.chanceBy(day)).to.be.within(chance - 1e-6, ever + 1e-9)
+          expect(passage.chanceBy(day - 1)).to.be.at.most(chance + 1e-6)
+          expect(passage.chanceBy(9)).to.equal(0)
+        },
+      ),
+    )
+    const sure = certainDay(40)
+    expect([sure.chanceBy(39), sure.chanceBy(40), sure.dayAt(0.1)]).to.deep.equal([0, 1, 40])
+    expect([certainDay(null).chanceBy(Number.POSITIVE_INFINITY), certainDay(null).dayAt(0.5)]).to.deep.equal([0, null])
   })
 
   it('is no day at all beyond ten years', () => {

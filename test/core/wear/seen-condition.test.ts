@@ -1,7 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { type Grade, lifeSd, lookShare, multiplierAfter } from '../../../src/core/wear/seen-condition.ts'
-import { seenWindow } from '../../../src/core/wear/seen-window.ts'
 
 const grade = fc.constantFrom<Grade>(0, 1, 2, 3, 4)
 const share = fc.double({ min: 0.02, max: 4, noNaN: true })
@@ -63,34 +62,5 @@ describe('a look at a part', () => {
     expect(lifeSd(1)).to.be.closeTo(1.2825, 1e-4)
     expect(lifeSd(3)).to.be.closeTo(0.428, 1e-3)
     expect(lifeSd(undefined)).to.equal(0.45)
-  })
-})
-
-describe('a window of use and life together', () => {
-  const fixedAt = (limit: number) => (multiplier: number) => [
-    { name: 'months' as const, dayAt: () => Math.round(limit * multiplier) },
-  ]
-
-  it('is the spread of the life where the use is sure', () => {
-    const life = multiplierAfter(2, 0.65, 0.45)
-    const { due, governing } = seenWindow(fixedAt(10_000), life)!
-    expect(governing).to.equal('months')
-    expect(due.p50 / 10_000).to.be.closeTo(life.p50, 0.03)
-    expect(due.p10 / 10_000).to.be.closeTo(life.p10, 0.04)
-    expect(due.p90 / 10_000).to.be.closeTo(life.p90, 0.04)
-  })
-
-  it('is wider than that of the use alone', () => {
-    const use = (multiplier: number) => [
-      { name: 'shots' as const, dayAt: (chance: number) => Math.round(multiplier * (1000 + (chance - 0.5) * 100)) },
-    ]
-    const { due } = seenWindow(use, multiplierAfter(1, 0.4, 0.43))!
-    expect(due.p90 - due.p10).to.be.above(80 * 1.5)
-  })
-
-  it('is nothing where more likely than not nothing runs out', () => {
-    expect(seenWindow(() => [{ name: 'shots' as const, dayAt: () => null }], multiplierAfter(0, 0.1, 0.4))).to.equal(
-      null,
-    )
   })
 })
