@@ -10,6 +10,8 @@ export default defineConfig({
   expect: { timeout: 25_000 },
   globalSetup: './test/e2e/start-server.ts',
   use: {
+    // One context a worker, emptied between tests: a fresh one would read every script and font anew.
+    reuseContext: true,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {

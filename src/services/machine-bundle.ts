@@ -1,4 +1,4 @@
-import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { Ledgers } from '../core/standing/histories.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { allKept, keptById } from '../records/kept.ts'
@@ -6,6 +6,16 @@ import { entriesOf } from '../records/ledger.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
 import type { MachineBundle } from '../views/machine-bundle.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
+
+type BundleLedgers = MachineBundle['ledgers']
+
+/** What is another machine's alone: most share site, customer, supply and firm, which would be sent once a machine. */
+function apartFrom(own: BundleLedgers, theirs: Ledgers): BundleLedgers {
+  const levels = Object.keys({ ...own, ...theirs }) as (keyof BundleLedgers)[]
+  return Object.fromEntries(
+    levels.filter((level) => theirs[level] !== own[level]).map((level) => [level, theirs[level] ?? []]),
+  )
+}
 
 /** Everything a field screen of one machine needs; null when it is not this firm's. */
 export async function machineBundle(db: Db, firmId: string, machineId: string): Promise<MachineBundle | null> {
@@ -21,6 +31,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
     )!
     const beside = softener ? (await fedBy(trx, [softener.id])).filter((fed) => fed.id !== machineId) : []
     const byId = await ledgersById(trx, firmId, [self, ...beside])
+    const ledgers = ledgersOf(firmId, self, byId) as BundleLedgers
     const subject = await trx('subject').where({ id: machineId }).first('stale')
     const instruments = await allKept(trx, 'instrument')
     const calibrations = await entriesOf(
@@ -41,8 +52,8 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
         ...(site.altitudeM !== undefined && { altitudeM: site.altitudeM }),
       },
       softener: softener && { id: softener.id, name: softener.name },
-      ledgers: ledgersOf(firmId, self, byId) as Record<string, RecordedEntry[]>,
-      fedBeside: beside.map((fed) => ledgersOf(firmId, fed, byId) as Record<string, RecordedEntry[]>),
+      ledgers,
+      fedBeside: beside.map((fed) => apartFrom(ledgers, ledgersOf(firmId, fed, byId))),
       technicians: (await technicians(trx)).map(({ id, name, initials, leftOn }) => ({
         id,
         name,

@@ -31,7 +31,7 @@ export interface MachineBundle {
   softener: { id: string; name: string } | null
   /** Whole ledgers by level; entries that do not count are in them. */
   ledgers: Partial<Record<Level, RecordedEntry[]>>
-  /** Ledgers of the machines behind the same softener, this one left out. */
+  /** Ledgers of the machines behind the same softener, this one left out; a level not there is this machine's own. */
   fedBeside: Partial<Record<Level, RecordedEntry[]>>[]
   technicians: { id: string; name: string; initials: string; leftOn?: string }[]
   /** What can be measured with, and how long it is good. */

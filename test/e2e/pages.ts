@@ -49,11 +49,17 @@ export const test = base.extend<{ world: undefined; ines: Page; quiet: (page: Pa
     })
     expect(complaints).toEqual([])
   },
-  ines: async ({ browser, quiet }, use) => {
-    const page = await signedIn(browser, { viewport: { width: 1280, height: 800 } })
+  // Once the world stands: before that nothing has an address.
+  baseURL: async ({ world }, use) => {
+    void world
+    await use(baseUrl())
+  },
+  // The browser's own page, used again by the next test, which finds it empty: scripts and fonts stay read.
+  ines: async ({ page, quiet }, use) => {
+    watched(page)
+    await signIn(page)
     quiet(page)
     await use(page)
-    await page.context().close()
   },
 })
 
@@ -62,10 +68,7 @@ type ContextOptions = Parameters<Browser['newContext']>[0]
 /** Sessions opened by the form, by server and person: fifty sign-ins in a quarter of an hour are turned away. */
 const sessions = new Map<string, Awaited<ReturnType<BrowserContext['cookies']>>>()
 
-/**
- * A new browser context, signed in: by the form the first time, by that session after, as long as it lasts. Its page
- * is empty until it goes somewhere.
- */
+/** A new browser context, signed in. Its page is empty until it goes somewhere. */
 export async function signedIn(
   browser: Browser,
   options: ContextOptions = {},
@@ -74,11 +77,18 @@ export async function signedIn(
 ): Promise<Page> {
   const context = await browser.newContext({ baseURL: baseUrl(), locale: 'en-GB', ...options })
   const page = watched(await context.newPage())
+  await signIn(page, who, password)
+  return page
+}
+
+/** By the form the first time, by that session after, as long as it lasts. */
+async function signIn(page: Page, who = 'ines@quillgate.example', password = 'harrowmere'): Promise<void> {
+  const context = page.context()
   const key = `${baseUrl()} ${who}`
   const known = sessions.get(key)
   if (known) {
     await context.addCookies(known)
-    if ((await context.request.get('/api/find?q=-')).ok()) return page
+    if ((await context.request.get('/api/find?q=-')).ok()) return
     await context.clearCookies()
   }
   await page.goto('/sign-in')
@@ -90,7 +100,6 @@ export async function signedIn(
     key,
     (await context.cookies()).filter(({ httpOnly }) => httpOnly),
   )
-  return page
 }
 
 /** Id of the first machine found by these words. */

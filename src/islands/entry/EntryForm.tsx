@@ -5,6 +5,7 @@ import { siteOpening } from '../../core/standing/site-opening.ts'
 import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { Key } from '../../ui/Key.tsx'
 import { fetchedAtRest, later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -40,7 +41,7 @@ interface Props {
 }
 
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
-export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
+function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
   const going = visitToday(bundle, today, me)
   const { draft, setDraft, restored, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
@@ -332,3 +333,5 @@ export function EntryForm({ bundle, reckoned: before, today, me }: Props) {
     </div>
   )
 }
+
+export const EntryIsland = fromPage(EntryForm)

@@ -5,6 +5,7 @@ import { triageCard } from '../../core/faults/triage.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { reckonMachine } from '../../core/standing/reckon-machine.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf } from '../machine/use-bundle.ts'
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** The card beside the telephone: five questions, what the customer can safely do, what to take along. */
-export function TriagePage({ bundle, symptom, today }: Props) {
+function TriagePage({ bundle, symptom, today }: Props) {
   const kind = kindOf(bundle)
   const book = kind && bookOf(kind.basedOn ?? kind.id)
   const [chosen, setChosen] = useState(symptom)
@@ -106,3 +107,5 @@ export function TriagePage({ bundle, symptom, today }: Props) {
     </div>
   )
 }
+
+export const TriageIsland = fromPage(TriagePage)

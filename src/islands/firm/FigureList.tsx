@@ -4,6 +4,7 @@ import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { takeFigure } from '../../core/standing/water/set-figure.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -20,7 +21,7 @@ interface Props {
 const ids = Object.keys(figures) as FigureId[]
 
 /** Every figure about water that is from memory, with what it may be, and the firm's own where one is set. */
-export function FigureList({ firmId, firm, ledger, today }: Props) {
+function FigureList({ firmId, firm, ledger, today }: Props) {
   const [adjusting, setAdjusting] = useState<Line | null>(null)
   const histories = effective({ firm: ledger })
   const own = ids.filter((id) => takeFigure(histories, id).level === 'firm').length
@@ -88,3 +89,5 @@ export function FigureList({ firmId, firm, ledger, today }: Props) {
     </div>
   )
 }
+
+export const FigureIsland = fromPage(FigureList)

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { dayNear, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { CausesPage } from '../../views/causes-page.ts'
 import { makeEntry } from '../make-entry.ts'
@@ -15,7 +16,7 @@ interface Props {
 const percent = (share: number) => `${(100 * share).toFixed(1)}\u00a0%`
 
 /** What was found on a firm's machines of a kind beside what the book expects, and whether the search goes by it. */
-export function CausesView({ page, today }: Props) {
+function CausesView({ page, today }: Props) {
   const { kind, rows, inWordsOnly, adopted, firmId } = page
   const confirmed = rows.reduce((sum, { cured }) => sum + cured.length, 0)
   const notCured = rows.reduce((sum, row) => sum + row.notCured, 0)
@@ -108,3 +109,5 @@ export function CausesView({ page, today }: Props) {
     </div>
   )
 }
+
+export const CausesIsland = fromPage(CausesView)

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { type Duty, withGroups, withOptions } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
 import { figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { limitWords } from '../../ui/interval-words.ts'
 import { Part } from '../../ui/Part.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** One kind of machine: its water path, what it may have, its parts how early, what it shows, how it is cleaned. */
-export function KindView({ page, today }: Props) {
+function KindView({ page, today }: Props) {
   const { kind, machines } = page
   const [said, setSaid] = useState(new Map<string, boolean>())
   const [groups, setGroups] = useState(kind.groups)
@@ -228,3 +229,5 @@ const lifeOf = (duty: Duty, clock: Clock, school: School, drinks: string): strin
   const limit = duty.limits[clock]
   return limit ? [limitWords(clock, limit[school], drinks)] : []
 }
+
+export const KindIsland = fromPage(KindView)

@@ -7,6 +7,7 @@ import { stageEffect, stageName } from '../../core/standing/stages.ts'
 import type { Reckoning, Standing } from '../../core/standing/standing.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayLong, dayNear, dayShort, daysUntil, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -60,7 +61,7 @@ interface Props {
 }
 
 /** One machine: its water path with a lens on it, what is due with the working, or its history. */
-export function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chosenKey, saved }: Props) {
+function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chosenKey, saved }: Props) {
   const { bundle, reload, reckoning, softener } = useBundle(first, reckoned)
   const standings = useMemo(() => standingsOf({ reckoning, softener }), [reckoning, softener])
   const kind = kindOf(bundle)
@@ -288,3 +289,5 @@ function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Rec
   }
   return list
 }
+
+export const MachineIsland = fromPage(MachineView)

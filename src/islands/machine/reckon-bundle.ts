@@ -11,8 +11,9 @@ export interface ReckonedBundle {
 /** A machine's bundle reckoned from its ledgers: on the server for the page, and here after a save or a draft. */
 export function reckonBundle(bundle: MachineBundle): ReckonedBundle {
   const { machine: _, ...around } = bundle.ledgers
+  const beside = bundle.fedBeside.map((fed) => ({ ...around, ...fed }))
   return {
     reckoning: reckonMachine(bundle.ledgers),
-    softener: bundle.softener ? reckonSoftener(around, [bundle.ledgers, ...bundle.fedBeside]) : null,
+    softener: bundle.softener ? reckonSoftener(around, [bundle.ledgers, ...beside]) : null,
   }
 }

@@ -6,6 +6,7 @@ import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
 import { hardnessFromMgL, hardnessSymbol, hardnessToMgL } from '../../core/quantity/hardness.ts'
 import { entryWords, sampleNames } from '../../ui/entry-words.ts'
 import { dayLong, daysUntil, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -76,7 +77,7 @@ interface Props {
 }
 
 /** One water zone: its analyses over time, and the sites that get this water. */
-export function SupplyView({ supply, ledger, sites, today }: Props) {
+function SupplyView({ supply, ledger, sites, today }: Props) {
   const [open, setOpen] = useState<'edit' | 'analysis' | null>(null)
   const [ids] = useState(() => [newId(), newId(), newId()] as const)
   const unit = preferences().hardnessUnit
@@ -272,3 +273,5 @@ function analyses(ledger: RecordedEntry[]): AnalysisDay[] {
   }
   return [...days.values()].reverse()
 }
+
+export const SupplyIsland = fromPage(SupplyView)

@@ -4,6 +4,7 @@ import { DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { counted, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { Key } from '../../ui/Key.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -28,7 +29,7 @@ interface Props {
 }
 
 /** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
-export function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
+function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
   const [filter, setFilter] = useState(firstFilter)
   const [at, setAt] = useState(0)
   const [sheet, setSheet] = useState(false)
@@ -249,3 +250,5 @@ function Empty({ filtered, onClear }: { filtered: boolean; onClear: () => void }
     </div>
   )
 }
+
+export const RoundIsland = fromPage(RoundBoard)

@@ -12,6 +12,7 @@ import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
 import { type TankDescale, tankDescale } from '../../core/standing/water/machine-descale.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
 import { waterOf } from '../machine/water/water-of.ts'
@@ -33,7 +34,7 @@ interface Props {
 }
 
 /** A run at one machine: before it, in it, after it. What was begun here goes on here. */
-export function RunPage({ bundle, today, me, asked }: Props) {
+function RunPage({ bundle, today, me, asked }: Props) {
   const [kept, setKept] = useState<{ run: KeptRun; seenAt: number } | null | undefined>(undefined)
   useEffect(() => setKept(readRun(bundle.machine.id)), [bundle.machine.id])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
@@ -154,3 +155,5 @@ function Going({ kept, bundle, kind, place, measures, histories, today, onThrowA
     />
   )
 }
+
+export const RunIsland = fromPage(RunPage)

@@ -5,6 +5,7 @@ import { siteOpening } from '../../core/standing/site-opening.ts'
 import { stageName } from '../../core/standing/stages.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { busyMonths } from '../../ui/month-words.ts'
 import { Act, Part } from '../../ui/Part.tsx'
@@ -39,7 +40,7 @@ const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const reload = () => location.reload()
 
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
-export function SiteView({ page, today, kinds, adding }: Props) {
+function SiteView({ page, today, kinds, adding }: Props) {
   const [open, setOpen] = useState<Open>(adding ? 'machine' : null)
   const [softener, setSoftener] = useState<SiteSoftener | null>(null)
   const { site, customer, supply, technician, machines, softeners } = page
@@ -347,3 +348,5 @@ function CloseRemark({ remark, today }: { remark: SitePage['remarks'][number]; t
     </>
   )
 }
+
+export const SiteIsland = fromPage(SiteView)

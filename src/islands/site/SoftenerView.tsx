@@ -8,6 +8,7 @@ import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { counted, dayLong, dayNear, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity, quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -38,7 +39,7 @@ interface Props {
 const reload = () => location.reload()
 
 /** One treatment of a site's water: every machine it feeds adds up, its next window, its outlet tests, what it showed it can take. */
-export function SoftenerView({ page, today }: Props) {
+function SoftenerView({ page, today }: Props) {
   const { softener, site, standings, draw, meter, feeds, capacity } = page
   const [key, setKey] = useState(standings[0]?.key ?? null)
   const [open, setOpen] = useState<'edit' | 'conductivity' | 'chlorine' | null>(null)
@@ -361,3 +362,5 @@ function facts({ softener, gives, draw, standings }: SoftenerPage): Fact[] {
     ...(next?.due ? [{ label: next.name, value: dayLong(next.due.p50) }] : []),
   ]
 }
+
+export const SoftenerIsland = fromPage(SoftenerView)

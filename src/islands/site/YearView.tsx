@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { YearOfWater } from '../../core/standing/water/year-of-water.ts'
 import { counted, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -54,7 +55,7 @@ const treatments: { kind: string; name: string; fields: Field[] }[] = [
 ]
 
 /** Litres, salt, chalk, acid and money of a site's year, as it is and with another treatment. */
-export function YearView({ page, today }: Props) {
+function YearView({ page, today }: Props) {
   const { site, machines, year, now } = page
   const [kind, setKind] = useState('itself')
   const [typed, setTyped] = useState<Record<string, string>>({})
@@ -311,3 +312,5 @@ function PricesSheet({ page, today, onClose }: { page: YearPage; today: string; 
     </Sheet>
   )
 }
+
+export const YearIsland = fromPage(YearView)

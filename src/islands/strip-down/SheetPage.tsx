@@ -4,6 +4,7 @@ import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
 import { heldAfter, sheetBody, sheetFittings } from '../../core/strip-down/sheet-record.ts'
 import { browserNow } from '../../ui/clock.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -36,7 +37,7 @@ function named(kept: KeptSheet, here: string, name: string): KeptSheet {
 }
 
 /** A strip-down sheet of one machine: begun, kept, closed, written. */
-export function SheetPage({ bundle, noted, today, me, asked }: Props) {
+function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const { id: machineId } = bundle.machine
   const [kept, setKept] = useState<KeptSheet | null | undefined>(undefined)
   const [lost, setLost] = useState(false)
@@ -161,3 +162,5 @@ export function SheetPage({ bundle, noted, today, me, asked }: Props) {
     />
   )
 }
+
+export const SheetIsland = fromPage(SheetPage)

@@ -2,6 +2,7 @@ import { kindById } from '../../core/kinds/index.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { entryWords, termsWords } from '../../ui/entry-words.ts'
 import { dayFull, dayLong, dayNear } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { VisitRow } from '../../views/visit-page.ts'
 import { MeasureSheet } from './MeasureSheet.tsx'
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** One call, machine by machine: what was said, found, done, fitted and left. */
-export function VisitView({ visit, ledgers, today, timeZone }: Props) {
+function VisitView({ visit, ledgers, today, timeZone }: Props) {
   const clock = (instant: string) =>
     new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(new Date(instant))
   const between =
@@ -105,3 +106,5 @@ export function VisitView({ visit, ledgers, today, timeZone }: Props) {
     </div>
   )
 }
+
+export const VisitIsland = fromPage(VisitView)

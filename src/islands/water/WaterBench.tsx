@@ -8,6 +8,7 @@ import { effective } from '../../core/standing/histories.ts'
 import { testsOf, waterKnown } from '../../core/standing/water-known.ts'
 import { brewC, indexWords, steamC } from '../../core/water/saturation-words.ts'
 import { dayNear, figure } from '../../ui/format.ts'
+import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { asReckoned, asTyped, firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
@@ -37,7 +38,7 @@ interface Props {
 const usualLitresPerDay = 40
 
 /** Any water, reckoned from what is in hand: its hardness in five units, what it does in a machine, what would change it. */
-export function WaterBench({ page, address, today }: Props) {
+function WaterBench({ page, address, today }: Props) {
   const { site, ledgers } = page
   const asked = useMemo(
     () => readAddress(address, { litresPerDay: Math.round(page.litresPerDay ?? usualLitresPerDay) }),
@@ -331,3 +332,5 @@ function cursors({ raw, treated, facts: { known } }: BenchAnswer, after: Interva
       : []),
   ]
 }
+
+export const WaterIsland = fromPage(WaterBench)

@@ -1,0 +1,55 @@
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { cruise, type ICruiseResult } from 'dependency-cruiser'
+import extractTSConfig from 'dependency-cruiser/config-utl/extract-ts-config'
+import { root } from './install.mjs'
+
+// `npm run layers`: holds every import to the lists of .dependency-cruiser.cjs, those of the pages too.
+
+const read = ['src', 'bin', 'scripts', 'bench']
+
+/**
+ * A copy of the sources in which the pages can be read: the script at the head of an `.astro` file as TypeScript.
+ * @returns its folder, for whoever asked to throw away
+ */
+export function readableCopy(): string {
+  const copy = mkdtempSync(join(tmpdir(), 'evenshot-layers-'))
+  for (const folder of read) cpSync(join(root, folder), join(copy, folder), { recursive: true })
+  for (const file of ['tsconfig.json', 'package.json']) cpSync(join(root, file), join(copy, file))
+  for (const path of readdirSync(join(copy, 'src'), { recursive: true, encoding: 'utf8' })) {
+    if (!path.endsWith('.astro')) continue
+    const page = join(copy, 'src', path)
+    const [, head = ''] = readFileSync(page, 'utf8').split(/^---$/m)
+    writeFileSync(`${page}.ts`, head.replaceAll(/(from '[^']+\.astro)'/g, "$1.ts'"))
+    rmSync(page)
+  }
+  return copy
+}
+
+/** Every import that no list has, in a folder made by `readableCopy`. */
+export async function refusedImports(copy: string): Promise<{ from: string; to: string; rule: string }[]> {
+  const { forbidden, options } = createRequire(import.meta.url)(join(root, '.dependency-cruiser.cjs'))
+  const tsConfig = extractTSConfig(join(root, 'tsconfig.json'))
+  const { output } = await cruise(
+    read,
+    { ...options, baseDir: copy, ruleSet: { forbidden }, validate: true },
+    { modules: [join(root, 'node_modules')] } as never,
+    { tsConfig },
+  )
+  return (output as ICruiseResult).summary.violations.map(({ from, to, rule }) => ({ from, to, rule: rule.name }))
+}
+
+if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) {
+  const copy = readableCopy()
+  try {
+    const refused = await refusedImports(copy)
+    for (const { from, to, rule } of refused) console.log(`${from} → ${to}\n  ${rule}`)
+    console.log(refused.length === 0 ? 'Arrows go down only.' : `${refused.length} imports that no list has.`)
+    process.exitCode = refused.length === 0 ? 0 : 1
+  } finally {
+    rmSync(copy, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,27 @@
+import { type ComponentType, useState } from 'react'
+
+/**
+ * What a page hands to its island. On the server it is the thing itself; a function is not written into the page, so
+ * in a browser it is missing and is read from the JSON that stands beside the island.
+ */
+export type Handed<Props> = (() => Props) | null
+
+const place = 'handed'
+
+/**
+ * An island that takes what its page hands over as plain JSON, see `HandedOver.astro`: written into an attribute, as
+ * properties are, a machine's ledgers would take three times the room and be parsed twice.
+ *
+ * @example export const MachineIsland = fromPage(MachineView)
+ */
+export function fromPage<Props extends object>(View: ComponentType<Props>): ComponentType<{ handed: Handed<Props> }> {
+  return function FromPage({ handed }) {
+    const [props] = useState<Props>(() =>
+      handed ? handed() : JSON.parse(document.getElementById(place)!.textContent!),
+    )
+    return <View {...props} />
+  }
+}
+
+/** JSON that may stand in a script of a page: nothing in it ends the script. */
+export const asScript = (value: unknown): string => JSON.stringify(value).replaceAll('<', '\\u003c')
