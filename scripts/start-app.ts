@@ -1,11 +1,11 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { seedDemo } from '../src/demo/seed.ts'
-import { demoSignIn } from '../src/demo/sign-in.ts'
-import { firmIds } from '../src/records/accounts.ts'
+import { accountByEmail, firmIds } from '../src/records/accounts.ts'
 import { openDatabase } from '../src/records/database.ts'
 import { serve } from '../src/server/serve.ts'
 import { now } from '../src/services/clock.ts'
+import { demoSignIn } from '../src/services/demo-firm.ts'
 import { buildIfNeeded } from './build.ts'
 import { type Cluster, startCluster } from './cluster.ts'
 import { backupFolder, bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
@@ -83,7 +83,7 @@ async function prepare(urls: DatabaseUrls): Promise<boolean> {
       )
       if (process.stdout.isTTY) process.stdout.write('\n')
     }
-    return (await db('account').where({ email: demoSignIn.email }).first('email')) !== undefined
+    return (await accountByEmail(db, demoSignIn.email)) !== null
   } finally {
     await db.destroy()
   }

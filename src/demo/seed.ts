@@ -1,23 +1,12 @@
-import { filledIn, type Kept, type RecordKind } from '../core/firm/records.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
-import { addAccount } from '../records/accounts.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
-import { addFirm } from '../records/firms.ts'
-import { insertKept } from '../records/kept.ts'
-import { hashPassword } from '../services/sign-in.ts'
+import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'
 import { writeEntries } from '../services/write-entries.ts'
 import { historyDays, monthOf } from './calendar.ts'
 import { dice } from './dice.ts'
-import { demoSignIn } from './sign-in.ts'
 import { siteHistory } from './site-history.ts'
 import { asEntries } from './visit.ts'
 import { demoSites, makers, zoneWater } from './world.ts'
-
-const adding =
-  (trx: Trx, firmId: string) =>
-  <K extends RecordKind>(kind: K, id: string, record: Partial<Kept<K>>) =>
-    insertKept(trx, firmId, kind, id, filledIn(kind, record))
 
 const timeZone = 'Europe/London'
 const seed = 'harrowmere-1'
@@ -47,9 +36,9 @@ export async function seedDemo(
     string
   >
 
-  await withFirm(db, firmId, async (trx) => {
-    await addFirm(trx, { id: firmId, name: 'Quillgate & Daughter', demo: true, timeZone })
-    const add = adding(trx, firmId)
+  const firm = demoFirm(db, { id: firmId, name: 'Quillgate & Daughter', timeZone })
+  await firm.start()
+  await firm.adding(async (add) => {
     await add('technician', people.ines, { name: 'Ines Quillgate', initials: 'IQ', role: 'owner' })
     await add('technician', people.odile, { name: 'Odile Quillgate', initials: 'OQ', role: 'technician' })
     for (const [area, zone] of Object.entries(zoneWater))
@@ -64,9 +53,8 @@ export async function seedDemo(
     })
     await add('instrument', testerId, { name: 'Electrical tester', kind: 'tester', serial: 'ET-3309' })
   })
-  const passwordHash = await hashPassword(demoSignIn.password)
-  await addAccount(db, { email: demoSignIn.email, firmId, technicianId: people.ines, passwordHash })
-  await addAccount(db, { email: 'odile@quillgate.example', firmId, technicianId: people.odile, passwordHash })
+  await firm.admit(people.ines, demoSignIn.email, demoSignIn.password)
+  await firm.admit(people.odile, 'odile@quillgate.example', demoSignIn.password)
 
   let count =
     (await write(people.ines, calibrations())) +
@@ -77,8 +65,7 @@ export async function seedDemo(
     const customerId = id()
     const softenerId = site.softener ? id() : null
     const machineIds = site.machines.map(id)
-    await withFirm(db, firmId, async (trx) => {
-      const add = adding(trx, firmId)
+    await firm.adding(async (add) => {
       await add('customer', customerId, { name: site.customer, phone: `0555 01${String(n).padStart(2, '0')}` })
       const { name, area, accessNote } = site
       await add('site', siteId, {

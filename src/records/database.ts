@@ -9,6 +9,11 @@ pg.types.setTypeParser(pg.types.builtins.INT8, Number)
 export type Db = Knex
 export type Trx = Knex.Transaction
 
+/** @throws when the database does not answer */
+export async function knock(db: Db): Promise<void> {
+  await db.raw('select 1')
+}
+
 /** Opens a pool on a database; the caller closes it with `destroy`. */
 export function openDatabase(url: string, poolMax = 10): Db {
   return knex({

@@ -1,8 +1,26 @@
-import type { MachineRow } from '../views/machine-page.ts'
+import type { Stage } from '../core/ledger/stage.ts'
 import type { Trx } from './database.ts'
 import { likeWord, words } from './round.ts'
 
 export type MachineCursor = [siteName: string, machineName: string, id: string]
+
+/** A row of machines joined with their sites. */
+interface FoundRow {
+  id: string
+  name: string
+  maker: string
+  model: string
+  serial: string
+  kind: string
+  site_id: string
+  site_name: string
+  area: string
+  technician_id: string
+  counter: { count: number; on: string; unit: string } | null
+  next_due: string | null
+  stale: boolean
+  stage: Stage
+}
 
 /** Machines by place and name, with what is due next; every word must be found somewhere. */
 export async function machineRows(
@@ -10,7 +28,7 @@ export async function machineRows(
   filter: { text?: string; siteId?: string; kind?: string; retired?: boolean },
   after: MachineCursor | null,
   limit: number,
-): Promise<MachineRow[]> {
+) {
   const query = trx('machine as m')
     .join('site as s', (on) => on.on('s.firm_id', 'm.firm_id').andOn('s.id', 'm.site_id'))
     .join('subject as su', (on) => on.on('su.firm_id', 'm.firm_id').andOn('su.id', 'm.id'))
@@ -41,7 +59,7 @@ export async function machineRows(
   if (filter.kind) query.where('m.kind', filter.kind)
   if (!filter.retired) query.whereNot('su.stage', 'retired')
   if (after) query.whereRaw('(s.name, m.name, m.id) > (?, ?, ?::uuid)', after)
-  const rows = await query
+  const rows: FoundRow[] = await query
   return rows.map((row) => ({
     id: row.id,
     name: row.name,

@@ -40,6 +40,11 @@ export async function addFirm(
   await trx('subject').insert({ firm_id: firm.id, id: firm.id, kind: 'firm' })
 }
 
+/** Sets a firm as it stood elsewhere: how often its record was kept, and its entries' cursor. */
+export async function setFirmAsKept(trx: Trx, kept: { version: number; seq: number }): Promise<void> {
+  await trx('firm').update(kept)
+}
+
 /** The firm this transaction belongs to; null when it is gone. */
 export async function theFirm(trx: Trx): Promise<Firm | null> {
   const row = await trx('firm').first()

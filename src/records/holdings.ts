@@ -1,8 +1,14 @@
-import type { Holding } from '../views/record-page.ts'
 import type { Trx } from './database.ts'
 
+/** What hangs on a record. */
+export interface Held {
+  machines?: number
+  sites?: number
+  dueOn?: string
+}
+
 /** Machines at work of each site, and the next day anything there is due. */
-export async function heldBySites(trx: Trx, siteIds: string[]): Promise<Map<string, Holding>> {
+export async function heldBySites(trx: Trx, siteIds: string[]): Promise<Map<string, Held>> {
   const { rows } = await trx.raw(
     `with subjects as (
        select m.site_id, m.id, 1 as machine from machine m
@@ -25,7 +31,7 @@ export async function heldBySites(trx: Trx, siteIds: string[]): Promise<Map<stri
 }
 
 /** Sites in use of each customer or water zone. */
-export async function sitesOf(trx: Trx, of: 'customer_id' | 'supply_id', ids: string[]): Promise<Map<string, Holding>> {
+export async function sitesOf(trx: Trx, of: 'customer_id' | 'supply_id', ids: string[]): Promise<Map<string, Held>> {
   const rows = await trx('site')
     .whereIn(of, ids)
     .whereNull('retired_on')

@@ -3,7 +3,6 @@ import { instanceName, kinds } from '../core/kinds/index.ts'
 import { exchangerParts } from '../core/softener/exchanger-parts.ts'
 import { outletTestName } from '../core/standing/outlet-test-standing.ts'
 import { flushTask } from '../core/standing/raised-tasks.ts'
-import { mostCounted } from '../views/round-page.ts'
 import type { Trx } from './database.ts'
 
 export interface RoundFilter {
@@ -75,16 +74,20 @@ export async function roundRows(
 
 const inOrder = ['st.due_p50', 'st.due_p90', 'st.subject_id', 'st.key']
 
-/** How many standings match, and how many of them are over on a day; each at most one more than is counted. */
+/**
+ * How many standings match, and how many of them are over on a day.
+ * @param most - no more than this and one are counted
+ */
 export async function countRound(
   trx: Trx,
   filter: RoundFilter,
   today: string,
+  most: number,
 ): Promise<{ matching: number; overdue: number }> {
   const upTo = async (narrow: (query: Knex.QueryBuilder) => unknown) => {
     const some = narrowed(trx, filter)
       .select(trx.raw('1'))
-      .limit(mostCounted + 1)
+      .limit(most + 1)
     narrow(some)
     const row = await trx.count({ n: '*' }).from(some.as('some')).first()
     return Number((row as { n?: number } | undefined)?.n ?? 0)

@@ -117,6 +117,24 @@ export async function toReckon(trx: Trx, limit: number): Promise<Subject[]> {
   return rows.map((row) => ({ id: row.id, kind: row.kind }))
 }
 
+/** Marks everything that is reckoned. */
+export async function markAllStale(trx: Trx): Promise<void> {
+  await trx('subject').whereIn('kind', ['machine', 'softener']).update({ stale: true })
+}
+
+/** Whether what is stored of it waits to be reckoned. */
+export async function isStale(trx: Trx, id: string): Promise<boolean> {
+  const row = await trx('subject').where({ id }).first('stale')
+  return row?.stale ?? false
+}
+
+/** A machine or softener by its id; null for anything else. */
+export async function reckonedById(trx: Trx, id: string): Promise<Reckoned | null> {
+  const row = await trx('subject').where({ id }).whereIn('kind', ['machine', 'softener']).first('kind')
+  const [found] = row ? await reckonedByIds(trx, [{ id, kind: row.kind }]) : []
+  return found ?? null
+}
+
 export async function markStale(trx: Trx, ids: string[]): Promise<void> {
   for (let i = 0; i < ids.length; i += 5000) {
     await trx('subject')
@@ -176,17 +194,17 @@ const toReckoned = (kind: Reckoned['kind'], row: Record<string, string | null>):
 export async function subjectNames(
   trx: Trx,
   ids: string[],
-): Promise<Map<string, { name: string; siteName?: string; serial?: string; kind?: string }>> {
+): Promise<Map<string, { name: string; siteName?: string; area?: string; serial?: string; kind?: string }>> {
   const { rows } = await trx.raw(
-    `select m.id, m.name, s.name as site_name, m.serial, m.kind from machine m
+    `select m.id, m.name, s.name as site_name, null as area, m.serial, m.kind from machine m
        join site s on s.firm_id = m.firm_id and s.id = m.site_id where m.id = any(:ids)
-     union all select f.id, f.name, s.name, null, null from softener f
+     union all select f.id, f.name, s.name, null, null, null from softener f
        join site s on s.firm_id = f.firm_id and s.id = f.site_id where f.id = any(:ids)
-     union all select id, name, name, null, null from site where id = any(:ids)
-     union all select id, name, null, null, null from customer where id = any(:ids)
-     union all select id, name, null, null, null from supply where id = any(:ids)
-     union all select id, name, null, serial, null from instrument where id = any(:ids)
-     union all select id, name, null, null, null from firm where id = any(:ids)`,
+     union all select id, name, name, area, null, null from site where id = any(:ids)
+     union all select id, name, null, null, null, null from customer where id = any(:ids)
+     union all select id, name, null, null, null, null from supply where id = any(:ids)
+     union all select id, name, null, null, serial, null from instrument where id = any(:ids)
+     union all select id, name, null, null, null, null from firm where id = any(:ids)`,
     { ids },
   )
   return new Map(
@@ -195,6 +213,7 @@ export async function subjectNames(
       {
         name: row.name,
         ...(row.site_name && { siteName: row.site_name }),
+        ...(row.area && { area: row.area }),
         ...(row.serial && { serial: row.serial }),
         ...(row.kind && { kind: row.kind }),
       },

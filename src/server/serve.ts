@@ -5,7 +5,7 @@ import { pathToFileURL } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
-import { openDatabase, refusePrivileged } from '../records/database.ts'
+import { knock, openDatabase, refusePrivileged } from '../records/database.ts'
 import { log } from './log.ts'
 import { here } from './public-address.ts'
 
@@ -46,7 +46,7 @@ export async function serve(
   app.use(observe, headers)
   app.get('/healthz', async (_request, response) => {
     try {
-      await db.raw('select 1')
+      await knock(db)
       response.json({ ok: true })
     } catch (error) {
       log.error({ err: error }, 'health check failed')

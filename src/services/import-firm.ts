@@ -7,7 +7,7 @@ import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { accountByEmail, addAccount } from '../records/accounts.ts'
 import { addChange, addChanges } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
-import { addFirm } from '../records/firms.ts'
+import { addFirm, setFirmAsKept } from '../records/firms.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
@@ -55,7 +55,7 @@ export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date)
   await withFirm(db, firmId, async (trx) => {
     const { name, timeZone, version, ...preferences } = data.firm
     await addFirm(trx, { id: firmId, name, demo: false, timeZone, preferences })
-    await trx('firm').update({
+    await setFirmAsKept(trx, {
       version,
       seq: data.entries.reduce((most: number, entry: Loose) => Math.max(most, entry.seq), 0),
     })

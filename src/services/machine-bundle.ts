@@ -3,7 +3,7 @@ import { type Db, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { allKept, keptById } from '../records/kept.ts'
 import { entriesOf } from '../records/ledger.ts'
-import { fedBy, reckonedBy } from '../records/subjects.ts'
+import { fedBy, isStale, reckonedBy } from '../records/subjects.ts'
 import type { MachineBundle } from '../views/machine-bundle.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
@@ -32,7 +32,6 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
     const beside = softener ? (await fedBy(trx, [softener.id])).filter((fed) => fed.id !== machineId) : []
     const byId = await ledgersById(trx, firmId, [self, ...beside])
     const ledgers = ledgersOf(firmId, self, byId) as BundleLedgers
-    const subject = await trx('subject').where({ id: machineId }).first('stale')
     const instruments = await allKept(trx, 'instrument')
     const calibrations = await entriesOf(
       trx,
@@ -70,7 +69,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
           calibrations: calibrations.filter((entry) => entry.subjectId === id),
         })),
       seq: (await theFirm(trx))?.seq ?? 0,
-      stale: subject?.stale ?? false,
+      stale: await isStale(trx, machineId),
     }
   })
 }

@@ -1,6 +1,6 @@
 import type { Db } from '../records/database.ts'
 import { retrying, withFirm } from '../records/database.ts'
-import { reckonedByIds, toReckon } from '../records/subjects.ts'
+import { markAllStale, reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
 const batch = 100
@@ -29,5 +29,5 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
 
 /** Marks everything of a firm stale, so that all of it is reckoned anew from the ledger. */
 export async function forgetStandings(db: Db, firmId: string): Promise<void> {
-  await withFirm(db, firmId, (trx) => trx('subject').whereIn('kind', ['machine', 'softener']).update({ stale: true }))
+  await withFirm(db, firmId, markAllStale)
 }

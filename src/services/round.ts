@@ -6,8 +6,8 @@ import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
 import { countRound, type RoundCursor, type RoundFilter, roundRows, wordMatches } from '../records/round.ts'
-import { countStale, reckonedByIds } from '../records/subjects.ts'
-import type { RoundChoices, RoundCounts, RoundPage } from '../views/round-page.ts'
+import { countStale, reckonedById } from '../records/subjects.ts'
+import { mostCounted, type RoundChoices, type RoundCounts, type RoundPage } from '../views/round-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 import { reckonShown } from './reckon-subjects.ts'
 
@@ -71,12 +71,12 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
 }
 
 async function count(trx: Trx, filter: RoundFilter, today: string): Promise<RoundCounts> {
-  const { matching, overdue } = await countRound(trx, filter, today)
+  const { matching, overdue } = await countRound(trx, filter, today, mostCounted)
   const { until, ...narrow } = filter
   const isWhole = Object.values(narrow).every((value) => value === undefined)
   return {
     matching,
-    all: isWhole ? matching : (await countRound(trx, until ? { until } : {}, today)).matching,
+    all: isWhole ? matching : (await countRound(trx, until ? { until } : {}, today, mostCounted)).matching,
     overdue,
     machines: await countMachines(trx),
     staleReadings: await countStaleReadings(trx, fromDay(toDay(today) - staleReadingDays)),
@@ -106,8 +106,7 @@ export async function roundChoices(db: Db, firmId: string, siteId?: string): Pro
  */
 export async function standingDetail(db: Db, firmId: string, subjectId: string, key: string): Promise<Standing | null> {
   return withFirm(db, firmId, async (trx) => {
-    const kept = await trx('subject').where({ id: subjectId }).whereIn('kind', ['machine', 'softener']).first('kind')
-    const [subject] = kept ? await reckonedByIds(trx, [{ id: subjectId, kind: kept.kind }]) : []
+    const subject = await reckonedById(trx, subjectId)
     const reckoning = subject ? await reckonShown(trx, firmId, subject) : null
     return reckoning?.standings.find((standing) => standing.key === key) ?? null
   })

@@ -5,6 +5,7 @@ import { type Comeback, comebacks } from '../core/visits/comebacks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
+import { subjectNames } from '../records/subjects.ts'
 import { entriesOfVisits, troublesOf, type VisitCursor, type VisitFilter, visitHeaders } from '../records/visits.ts'
 import type { VisitPage, VisitRow, VisitSubject } from '../views/visit-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
@@ -41,7 +42,7 @@ export async function visitById(db: Db, firmId: string, visitId: string): Promis
 async function visitRows(trx: Trx, headers: RecordedEntry[]): Promise<VisitRow[]> {
   const visitIds = headers.flatMap((header) => header.visitId ?? [])
   const { entries } = effectiveHistory(await entriesOfVisits(trx, visitIds))
-  const names = await namesOf(trx, [...new Set(entries.map((entry) => entry.subjectId))])
+  const names = await subjectNames(trx, [...new Set(entries.map((entry) => entry.subjectId))])
   const people = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
   const returned = await comebacksOf(trx, entries)
   const rivals = new Set<string>()
@@ -94,21 +95,6 @@ function subjects(entries: RecordedEntry[], names: Map<string, Named>): VisitSub
       entries: own,
     }
   })
-}
-
-async function namesOf(trx: Trx, ids: string[]): Promise<Map<string, Named>> {
-  const { rows } = await trx.raw(
-    `select id, name, kind, null as area from machine where id = any(:ids)
-     union all select id, name, null, null from softener where id = any(:ids)
-     union all select id, name, null, area from site where id = any(:ids)`,
-    { ids },
-  )
-  return new Map(
-    rows.map((row: Record<string, string | null>) => [
-      row.id,
-      { name: row.name, ...(row.kind && { kind: row.kind }), ...(row.area && { area: row.area }) },
-    ]),
-  )
 }
 
 /** Repairs that came back, of every machine these entries are about. */

@@ -1,10 +1,5 @@
 import type { Duty } from '../kinds/kind.ts'
-import type { CareTerms } from './care-terms.ts'
-
-/** How often something comes round between visits. */
-export const rhythms = ['shot', 'hours', 'day', 'week', 'month'] as const
-
-export type Rhythm = (typeof rhythms)[number]
+import type { CareTerms, Rhythm } from './care-terms.ts'
 
 const daysPerMonth = 30.44
 

@@ -3,9 +3,9 @@ import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type School as Way } from '../procedures/procedure.ts'
 import { byHazard, cautionOf, drawingOf } from './care-cautions.ts'
-import { daysWords, everyDays, type Rhythm, rhythmOf, rhythmSaid, rhythms } from './care-rhythm.ts'
+import { daysWords, everyDays, rhythmOf, rhythmSaid } from './care-rhythm.ts'
 import { eachMilk, eachShot, routineHow, saidAlready } from './care-routine.ts'
-import type { CareItem, CareSheet, CareTerms } from './care-terms.ts'
+import { type CareItem, type CareSheet, type CareTerms, type Rhythm, rhythms } from './care-terms.ts'
 import { careWays } from './care-ways.ts'
 
 /** Busy enough for a clean in the middle of the shift. From memory. */

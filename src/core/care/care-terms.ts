@@ -1,7 +1,11 @@
 import type { Procedure } from '../procedures/procedure.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { School } from '../wear/limits.ts'
-import type { Rhythm } from './care-rhythm.ts'
+
+/** How often something comes round between visits. */
+export const rhythms = ['shot', 'hours', 'day', 'week', 'month'] as const
+
+export type Rhythm = (typeof rhythms)[number]
 
 /** What is drawn beside a line of the sheet. */
 export type CareDrawing =

@@ -1,4 +1,4 @@
-import type { Rhythm } from './care-rhythm.ts'
+import type { Rhythm } from './care-terms.ts'
 
 /** How often, as a heading. */
 export const rhythmNames: Record<Rhythm, string> = {

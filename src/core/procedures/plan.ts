@@ -1,4 +1,4 @@
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import { runStep, seenAfterMs, startRun } from './run.ts'
 import { nextByItself, settle } from './run-clock.ts'
 import { byItself, laneNow, type RunState, soakKey, stepNow } from './run-state.ts'

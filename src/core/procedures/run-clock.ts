@@ -1,5 +1,5 @@
 import { cadenceS, phases } from './cadence.ts'
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import { again, handOn, passed, still, withCadence } from './run-moves.ts'
 import { handStep, laneNow, type RunState, soakKey, stepNow } from './run-state.ts'
 import type { StepOf } from './step.ts'

@@ -1,4 +1,4 @@
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import {
   byItself,
   type CadenceNow,

@@ -1,5 +1,5 @@
 import type { RemovalReason } from '../ledger/removal.ts'
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import { type InTheWay, inTheWay, type Standing } from './standing.ts'
 import type { Step, StepOf } from './step.ts'
 

@@ -1,5 +1,5 @@
 import { cadenceS, phaseAt } from './cadence.ts'
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import { settle, standStill } from './run-clock.ts'
 import {
   again,

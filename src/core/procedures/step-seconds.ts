@@ -1,5 +1,5 @@
 import { cadenceS } from './cadence.ts'
-import type { Lane } from './lanes.ts'
+import type { Lane } from './lane.ts'
 import type { Step } from './step.ts'
 
 /** Seconds a step is thought to take: the hands' where it needs them, its own where it works by itself. */

@@ -6,8 +6,9 @@ import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import type { JudgedAnalysis } from '../../views/judged-row.ts'
-import { FileImport, type ImportKind } from './FileImport.tsx'
+import { FileImport } from './FileImport.tsx'
 import { follows } from './follows.ts'
+import type { ImportKind } from './import-kind.ts'
 import { writeInBatches } from './write-in-batches.ts'
 
 interface Props {

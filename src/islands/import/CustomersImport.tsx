@@ -1,6 +1,7 @@
 import type { JudgedCustomer } from '../../views/judged-row.ts'
 import { keep } from '../keep.ts'
-import { FileImport, type ImportKind } from './FileImport.tsx'
+import { FileImport } from './FileImport.tsx'
+import type { ImportKind } from './import-kind.ts'
 
 const customers: ImportKind<JudgedCustomer> = {
   title: 'Customers from a spreadsheet',

@@ -1,6 +1,6 @@
 import { figure } from '../../ui/format.ts'
 import type { Judged, RowVerdict } from '../../views/judged-row.ts'
-import type { ImportKind } from './FileImport.tsx'
+import type { ImportKind } from './import-kind.ts'
 import { type FileTable, refusedCsv } from './read-file.ts'
 
 /** A verdict as it is called on the screen and in the refused rows. */

@@ -5,7 +5,8 @@ import type { JudgedMachine } from '../../views/judged-row.ts'
 import { keep, type Told } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
-import { FileImport, type ImportKind, type Written } from './FileImport.tsx'
+import { FileImport } from './FileImport.tsx'
+import type { ImportKind, Written } from './import-kind.ts'
 
 interface Props {
   firm: string

@@ -2,7 +2,8 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { dayLong, figure } from '../../ui/format.ts'
 import type { JudgedRow } from '../../views/judged-row.ts'
-import { FileImport, type ImportKind } from './FileImport.tsx'
+import { FileImport } from './FileImport.tsx'
+import type { ImportKind } from './import-kind.ts'
 import { writeInBatches } from './write-in-batches.ts'
 
 const serial = /serial|machine no|s\/n|seriennummer|matricule/

@@ -3,8 +3,9 @@ import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { JudgedWork } from '../../views/judged-row.ts'
-import { FileImport, type ImportKind } from './FileImport.tsx'
+import { FileImport } from './FileImport.tsx'
 import { follows } from './follows.ts'
+import type { ImportKind } from './import-kind.ts'
 import { writeInBatches } from './write-in-batches.ts'
 
 const work: ImportKind<JudgedWork> = {

@@ -1,6 +1,6 @@
 import type { Entry } from '../../core/ledger/entry.ts'
 import { sendEntries } from '../send-entries.ts'
-import type { Written } from './FileImport.tsx'
+import type { Written } from './import-kind.ts'
 
 const batch = 200
 

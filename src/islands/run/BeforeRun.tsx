@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { type Chosen, type Lane, lanesTogether } from '../../core/procedures/lanes.ts'
+import type { Chosen, Lane } from '../../core/procedures/lane.ts'
+import { lanesTogether } from '../../core/procedures/lanes.ts'
 import { type Offered, usualAtUse, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Item, type Procedure, rootOf } from '../../core/procedures/procedure.ts'

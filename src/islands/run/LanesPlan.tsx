@@ -1,4 +1,4 @@
-import type { Lane } from '../../core/procedures/lanes.ts'
+import type { Lane } from '../../core/procedures/lane.ts'
 import type { RunPlan } from '../../core/procedures/plan.ts'
 import { useWidth } from '../use-width.ts'
 import { takes } from './clock-words.ts'

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react'
-import type { Chosen, Lane } from '../../core/procedures/lanes.ts'
+import type { Chosen, Lane } from '../../core/procedures/lane.ts'
 import { offeredTo } from '../../core/procedures/offered.ts'
 import { startRun } from '../../core/procedures/run.ts'
 import { toDay } from '../../core/quantity/local-day.ts'

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { phaseAt, phases } from '../../core/procedures/cadence.ts'
-import type { Lane } from '../../core/procedures/lanes.ts'
+import type { Lane } from '../../core/procedures/lane.ts'
 import {
   byItself,
   handStep,

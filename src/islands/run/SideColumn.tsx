@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { Lane } from '../../core/procedures/lanes.ts'
+import type { Lane } from '../../core/procedures/lane.ts'
 import { byItself, laneNow, laneWaitsFor, type RunState, readyLanes, stepNow } from '../../core/procedures/run-state.ts'
 import { stepSeconds } from '../../core/procedures/step-seconds.ts'
 import { runningClock } from './clock-words.ts'

@@ -1,5 +1,5 @@
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { Chosen, Lane } from '../../core/procedures/lanes.ts'
+import type { Chosen, Lane } from '../../core/procedures/lane.ts'
 import type { Inside } from '../../core/procedures/run-record.ts'
 import type { RunState } from '../../core/procedures/run-state.ts'
 

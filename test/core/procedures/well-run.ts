@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import type { Kind } from '../../../src/core/kinds/kind.ts'
-import type { Lane } from '../../../src/core/procedures/lanes.ts'
+import type { Lane } from '../../../src/core/procedures/lane.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import type { Procedure } from '../../../src/core/procedures/procedure.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
