@@ -96,7 +96,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
         site: siteLedger,
         ...(life.machine.softened && { softener: softenerLedger }),
       }
-      const standings = reckonMachine(around)?.standings ?? []
+      const standings = reckonMachine(around, { showWorking: false })?.standings ?? []
       const jottings = [
         ...readingAt(d, life, day),
         ...tales(d, life, n, visits.length),

@@ -14,8 +14,15 @@ import { demoSites, zoneWater } from '../../src/demo/world.ts'
 const endDay = toDay('2026-11-26')
 const bag = { technicianId: '', gaugeId: '', reagentId: '' }
 
-/** One demo site's ledgers, by machine and softener. */
+const made = new Map<string, ReturnType<typeof makeWorld>>()
+
+/** One demo site's ledgers, by machine and softener, made once. */
 function worldOf(name: string) {
+  if (!made.has(name)) made.set(name, makeWorld(name))
+  return made.get(name)!
+}
+
+function makeWorld(name: string) {
   const site = demoSites.find((one) => one.name === name)!
   const ids = {
     siteId: 's',

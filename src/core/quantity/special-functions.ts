@@ -19,7 +19,8 @@ export function logGamma(x: number): number {
 }
 
 const tiny = 1e-300
-const enough = 1e-14
+/** Of a chance: far more than any day needs. */
+const enough = 1e-12
 
 /** Chance that a gamma variable of this shape and rate 1 is at most x. @example gammaCdf(1, 1) // 1 − 1/e */
 export function gammaCdf(shape: number, x: number): number {
@@ -62,10 +63,14 @@ export interface Beta {
 
 /** @example betaOf(1, 1).below(0.3) // 0.3 */
 export function betaOf(a: number, b: number): Beta {
-  const logBeta = logGamma(a) + logGamma(b) - logGamma(a + b)
+  let known: number | null = null
+  const logBeta = () => {
+    known ??= logGamma(a) + logGamma(b) - logGamma(a + b)
+    return known
+  }
   return {
-    below: (x) => (x <= 0 ? 0 : x >= 1 ? 1 : betaBelow(a, b, x, logBeta, enough)),
-    quantile: (chance) => betaQuantile(chance, a, b, logBeta),
+    below: (x) => (x <= 0 ? 0 : x >= 1 ? 1 : betaBelow(a, b, x, logBeta(), enough)),
+    quantile: (chance) => (a < 1 || b < 1 ? null : betaQuantile(chance, a, b, logBeta())),
   }
 }
 
@@ -163,7 +168,6 @@ export function whereReaches(
  * @returns null where the steps did not settle: a is tiny, or the quantile sits at an end
  */
 function betaQuantile(chance: number, a: number, b: number, logBeta: number): number | null {
-  if (a < 1 || b < 1) return null
   const z = normalQuantile(1 - chance)
   const lambda = (z * z - 3) / 6
   const [overA, overB] = [1 / (2 * a - 1), 1 / (2 * b - 1)]

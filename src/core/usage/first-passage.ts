@@ -1,6 +1,6 @@
 import { wandering } from './drift.ts'
 import type { OpenDays } from './open-days.ts'
-import { type Rate, waitingFor } from './rate.ts'
+import { type Rate, type Waiting, waitingFor } from './rate.ts'
 
 /** The three bounds every forecast is given with. */
 export const bounds = { p10: 0.1, p50: 0.5, p90: 0.9 } as const
@@ -39,10 +39,15 @@ export function firstPassage(
   within = horizonDays,
 ): FirstPassage {
   if (count <= 0) return certainDay(from)
-  const waiting = waitingFor(wandering(rate, count), count)
+  // Most are never asked: of many lives of a part only those in between are.
+  let known: Waiting | null = null
+  const waiting = () => {
+    known ??= waitingFor(wandering(rate, count), count)
+    return known
+  }
   return {
-    dayAt: (chance) => nthOpenDay(open, from, waiting.until(chance), within),
-    chanceBy: (day) => (day < from ? 0 : waiting.within(openUntil(open, from, Math.min(day, from + within)))),
+    dayAt: (chance) => nthOpenDay(open, from, waiting().until(chance), within),
+    chanceBy: (day) => (day < from ? 0 : waiting().within(openUntil(open, from, Math.min(day, from + within)))),
   }
 }
 

@@ -46,37 +46,47 @@ const reach = 3.2
  * @example multiplierAfter(2, 0.65, 0.45).p50 // ≈ 1: it looks as it should
  */
 export function multiplierAfter(grade: Grade, usedShare: number, sd: number): LifeMultiplier {
-  return ([0, 1, 2, 3, 4] as const)
-    .filter((one) => one === grade || (one > grade && one < 4))
-    .map((one) => afterLook(one, usedShare, sd))
-    .reduce((best, life) => (life.p50 > best.p50 ? life : best))
+  let best: { points: LifeMultiplier['points']; p50: number } | null = null
+  for (const one of [0, 1, 2, 3, 4] as const) {
+    if (one !== grade && (one < grade || one === 4)) continue
+    const points = afterLook(one, usedShare, sd)
+    const p50 = quantileOf(points, 0.5)
+    if (best === null || p50 > best.p50) best = { points, p50 }
+  }
+  const { points, p50 } = best!
+  return { points, p10: quantileOf(points, 0.1), p50, p90: quantileOf(points, 0.9) }
 }
 
-function afterLook(grade: Grade, usedShare: number, sd: number): LifeMultiplier {
+/** The grid in standard deviations, and how likely each point is before anything is seen. */
+const grid = Array.from({ length: gridPoints }, (_, i) => {
+  const z = -reach + (2 * reach * i) / (gridPoints - 1)
+  return { z, prior: Math.exp(-(z * z) / 2) }
+})
+
+/** How likely each multiplier is after one look: weights sum to 1. */
+function afterLook(grade: Grade, usedShare: number, sd: number): LifeMultiplier['points'] {
   const look = looks[grade]
   const used = Math.log(Math.max(usedShare, 1e-3))
-  const points = Array.from({ length: gridPoints }, (_, i) => {
-    const z = -reach + (2 * reach * i) / (gridPoints - 1)
+  const middle = look ? Math.log(look.share) : 0
+  let sum = 0
+  const points = grid.map(({ z, prior }) => {
     // Log share of its own life used, were this its multiplier.
     const own = used - z * sd
-    const fits = look ? Math.exp(-(((own - Math.log(look.share)) / look.sd) ** 2) / 2) : normalCdf(own / failedSd)
-    return { multiplier: Math.exp(z * sd), weight: Math.exp(-(z * z) / 2) * fits }
+    const weight = prior * (look ? Math.exp(-(((own - middle) / look.sd) ** 2) / 2) : normalCdf(own / failedSd))
+    sum += weight
+    return { multiplier: Math.exp(z * sd), weight }
   })
-  const sum = points.reduce((total, { weight }) => total + weight, 0)
   // A look that nothing explains leaves the nearest end of what is possible.
-  if (!(sum > 0)) {
-    const end = (look ? used - Math.log(look.share) : used) > 0 ? points.at(-1)! : points[0]!
-    return { points: [{ ...end, weight: 1 }], p10: end.multiplier, p50: end.multiplier, p90: end.multiplier }
-  }
+  if (!(sum > 0)) return [{ ...(used - middle > 0 ? points.at(-1)! : points[0]!), weight: 1 }]
   for (const point of points) point.weight /= sum
-  const at = (chance: number) => quantileOf(points, chance)
-  return { points, p10: at(0.1), p50: at(0.5), p90: at(0.9) }
+  return points
 }
 
 /** Between the grid's points the weight is spread evenly. */
 function quantileOf(points: LifeMultiplier['points'], chance: number): number {
   let below = 0
-  for (const [i, { multiplier, weight }] of points.entries()) {
+  for (let i = 0; i < points.length; i += 1) {
+    const { multiplier, weight } = points[i]!
     const next = below + weight
     if (next >= chance && weight > 0) {
       const [from, to] = [points[i - 1]?.multiplier ?? multiplier, points[i + 1]?.multiplier ?? multiplier]
