@@ -9,9 +9,11 @@ const houses = {
   'src/views/': { knows: ['src/core/'], uses: [] },
   // Tokens and primitives that more than one view uses.
   'src/ui/': { knows: ['src/core/'], uses: ['react', 'radix-ui'] },
+  // What a browser keeps, read through schemas.
+  'src/device/': { knows: ['src/core/'], uses: ['idb', 'yup'] },
   'src/islands/': {
-    knows: ['src/core/', 'src/views/', 'src/ui/'],
-    uses: ['react', 'react-dom', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid'],
+    knows: ['src/core/', 'src/views/', 'src/ui/', 'src/device/'],
+    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid', 'yup'],
   },
   // The only folder with SQL in it.
   'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg'] },

@@ -31,7 +31,8 @@ test.describe('bad input', () => {
     await expect(page.getByText(/is in the future: today is 2026-11-26/)).toBeVisible()
     const ledger = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
     expect(JSON.stringify(ledger)).not.toContain('From tomorrow')
-    await page.evaluate(() => localStorage.clear())
+    // Kept on the device by now; the next test finds none of it.
+    await page.evaluate(() => indexedDB.deleteDatabase('evenshot'))
   })
 
   test('a low counter is kept and marked, never silently used', async ({ ines: page }) => {
@@ -180,5 +181,48 @@ test.describe('bad input', () => {
       expect(response.status(), path).toBe(404)
       expect(await response.text()).toContain('There is nothing at this address')
     }
+  })
+
+  test('a search kept before a test was renamed is set aside with a word', async ({ ines: page }) => {
+    const machine = `/machines/${await machineId(page, 'Left bar')}`
+    await page.goto(machine)
+    await page.evaluate((path) => {
+      const search = {
+        symptom: 'slow',
+        seen: [{ test: 'a-name-of-before', outcome: 'yes', at: 1 }],
+        cannot: [],
+        gates: [],
+        notCured: [],
+        startedAt: 1,
+      }
+      const kept = { search, reportId: 'r', ids: {} }
+      localStorage.setItem(`evenshot-search-${path.split('/').at(-1)}`, JSON.stringify(kept))
+    }, machine)
+    await page.goto(`${machine}?lens=fault`)
+    await expect(page.getByText('what it calls a-name-of-before has another name now')).toBeVisible()
+    await page.getByRole('button', { name: /^Coffee comes slowly/ }).click()
+    await expect(page.getByLabel('Symptom')).toBeVisible()
+    await page.reload()
+    await expect(page.getByText('has another name now')).toHaveCount(0)
+  })
+
+  test('what breaks is said where it stood, and the way on is there', async ({ browser }) => {
+    const page = await signedIn(browser)
+    const path = `/machines/${await machineId(page, 'Left bar')}`
+    await page.goto(`${path}/entry`)
+    await awake(page)
+    await page.getByLabel('Shots').fill('111700')
+    await page.route(`**${path}/entry`, async (route) => {
+      const response = await route.fetch()
+      const body = (await response.text()).replace('"ledgers":{', '"ledgers":null,"was":{')
+      await route.fulfill({ response, body })
+    })
+    await page.reload()
+    const alert = page.getByRole('alert')
+    await expect(alert).toContainText('What is in the ledger is safe')
+    await page.unroute(`**${path}/entry`)
+    await alert.getByRole('button', { name: 'Go on without what was kept' }).click()
+    await expect(page.getByLabel('Shots')).toHaveValue('')
+    await page.context().close()
   })
 })

@@ -18,6 +18,8 @@ interface Props {
   /** What it counted apart when last read. */
   apartBefore: Map<string, number>
   apartOpen: boolean
+  /** Once something can be typed. */
+  ready: boolean
 }
 
 /** Today's counter against what it should show, and a water meter where there is one. */
@@ -32,13 +34,14 @@ export function Counters({
   kind,
   apartBefore,
   apartOpen,
+  ready,
 }: Props) {
   const said = verdict(draft.counter, expected)
   const first = useRef<HTMLInputElement>(null)
   // A known machine is entered from here in seconds; on a phone the keyboard would cover the page.
   useEffect(() => {
-    if (window.innerWidth >= 768) first.current?.focus()
-  }, [])
+    if (ready && window.innerWidth >= 768) first.current?.focus()
+  }, [ready])
   return (
     <div className="flex flex-col gap-2 pt-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">

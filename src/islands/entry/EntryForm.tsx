@@ -5,12 +5,13 @@ import { siteOpening } from '../../core/standing/site-opening.ts'
 import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { dayNear } from '../../ui/format.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import { Key } from '../../ui/Key.tsx'
 import { fetchedAtRest, later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { AsideNote } from '../AsideNote.tsx'
+import { fromPage } from '../from-page.tsx'
 import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
 import { kindOf } from '../machine/use-bundle.ts'
@@ -44,7 +45,7 @@ interface Props {
 function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
   const going = visitToday(bundle, today, me)
-  const { draft, setDraft, restored, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
+  const { draft, setDraft, restored, ready, aside, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
   const [issues, setIssues] = useState(new Map<string, string>())
   const [problem, setProblem] = useState('')
   const [others, setOthers] = useState<WrittenSince[]>([])
@@ -100,7 +101,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
       anyway ? undefined : { seq: bundle.seq, subjectIds: about },
     )
     if (sent.ok) {
-      clear()
+      await clear()
       location.assign(`/machines/${bundle.machine.id}?saved`)
       return
     }
@@ -183,6 +184,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
             void save()
           }}
         >
+          <AsideNote what="A draft" why={aside} />
           {restored && (
             <p
               role="status"
@@ -194,135 +196,143 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
               </button>
             </p>
           )}
-          <Stop
-            number={1}
-            title="Counters"
-            hint={
-              <>
-                {expected ? 'shaded: what the days since should give' : ''}
-                {/* Ahead of the counter, which has the focus: the way on by keyboard stays as short as it was. */}
-                <button
-                  type="button"
-                  className="ml-3 min-h-[44px] font-semibold text-copper md:min-h-[24px]"
-                  aria-expanded={apart}
-                  onClick={() => setApartAsked(!apart)}
-                >
-                  what it counts apart
-                </button>
-              </>
-            }
-            done={Boolean(draft.counter || draft.meter)}
-          >
-            <label className="float-right flex items-center gap-2 text-[14px] max-md:float-none max-md:pt-1">
-              <span className="text-second">Visited</span>
-              <input
-                type="date"
-                className="field mono text-[14px]"
-                max={today}
-                value={draft.happenedOn}
-                aria-invalid={issues.has('day')}
-                onChange={(event) => event.target.value && change({ happenedOn: event.target.value })}
+          <fieldset disabled={!ready} className="contents">
+            <Stop
+              number={1}
+              title="Counters"
+              hint={
+                <>
+                  {expected ? 'shaded: what the days since should give' : ''}
+                  {/* Ahead of the counter, which has the focus: the way on by keyboard stays as short as it was. */}
+                  <button
+                    type="button"
+                    className="ml-3 min-h-[44px] font-semibold text-copper md:min-h-[24px]"
+                    aria-expanded={apart}
+                    onClick={() => setApartAsked(!apart)}
+                  >
+                    what it counts apart
+                  </button>
+                </>
+              }
+              done={Boolean(draft.counter || draft.meter)}
+            >
+              <label className="float-right flex items-center gap-2 text-[14px] max-md:float-none max-md:pt-1">
+                <span className="text-second">Visited</span>
+                <input
+                  type="date"
+                  className="field mono text-[14px]"
+                  max={today}
+                  value={draft.happenedOn}
+                  aria-invalid={issues.has('day')}
+                  onChange={(event) => event.target.value && change({ happenedOn: event.target.value })}
+                />
+                {issues.has('day') && <b className="text-[13px] text-seal-ink">{issues.get('day')}</b>}
+              </label>
+              <Counters
+                draft={draft}
+                onChange={change}
+                name={kind.counter.name}
+                unit={kind.counter.unit}
+                expected={expected}
+                issues={issues}
+                kind={kind}
+                apartBefore={apartBefore}
+                apartOpen={apart}
+                ready={ready}
+                meterName={bundle.softener ? `${bundle.softener.name}, meter` : 'Water meter'}
               />
-              {issues.has('day') && <b className="text-[13px] text-seal-ink">{issues.get('day')}</b>}
-            </label>
-            <Counters
-              draft={draft}
-              onChange={change}
-              name={kind.counter.name}
-              unit={kind.counter.unit}
-              expected={expected}
-              issues={issues}
-              kind={kind}
-              apartBefore={apartBefore}
-              apartOpen={apart}
-              meterName={bundle.softener ? `${bundle.softener.name}, meter` : 'Water meter'}
-            />
-          </Stop>
-          <Stop number={2} title="Water" hint={<>arrow up and down count a drop</>} done={tests}>
-            <WaterTests draft={draft} onChange={change} {...water} instruments={bundle.instruments} issues={issues} />
-          </Stop>
-          <Stop number={3} title="Done" hint="the letter ticks; what is due comes first" done={draft.tasks.length > 0}>
-            <TasksDone draft={draft} onChange={change} standings={standings} today={today} issues={issues} />
-          </Stop>
-          <Stop
-            number={4}
-            title="Parts changed or looked at"
-            hint="how the one that came out looked, 0 to 4"
-            done={Object.keys(draft.parts).length > 0}
-          >
-            <PartsSeen
-              draft={draft}
-              onChange={change}
-              standings={standings}
-              kind={kind}
-              bundle={bundle}
-              today={today}
-            />
-          </Stop>
-          <Stop
-            number={5}
-            title="Measured"
-            hint="as found and as left"
-            done={Object.values({ ...draft.found, ...draft.left }).some(Boolean)}
-          >
-            <Measurements
-              draft={draft}
-              onChange={change}
-              kind={kind}
-              instruments={bundle.instruments}
-              issues={issues}
-            />
-          </Stop>
-          <Stop
-            number={6}
-            title="The visit"
-            hint={headed ? 'goes on from the last machine' : 'what was wrong, and on whose account'}
-            done={Boolean(draft.complaint || draft.repair || draft.terms || draft.minutes)}
-          >
-            <VisitFields draft={draft} onChange={change} issues={issues} headed={headed} />
-          </Stop>
-          {others.length > 0 && (
-            <div role="alert" className="mt-3 border-l-4 border-seal pl-3">
-              <b>Somebody else wrote here since you opened this form. Nothing of yours was saved yet.</b>
-              {others.map((other) => (
-                <p key={other.seq} className="m-0 text-[14px]">
-                  {other.by}: {other.said.join(', ')}
-                </p>
-              ))}
-              <div className="mt-2 flex gap-3">
-                <button type="button" className="act" onClick={() => save(true)}>
-                  Save mine as well
-                </button>
-                <button
-                  type="button"
-                  className="plain"
-                  onClick={() => location.assign(`/machines/${bundle.machine.id}?lens=ledger`)}
-                >
-                  See theirs, keep my draft
-                </button>
+            </Stop>
+            <Stop number={2} title="Water" hint={<>arrow up and down count a drop</>} done={tests}>
+              <WaterTests draft={draft} onChange={change} {...water} instruments={bundle.instruments} issues={issues} />
+            </Stop>
+            <Stop
+              number={3}
+              title="Done"
+              hint="the letter ticks; what is due comes first"
+              done={draft.tasks.length > 0}
+            >
+              <TasksDone draft={draft} onChange={change} standings={standings} today={today} issues={issues} />
+            </Stop>
+            <Stop
+              number={4}
+              title="Parts changed or looked at"
+              hint="how the one that came out looked, 0 to 4"
+              done={Object.keys(draft.parts).length > 0}
+            >
+              <PartsSeen
+                draft={draft}
+                onChange={change}
+                standings={standings}
+                kind={kind}
+                bundle={bundle}
+                today={today}
+              />
+            </Stop>
+            <Stop
+              number={5}
+              title="Measured"
+              hint="as found and as left"
+              done={Object.values({ ...draft.found, ...draft.left }).some(Boolean)}
+            >
+              <Measurements
+                draft={draft}
+                onChange={change}
+                kind={kind}
+                instruments={bundle.instruments}
+                issues={issues}
+              />
+            </Stop>
+            <Stop
+              number={6}
+              title="The visit"
+              hint={headed ? 'goes on from the last machine' : 'what was wrong, and on whose account'}
+              done={Boolean(draft.complaint || draft.repair || draft.terms || draft.minutes)}
+            >
+              <VisitFields draft={draft} onChange={change} issues={issues} headed={headed} />
+            </Stop>
+            {others.length > 0 && (
+              <div role="alert" className="mt-3 border-l-4 border-seal pl-3">
+                <b>Somebody else wrote here since you opened this form. Nothing of yours was saved yet.</b>
+                {others.map((other) => (
+                  <p key={other.seq} className="m-0 text-[14px]">
+                    {other.by}: {other.said.join(', ')}
+                  </p>
+                ))}
+                <div className="mt-2 flex gap-3">
+                  <button type="button" className="act" onClick={() => save(true)}>
+                    Save mine as well
+                  </button>
+                  <button
+                    type="button"
+                    className="plain"
+                    onClick={() => location.assign(`/machines/${bundle.machine.id}?lens=ledger`)}
+                  >
+                    See theirs, keep my draft
+                  </button>
+                </div>
               </div>
+            )}
+            {problem && (
+              <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
+                {problem}
+              </p>
+            )}
+            <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+              <button type="submit" className="act min-h-[48px] text-[17px]" disabled={busy}>
+                {busy ? 'Saving …' : 'Save the entry'}
+              </button>
+              <span className="text-[14px] text-second">{made.entries.length} lines for the ledger</span>
+              <span className="hidden gap-3 text-[13px] text-second md:flex">
+                <span>
+                  <Key>Tab</Key> next
+                </span>
+                <span>
+                  <Key>Enter</Key> save
+                </span>
+                <span>the draft stays on this device</span>
+              </span>
             </div>
-          )}
-          {problem && (
-            <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
-              {problem}
-            </p>
-          )}
-          <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-            <button type="submit" className="act min-h-[48px] text-[17px]" disabled={busy}>
-              {busy ? 'Saving …' : 'Save the entry'}
-            </button>
-            <span className="text-[14px] text-second">{made.entries.length} lines for the ledger</span>
-            <span className="hidden gap-3 text-[13px] text-second md:flex">
-              <span>
-                <Key>Tab</Key> next
-              </span>
-              <span>
-                <Key>Enter</Key> save
-              </span>
-              <span>the draft stays on this device</span>
-            </span>
-          </div>
+          </fieldset>
         </form>
         <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[464px] lg:border-l" aria-label="What this moves">
           <div className="lg:sticky lg:top-3">

@@ -1,60 +1,84 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { shelf } from '../../device/shelf.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { newId } from '../send-entries.ts'
 import { type Draft, emptyDraft } from './draft.ts'
 
-const keyOf = (machineId: string) => `evenshot-draft-${machineId}`
-const kitKey = 'evenshot-drop-kit'
+const drafts = shelf<Draft>({
+  name: 'draft',
+  version: 1,
+  schema: async () => (await import('./draft-schema.ts')).draftSchema,
+  former: (machineId) => `evenshot-draft-${machineId}`,
+})
 
-/** A draft that survives a reload: kept on this device until it is saved or thrown away. */
-/** @param visitId - a call of today that goes on at this machine */
+interface Kit {
+  unit: string
+  perDrop: string
+}
+
+const kits = shelf<Kit>({
+  name: 'drop-kit',
+  version: 1,
+  schema: async () => (await import('./draft-schema.ts')).kitSchema,
+  former: () => 'evenshot-drop-kit',
+})
+/** One kit is in the bag. */
+const bag = 'kit'
+
+/**
+ * A draft that survives a reload: kept on this device until it is saved or thrown away. Nothing can be typed before
+ * the device has been asked.
+ *
+ * @param visitId - a call of today that goes on at this machine
+ */
 export function useDraft(machineId: string, today: string, visitId?: string) {
   const [draft, setDraft] = useState<Draft>(() => fresh(today, usualKit()))
   const [restored, setRestored] = useState(false)
+  const [ready, setReady] = useState(false)
+  const [aside, setAside] = useState<string | null>(null)
   const ids = useRef<Record<string, string>>({})
-  const ready = useRef(false)
 
   useEffect(() => {
-    const kept = read<Draft>(keyOf(machineId))
-    const kit = read<{ unit: string; perDrop: string }>(kitKey)
-    if (kept) {
-      ids.current = kept.ids
-      // A draft of an earlier version of this form lacks what came since.
-      setDraft({ ...emptyDraft, ...kept })
-      setRestored(true)
-    } else setDraft({ ...fresh(today, kit ?? usualKit()), ...(visitId && { visitId }) })
-    ready.current = true
+    let shown = true
+    void Promise.all([drafts.read(machineId), kits.read(bag)]).then(([{ value: kept, aside: why }, kit]) => {
+      if (!shown) return
+      if (kept) {
+        ids.current = kept.ids
+        setDraft({ ...emptyDraft, ...kept })
+        setRestored(true)
+      } else setDraft({ ...fresh(today, kit.value ?? usualKit()), ...(visitId && { visitId }) })
+      setAside(why)
+      setReady(true)
+    })
+    return () => {
+      shown = false
+    }
   }, [machineId, today, visitId])
 
   useEffect(() => {
-    if (!ready.current) return
-    // A full or forbidden store costs the draft its second life, not the visit: saving goes on.
-    try {
-      localStorage.setItem(kitKey, JSON.stringify({ unit: draft.unit, perDrop: draft.perDrop }))
-      if (isEmpty(draft)) localStorage.removeItem(keyOf(machineId))
-      else localStorage.setItem(keyOf(machineId), JSON.stringify({ ...draft, ids: ids.current }))
-    } catch (error) {
-      console.info('The draft is not kept on this device', error)
-    }
-  }, [draft, machineId])
+    if (!ready) return
+    void kits.keep(bag, { unit: draft.unit, perDrop: draft.perDrop })
+    if (isEmpty(draft)) void drafts.drop(machineId)
+    else void drafts.keep(machineId, { ...draft, ids: ids.current })
+  }, [draft, machineId, ready])
 
   const idFor = useCallback((slot: string) => {
     ids.current[slot] ??= newId()
     return ids.current[slot]
   }, [])
-  const clear = useCallback(() => {
-    localStorage.removeItem(keyOf(machineId))
+  const clear = useCallback(async () => {
+    await drafts.drop(machineId)
     ids.current = {}
     setRestored(false)
     setDraft((now) => fresh(today, now))
   }, [machineId, today])
-  return { draft, setDraft, restored, idFor, clear }
+  return { draft, setDraft, restored, ready, aside, idFor, clear }
 }
 
 const usualKit = () => ({ unit: preferences().hardnessUnit, perDrop: '1' })
 
-const fresh = (today: string, kit: { unit: string; perDrop: string }): Draft => ({
+const fresh = (today: string, kit: Kit): Draft => ({
   ...emptyDraft,
   visitId: newId(),
   happenedOn: today,
@@ -83,13 +107,4 @@ function isEmpty(draft: Draft): boolean {
     ...Object.values(draft.tests).flatMap((test) => [test.drops, test.low, test.high]),
   ]
   return texts.every((text) => !text.trim()) && draft.tasks.length === 0 && Object.keys(draft.parts).length === 0
-}
-
-function read<T>(key: string): T | null {
-  try {
-    const text = localStorage.getItem(key)
-    return text ? (JSON.parse(text) as T) : null
-  } catch {
-    return null
-  }
 }

@@ -11,10 +11,11 @@ import type { Standing } from '../../core/standing/standing.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { AsideNote } from '../AsideNote.tsx'
 import { layOut } from '../path/layout.ts'
 import { newId } from '../send-entries.ts'
 import { suspectedAt } from './halo.ts'
-import { dropSearch, type KeptSearch, keepSearch, readSearch } from './kept-search.ts'
+import { type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { RepairPart } from './RepairPart.tsx'
@@ -72,11 +73,20 @@ function Searching({
   const [lost, setLost] = useState(false)
   const [suspect, setSuspect] = useState<string | null>(null)
   const [other, setOther] = useState<string | null>(null)
-  useEffect(() => setKept(readSearch(machineId)), [machineId])
+  const [aside, setAside] = useState<string | null>(null)
+  useEffect(() => {
+    void keptSearches
+      .read(machineId, (found) => strangeTo(book, found))
+      .then((found) => {
+        // Who was quicker than the device has begun anew.
+        setKept((now) => now ?? found.value)
+        setAside(found.aside)
+      })
+  }, [book, machineId])
   const become = (next: KeptSearch) => {
     setKept(next)
     setOther(null)
-    setLost(!keepSearch(machineId, next))
+    void keptSearches.keep(machineId, next).then((isKept) => setLost(!isKept))
   }
   const press = (event: SearchPress) => {
     if (!kept) return
@@ -116,18 +126,23 @@ function Searching({
   const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
   if (!kept || !search || !now)
     return (
-      <SymptomPicker
-        book={book}
-        reported={reported ? String(reported.body.text) : null}
-        onPick={(symptom) => become({ search: newSearch(symptom, browserNow().getTime()), reportId: newId(), ids: {} })}
-      />
+      <>
+        <AsideNote what="A search" why={aside} />
+        <SymptomPicker
+          book={book}
+          reported={reported ? String(reported.body.text) : null}
+          onPick={(symptom) =>
+            become({ search: newSearch(symptom, browserNow().getTime()), reportId: newId(), ids: {} })
+          }
+        />
+      </>
     )
   const top = now.network.faults[now.belief.indexOf(Math.max(...now.belief))]!
   const chosen = suspect ?? top
   const prices = pricesOf(book, kind, histories)
   const repair = repairNow(book, now, prices.minutes)
   const leave = () => {
-    dropSearch(machineId)
+    void keptSearches.drop(machineId)
     setKept(null)
     setSuspect(null)
   }

@@ -12,7 +12,7 @@ import { writeFrom } from '../make-entry.ts'
 import { FittedSheet } from '../run/FittedSheet.tsx'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
-import { dropSearch, type KeptSearch } from './kept-search.ts'
+import { type KeptSearch, keptSearches } from './kept-search.ts'
 import { PartPrice } from './PartPrice.tsx'
 import { repairEntries, type TestedOut } from './repair-entries.ts'
 import { TestOut } from './TestOut.tsx'
@@ -71,7 +71,7 @@ export function RepairPart(props: Props) {
     onKeep({ ...kept, ids })
     const told = await writeFrom(entries)
     if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
-    dropSearch(machineId)
+    await keptSearches.drop(machineId)
     location.assign(`/machines/${machineId}?lens=ledger&saved`)
   }
   return (

@@ -5,9 +5,9 @@ import { triageCard } from '../../core/faults/triage.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { reckonMachine } from '../../core/standing/reckon-machine.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
 
 interface Props {

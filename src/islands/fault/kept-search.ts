@@ -1,4 +1,6 @@
+import type { FaultBook } from '../../core/faults/fault.ts'
 import type { Search } from '../../core/faults/search.ts'
+import { shelf } from '../../device/shelf.ts'
 
 /** A search as it is kept on this device, with the ids of what it will write: saved twice it is one write. */
 export interface KeptSearch {
@@ -7,27 +9,23 @@ export interface KeptSearch {
   ids: Record<string, string>
 }
 
-const keyOf = (machineId: string) => `evenshot-search-${machineId}`
+/** By machine. */
+export const keptSearches = shelf<KeptSearch>({
+  name: 'search',
+  version: 1,
+  schema: async () => (await import('./search-schema.ts')).searchSchema,
+  former: (machineId) => `evenshot-search-${machineId}`,
+})
 
-export function readSearch(machineId: string): KeptSearch | null {
-  try {
-    const text = localStorage.getItem(keyOf(machineId))
-    return text ? JSON.parse(text) : null
-  } catch (error) {
-    console.info('What was kept of a search cannot be read', error)
-    return null
-  }
+/** What a kept search names that its book has not, or not any more; null where all of it is there. */
+export function strangeTo(book: FaultBook, { search }: KeptSearch): string | null {
+  const strange =
+    search.seen.find(({ test, outcome }) => !hasOutcome(book, test, outcome))?.test ??
+    search.cannot.find((id) => !book.tests.some((test) => test.id === id)) ??
+    search.notCured.find((id) => !book.faults.some((fault) => fault.id === id)) ??
+    (book.symptoms.some(({ id }) => id === search.symptom) ? undefined : search.symptom)
+  return strange === undefined ? null : `what it calls ${strange} has another name now`
 }
 
-/** @returns whether it is kept */
-export function keepSearch(machineId: string, kept: KeptSearch): boolean {
-  try {
-    localStorage.setItem(keyOf(machineId), JSON.stringify(kept))
-    return true
-  } catch (error) {
-    console.info('The search is not kept on this device', error)
-    return false
-  }
-}
-
-export const dropSearch = (machineId: string): void => localStorage.removeItem(keyOf(machineId))
+const hasOutcome = (book: FaultBook, test: string, outcome: string): boolean =>
+  book.tests.find(({ id }) => id === test)?.outcomes.some(({ id }) => id === outcome) ?? false

@@ -1,9 +1,10 @@
 import { useState } from 'react'
+import { island } from '../island.tsx'
 import { Form } from '../records/Form.tsx'
 import { typedText, wrongAt } from '../records/form-values.ts'
 
 /** Reads a firm's whole data back into an empty place: its file, and how its owner signs in here. */
-export function BringInFirm() {
+function BringInFirm() {
   const [file, setFile] = useState<File | null>(null)
   return (
     <div className="flex flex-col gap-3">
@@ -53,3 +54,5 @@ export function BringInFirm() {
     </div>
   )
 }
+
+export const BringInFirmIsland = island(BringInFirm)

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { SiteChoice } from '../site/SiteChoice.tsx'
 
@@ -10,7 +11,7 @@ interface Props {
 }
 
 /** What comes in and what goes out: everything a firm has is its own. */
-export function DataInOut({ firm, isOwner }: Props) {
+function DataInOut({ firm, isOwner }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <div className="flex flex-1 flex-col">
@@ -160,3 +161,5 @@ function PassportSheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   )
 }
+
+export const DataInOutIsland = island(DataInOut)

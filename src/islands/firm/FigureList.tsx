@@ -4,10 +4,10 @@ import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { takeFigure } from '../../core/standing/water/set-figure.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import { later } from '../../ui/later.tsx'
 import { quantity } from '../../ui/quantity.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { fromPage } from '../from-page.tsx'
 
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 

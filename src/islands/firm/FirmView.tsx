@@ -5,6 +5,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ChangePage } from '../../views/change-page.ts'
 import type { PeoplePage } from '../../views/people-page.ts'
+import { island } from '../island.tsx'
 import { keep, send } from '../keep.ts'
 import { typedText } from '../records/form-values.ts'
 import { texts, typed } from '../records/record-fields.ts'
@@ -25,7 +26,7 @@ interface Props {
 }
 
 /** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
-export function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
+function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
   const [open, setOpen] = useState<'firm' | 'add' | { person: Person & { version?: number } } | null>(null)
   const [link, setLink] = useState<{ name: string; link: string; purpose: string; expiresAt: string } | null>(null)
   const [wrong, setWrong] = useState('')
@@ -283,3 +284,5 @@ function PersonSheet({
     </Sheet>
   )
 }
+
+export const FirmViewIsland = island(FirmView)

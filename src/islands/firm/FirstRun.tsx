@@ -1,11 +1,12 @@
 import { schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
+import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { Form } from '../records/Form.tsx'
 import { typedText, wrongAt } from '../records/form-values.ts'
 import { firmFields, firmRecord, usualFirm } from './firm-fields.ts'
 
 /** The firm and its owner: all that is needed before the first machine. */
-export function FirstRun() {
+function FirstRun() {
   return (
     <Form
       fields={[
@@ -76,3 +77,5 @@ export function FirstRun() {
 }
 
 const browserZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC'
+
+export const FirstRunIsland = island(FirstRun)

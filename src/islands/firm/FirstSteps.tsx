@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { Stop } from '../entry/Stop.tsx'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
 import { Form } from '../records/Form.tsx'
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** From nothing to the first due list: a place, a machine, what its counter shows. */
-export function FirstSteps({ firm, timeZone, me, today }: Props) {
+function FirstSteps({ firm, timeZone, me, today }: Props) {
   const [ids] = useState(() => Array.from({ length: 3 }, newId) as [string, string, string])
   const [site, setSite] = useState<{ id: string; name: string } | null>(null)
   const [machines, setMachines] = useState(0)
@@ -116,3 +117,5 @@ export function FirstSteps({ firm, timeZone, me, today }: Props) {
     </div>
   )
 }
+
+export const FirstStepsIsland = island(FirstSteps)

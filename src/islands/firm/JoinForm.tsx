@@ -1,9 +1,10 @@
+import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { Form } from '../records/Form.tsx'
 import { typedText } from '../records/form-values.ts'
 
 /** Follows a one-time link: an address and a password to join, a password alone to choose a new one. */
-export function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 'reset' }) {
+function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 'reset' }) {
   return (
     <Form
       fields={[
@@ -31,3 +32,5 @@ export function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 
     />
   )
 }
+
+export const JoinFormIsland = island(JoinForm)

@@ -6,6 +6,7 @@ import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import type { JudgedAnalysis } from '../../views/judged-row.ts'
+import { island } from '../island.tsx'
 import { FileImport } from './FileImport.tsx'
 import { follows } from './follows.ts'
 import type { ImportKind } from './import-kind.ts'
@@ -17,7 +18,7 @@ interface Props {
 }
 
 /** What the works print of one zone, from a CSV. */
-export function AnalysesImport({ firm, supply }: Props) {
+function AnalysesImport({ firm, supply }: Props) {
   const [unit, setUnit] = useState<HardnessUnit>(preferences().hardnessUnit)
   const kind = useMemo(() => analyses(supply, unit), [supply, unit])
   return (
@@ -86,3 +87,5 @@ const toEntries = (supplyId: string, row: JudgedAnalysis, id: string): Entry[] =
     happenedOn: row.happenedOn!,
     body,
   }))
+
+export const AnalysesImportIsland = island(AnalysesImport)

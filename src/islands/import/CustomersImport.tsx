@@ -1,4 +1,5 @@
 import type { JudgedCustomer } from '../../views/judged-row.ts'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { FileImport } from './FileImport.tsx'
 import type { ImportKind } from './import-kind.ts'
@@ -33,4 +34,6 @@ const customers: ImportKind<JudgedCustomer> = {
 }
 
 /** Whom the firm works for, from a CSV. */
-export const CustomersImport = ({ firm }: { firm: string }) => <FileImport kind={customers} firm={firm} />
+const CustomersImport = ({ firm }: { firm: string }) => <FileImport kind={customers} firm={firm} />
+
+export const CustomersImportIsland = island(CustomersImport)

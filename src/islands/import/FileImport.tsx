@@ -4,7 +4,7 @@ import { counted, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { Judged, RowVerdict } from '../../views/judged-row.ts'
 import { newId } from '../send-entries.ts'
-import type { ImportKind, Written } from './import-kind.ts'
+import type { ImportKind } from './import-kind.ts'
 import { Download, Rows, verdictWords } from './JudgedRows.tsx'
 import { type FileTable, guessColumns, readFile } from './read-file.ts'
 

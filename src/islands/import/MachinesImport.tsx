@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { kinds } from '../../core/kinds/index.ts'
 import { figure } from '../../ui/format.ts'
 import type { JudgedMachine } from '../../views/judged-row.ts'
+import { island } from '../island.tsx'
 import { keep, type Told } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
@@ -16,7 +17,7 @@ interface Props {
 }
 
 /** Machines, with the customers and sites they stand at, from a CSV. */
-export function MachinesImport({ firm, timeZone, me, today }: Props) {
+function MachinesImport({ firm, timeZone, me, today }: Props) {
   const [usualKind, setUsualKind] = useState(kinds[0]!.id)
   const [ids] = useState(() => new Map<string, string>())
   const machines: ImportKind<JudgedMachine> = {
@@ -134,3 +135,5 @@ async function writeMachines(
   }
   return { done }
 }
+
+export const MachinesImportIsland = island(MachinesImport)

@@ -2,6 +2,7 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { dayLong, figure } from '../../ui/format.ts'
 import type { JudgedRow } from '../../views/judged-row.ts'
+import { island } from '../island.tsx'
 import { FileImport } from './FileImport.tsx'
 import type { ImportKind } from './import-kind.ts'
 import { writeInBatches } from './write-in-batches.ts'
@@ -43,7 +44,7 @@ const readings: ImportKind<JudgedRow> = {
 }
 
 /** Counter readings from a CSV. */
-export const ReadingsImport = ({ firm }: { firm: string }) => <FileImport kind={readings} firm={firm} />
+const ReadingsImport = ({ firm }: { firm: string }) => <FileImport kind={readings} firm={firm} />
 
 function toEntry(row: JudgedRow, id: string): Entry {
   // Read before the day's first drink: six in the morning is as good an hour as any, unless it is still to come.
@@ -59,3 +60,5 @@ function toEntry(row: JudgedRow, id: string): Entry {
     body: { v: 1, counter: 'shots', count: row.count },
   }
 }
+
+export const ReadingsImportIsland = island(ReadingsImport)

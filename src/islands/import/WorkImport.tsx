@@ -3,6 +3,7 @@ import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { JudgedWork } from '../../views/judged-row.ts'
+import { island } from '../island.tsx'
 import { FileImport } from './FileImport.tsx'
 import { follows } from './follows.ts'
 import type { ImportKind } from './import-kind.ts'
@@ -41,7 +42,7 @@ const work: ImportKind<JudgedWork> = {
 }
 
 /** An old service record from a CSV. */
-export const WorkImport = ({ firm }: { firm: string }) => <FileImport kind={work} firm={firm} />
+const WorkImport = ({ firm }: { firm: string }) => <FileImport kind={work} firm={firm} />
 
 function toEntries(row: JudgedWork, id: string): Entry[] {
   return row.work!.map(({ kind, body }, i) => ({
@@ -54,3 +55,5 @@ function toEntries(row: JudgedWork, id: string): Entry[] {
     body,
   }))
 }
+
+export const WorkImportIsland = island(WorkImport)

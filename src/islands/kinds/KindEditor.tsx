@@ -5,6 +5,7 @@ import { dayLong, figure } from '../../ui/format.ts'
 import { fetchedAtRest } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindMoves, KindPage } from '../../views/kind-page.ts'
+import { island } from '../island.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 import { KindDrawing } from './KindDrawing.tsx'
@@ -31,7 +32,7 @@ const views = [
  * A firm's own version of a kind: its name, limits, path and prompts in place, all of it as a file too; the drawing
  * follows, and what moves shows before anything is kept.
  */
-export function KindEditor({ page, today }: { page: KindPage; today: string }) {
+function KindEditor({ page, today }: { page: KindPage; today: string }) {
   const [kind, setKind] = useState(() => ownOf(page.kind))
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [issues, setIssues] = useState<Issue[]>([])
@@ -278,3 +279,5 @@ function Moves({ moves }: { moves: KindMoves }) {
     </div>
   )
 }
+
+export const KindEditorIsland = island(KindEditor)

@@ -1,9 +1,10 @@
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindRow } from '../../views/kind-page.ts'
+import { island } from '../island.tsx'
 
 /** Every kind of machine, with how many of it there are here. */
-export function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
+function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock
@@ -38,3 +39,5 @@ export function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
     </div>
   )
 }
+
+export const KindListIsland = island(KindList)

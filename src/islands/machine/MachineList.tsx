@@ -3,6 +3,7 @@ import { counted } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachinePage } from '../../views/machine-page.ts'
+import { island } from '../island.tsx'
 import { useAddress } from '../use-address.ts'
 import { useFetched } from '../use-fetched.ts'
 import { MachineLine } from './MachineLine.tsx'
@@ -19,7 +20,7 @@ interface Props {
 }
 
 /** Every machine by place and name, with its last reading and what is due next. */
-export function MachineList({ first, text: firstText, kind: firstKind, today, kinds, firm }: Props) {
+function MachineList({ first, text: firstText, kind: firstKind, today, kinds, firm }: Props) {
   const [page, setPage] = useState(first)
   const [text, setText] = useState(firstText)
   const [kind, setKind] = useState(firstKind)
@@ -112,3 +113,5 @@ export function MachineList({ first, text: firstText, kind: firstKind, today, ki
     </div>
   )
 }
+
+export const MachineListIsland = island(MachineList)

@@ -1,6 +1,7 @@
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { PartRow, PartsPage } from '../../views/part-page.ts'
+import { island } from '../island.tsx'
 import { PartLearned } from './PartLearned.tsx'
 
 interface Props {
@@ -12,7 +13,7 @@ const hrefOf = (kind: string, row?: PartRow) =>
   `/parts?${new URLSearchParams({ kind, ...(row && { part: row.dutyId, ...(row.variant && { material: row.variant }) }) })}`
 
 /** What this firm's own parts of a kind lasted, beside what the catalogue says. */
-export function PartsView({ page, today }: Props) {
+function PartsView({ page, today }: Props) {
   const { kind, kinds, rows, chosen } = page
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -138,3 +139,5 @@ function Row({ row, href, on }: { row: PartRow; href: string; on: boolean }) {
 
 /** Twice as long fills the right half, half as long the left. */
 const barOf = (ratio: number) => Math.max(-43, Math.min(43, Math.log2(ratio) * 43))
+
+export const PartsViewIsland = island(PartsView)

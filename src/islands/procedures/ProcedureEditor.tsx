@@ -9,6 +9,7 @@ import type { Procedure } from '../../core/procedures/procedure.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ProcedurePage } from '../../views/procedure-page.ts'
+import { island } from '../island.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { LanesPlan } from '../run/LanesPlan.tsx'
 import { newId } from '../send-entries.ts'
@@ -30,7 +31,7 @@ const firstOf = ({ schools }: Procedure): StepPlace => ({
 const measures = doseMeasures({})
 
 /** A firm's own version of a procedure: words, figures, steps and schools in place, with the run’s screen beside it. */
-export function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }) {
+function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }) {
   const [procedure, setProcedure] = useState(() => ownVersionOf(page.procedure))
   const [place, setPlace] = useState(() => firstOf(page.procedure))
   /** As it was before each step, the last at the end. */
@@ -194,3 +195,5 @@ export function ProcedureEditor({ page, today }: { page: ProcedurePage; today: s
     </div>
   )
 }
+
+export const ProcedureEditorIsland = island(ProcedureEditor)

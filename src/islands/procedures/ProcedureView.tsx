@@ -2,12 +2,13 @@ import { useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ProcedurePage } from '../../views/procedure-page.ts'
+import { island } from '../island.tsx'
 import { SchoolChoice } from '../run/SchoolChoice.tsx'
 import { actWords } from './act-words.ts'
 import { WhichStands } from './WhichStands.tsx'
 
 /** One procedure to be read: its schools side by side, then the chosen one step by step. */
-export function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) {
+function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) {
   const { procedure } = page
   const usual = procedure.schools.find(({ usualFor }) => usualFor.length > 0) ?? procedure.schools[0]!
   const [chosen, setChosen] = useState(usual.id)
@@ -99,3 +100,5 @@ export function ProcedureView({ page, today }: { page: ProcedurePage; today: str
     </div>
   )
 }
+
+export const ProcedureViewIsland = island(ProcedureView)

@@ -4,6 +4,7 @@ import { dayLong } from '../../ui/format.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
 import { RecordList } from './RecordList.tsx'
@@ -13,7 +14,7 @@ import { SheetForm } from './SheetForm.tsx'
 const ids = ['name', 'contact', 'phone', 'email', 'note']
 
 /** Whom the firm works for. */
-export function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; firm: string; today: string }) {
+function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; firm: string; today: string }) {
   const [adding, setAdding] = useState(false)
   const [id] = useState(newId)
   return (
@@ -60,7 +61,7 @@ interface Props {
 }
 
 /** One customer: how to reach them, and where their machines stand. */
-export function CustomerView({ customer, sites }: Props) {
+function CustomerView({ customer, sites }: Props) {
   const [editing, setEditing] = useState(false)
   const said: [string, string][] = [
     ['Contact', customer.contact],
@@ -149,3 +150,7 @@ export function CustomerView({ customer, sites }: Props) {
     </div>
   )
 }
+
+export const CustomerViewIsland = island(CustomerView)
+
+export const CustomerListIsland = island(CustomerList)

@@ -6,6 +6,7 @@ import { instrumentOn } from '../../core/visits/instrument-on.ts'
 import { dayLong } from '../../ui/format.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
@@ -22,7 +23,7 @@ interface Props {
 }
 
 /** What the firm measures with, and how long each is to be trusted. */
-export function InstrumentList({ instruments, firm, today }: Props) {
+function InstrumentList({ instruments, firm, today }: Props) {
   const [open, setOpen] = useState<{ what: 'add' } | { what: 'edit' | 'calibrate'; one: Instrument } | null>(null)
   const [ids] = useState(() => [newId(), newId()] as const)
   const close = () => setOpen(null)
@@ -176,3 +177,5 @@ export function InstrumentList({ instruments, firm, today }: Props) {
     </div>
   )
 }
+
+export const InstrumentListIsland = island(InstrumentList)

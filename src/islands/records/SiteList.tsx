@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { Kept } from '../../core/firm/records.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
 import { typedText, wrongAt } from './form-values.ts'
@@ -19,7 +20,7 @@ interface Props {
 }
 
 /** Every place machines stand, and a new one. */
-export function SiteList({ first, firm, today, timeZone, me, choices }: Props) {
+function SiteList({ first, firm, today, timeZone, me, choices }: Props) {
   const [adding, setAdding] = useState(false)
   const [ids] = useState(() => [newId(), newId()] as const)
   const fields = siteFields(choices)
@@ -101,3 +102,5 @@ export function SiteList({ first, firm, today, timeZone, me, choices }: Props) {
     </>
   )
 }
+
+export const SiteListIsland = island(SiteList)

@@ -6,11 +6,12 @@ import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
 import { hardnessFromMgL, hardnessSymbol, hardnessToMgL } from '../../core/quantity/hardness.ts'
 import { entryWords, sampleNames } from '../../ui/entry-words.ts'
 import { dayLong, daysUntil, figure } from '../../ui/format.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
+import { fromPage } from '../from-page.tsx'
+import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
@@ -20,7 +21,7 @@ import { retired, supplyFields, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
 
 /** Water zones: what the works deliver to many sites. */
-export function SupplyList({ first, firm, today }: { first: RecordPage<'supply'>; firm: string; today: string }) {
+function SupplyList({ first, firm, today }: { first: RecordPage<'supply'>; firm: string; today: string }) {
   const [adding, setAdding] = useState(false)
   const [id] = useState(newId)
   return (
@@ -275,3 +276,5 @@ function analyses(ledger: RecordedEntry[]): AnalysisDay[] {
 }
 
 export const SupplyIsland = fromPage(SupplyView)
+
+export const SupplyListIsland = island(SupplyList)

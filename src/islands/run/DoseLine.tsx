@@ -1,4 +1,3 @@
-import { useEffect, useState } from 'react'
 import {
   bathOf,
   type DoseAmount,
@@ -14,6 +13,7 @@ import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
 import { figure } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { quantityWords } from '../../ui/quantity.ts'
+import { useVessel } from './run-habits.ts'
 
 /** What doses are measured with on a machine; of acid what is reckoned for it. */
 export interface RunMeasures extends DoseMeasures {
@@ -68,19 +68,10 @@ export function DoseLine({ amount, measures }: Props) {
 }
 
 const unitWords: Record<VesselUnit, string> = { mL: 'ml', L: 'L', flozUS: 'fl oz (US)', flozUK: 'fl oz (imp.)' }
-const vesselKey = (of: string) => `evenshot-vessel-${of}`
 
 /** What goes into this vessel: its water is said once and kept on this device. */
 function BathDose({ amount, measures }: Props) {
-  const [vessel, setVessel] = useState<{ text: string; unit: VesselUnit }>({ text: '1', unit: 'L' })
-  useEffect(() => {
-    const kept = localStorage.getItem(vesselKey(amount.of))
-    if (kept) setVessel(JSON.parse(kept))
-  }, [amount.of])
-  const set = (next: typeof vessel) => {
-    setVessel(next)
-    localStorage.setItem(vesselKey(amount.of), JSON.stringify(next))
-  }
+  const [vessel, set] = useVessel<VesselUnit>(amount.of, { text: '1', unit: 'L' })
   const many = Number(vessel.text.replace(',', '.'))
   const bath = many > 0 ? bathOf(amount, many * vesselUnits[vessel.unit]) : null
   const grams = bath && 'grams' in bath ? bath.grams : null

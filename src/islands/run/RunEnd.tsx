@@ -68,13 +68,13 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
   const save = async () => {
     setBusy(true)
     // Its ids are kept first: an answer that is lost is asked for again by the same ones.
-    keepRun(machineId, run, browserNow().getTime())
+    await keepRun(machineId, run, browserNow().getTime())
     const told = await writeFrom(entries)
     if (!told.ok) {
       setBusy(false)
       return setWrong(told.issues.map(({ message }) => message).join('; '))
     }
-    dropRun(machineId)
+    await dropRun(machineId)
     location.assign(`/machines/${machineId}?lens=ledger&saved`)
   }
   return (

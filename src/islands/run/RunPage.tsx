@@ -12,8 +12,9 @@ import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
 import { type TankDescale, tankDescale } from '../../core/standing/water/machine-descale.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { AsideNote } from '../AsideNote.tsx'
+import { fromPage } from '../from-page.tsx'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
 import { waterOf } from '../machine/water/water-of.ts'
 import { machineLevels } from '../setting/levels.ts'
@@ -24,6 +25,7 @@ import { dropRun, type KeptRun, keepRun, readRun } from './kept-run.ts'
 import { useModelKeys } from './model-keys.ts'
 import { RunEnd } from './RunEnd.tsx'
 import { RunScreen } from './RunScreen.tsx'
+import { useMuted } from './run-habits.ts'
 import { useRun } from './use-run.ts'
 
 interface Props {
@@ -36,7 +38,13 @@ interface Props {
 /** A run at one machine: before it, in it, after it. What was begun here goes on here. */
 function RunPage({ bundle, today, me, asked }: Props) {
   const [kept, setKept] = useState<{ run: KeptRun; seenAt: number } | null | undefined>(undefined)
-  useEffect(() => setKept(readRun(bundle.machine.id)), [bundle.machine.id])
+  const [aside, setAside] = useState<string | null>(null)
+  useEffect(() => {
+    void readRun(bundle.machine.id).then((found) => {
+      setKept(found.value)
+      setAside(found.aside)
+    })
+  }, [bundle.machine.id])
   const histories = useMemo(() => effective(bundle.ledgers), [bundle])
   const kind = kindOf(bundle)
   const offered = useMemo(
@@ -63,7 +71,7 @@ function RunPage({ bundle, today, me, asked }: Props) {
         histories={histories}
         today={today}
         onThrowAway={() => {
-          dropRun(bundle.machine.id)
+          void dropRun(bundle.machine.id)
           setKept(null)
         }}
         visitId={visitToday(bundle, today, me)?.visitId}
@@ -79,23 +87,26 @@ function RunPage({ bundle, today, me, asked }: Props) {
       ids: [],
       held: [],
     }
-    keepRun(bundle.machine.id, run, at)
+    void keepRun(bundle.machine.id, run, at)
     setKept({ run, seenAt: at })
   }
   return (
-    <BeforeRun
-      machine={bundle.machine}
-      place={place}
-      kind={kind}
-      offered={offered}
-      asked={asked}
-      measures={measures}
-      wayHere={wayHere}
-      made={made}
-      levels={machineLevels(bundle)}
-      today={today}
-      onStart={start}
-    />
+    <>
+      <AsideNote what="A run" why={aside} />
+      <BeforeRun
+        machine={bundle.machine}
+        place={place}
+        kind={kind}
+        offered={offered}
+        asked={asked}
+        measures={measures}
+        wayHere={wayHere}
+        made={made}
+        levels={machineLevels(bundle)}
+        today={today}
+        onStart={start}
+      />
+    </>
   )
 }
 
@@ -106,8 +117,6 @@ function acidHere(bundle: MachineBundle, today: string): TankDescale | null {
   const acid = acidNames.find((name) => name === last) ?? 'citric'
   return water && tankDescale(water.facts, water.chalk, acid, toDay(today))
 }
-
-const muteKey = 'evenshot-muted'
 
 interface GoingProps {
   kept: { run: KeptRun; seenAt: number }
@@ -123,7 +132,7 @@ interface GoingProps {
 
 function Going({ kept, bundle, kind, place, measures, histories, today, onThrowAway, visitId }: GoingProps) {
   const keys = useModelKeys(bundle, histories, today)
-  const [muted, setMuted] = useState(() => localStorage.getItem(muteKey) === 'yes')
+  const { muted, mute } = useMuted()
   const run = useRun(bundle.machine.id, kept, muted, today)
   if (run.state.ended)
     return (
@@ -148,10 +157,7 @@ function Going({ kept, bundle, kind, place, measures, histories, today, onThrowA
       keys={keys}
       onThrowAway={onThrowAway}
       muted={muted}
-      onMute={() => {
-        localStorage.setItem(muteKey, muted ? 'no' : 'yes')
-        setMuted(!muted)
-      }}
+      onMute={() => mute(!muted)}
     />
   )
 }

@@ -37,8 +37,9 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   const routine = useMemo(() => new Map(routineHere(histories).map((line) => [line.procedure, line])), [histories])
   const [begun, setBegun] = useState<string | null>(null)
   useEffect(() => {
-    const kept = readRun(machineId)
-    setBegun(kept ? kept.run.running.map(({ procedure }) => procedure.name).join(' and ') : null)
+    void readRun(machineId).then(({ value }) =>
+      setBegun(value ? value.run.running.map(({ procedure }) => procedure.name).join(' and ') : null),
+    )
   }, [machineId])
   useEffect(() => {
     const first = offered.find(({ refused }) => refused === null)

@@ -2,6 +2,7 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import type { Chosen, Lane } from '../../core/procedures/lane.ts'
 import type { Inside } from '../../core/procedures/run-record.ts'
 import type { RunState } from '../../core/procedures/run-state.ts'
+import { type Found, shelf } from '../../device/shelf.ts'
 
 /** A run as it is kept on this device: whole, so that it goes on after anything. */
 export interface KeptRun {
@@ -14,42 +15,44 @@ export interface KeptRun {
   held: { inside: Inside; entry: Entry }[]
 }
 
-// A run kept by an earlier version stands in another shape: it is not taken up, and not thrown away either.
-const keyOf = (machineId: string) => `evenshot-run-2-${machineId}`
-const seenKey = (machineId: string) => `evenshot-run-seen-${machineId}`
+const runs = shelf<KeptRun>({
+  name: 'run',
+  version: 1,
+  schema: async () => (await import('./run-schema.ts')).runSchema,
+  former: (machineId) => `evenshot-run-2-${machineId}`,
+})
+/** When somebody last watched: until then strokes went on. Apart, since it is written every second. */
+const watched = shelf<{ at: number }>({
+  name: 'run-watched',
+  version: 1,
+  schema: async () => (await import('./run-schema.ts')).watchedSchema,
+})
 
-export function readRun(machineId: string): { run: KeptRun; seenAt: number } | null {
-  try {
-    const text = localStorage.getItem(keyOf(machineId))
-    return text ? { run: JSON.parse(text), seenAt: Number(localStorage.getItem(seenKey(machineId))) } : null
-  } catch (error) {
-    console.info('What was kept of a run cannot be read', error)
-    return null
-  }
+export async function readRun(machineId: string): Promise<Found<{ run: KeptRun; seenAt: number }>> {
+  const [run, seen] = await Promise.all([runs.read(machineId, strange), watched.read(machineId)])
+  return run.value
+    ? { value: { run: run.value, seenAt: seen.value?.at ?? lastAt(run.value.state) }, aside: null }
+    : { value: null, aside: run.aside }
 }
 
-/** @returns whether it is kept: a full or forbidden store costs the run its second life, not its first */
-export function keepRun(machineId: string, run: KeptRun, seenAt: number): boolean {
-  try {
-    localStorage.setItem(keyOf(machineId), JSON.stringify(run))
-    localStorage.setItem(seenKey(machineId), String(seenAt))
-    return true
-  } catch (error) {
-    console.info('The run is not kept on this device', error)
-    return false
-  }
+/** @returns whether it is kept */
+export async function keepRun(machineId: string, run: KeptRun, seenAt: number): Promise<boolean> {
+  const [kept] = await Promise.all([runs.keep(machineId, run), watched.keep(machineId, { at: seenAt })])
+  return kept
 }
 
-/** Somebody watches: until here strokes went on. */
-export function sawRun(machineId: string, at: number): void {
-  try {
-    localStorage.setItem(seenKey(machineId), String(at))
-  } catch {
-    // Said once already, where the run itself could not be kept.
-  }
+/** Somebody watches. */
+export const sawRun = (machineId: string, at: number): Promise<boolean> => watched.keep(machineId, { at })
+
+export async function dropRun(machineId: string): Promise<void> {
+  await Promise.all([runs.drop(machineId), watched.drop(machineId)])
 }
 
-export function dropRun(machineId: string): void {
-  localStorage.removeItem(keyOf(machineId))
-  localStorage.removeItem(seenKey(machineId))
+/** A run pins its procedures: all it needs of them is in it, or it means nothing. */
+function strange({ lanes, state }: KeptRun): string | null {
+  const away = lanes.find(({ id }) => state.at[id] === undefined)
+  return away ? `nothing says where ${away.title} stood` : null
 }
+
+/** The last moment the run itself tells of. */
+const lastAt = (state: RunState): number => Math.max(state.since, ...state.records.map(({ at }) => at))

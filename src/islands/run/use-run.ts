@@ -32,7 +32,7 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
       here.current = next
       holdAtOnce(kept.run, machineId, next, today)
       setState(next)
-      setLost(!keepRun(machineId, { ...kept.run, state: next }, at))
+      void keepRun(machineId, { ...kept.run, state: next }, at).then((isKept) => setLost(!isKept))
     },
     [kept.run, machineId, today],
   )
@@ -47,13 +47,13 @@ export function useRun(machineId: string, kept: { run: KeptRun; seenAt: number }
   )
 
   useEffect(() => {
-    keepRun(machineId, { ...kept.run, state: here.current }, browserNow().getTime())
+    void keepRun(machineId, { ...kept.run, state: here.current }, browserNow().getTime())
     const tick = () => {
       const at = browserNow().getTime()
       const { at: before } = last.current
       if (at - before > awayMs) become(runStep(lanes, here.current, { at, type: 'away', from: before }), at)
       else become(settle(lanes, here.current, at), at)
-      if (Math.floor(at / 1000) !== Math.floor(before / 1000)) sawRun(machineId, at)
+      if (Math.floor(at / 1000) !== Math.floor(before / 1000)) void sawRun(machineId, at)
       const told = heard(lanes, here.current, at)
       const soaked = soaksOver(here.current, at)
       // A soak that ends beside the strokes rings its own bell: it must not be taken for ON or OFF.

@@ -3,6 +3,7 @@ import { dayFull } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
 import { later } from '../../ui/later.tsx'
 import { typing } from '../../ui/typing.ts'
+import { island } from '../island.tsx'
 import { PersonButton } from './PersonButton.tsx'
 
 interface Props {
@@ -20,7 +21,7 @@ const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => modul
 const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water', p: '/procedures' }
 
 /** What every page has at its right: the day, find, the technician's menu; and the keys that go places. */
-export function Shell({ initials, name, firm, today, theme }: Props) {
+function Shell({ initials, name, firm, today, theme }: Props) {
   const [finding, setFinding] = useState(false)
   const [listing, setListing] = useState(false)
   const [menu, setMenu] = useState(false)
@@ -84,3 +85,5 @@ export function Shell({ initials, name, firm, today, theme }: Props) {
     </div>
   )
 }
+
+export const ShellIsland = island(Shell)

@@ -4,8 +4,9 @@ import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
 import { heldAfter, sheetBody, sheetFittings } from '../../core/strip-down/sheet-record.ts'
 import { browserNow } from '../../ui/clock.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { AsideNote } from '../AsideNote.tsx'
+import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { sendPhoto, smaller } from '../photos.ts'
@@ -13,7 +14,7 @@ import { localDay } from '../run/clock-words.ts'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
-import { dropSheet, type KeptSheet, keepSheet, readSheet } from './kept-sheet.ts'
+import { type KeptSheet, keptSheets } from './kept-sheet.ts'
 import type { Noted } from './NotedLines.tsx'
 import { SheetScreen } from './SheetScreen.tsx'
 
@@ -40,13 +41,17 @@ function named(kept: KeptSheet, here: string, name: string): KeptSheet {
 function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const { id: machineId } = bundle.machine
   const [kept, setKept] = useState<KeptSheet | null | undefined>(undefined)
+  const [aside, setAside] = useState<string | null>(null)
   const [lost, setLost] = useState(false)
   const [says, setSays] = useState('')
   /** What presses and answers go by: a photo’s name may come while hands go on. */
   const latest = useRef<KeptSheet | null>(null)
   useEffect(() => {
-    latest.current = readSheet(machineId)
-    setKept(latest.current)
+    void keptSheets.read(machineId).then((found) => {
+      latest.current = found.value
+      setKept(found.value)
+      setAside(found.aside)
+    })
   }, [machineId])
   const kind = kindOf(bundle)
   const place = `${bundle.machine.name}, ${bundle.site.name}`
@@ -55,26 +60,29 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const become = (next: KeptSheet) => {
     latest.current = next
     setKept(next)
-    setLost(!keepSheet(machineId, next))
+    void keptSheets.keep(machineId, next).then((isKept) => setLost(!isKept))
   }
   if (kept === null)
     return (
-      <BeforeSheet
-        machineId={machineId}
-        place={place}
-        known={knownFor(kind.basedOn ?? kind.id)}
-        noted={noted}
-        asked={asked}
-        onStart={(title, known?: KnownStripDown) =>
-          become({
-            title,
-            ...(known && { known: known.id }),
-            sheet: newSheet(browserNow().getTime()),
-            waiting: {},
-            id: newId(),
-          })
-        }
-      />
+      <>
+        <AsideNote what="A strip-down sheet" why={aside} />
+        <BeforeSheet
+          machineId={machineId}
+          place={place}
+          known={knownFor(kind.basedOn ?? kind.id)}
+          noted={noted}
+          asked={asked}
+          onStart={(title, known?: KnownStripDown) =>
+            become({
+              title,
+              ...(known && { known: known.id }),
+              sheet: newSheet(browserNow().getTime()),
+              waiting: {},
+              id: newId(),
+            })
+          }
+        />
+      </>
     )
 
   /** Photos that wait get their names, one after the other; presses meanwhile are not lost. */
@@ -111,7 +119,7 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
       ),
     ])
     if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
-    dropSheet(machineId)
+    await keptSheets.drop(machineId)
     location.assign(`/machines/${machineId}?lens=ledger&saved`)
   }
   const press = (event: SheetPress) => {

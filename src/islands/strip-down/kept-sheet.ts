@@ -1,4 +1,5 @@
 import type { Sheet } from '../../core/strip-down/sheet.ts'
+import { shelf } from '../../device/shelf.ts'
 
 /** A sheet as it is kept on this device: whole, with photos that could not be sent yet. */
 export interface KeptSheet {
@@ -12,27 +13,10 @@ export interface KeptSheet {
   ids?: string[]
 }
 
-const keyOf = (machineId: string) => `evenshot-strip-down-${machineId}`
-
-export function readSheet(machineId: string): KeptSheet | null {
-  try {
-    const text = localStorage.getItem(keyOf(machineId))
-    return text ? JSON.parse(text) : null
-  } catch (error) {
-    console.info('What was kept of a sheet cannot be read', error)
-    return null
-  }
-}
-
-/** @returns whether it is kept */
-export function keepSheet(machineId: string, kept: KeptSheet): boolean {
-  try {
-    localStorage.setItem(keyOf(machineId), JSON.stringify(kept))
-    return true
-  } catch (error) {
-    console.info('The sheet is not kept on this device', error)
-    return false
-  }
-}
-
-export const dropSheet = (machineId: string): void => localStorage.removeItem(keyOf(machineId))
+/** By machine. */
+export const keptSheets = shelf<KeptSheet>({
+  name: 'strip-down',
+  version: 1,
+  schema: async () => (await import('./sheet-schema.ts')).sheetSchema,
+  former: (machineId) => `evenshot-strip-down-${machineId}`,
+})

@@ -20,7 +20,9 @@ export function CaseEnd({ book, training, secret, mine, best, onAgain }: Props) 
   const [past, setPast] = useState<PastCase[]>([])
   const { kind, seed, ended } = training
   useEffect(() => {
-    setPast(addPast({ kind, seed, minutes: mine.minutes, bestMinutes: best.minutes, found: ended === 'found' }))
+    void addPast({ kind, seed, minutes: mine.minutes, bestMinutes: best.minutes, found: ended === 'found' }).then(
+      setPast,
+    )
   }, [kind, seed, ended, mine.minutes, best.minutes])
   const fault = book.faults.find(({ id }) => id === secret.fault)!
   const until = Math.max(20, mine.minutes, best.minutes)

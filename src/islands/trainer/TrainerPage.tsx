@@ -18,8 +18,10 @@ import { kindById } from '../../core/kinds/index.ts'
 import { type Kind, withOptions } from '../../core/kinds/kind.ts'
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { AsideNote } from '../AsideNote.tsx'
 import { HaloUnderlay } from '../fault/HaloUnderlay.tsx'
 import { suspectedAt } from '../fault/halo.ts'
+import { island } from '../island.tsx'
 import type { PathLayout } from '../path/layout.ts'
 import { PathDrawing } from '../path/PathDrawing.tsx'
 import { CaseEnd } from './CaseEnd.tsx'
@@ -28,18 +30,31 @@ import { ClockBar } from './ClockBar.tsx'
 import { dropCase, keepCase, type PastCase, pastCases, readCase } from './kept-cases.ts'
 import { TestPicker } from './TestPicker.tsx'
 
+/** What a kept case names that the book has not any more. */
+function strange(training: Training): string | null {
+  const book = bookOf(training.kind)
+  if (!book || !benchOf(training.kind)) return `there is no bench of ${training.kind}`
+  const away = training.tests.find(
+    ({ test, outcome }) => !book.tests.find(({ id }) => id === test)?.outcomes.some(({ id }) => id === outcome),
+  )
+  return away ? `what it calls ${away.test} has another name now` : null
+}
+
 /** The bench to practise on: a case set up, searched, and looked back at. */
-export function TrainerPage({ asked, today }: { asked: { kind: string; seed: number } | null; today: string }) {
+function TrainerPage({ asked, today }: { asked: { kind: string; seed: number } | null; today: string }) {
   const [training, setTraining] = useState<Training | null | undefined>(undefined)
   const [past, setPast] = useState<PastCase[]>([])
+  const [aside, setAside] = useState<string | null>(null)
   useEffect(() => {
-    const kept = readCase()
-    setPast(pastCases())
-    // A case that was set for somebody comes before one that was left.
-    setTraining(asked && (kept?.kind !== asked.kind || kept.seed !== asked.seed) ? null : kept)
+    void Promise.all([readCase(strange), pastCases()]).then(([{ value: kept, aside: why }, ended]) => {
+      setPast(ended)
+      setAside(why)
+      // A case that was set for somebody comes before one that was left.
+      setTraining(asked && (kept?.kind !== asked.kind || kept.seed !== asked.seed) ? null : kept)
+    })
   }, [asked])
   const become = (next: Training) => {
-    keepCase(next)
+    void keepCase(next)
     setTraining(next)
   }
   if (training === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
@@ -47,11 +62,13 @@ export function TrainerPage({ asked, today }: { asked: { kind: string; seed: num
   const bench = training && benchOf(training.kind)
   if (!training || !book || !bench)
     return (
-      <CaseSetup past={past} asked={asked} onStart={(kind, seed, hints) => become(newTraining(kind, seed, hints))} />
+      <>
+        <AsideNote what="A case" why={aside} />
+        <CaseSetup past={past} asked={asked} onStart={(kind, seed, hints) => become(newTraining(kind, seed, hints))} />
+      </>
     )
   const again = () => {
-    dropCase()
-    setPast(pastCases())
+    void dropCase().then(pastCases).then(setPast)
     setTraining(null)
   }
   return <Case at={{ book, bench }} training={training} today={today} onChange={become} onAgain={again} />
@@ -260,3 +277,5 @@ function shownWords(book: TrainingBench['book'], { test, shown, outcome }: Train
       ? 'open'
       : 'it never comes'
 }
+
+export const TrainerPageIsland = island(TrainerPage)

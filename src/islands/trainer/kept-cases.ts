@@ -1,7 +1,8 @@
 import type { Training } from '../../core/bench/training.ts'
+import { shelf } from '../../device/shelf.ts'
 
-const caseKey = 'evenshot-bench-case'
-const lastKey = 'evenshot-bench-last'
+/** One case is under way at a time, and one list of those that ended. */
+const here = 'bench'
 const mostKept = 10
 
 /** A case that ended: whose minutes against the best. */
@@ -13,35 +14,33 @@ export interface PastCase {
   found: boolean
 }
 
-function read<T>(key: string): T | null {
-  try {
-    const text = localStorage.getItem(key)
-    return text ? JSON.parse(text) : null
-  } catch (error) {
-    console.info('What was kept of the bench cannot be read', error)
-    return null
-  }
-}
+const keptCase = shelf<Training>({
+  name: 'case',
+  version: 1,
+  schema: async () => (await import('./case-schemas.ts')).caseSchema,
+  former: () => 'evenshot-bench-case',
+})
+const keptPast = shelf<{ cases: PastCase[] }>({
+  name: 'past-cases',
+  version: 2,
+  schema: async () => (await import('./case-schemas.ts')).pastSchema,
+  // A list by itself at first.
+  lift: { 1: (cases: PastCase[]) => ({ cases }) },
+  former: () => 'evenshot-bench-last',
+})
 
-function keep(key: string, value: unknown): void {
-  try {
-    localStorage.setItem(key, JSON.stringify(value))
-  } catch (error) {
-    console.info('The bench keeps nothing on this device', error)
-  }
-}
-
-export const readCase = (): Training | null => read<Training>(caseKey)
-export const keepCase = (training: Training): void => keep(caseKey, training)
-export const dropCase = (): void => localStorage.removeItem(caseKey)
+/** @param unfit - says why a case means nothing any more */
+export const readCase = (unfit: (training: Training) => string | null) => keptCase.read(here, unfit)
+export const keepCase = (training: Training): Promise<boolean> => keptCase.keep(here, training)
+export const dropCase = (): Promise<void> => keptCase.drop(here)
 
 /** The last ten, the newest first. */
-export const pastCases = (): PastCase[] => read<PastCase[]>(lastKey) ?? []
+export const pastCases = async (): Promise<PastCase[]> => (await keptPast.read(here)).value?.cases ?? []
 
 /** A case counts once, however often its end is looked at. */
-export function addPast(one: PastCase): PastCase[] {
-  const others = pastCases().filter(({ kind, seed }) => kind !== one.kind || seed !== one.seed)
-  const all = [one, ...others].slice(0, mostKept)
-  keep(lastKey, all)
-  return all
+export async function addPast(one: PastCase): Promise<PastCase[]> {
+  const others = (await pastCases()).filter(({ kind, seed }) => kind !== one.kind || seed !== one.seed)
+  const cases = [one, ...others].slice(0, mostKept)
+  await keptPast.keep(here, { cases })
+  return cases
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { VisitPage } from '../../views/visit-page.ts'
+import { island } from '../island.tsx'
 import { useFetched } from '../use-fetched.ts'
 import { VisitLine } from './VisitLine.tsx'
 
@@ -15,7 +16,7 @@ interface Props {
 }
 
 /** Every call, the latest first: by site, machine or technician. */
-export function VisitList({ first, firm, today, technicians, filter: firstFilter, of }: Props) {
+function VisitList({ first, firm, today, technicians, filter: firstFilter, of }: Props) {
   const [page, setPage] = useState(first)
   const [filter, setFilter] = useState(firstFilter)
   const [lost, setLost] = useState(false)
@@ -87,3 +88,5 @@ export function VisitList({ first, firm, today, technicians, filter: firstFilter
     </div>
   )
 }
+
+export const VisitListIsland = island(VisitList)

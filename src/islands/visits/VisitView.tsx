@@ -2,9 +2,9 @@ import { kindById } from '../../core/kinds/index.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { entryWords, termsWords } from '../../ui/entry-words.ts'
 import { dayFull, dayLong, dayNear } from '../../ui/format.ts'
-import { fromPage } from '../../ui/handed.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { VisitRow } from '../../views/visit-page.ts'
+import { fromPage } from '../from-page.tsx'
 import { MeasureSheet } from './MeasureSheet.tsx'
 
 interface Props {

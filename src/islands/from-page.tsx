@@ -1,4 +1,5 @@
 import { type ComponentType, useState } from 'react'
+import { island } from './island.tsx'
 
 /**
  * What a page hands to its island. On the server it is the thing itself; a function is not written into the page, so
@@ -15,13 +16,10 @@ const place = 'handed'
  * @example export const MachineIsland = fromPage(MachineView)
  */
 export function fromPage<Props extends object>(View: ComponentType<Props>): ComponentType<{ handed: Handed<Props> }> {
-  return function FromPage({ handed }) {
+  return island(function FromPage({ handed }: { handed: Handed<Props> }) {
     const [props] = useState<Props>(() =>
       handed ? handed() : JSON.parse(document.getElementById(place)!.textContent!),
     )
     return <View {...props} />
-  }
+  })
 }
-
-/** JSON that may stand in a script of a page: nothing in it ends the script. */
-export const asScript = (value: unknown): string => JSON.stringify(value).replaceAll('<', '\\u003c')

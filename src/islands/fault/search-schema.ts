@@ -1,0 +1,21 @@
+import { array, boolean, number, object, string } from 'yup'
+import { byName, moment, text, texts } from '../../device/kept-fields.ts'
+
+/** A search as a device keeps it, see `KeptSearch`. */
+export const searchSchema = object({
+  search: object({
+    symptom: text(),
+    seen: array(
+      object({ test: text(), outcome: text(), at: moment(), value: number(), said: boolean() }).noUnknown(),
+    ).defined(),
+    cannot: texts(),
+    gates: array(string().oneOf(['live']).defined()).defined(),
+    phone: boolean(),
+    notCured: texts(),
+    startedAt: moment(),
+  })
+    .noUnknown()
+    .required(),
+  reportId: text(),
+  ids: byName(text()),
+}).noUnknown()
