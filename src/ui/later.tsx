@@ -1,4 +1,4 @@
-import { type ComponentType, createElement, useEffect, useState } from 'react'
+import { type ComponentType, createElement, useEffect, useState, useSyncExternalStore } from 'react'
 
 /**
  * A part of a page that is not needed when it opens: a menu, a sheet, a form. Its code is fetched when the
@@ -12,24 +12,26 @@ export function later<P extends object>(
   Meanwhile?: ComponentType<P>,
 ): ComponentType<P> {
   let loaded: ComponentType<P> | null = null
+  const shown = new Set<() => void>()
   const fetched = fetchedAtRest(async () => {
     loaded = await load()
-    return loaded
+    for (const tell of shown) tell()
   })
+  const watch = (tell: () => void) => {
+    shown.add(tell)
+    return () => void shown.delete(tell)
+  }
 
   return function Later(props: P) {
-    const [part, setPart] = useState<ComponentType<P> | null>(() => loaded)
+    // The server had none: what is there sooner than the page is taken over must not differ from what it drew.
+    const part = useSyncExternalStore(
+      watch,
+      () => loaded,
+      () => null,
+    )
     const [failed, setFailed] = useState(false)
     useEffect(() => {
-      if (part) return
-      let shown = true
-      fetched().then(
-        (found) => shown && setPart(() => found),
-        () => shown && setFailed(true),
-      )
-      return () => {
-        shown = false
-      }
+      if (!part) fetched().catch(() => setFailed(true))
     }, [part])
     if (part) return createElement(part, props)
     if (failed) return <span role="alert">This part needs the network once. Reload when there is signal.</span>
