@@ -216,6 +216,8 @@ describe('a run kept on this device', () => {
     const read = (await readRun('m')).value!
     expect(read.run.lanes).to.deep.equal(JSON.parse(JSON.stringify(lanes)))
     expect(read.seenAt).to.equal(21_000)
+    former.held.set('evenshot-run-seen-m', '25000')
+    expect((await readRun('m')).value!.seenAt).to.equal(25_000)
   })
 
   it('is set aside where a lane of it stands nowhere', async () => {

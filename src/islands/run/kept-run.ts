@@ -24,8 +24,11 @@ const runs = shelf<KeptRun>({
 /** When somebody last watched: until then strokes went on. Apart, since it is written every second. */
 const watched = shelf<{ at: number }>({
   name: 'run-watched',
-  version: 1,
+  version: 2,
   schema: async () => (await import('./run-schema.ts')).watchedSchema,
+  // A number by itself at first.
+  lift: { 1: (at: number) => ({ at }) },
+  former: (machineId) => `evenshot-run-seen-${machineId}`,
 })
 
 export async function readRun(machineId: string): Promise<Found<{ run: KeptRun; seenAt: number }>> {

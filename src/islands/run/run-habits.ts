@@ -3,8 +3,11 @@ import { shelf } from '../../device/shelf.ts'
 
 const mutes = shelf<{ muted: boolean }>({
   name: 'muted',
-  version: 1,
+  version: 2,
   schema: async () => (await import('./habit-schemas.ts')).mutedSchema,
+  // A word by itself at first.
+  lift: { 1: (word: string) => ({ muted: word === 'yes' }) },
+  former: () => 'evenshot-muted',
 })
 
 /** Whether runs are silent on this device. */
