@@ -18,26 +18,39 @@ interface Kept extends DBSchema {
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null
 
+/** A browser that does not open its store by then will not: nobody waits for it at a counter. */
+const openWithinMs = 5000
+
 /** The device's one database. @throws where the browser keeps none: private windows, a full or forbidden store */
 export function deviceDatabase(): Promise<IDBPDatabase<Kept>> {
-  opened ??= openDB<Kept>('evenshot', 1, {
-    upgrade(db) {
-      db.createObjectStore('kept', { keyPath: ['shelf', 'of'] })
-      db.createObjectStore('aside', { autoIncrement: true })
-    },
-    // Another tab asks for a later version: this one lets go and opens it anew when it is asked again.
-    blocking(_current, _wanted, event) {
-      ;(event.target as IDBDatabase).close()
-      opened = null
-    },
-    terminated() {
-      opened = null
-    },
-  }).catch((error) => {
+  opened ??= inTime(
+    openDB<Kept>('evenshot', 1, {
+      upgrade(db) {
+        db.createObjectStore('kept', { keyPath: ['shelf', 'of'] })
+        db.createObjectStore('aside', { autoIncrement: true })
+      },
+      // Another tab asks for a later version: this one lets go and opens it anew when it is asked again.
+      blocking(_current, _wanted, event) {
+        ;(event.target as IDBDatabase).close()
+        opened = null
+      },
+      terminated() {
+        opened = null
+      },
+    }),
+  ).catch((error) => {
     opened = null
     throw error
   })
   return opened
+}
+
+function inTime<T>(opening: Promise<T>): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('the browser does not open its store')), openWithinMs)
+  })
+  return Promise.race([opening, late]).finally(() => clearTimeout(timer))
 }
 
 /** Moves what is kept out of the way, with the reason; it is there for whoever looks for it. */
