@@ -1,5 +1,6 @@
 import type { ComponentType } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
+import { lookAtMachine } from './AsideNote.tsx'
 
 /** Every island by its own: what breaks is said where it stood, and the way on is offered there. */
 export function island<Props extends object>(View: ComponentType<Props>): ComponentType<Props> {
@@ -26,7 +27,8 @@ function Broken() {
       <h2 className="m-0 text-[18px] font-[640]">This part of the page broke.</h2>
       <p className="my-2">
         What is in the ledger is safe. It may have broken on what this device keeps of unfinished work here: that can be
-        set aside, and stays on the device.
+        set aside, and stays on the device. <b>Work that was under way in a machine is not ended by that.</b>{' '}
+        {lookAtMachine}
       </p>
       <div className="flex flex-wrap gap-2">
         <button type="button" className="act" onClick={() => location.reload()}>

@@ -69,7 +69,7 @@ function Searching({
   book,
 }: Props & { book: FaultBook }) {
   const machineId = bundle.machine.id
-  const [kept, setKept] = useState<KeptSearch | null>(null)
+  const [kept, setKept] = useState<KeptSearch | null | undefined>(undefined)
   const [lost, setLost] = useState(false)
   const [suspect, setSuspect] = useState<string | null>(null)
   const [other, setOther] = useState<string | null>(null)
@@ -78,8 +78,7 @@ function Searching({
     void keptSearches
       .read(machineId, (found) => strangeTo(book, found))
       .then((found) => {
-        // Who was quicker than the device has begun anew.
-        setKept((now) => now ?? found.value)
+        setKept(found.value)
         setAside(found.aside)
       })
   }, [book, machineId])
@@ -124,6 +123,7 @@ function Searching({
     }
   }, [searching])
   const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
+  if (kept === undefined) return <p className="flex-1 bg-enamel p-6 text-second">Looking for what was begun here …</p>
   if (!kept || !search || !now)
     return (
       <>

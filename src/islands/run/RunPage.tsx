@@ -13,7 +13,7 @@ import { type TankDescale, tankDescale } from '../../core/standing/water/machine
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { AsideNote } from '../AsideNote.tsx'
+import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
 import { kindOf, missingStations } from '../machine/use-bundle.ts'
 import { waterOf } from '../machine/water/water-of.ts'
@@ -92,7 +92,7 @@ function RunPage({ bundle, today, me, asked }: Props) {
   }
   return (
     <>
-      <AsideNote what="A run" why={aside} />
+      <AsideNote what="A run" why={aside} look={lookAtMachine} />
       <BeforeRun
         machine={bundle.machine}
         place={place}

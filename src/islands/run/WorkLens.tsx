@@ -13,6 +13,7 @@ import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { knownFor } from '../../core/strip-down/known.ts'
 import { dayNear } from '../../ui/format.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { takes } from './clock-words.ts'
 import { readRun } from './kept-run.ts'
 
@@ -36,10 +37,12 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   const made = useMemo(() => drinksMade(histories), [histories])
   const routine = useMemo(() => new Map(routineHere(histories).map((line) => [line.procedure, line])), [histories])
   const [begun, setBegun] = useState<string | null>(null)
+  const [aside, setAside] = useState<string | null>(null)
   useEffect(() => {
-    void readRun(machineId).then(({ value }) =>
-      setBegun(value ? value.run.running.map(({ procedure }) => procedure.name).join(' and ') : null),
-    )
+    void readRun(machineId).then(({ value, aside: why }) => {
+      setBegun(value ? value.run.running.map(({ procedure }) => procedure.name).join(' and ') : null)
+      setAside(why)
+    })
   }, [machineId])
   useEffect(() => {
     const first = offered.find(({ refused }) => refused === null)
@@ -57,6 +60,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
+      <AsideNote what="A run" why={aside} look={lookAtMachine} />
       {begun && (
         <p role="status" className="m-0 mb-3 flex flex-wrap items-center gap-3 border-l-4 border-copper pl-3">
           <b>Begun here and not ended: {begun.toLowerCase()}.</b>

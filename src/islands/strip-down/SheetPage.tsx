@@ -5,7 +5,7 @@ import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/shee
 import { heldAfter, sheetBody, sheetFittings } from '../../core/strip-down/sheet-record.ts'
 import { browserNow } from '../../ui/clock.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { AsideNote } from '../AsideNote.tsx'
+import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -65,7 +65,7 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
   if (kept === null)
     return (
       <>
-        <AsideNote what="A strip-down sheet" why={aside} />
+        <AsideNote what="A strip-down sheet" why={aside} look={lookAtMachine} />
         <BeforeSheet
           machineId={machineId}
           place={place}
