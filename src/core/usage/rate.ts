@@ -108,6 +108,3 @@ export function waitingFor(rate: Rate, count: number): Waiting {
 
 /** Chance that at least `count` is reached within `days` open days. */
 export const chanceReached = (rate: Rate, count: number, days: number): number => waitingFor(rate, count).within(days)
-
-/** Open days until `count` more are reached, as a quantile: real-valued, Infinity when never. */
-export const daysUntil = (rate: Rate, count: number, chance: number): number => waitingFor(rate, count).until(chance)

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { toDay } from '../../../src/core/quantity/local-day.ts'
 import { passageDay } from '../../../src/core/usage/first-passage.ts'
 import { openDays } from '../../../src/core/usage/open-days.ts'
-import { chanceReached, daysUntil, meanRate, rateFrom, rateQuantile } from '../../../src/core/usage/rate.ts'
+import { chanceReached, meanRate, rateFrom, rateQuantile, waitingFor } from '../../../src/core/usage/rate.ts'
 import { dice } from '../../../src/demo/dice.ts'
 
 const weekly = (perDay: number, weeks: number) =>
@@ -42,7 +42,7 @@ describe('gamma–Poisson rate', () => {
     )
     for (const chance of [0.1, 0.5, 0.9]) {
       const simulated = times[Math.floor(chance * times.length)]!
-      expect(daysUntil(rate, count, chance)).to.be.closeTo(simulated, simulated * 0.03)
+      expect(waitingFor(rate, count).until(chance)).to.be.closeTo(simulated, simulated * 0.03)
     }
   })
 
@@ -54,7 +54,7 @@ describe('gamma–Poisson rate', () => {
         fc.constantFrom(0.1, 0.5, 0.9),
         (shape, count, chance) => {
           const rate = { shape, rate: shape / 80, dispersion: 3 }
-          expect(chanceReached(rate, count, daysUntil(rate, count, chance))).to.be.closeTo(chance, 1e-4)
+          expect(chanceReached(rate, count, waitingFor(rate, count).until(chance))).to.be.closeTo(chance, 1e-4)
         },
       ),
     )
