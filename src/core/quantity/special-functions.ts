@@ -19,8 +19,7 @@ export function logGamma(x: number): number {
 }
 
 const tiny = 1e-300
-/** Of a chance: far more than any day needs. */
-const enough = 1e-12
+const enough = 1e-14
 
 /** Chance that a gamma variable of this shape and rate 1 is at most x. @example gammaCdf(1, 1) // 1 − 1/e */
 export function gammaCdf(shape: number, x: number): number {
