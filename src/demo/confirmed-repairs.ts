@@ -1,6 +1,6 @@
 import { bookOf } from '../core/faults/books.ts'
+import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
 import type { Dice } from './dice.ts'
-import type { Jotting } from './visit.ts'
 
 /** Calls to a machine in two years. From memory. */
 const callChance = 0.55
@@ -31,7 +31,7 @@ export function confirmedRepairs(d: Dice, kind: string, visits: number): { visit
       visit,
       jottings: [
         { kind: 'repaired', body: { v: 1, ...words, ...(fault.part && { part: fault.part }) } },
-        { kind: 'tested-out', body: { v: 1, passed: true } },
+        jot('tested-out', { passed: true }),
       ],
     })
   }

@@ -1,8 +1,11 @@
 import type { Entry } from '../core/ledger/entry.ts'
+import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import { isKind } from '../core/ledger/upcast.ts'
+import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import { fromDay } from '../core/quantity/local-day.ts'
 import type { Dice } from './dice.ts'
 import { header, hour, type MachineLife, type SiteIds, type Write } from './site-life.ts'
-import { conditionAt, type Jotting } from './visit.ts'
+import { conditionAt } from './visit.ts'
 import type { DemoSite } from './world.ts'
 
 /** What happens between planned visits: a repair that comes back, a machine put away, something left open. */
@@ -18,38 +21,34 @@ export function oddDays(
   const { tale } = life.machine
   if (tale === 'winterised') {
     const note = 'Drained for the season: back with the first sailing in March.'
-    write(life.ledger, 'machine', life.id, endDay - 20, [{ kind: 'stage', body: { v: 1, stage: 'winterised', note } }])
+    write(life.ledger, 'machine', life.id, endDay - 20, [jot('stage', { stage: 'winterised', note })])
   }
   if (tale === 'retired') {
-    const body = { v: 1, stage: 'retired', note: 'Gave way to the one by the window.' }
-    write(life.ledger, 'machine', life.id, endDay - 40, [{ kind: 'stage', body }])
+    const note = 'Gave way to the one by the window.'
+    write(life.ledger, 'machine', life.id, endDay - 40, [jot('stage', { stage: 'retired', note })])
   }
   if (tale !== 'came-back') return
-  const call = (back: number, terms: string, jottings: Jotting[]) => {
+  const call = (back: number, terms: VisitTerms, jottings: Jotting[]) => {
     const day = endDay - back
     const visitId = d.uuid(day * 24 * hour)
     const { body } = header(d, ids, site)
-    write(siteLedger, 'site', ids.siteId, day, [{ kind: 'visit', body: { ...body, terms, minutes: 55 } }], visitId)
+    write(siteLedger, 'site', ids.siteId, day, [jot('visit', { ...body, terms, minutes: 55 })], visitId)
     write(life.ledger, 'machine', life.id, day, jottings, visitId)
   }
-  const said = (kind: 'fault-reported' | 'repaired' | 'remark', body: Record<string, unknown>): Jotting => ({
-    kind,
-    body: { v: 1, ...body },
-  })
   call(47, 'chargeable', [
-    said('fault-reported', { text: 'It grinds and then nothing comes.' }),
-    said('repaired', { text: 'Brew unit washed and greased, drive nut reset.', cause: 'Unit ran dry of grease.' }),
+    jot('fault-reported', { text: 'It grinds and then nothing comes.' }),
+    jot('repaired', { text: 'Brew unit washed and greased, drive nut reset.', cause: 'Unit ran dry of grease.' }),
   ])
   call(30, 'goodwill', [
-    said('fault-reported', { text: 'Same again: grinds, then stops half way.' }),
+    jot('fault-reported', { text: 'Same again: grinds, then stops half way.' }),
     { kind: 'removed', body: { v: 1, part: 'piston-ring', condition: 3 } },
     { kind: 'fitted', body: { v: 1, part: 'piston-ring' } },
-    said('repaired', {
+    jot('repaired', {
       text: 'New piston ring; the old one bound in the cylinder.',
       cause: 'Ring swollen.',
       part: 'piston-ring',
     }),
-    said('remark', { text: 'Tray rail is cracked: bring one next time.' }),
+    jot('remark', { text: 'Tray rail is cracked: bring one next time.' }),
   ])
 }
 
@@ -92,7 +91,7 @@ const smallTalk = [
 
 /** A wrong count found out a day later, and put right by a correction; once by two people at a time. */
 export function putRight(d: Dice, life: MachineLife, day: number, endDay: number): void {
-  const reading = life.ledger.findLast((entry) => entry.kind === 'reading' && entry.happenedOn === fromDay(day))
+  const reading = life.ledger.filter(isKind('reading')).findLast((entry) => entry.happenedOn === fromDay(day))
   if (!reading || day + 1 > endDay) return
   const truth = life.counter.at(day)
   const correction = (count: number, secondsLater: number): Entry => ({

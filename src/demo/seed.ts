@@ -1,5 +1,7 @@
 import type { Entry } from '../core/ledger/entry.ts'
+import { jot } from '../core/ledger/entry-kinds.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
+import type { Clock } from '../core/wear/limits.ts'
 import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'
 import { writeEntries } from '../services/write-entries.ts'
 import { historyDays, monthOf } from './calendar.ts'
@@ -142,10 +144,7 @@ export async function seedDemo(
 
   /** The firm fits larger tank filters and leaves the quick jobs to a planned visit. */
   function houseRules(): Entry[] {
-    const life = (duty: string, clock: string, value: number) => ({
-      kind: 'setting' as const,
-      body: { v: 1, setting: 'life', duty, clock, value },
-    })
+    const life = (duty: string, clock: Clock, value: number) => jot('setting', { setting: 'life', duty, clock, value })
     const about = {
       subjectKind: 'firm' as const,
       subjectId: firmId,
@@ -153,16 +152,12 @@ export async function seedDemo(
       atMs: birth + 30_000_000,
     }
     const rules = [
-      {
-        kind: 'setting' as const,
-        body: {
-          v: 1,
-          setting: 'prices',
-          ...{ saltPerKg: 0.6, acidPerKg: 9, cartridge: 95, waterPerM3: 4.2, labourPerMinute: 1.1 },
-          detergentTub: 16,
-          cleaningTablet: 0.6,
-        },
-      },
+      jot('setting', {
+        setting: 'prices',
+        ...{ saltPerKg: 0.6, acidPerKg: 9, cartridge: 95, waterPerM3: 4.2, labourPerMinute: 1.1 },
+        detergentTub: 16,
+        cleaningTablet: 0.6,
+      }),
       life('tank-filter', 'litres', 240),
       life('descale', 'litres', 200),
       life('oil-removal', 'shots', 1200),
@@ -186,10 +181,8 @@ export async function seedDemo(
           happenedOn: fromDay(day),
           atMs: day * 86_400_000 + 43_200_000,
         }
-        const test = (quantity: string, value: number) => ({
-          kind: 'water-test' as const,
-          body: { v: 1, point: 'raw', quantity, method: 'figure', unit: 'dH', value },
-        })
+        const test = (quantity: 'total' | 'carbonate', value: number) =>
+          jot('water-test', { point: 'raw', quantity, method: 'figure', unit: 'dH', value })
         return asEntries(
           d,
           [

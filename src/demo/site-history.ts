@@ -1,5 +1,6 @@
 import { instances, kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
+import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
 import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
@@ -12,7 +13,7 @@ import { type Dice, dice } from './dice.ts'
 import { oddDays, putRight, tales } from './machine-tales.ts'
 import { header, hour, type MachineLife, type SiteIds, type Write } from './site-life.ts'
 import { outletTests, rawTests, staffRegenerates, takenOn } from './site-water.ts'
-import { asEntries, type Jotting, workOn } from './visit.ts'
+import { asEntries, workOn } from './visit.ts'
 import type { DemoMachine, DemoSite } from './world.ts'
 
 /** Two years of one site, as its technician would have written them down. */
@@ -173,11 +174,11 @@ function earlierWork(d: Dice, life: MachineLife, write: Write): void {
       const months = duty.limits.months?.usual ?? 24
       const day = life.firstDay - Math.round(months * 30.4 * d.next() * 0.95)
       const group = duty.each && instances(kind, duty.each) > 1 ? { group: n } : {}
-      const body =
+      const done =
         duty.doneBy === 'fitted'
-          ? { v: 1, part: duty.part, ...group }
-          : { v: 1, task: duty.id, ...(duty.doneBy !== 'serviced' && group) }
-      write(life.ledger, 'machine', life.id, day, [{ kind: duty.doneBy, body }])
+          ? jot('fitted', { part: duty.part!, ...group })
+          : jot(duty.doneBy, { task: duty.id, ...(duty.doneBy !== 'serviced' && group) })
+      write(life.ledger, 'machine', life.id, day, [done])
     }
   }
 }

@@ -1,8 +1,8 @@
 import type { Entry } from '../core/ledger/entry.ts'
+import { type Jotting, type JottingOf, jot } from '../core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { CounterLife } from './counter-life.ts'
 import type { Dice } from './dice.ts'
-import type { Jotting } from './visit.ts'
 import type { DemoMachine, DemoSite } from './world.ts'
 
 export interface SiteIds {
@@ -39,12 +39,9 @@ export type Write = (
 export const hour = 3_600_000
 
 /** Who came, how long, on whose account. */
-export const header = (d: Dice, ids: SiteIds, site: DemoSite): Jotting => ({
-  kind: 'visit',
-  body: {
-    v: 1,
+export const header = (d: Dice, ids: SiteIds, site: DemoSite): JottingOf<'visit'> =>
+  jot('visit', {
     technicianIds: [ids.technicianId],
     terms: site.machines.length > 1 ? 'contract' : 'chargeable',
     minutes: 20 + site.machines.length * d.whole(12, 25),
-  },
-})
+  })

@@ -1,15 +1,16 @@
 import type { Entry } from '../core/ledger/entry.ts'
+import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { WaterFigureName } from '../core/ledger/water-figure-names.ts'
 import { monthOf } from './calendar.ts'
 import type { Dice } from './dice.ts'
 import type { SiteIds, Write } from './site-life.ts'
-import type { Jotting } from './visit.ts'
 import { type DemoSite, zoneWater } from './world.ts'
 
 export function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[] {
   const zone = zoneWater[site.area]
   const total = zone.totalDh(monthOf(day))
   const drops = (dh: number) => Math.max(1, Math.ceil(dh * Math.exp(d.normal(0, 0.03))))
-  const test = (quantity: string, dh: number): Jotting => ({
+  const test = (quantity: 'total' | 'carbonate', dh: number): Jotting => ({
     kind: 'water-test',
     body: {
       v: 1,
@@ -38,16 +39,15 @@ export function takenOn({
   membrane,
   carbon,
 }: NonNullable<DemoSite['softener']>): Jotting[] {
-  const setting = (body: Record<string, unknown>): Jotting => ({ kind: 'setting', body: { v: 1, ...body } })
   const kind = resinL ? 'exchanger' : cartridgeG ? 'cartridge' : membrane ? 'membrane' : 'carbon'
   return [
     { kind: 'commissioned', body: { v: 1, kind, kindVersion: 1, partsNew: true } },
     ...(resinL
-      ? [setting({ setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) })]
+      ? [jot('setting', { setting: 'exchanger', resinL, ...(saltTankKg && { regenerates: 'itself', saltTankKg }) })]
       : []),
-    ...(cartridgeG ? [setting({ setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 })] : []),
-    ...(membrane ? [setting({ setting: 'membrane', rawShare: membrane.rawShare, rejectLPerL: 1.5 })] : []),
-    ...(carbon ? [setting({ setting: 'prefilter', fitted: true, litres: 12_000 })] : []),
+    ...(cartridgeG ? [jot('setting', { setting: 'cartridge', capacityG: cartridgeG, bypass: 0.3 })] : []),
+    ...(membrane ? [jot('setting', { setting: 'membrane', rawShare: membrane.rawShare, rejectLPerL: 1.5 })] : []),
+    ...(carbon ? [jot('setting', { setting: 'prefilter', fitted: true, litres: 12_000 })] : []),
   ]
 }
 
@@ -58,10 +58,8 @@ export function takenOn({
 export function outletTests(d: Dice, site: DemoSite, way: number, n: number, of: number): Jotting[] {
   const { membrane, carbon } = site.softener!
   if (!membrane && !carbon) return [outletTest(d, site, n, of)]
-  const figures = (point: string, body: Record<string, unknown>): Jotting => ({
-    kind: 'water-figures',
-    body: { v: 1, point, by: 'pen', ...body },
-  })
+  const figures = (point: 'permeate' | 'softened', found: Partial<Record<WaterFigureName, number>>): Jotting =>
+    jot('water-figures', { point, by: 'pen', ...found })
   const jottings: Jotting[] = []
   if (membrane) {
     const feed = zoneWater[site.area].totalDh(1) * 33 + zoneWater[site.area].restUsCm

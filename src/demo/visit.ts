@@ -1,16 +1,10 @@
 import type { Duty, Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import { type Body, type Jotting, jot } from '../core/ledger/entry-kinds.ts'
 import { toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import { asUsual } from './as-usual.ts'
 import type { Dice } from './dice.ts'
-
-/** Something written down at a visit, before it has an id and a time. */
-export interface Jotting {
-  kind: EntryKind
-  body: Record<string, unknown>
-}
 
 /** How worn a part looks at a share of its life, with the scatter of eyes and rubber. */
 export function conditionAt(dice: Dice, share: number): number {
@@ -42,7 +36,7 @@ export function workOn(
       kind: 'inspected',
       body: {
         v: 1,
-        part: standing.part,
+        part: standing.part!,
         ...which(standing),
         condition: conditionAt(dice, shareOf(standing)),
       },
@@ -57,13 +51,8 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
     return [{ kind: 'descaled', body: { v: 1, task: 'descale', acid: 'citric', ...descale(dice, kind, standing) } }]
   if (!duty) return []
   if (duty.action !== 'replace')
-    return [
-      {
-        kind: duty.doneBy,
-        body: { v: 1, task: duty.id, ...(duty.doneBy !== 'serviced' && which(standing)) },
-      },
-    ]
-  const position = { part: standing.part, ...which(standing) }
+    return [jot(duty.doneBy, { task: duty.id, ...(duty.doneBy !== 'serviced' && which(standing)) })]
+  const position = { part: standing.part!, ...which(standing) }
   const condition = conditionAt(dice, shareOf(standing))
   const why = condition === 4 ? 'failed' : condition === 3 && dice.chance(0.3) ? 'worn' : 'planned'
   return [
@@ -73,7 +62,7 @@ function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
 }
 
 /** Acid for the chalk that was reckoned; now and then the spent solution was tested, and had a little less in it. */
-function descale(dice: Dice, kind: Kind, standing: Standing): Record<string, unknown> {
+function descale(dice: Dice, kind: Kind, standing: Standing): Pick<Body<'descaled'>, 'grams' | 'spent'> {
   const mm = standing.uses.find(({ clock }) => clock === 'thickness')?.used ?? 0
   const chalkG = mm * 0.2168 * kind.vessels[0]!.wettedCm2
   const grams = Math.max(20, Math.round((chalkG * 2.6) / 10) * 10)

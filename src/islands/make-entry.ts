@@ -1,30 +1,39 @@
-import type { Entry } from '../core/ledger/entry.ts'
-import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import type { Entry, Envelope } from '../core/ledger/entry.ts'
+import { type Body, type EntryKind, type Jotting, jot } from '../core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
+import type { Unversioned } from '../core/ledger/versions.ts'
 import { browserNow } from '../ui/clock.ts'
 import type { Told } from './keep.ts'
 import { newId, sendEntries } from './send-entries.ts'
 
 /** An entry made here and now about one subject. */
-export function makeEntry(
+export function makeEntry<K extends EntryKind>(
   subjectKind: SubjectKind,
   subjectId: string,
-  kind: EntryKind,
-  body: Record<string, unknown>,
+  kind: K,
+  body: Unversioned<Body<K>>,
   happenedOn: string,
-  more: Partial<Entry> = {},
+  more: Partial<Envelope> = {},
 ): Entry {
-  return {
-    id: newId(),
-    subjectKind,
-    subjectId,
-    kind,
-    happenedAt: browserNow().toISOString(),
-    happenedOn,
-    body: { v: 1, ...body },
-    ...more,
-  }
+  return writtenAbout(subjectKind, subjectId, jot(kind, body), happenedOn, more)
 }
+
+/** A jotting, written here and now about one subject. */
+export const writtenAbout = (
+  subjectKind: SubjectKind,
+  subjectId: string,
+  jotting: Jotting,
+  happenedOn: string,
+  more: Partial<Envelope> = {},
+): Entry => ({
+  id: newId(),
+  subjectKind,
+  subjectId,
+  happenedAt: browserNow().toISOString(),
+  happenedOn,
+  ...more,
+  ...jotting,
+})
 
 /** Writes entries from a form: what is wrong comes back at its field. */
 export async function writeFrom(entries: Entry[]): Promise<Told<object>> {

@@ -1,5 +1,6 @@
-import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { KeptEntry, RecordedEntry } from '../core/ledger/entry.ts'
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
+import { inTodaysWords } from '../core/ledger/upcast.ts'
 import type { Trx } from './database.ts'
 
 /** Everything the ledger holds about some subjects, in any order. */
@@ -9,6 +10,11 @@ export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<Recorde
   return rows.map(toEntry)
 }
 
+/** Everything about one subject as it came, in the order it was written: what is handed on to others. */
+export async function keptEntriesOf(trx: Trx, subjectId: string): Promise<KeptEntry[]> {
+  return (await trx('entry').where('subject_id', subjectId).orderBy('seq')).map(asItCame)
+}
+
 /** What the ledger holds about some subjects, of some kinds. */
 export async function entriesOfKinds(trx: Trx, subjectIds: string[], kinds: EntryKind[]): Promise<RecordedEntry[]> {
   if (subjectIds.length === 0) return []
@@ -16,24 +22,24 @@ export async function entriesOfKinds(trx: Trx, subjectIds: string[], kinds: Entr
   return rows.map(toEntry)
 }
 
-/** Entries by id, whatever they are about: what a retry is compared with. */
-export async function entriesById(trx: Trx, ids: string[]): Promise<RecordedEntry[]> {
+/** Entries by id, whatever they are about, as they came: what a retry is compared with. */
+export async function entriesById(trx: Trx, ids: string[]): Promise<KeptEntry[]> {
   if (ids.length === 0) return []
   const rows = await trx('entry').whereIn('id', ids)
-  return rows.map(toEntry)
+  return rows.map(asItCame)
 }
 
-/** Entries written since a cursor, oldest first: how a device catches up. */
-export async function entriesSince(trx: Trx, seq: number, limit: number): Promise<RecordedEntry[]> {
+/** Entries written since a cursor, oldest first, as they came: how a device catches up, and a file is filled. */
+export async function entriesSince(trx: Trx, seq: number, limit: number): Promise<KeptEntry[]> {
   const rows = await trx('entry').where('seq', '>', seq).orderBy('seq').limit(limit)
-  return rows.map(toEntry)
+  return rows.map(asItCame)
 }
 
 /**
  * Appends entries under the firm's next numbers. It takes the firm's row lock, so it is the last
  * statement of its transaction: numbers become visible in order, and nothing waits behind them.
  */
-export async function appendEntries(trx: Trx, firmId: string, entries: Omit<RecordedEntry, 'seq'>[]): Promise<void> {
+export async function appendEntries(trx: Trx, firmId: string, entries: Omit<KeptEntry, 'seq'>[]): Promise<void> {
   if (entries.length === 0) return
   const rows = entries.map((entry, i) => ({ n: i, ...toColumns(entry) }))
   await trx.raw(
@@ -51,7 +57,7 @@ export async function appendEntries(trx: Trx, firmId: string, entries: Omit<Reco
 }
 
 /** Puts in entries as they were kept elsewhere, under the numbers they had. */
-export async function insertEntries(trx: Trx, firmId: string, entries: RecordedEntry[]): Promise<void> {
+export async function insertEntries(trx: Trx, firmId: string, entries: KeptEntry[]): Promise<void> {
   for (let i = 0; i < entries.length; i += 1000) {
     await trx('entry').insert(
       entries.slice(i, i + 1000).map((entry) => ({
@@ -64,7 +70,7 @@ export async function insertEntries(trx: Trx, firmId: string, entries: RecordedE
   }
 }
 
-const toColumns = (entry: Omit<RecordedEntry, 'seq'>) => ({
+const toColumns = (entry: Omit<KeptEntry, 'seq'>) => ({
   id: entry.id,
   subject_kind: entry.subjectKind,
   subject_id: entry.subjectId,
@@ -80,7 +86,7 @@ const toColumns = (entry: Omit<RecordedEntry, 'seq'>) => ({
 })
 
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
-export const toEntry = (row: any): RecordedEntry => ({
+const asItCame = (row: any): KeptEntry => ({
   id: row.id,
   seq: row.seq,
   subjectKind: row.subject_kind,
@@ -95,3 +101,6 @@ export const toEntry = (row: any): RecordedEntry => ({
   ...(row.supersedes && { supersedes: row.supersedes }),
   ...(row.origin && { origin: row.origin }),
 })
+
+/** A row in today's words. */
+export const toEntry = (row: unknown): RecordedEntry => inTodaysWords(asItCame(row))

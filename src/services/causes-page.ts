@@ -23,7 +23,9 @@ export async function causesPage(db: Db, firmId: string, kindId: string): Promis
     const entries = await entriesOfKinds(trx, [...machines.keys()], ['repaired', 'withdrawn'])
     const { causes, inWordsOnly } = confirmedCauses(book, effectiveHistory(entries).entries)
     const firm = effective({ firm: await entriesOf(trx, [firmId]) })
-    const entry = firm.firm?.settings.get('causes')?.findLast(({ body }) => body.kind === kind.id)
+    const entry = firm.firm?.settings
+      .get('causes')
+      ?.findLast(({ body }) => body.setting === 'causes' && body.kind === kind.id)
     const confirmed = Object.fromEntries(countsOf(causes).map(({ fault, n }) => [fault, n]))
     const factors = priorFactors(priorReasons(book, { ...nothingKnown, confirmed }))
     const bookSum = book.faults.reduce((sum, { per100 }) => sum + per100, 0)
@@ -46,9 +48,10 @@ export async function causesPage(db: Db, firmId: string, kindId: string): Promis
         }
       }),
       inWordsOnly,
-      adopted: entry
-        ? { entryId: entry.id, on: entry.happenedOn, counts: entry.body.counts as { fault: string; n: number }[] }
-        : null,
+      adopted:
+        entry?.body.setting === 'causes'
+          ? { entryId: entry.id, on: entry.happenedOn, counts: entry.body.counts }
+          : null,
     }
   })
 }

@@ -3,7 +3,7 @@ import { judgeRows } from '../core/files/judge-rows.ts'
 import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
 import { kindById } from '../core/kinds/index.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
-import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { isKind } from '../core/ledger/upcast.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import { parseStrict } from '../core/parse/parse-strict.ts'
 import { effective } from '../core/standing/histories.ts'
@@ -80,8 +80,8 @@ async function judgeMachine(
   const today = localDayIn(timeZone, now)
   const existing = effectiveHistory(ledgers.machine ?? [])
     .entries.filter(isKind('reading'))
-    .filter((entry) => bodyOf(entry).counter === 'shots')
-    .map((entry) => ({ on: entry.happenedOn, count: bodyOf(entry).count }))
+    .filter((entry) => entry.body.counter === 'shots')
+    .map((entry) => ({ on: entry.happenedOn, count: entry.body.count }))
   const dated = own.filter((i) => {
     const row = judged[i]!
     row.timeZone = timeZone

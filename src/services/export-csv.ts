@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { Entry } from '../core/ledger/entry.ts'
+import { inTodaysWords } from '../core/ledger/upcast.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
@@ -19,7 +20,7 @@ const lines = (rows: unknown[][]) => `${Papa.unparse(rows, { escapeFormulae: tru
 export async function ledgerCsv(
   db: Db,
   firmId: string,
-  inWords: (entry: RecordedEntry, machineKind: string) => string,
+  inWords: (entry: Entry, machineKind: string) => string,
   write: (text: string) => Promise<void> | void,
 ): Promise<void> {
   await withFirm(db, firmId, async (trx) => {
@@ -57,7 +58,7 @@ export async function ledgerCsv(
           name,
           serial,
           entry.kind,
-          inWords(entry, kind),
+          inWords(inTodaysWords(entry), kind),
           people.get(entry.recordedBy) ?? '',
           entry.recordedAt,
           entry.origin ?? '',

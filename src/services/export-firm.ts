@@ -1,5 +1,5 @@
 import type { RecordKind } from '../core/firm/records.ts'
-import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { KeptEntry } from '../core/ledger/entry.ts'
 import { changesOf } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { keptAfter } from '../records/kept.ts'
@@ -57,7 +57,7 @@ export async function exportFirm(db: Db, firmId: string, write: (text: string) =
     await write(',\n"entries":[')
     await pages(
       write,
-      (last: RecordedEntry | null) => entriesSince(trx, last?.seq ?? 0, pageSize),
+      (last: KeptEntry | null) => entriesSince(trx, last?.seq ?? 0, pageSize),
       (entry) => withoutFirm(entry, firmId),
     )
     await write('],\n"changes":[')
@@ -86,7 +86,7 @@ async function pages<T>(
 }
 
 /** What is about the firm itself names no id: it is the firm's whose data this is. */
-function withoutFirm(entry: RecordedEntry, firmId: string): object {
+function withoutFirm(entry: KeptEntry, firmId: string): object {
   if (entry.subjectId !== firmId) return entry
   const { subjectId: _, ...rest } = entry
   return rest

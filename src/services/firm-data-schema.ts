@@ -1,7 +1,6 @@
 import type { AnyObject, ObjectSchema } from 'yup'
 import { recordSchemas } from '../core/firm/records.ts'
-import { bodySchemas, entryKinds, subjectsOf } from '../core/ledger/entry-kinds.ts'
-import { settingSchemas } from '../core/ledger/setting-kinds.ts'
+import { entryKindNames, entryKindOf } from '../core/ledger/entry-kinds.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { passportVersion } from './passport.ts'
@@ -68,17 +67,17 @@ function kept(kind: keyof typeof recordSchemas, more: JsonSchema): JsonSchema {
 
 /** Any entry: each kind with its body, and what it may be about. */
 const entry = (more: JsonSchema): JsonSchema => ({
-  oneOf: entryKinds.map((kind) =>
+  oneOf: entryKindNames.map((kind) =>
     closed(
       {
         id,
-        subjectKind: { enum: subjectsOf[kind] },
+        subjectKind: { enum: entryKindOf(kind).about },
         subjectId: id,
         visitId: id,
         kind: { const: kind },
         happenedAt: instant,
         happenedOn: day,
-        body: kind === 'setting' ? { anyOf: Object.values(settingSchemas).map(fieldsOf) } : fieldsOf(bodySchemas[kind]),
+        body: bodyOf(entryKindOf(kind).body.schemas),
         supersedes: id,
         recordedAt: instant,
         origin: { type: 'string', maxLength: 200 },
@@ -89,6 +88,10 @@ const entry = (more: JsonSchema): JsonSchema => ({
     ),
   ),
 })
+
+/** A body by the schema of its version, or of its setting. */
+const bodyOf = (schemas: ObjectSchema<AnyObject>[]): JsonSchema =>
+  schemas.length === 1 ? fieldsOf(schemas[0]!) : { anyOf: schemas.map(fieldsOf) }
 
 const change = closed(
   {

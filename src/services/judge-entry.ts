@@ -1,7 +1,6 @@
 import { pointsAt, type RecordKind } from '../core/firm/records.ts'
-import type { Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { isKind } from '../core/ledger/upcast.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
@@ -56,7 +55,7 @@ export async function judgeEntry(
 /** A softener stands at one site and feeds the machines there. */
 async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
   if (!isKind('moved')(entry)) return []
-  const { toSiteId, toSoftenerId } = bodyOf(entry)
+  const { toSiteId, toSoftenerId } = entry.body
   const softener = toSoftenerId ? await keptById(trx, 'softener', toSoftenerId) : null
   if (!softener || softener.siteId === toSiteId) return []
   return [{ path: 'body.toSoftenerId', code: 'elsewhere', message: 'stands at another site', value: toSoftenerId }]
@@ -65,13 +64,10 @@ async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
 /** A firm's own version is chosen once it is kept, or with what keeps it, and for the kind it was copied from. */
 async function unkept(trx: Trx, entry: Entry, firmId: string, beside: Entry[]): Promise<Issue[]> {
   if (entry.kind !== 'setting' || entry.body.setting !== 'kind-as') return []
-  const { kind, own } = entry.body as { kind: string; own: string }
+  const { kind, own } = entry.body
   if (own === kind) return []
   const kept = [...(await entriesOfKinds(trx, [firmId], ['own-kind'])), ...beside].filter(isKind('own-kind'))
-  const fits = kept.some(({ body }) => {
-    const one = body.kind as Kind
-    return one.id === own && one.basedOn === kind
-  })
+  const fits = kept.some(({ body }) => body.kind.id === own && body.kind.basedOn === kind)
   const message = 'is no version of this kind that the firm has kept'
   return fits ? [] : [{ path: 'body.own', code: 'unknown', message, value: own }]
 }
@@ -108,14 +104,14 @@ function inTime(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
   return issues
 }
 
-export const taken = (entry: Entry): Issue => ({
+export const taken = (entry: { id: string }): Issue => ({
   path: 'id',
   code: 'taken',
   message: 'is already the id of another entry',
   value: entry.id,
 })
 
-export function duplicateIds(entries: Entry[]): Set<string> {
+export function duplicateIds(entries: { id: string }[]): Set<string> {
   const seen = new Set<string>()
   return new Set(entries.map((entry) => entry.id).filter((id) => seen.has(id) || !seen.add(id)))
 }

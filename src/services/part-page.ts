@@ -74,8 +74,11 @@ export async function partsPage(
 function adoptedLife(firm: Histories, kindId: string, dutyId: string, clock: string): PartRow['adopted'] {
   const entry = firm.firm?.settings
     .get('life')
-    ?.findLast(({ body }) => body.duty === dutyId && body.clock === clock && (body.kind ?? kindId) === kindId)
-  return entry ? { value: Number(entry.body.value), entryId: entry.id } : null
+    ?.findLast(
+      ({ body }) =>
+        body.setting === 'life' && body.duty === dutyId && body.clock === clock && (body.kind ?? kindId) === kindId,
+    )
+  return entry?.body.setting === 'life' ? { value: entry.body.value, entryId: entry.id } : null
 }
 
 async function machinesOf(trx: Trx, firmId: string, kind: string): Promise<OneMachine[]> {

@@ -2,14 +2,14 @@ import { v7 } from 'uuid'
 import { object, string } from 'yup'
 import { type Kept, recordSchemas } from '../core/firm/records.ts'
 import { kindById } from '../core/kinds/index.ts'
-import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { KeptEntry } from '../core/ledger/entry.ts'
 import { uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { addChange } from '../records/changes.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { insertKept, keptById } from '../records/kept.ts'
-import { entriesOf } from '../records/ledger.ts'
+import { keptEntriesOf } from '../records/ledger.ts'
 import { machinesBySerial } from '../records/machines.ts'
 import { localDayIn } from './clock.ts'
 import type { Actor } from './judge-entry.ts'
@@ -25,7 +25,7 @@ export interface Passport {
   firm: string
   machine: { id: string } & Omit<Kept<'machine'>, 'siteId' | 'softenerId'>
   /** In the order they were written; who wrote each is told by name. */
-  entries: (Omit<RecordedEntry, 'seq' | 'recordedBy'> & { by: string })[]
+  entries: (Omit<KeptEntry, 'seq' | 'recordedBy'> & { by: string })[]
 }
 
 /** A machine's passport; null when this firm has no such machine. */
@@ -35,7 +35,7 @@ export async function machinePassport(db: Db, firmId: string, machineId: string)
     if (!machine) return null
     const names = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
     const { name, maker, model, revision, serial, kind } = machine
-    const entries = (await entriesOf(trx, [machineId])).sort((a, b) => a.seq - b.seq)
+    const entries = await keptEntriesOf(trx, machineId)
     return {
       format: 'evenshot-machine',
       version: passportVersion,

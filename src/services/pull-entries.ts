@@ -1,4 +1,5 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { inTodaysWords } from '../core/ledger/upcast.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { entriesSince } from '../records/ledger.ts'
 
@@ -10,5 +11,5 @@ export async function entriesAfter(
   limit: number,
 ): Promise<{ entries: RecordedEntry[]; next?: number }> {
   const entries = await withFirm(db, firmId, (trx) => entriesSince(trx, since, limit))
-  return { entries, ...(entries.length === limit && { next: entries.at(-1)!.seq }) }
+  return { entries: entries.map(inTodaysWords), ...(entries.length === limit && { next: entries.at(-1)!.seq }) }
 }

@@ -1,6 +1,5 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { bodyOf } from '../core/ledger/upcast.ts'
 import { siteMonths } from '../core/standing/site-months.ts'
 import { openRemarks } from '../core/visits/open-remarks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
@@ -104,7 +103,7 @@ function remarksOf(
   return openRemarks(own).map((entry) => ({
     id: entry.id,
     on: entry.happenedOn,
-    text: bodyOf(entry).text,
+    text: entry.body.text,
     about: { kind, id, name },
   }))
 }

@@ -1,5 +1,4 @@
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
-import { bodyOf } from '../core/ledger/upcast.ts'
 import { takenUpGPerL } from '../core/softener/learned-capacity.ts'
 import { cartridgeCapacity } from '../core/standing/cartridge-standing.ts'
 import { exchangerFacts } from '../core/standing/exchanger-standing.ts'
@@ -63,7 +62,7 @@ function passageOf(histories: Histories): SoftenerPage['passage'] {
 function chlorineOf(histories: Histories): SoftenerPage['chlorine'] {
   const found = (['site', 'softener'] as const).flatMap((level) => ofKind(histories, level, 'water-figures'))
   const tests = found.flatMap((sample): ChlorineTest[] => {
-    const { point, freeChlorineMgL, totalChlorineMgL } = bodyOf(sample)
+    const { point, freeChlorineMgL, totalChlorineMgL } = sample.body
     if (freeChlorineMgL === undefined && totalChlorineMgL === undefined) return []
     return [
       {

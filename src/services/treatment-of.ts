@@ -1,5 +1,4 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { bodyOf } from '../core/ledger/upcast.ts'
 import { treatmentKind } from '../core/softener/treatment-kind.ts'
 import { effective, nearestSetting, ofKind } from '../core/standing/histories.ts'
 import { stageNow } from '../core/standing/stages.ts'
@@ -17,7 +16,7 @@ export function treatmentOf(entries: RecordedEntry[]): Omit<SiteSoftener, 'id' |
   const { litres, catalytic } = nearestSetting(histories, 'prefilter')?.body ?? {}
   return {
     stage: stageNow(histories, 'softener').stage,
-    ...(taken && { treatment: treatmentKind(bodyOf(taken).kind) ?? 'exchanger' }),
+    ...(taken && { treatment: treatmentKind(taken.body.kind) ?? 'exchanger' }),
     ...(resinL && { resinL }),
     ...(regenerates === 'itself' && { regeneratesItself: true }),
     ...(saltGPerL && { saltGPerL }),

@@ -1,6 +1,6 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { bodyOf, isKind } from '../core/ledger/upcast.ts'
+import { isKind } from '../core/ledger/upcast.ts'
 import { type Comeback, comebacks } from '../core/visits/comebacks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
@@ -51,7 +51,7 @@ async function visitRows(trx: Trx, headers: RecordedEntry[]): Promise<VisitRow[]
     // Two corrections of one header are rivals: the greatest id comes first here, and is the one that counts.
     if (rivals.has(visitId)) return []
     rivals.add(visitId)
-    const body = bodyOf(header)
+    const body = header.body
     const done = entries.filter((entry) => entry.visitId === visitId && entry.kind !== 'visit')
     const ids = new Set(done.map((entry) => entry.id))
     const site = names.get(header.subjectId)

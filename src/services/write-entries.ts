@@ -1,6 +1,7 @@
-import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
+import type { ReceivedEntry, RecordedEntry } from '../core/ledger/entry.ts'
 import { parseEntry } from '../core/ledger/parse-entry.ts'
 import { sameEntry } from '../core/ledger/same-body.ts'
+import { inTodaysWords } from '../core/ledger/upcast.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { theFirm } from '../records/firms.ts'
 import { appendEntries, entriesById } from '../records/ledger.ts'
@@ -14,7 +15,7 @@ import { writtenSince } from './written-since.ts'
 export interface WriteOptions {
   now: Date
   /** When each entry was recorded; `now` unless history is being laid down. */
-  recordedAt?: (entry: Entry) => string
+  recordedAt?: (entry: ReceivedEntry) => string
   /** Where entries came from that nobody here wrote: another firm's passport, a spreadsheet. */
   origin?: string
   /** Write the whole batch in one transaction, whatever visits it holds. */
@@ -76,6 +77,7 @@ export async function writeGroup(
 ): Promise<EntriesAnswer> {
   const parsed = inputs.map((input) => parseEntry(input))
   const entries = parsed.flatMap((result) => (result.ok ? [result.value] : []))
+  const beside = entries.map(inTodaysWords)
   const about = new Map(entries.map((entry) => [entry.subjectId, entry.subjectKind]))
   let moved = await movedBy(trx, about)
   const locked = await lockSubjects(trx, [...about.keys(), ...(isFew(moved, options) ? moved.keys() : [])])
@@ -101,7 +103,7 @@ export async function writeGroup(
     if (there && sameEntry(there, entry)) verdicts.push({ id, verdict: 'already' })
     else if (there) verdicts.push({ id, verdict: 'conflict', issues: [taken(entry)] })
     else {
-      const issues = await judgeEntry(trx, entry, actor, locked, zones, { ...options, beside: entries })
+      const issues = await judgeEntry(trx, inTodaysWords(entry), actor, locked, zones, { ...options, beside })
       verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
     }
   }
@@ -137,7 +139,7 @@ export async function writeGroup(
     recordedBy: actor.technicianId,
     ...(options.origin && { origin: options.origin }),
   }))
-  const pending = recorded.map((entry): RecordedEntry => ({ ...entry, seq: 0 }))
+  const pending = recorded.map((entry): RecordedEntry => inTodaysWords({ ...entry, seq: 0 }))
   if (await placeMoved(trx, pending)) {
     // What it left and what it came to are both reckoned anew.
     moved = new Map([...moved, ...(await movedBy(trx, about))])

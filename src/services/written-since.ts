@@ -1,4 +1,4 @@
-import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Trx } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import { entriesOf } from '../records/ledger.ts'
@@ -14,7 +14,7 @@ export async function writtenSince(
   trx: Trx,
   subjectIds: string[],
   seq: number,
-  mine: Entry[],
+  mine: { visitId?: string }[],
 ): Promise<WrittenSince[]> {
   const visits = new Set(mine.map((entry) => entry.visitId))
   const newer = (await entriesOf(trx, subjectIds)).filter(
@@ -36,7 +36,11 @@ export async function writtenSince(
 }
 
 function inShort(entry: RecordedEntry): string {
-  const { count, task, part, text } = entry.body as Record<string, unknown>
-  const about = count ?? task ?? part ?? text
-  return about === undefined ? entry.kind : `${entry.kind} ${about}`
+  const { body } = entry
+  const about =
+    ('count' in body && body.count) ||
+    ('task' in body && body.task) ||
+    ('part' in body && body.part) ||
+    ('text' in body && body.text)
+  return about === false || about === undefined ? entry.kind : `${entry.kind} ${about}`
 }

@@ -1,4 +1,5 @@
 import type { Kept } from '../core/firm/records.ts'
+import type { Jotting } from '../core/ledger/entry-kinds.ts'
 
 /** A row of a mapped spreadsheet of readings, as the user's program sends it to be judged. */
 export interface FileRow {
@@ -31,13 +32,13 @@ export interface JudgedWork extends Judged {
   machineKind?: string
   happenedOn?: string
   /** Bodies by kind of entry, in the order they are written. */
-  work?: { kind: string; body: Record<string, unknown> }[]
+  work?: Jotting[]
 }
 
 /** A row of a waterworks' table: the tests it stands for. */
 export interface JudgedAnalysis extends Judged {
   happenedOn?: string
-  work?: { kind: string; body: Record<string, unknown> }[]
+  work?: Jotting[]
 }
 
 /** A row of a list of customers. */

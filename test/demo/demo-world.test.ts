@@ -105,7 +105,7 @@ describe('the demo world', () => {
   it('has a softener spent early and a customer who skipped a year', () => {
     const { entries, ids } = historyOf('Tram depot canteen')
     const outlet = entries.filter((entry) => entry.subjectId === ids.softenerId && entry.kind === 'water-test')
-    expect(outlet.filter((entry) => entry.body.drops === 6)).to.have.length(1)
+    expect(outlet.filter((entry) => entry.kind === 'water-test' && entry.body.drops === 6)).to.have.length(1)
     const cottage = historyOf('Tollgate cottage')
       .of('Kitchen')
       .filter((entry) => entry.visitId)

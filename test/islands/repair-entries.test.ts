@@ -4,6 +4,7 @@ import { newSearch, searchStep } from '../../src/core/faults/search.ts'
 import { kindById } from '../../src/core/kinds/index.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { repairEntries, type TestedOut } from '../../src/islands/fault/repair-entries.ts'
+import { told } from '../core/ledger/told.ts'
 
 const machineId = '01939000-0000-7000-8000-00000000000a'
 const reportId = '01939000-0000-7000-8000-00000000000b'
@@ -58,7 +59,7 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
     ])
     expect(entries[0]).to.deep.include({ id: reportId, happenedOn: '2026-11-26' })
     expect(entries[0]!.body).to.include({ text: 'Cup short, water in the tray', symptom: 'short-cup' })
-    for (const { body } of entries.slice(1)) expect(body.report).to.equal(reportId)
+    for (const { body } of entries.slice(1)) expect(told({ body }).report).to.equal(reportId)
     expect(entries[2]!.body).to.include({ test: 'tray-water', outcome: 'much', value: 31 })
     expect(entries[4]!.body).to.include({ fault: 'nozzle-seals', cured: true, part: 'nozzle-seals' })
   })
@@ -81,10 +82,10 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
 
   it('what was said on the telephone is marked so', () => {
     const call = searchStep(newSearch('short-cup', 0), { type: 'phone', on: true, at: 0 })
-    const told = searchStep(call, { type: 'seen', test: 'puck', outcome: 'wet', at: 1 })
-    const here = searchStep(searchStep(told, { type: 'phone', on: false, at: 2 }), seen[2])
+    const phoned = searchStep(call, { type: 'seen', test: 'puck', outcome: 'wet', at: 1 })
+    const here = searchStep(searchStep(phoned, { type: 'phone', on: false, at: 2 }), seen[2])
     const tests = said(passed, here).filter(({ kind }) => kind === 'test-seen')
-    expect(tests.map(({ body }) => body.said ?? false)).to.deep.equal([true, false])
+    expect(tests.map(({ body }) => told({ body }).said ?? false)).to.deep.equal([true, false])
   })
 
   it('a repair that did not cure stands beside the one that did, once', () => {
@@ -92,7 +93,7 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
     const again = searchStep(wrong, { type: 'not cured', fault: 'nozzle-seals', at: 5 })
     const repairs = said(passed, again).filter(({ kind }) => kind === 'repaired')
     // Tried twice, the second time with success: it cured.
-    expect(repairs.map(({ body }) => [body.fault, body.cured])).to.deep.equal([
+    expect(repairs.map(({ body }) => [told({ body }).fault, told({ body }).cured])).to.deep.equal([
       ['valve-leaks', false],
       ['nozzle-seals', true],
     ])
@@ -143,15 +144,15 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
   it('opened and not tested it is not for use; tested it is', () => {
     const opened = searchStep(search, { type: 'seen', test: 'pump-hose', outcome: 'stream', at: 9 })
     const held = (out: TestedOut) => said(out, opened).filter(({ kind }) => kind === 'held')
-    expect(held(passed).map(({ body }) => body.why)).to.deep.equal(['electrical'])
+    expect(held(passed).map(({ body }) => told({ body }).why)).to.deep.equal(['electrical'])
     expect(held({ ...passed, electrical: { earthOhm: 0.1, insulationMOhm: 20 } })).to.deep.equal([])
     expect(said(passed, search).some(({ kind }) => kind === 'held')).to.equal(false)
   })
 
   it('what was tried is on record as a sentence', () => {
     const [, first] = said(passed, search)
-    expect(String(first!.body.words)).to.match(/^[A-Z].*: [a-z]/)
-    expect(String(first!.body.words)).to.not.match(/-/)
+    expect(String(told(first!).words)).to.match(/^[A-Z].*: [a-z]/)
+    expect(String(told(first!).words)).to.not.match(/-/)
   })
 
   it('of every fault of every kind the ledger takes the repair', () => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { RecordedEntry } from '../../src/core/ledger/entry.ts'
+import type { Envelope, Kept, RecordedEntry } from '../../src/core/ledger/entry.ts'
 import type { Standing } from '../../src/core/standing/standing.ts'
 import { ledgerNotes } from '../../src/islands/machine/ledger-notes.ts'
 import { typedNumber, typedText, wrongAt } from '../../src/islands/records/form-values.ts'
@@ -8,6 +8,7 @@ import { countWords } from '../../src/islands/round/count-words.ts'
 import { dueSentence, governs, title } from '../../src/islands/standing-words.ts'
 import { rowAfter } from '../../src/ui/typing.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
+import { asKept } from '../core/ledger/told.ts'
 
 const standing = (more: Partial<Standing> = {}): Standing => ({
   key: 'group-gasket@1',
@@ -78,11 +79,11 @@ describe('what the ledger lens adds to an entry', () => {
   const made = (
     kind: RecordedEntry['kind'],
     on: string,
-    body: Record<string, unknown>,
-    more: Partial<RecordedEntry> = {},
+    body: object,
+    more: Partial<Envelope & Kept> = {},
   ): RecordedEntry => {
     n += 1
-    return {
+    return asKept({
       id: `e${n}`,
       subjectKind: 'machine',
       subjectId: 'm',
@@ -94,7 +95,7 @@ describe('what the ledger lens adds to an entry', () => {
       recordedBy: 'ines',
       seq: n,
       ...more,
-    }
+    })
   }
   const gauge = (dueOn: string | null) => ({
     id: 'gauge',

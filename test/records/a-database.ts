@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { filledIn, type Kept, type RecordKind } from '../../src/core/firm/records.ts'
-import type { Entry } from '../../src/core/ledger/entry.ts'
+import type { Entry, Envelope } from '../../src/core/ledger/entry.ts'
 import type { EntryKind } from '../../src/core/ledger/entry-kinds.ts'
 import { addAccount } from '../../src/records/accounts.ts'
 import { type Db, openDatabase, withFirm } from '../../src/records/database.ts'
 import { addFirm } from '../../src/records/firms.ts'
 import { insertKept } from '../../src/records/kept.ts'
 import { hashPassword } from '../../src/services/sign-in.ts'
+import { asKept } from '../core/ledger/told.ts'
 
 /** The role that serves, on the throwaway cluster. */
 export function appDatabase(): Db {
@@ -75,17 +76,17 @@ export async function smallFirm(db: Db, name = 'Test & Daughter'): Promise<Small
   return firm
 }
 
-type Made = Partial<Entry> & { on?: string }
+type Made = Partial<Envelope> & { on?: string }
 
 /** Makes an entry about a subject of the firm; `on` is its day. */
 export function entryAbout(
   subjectKind: Entry['subjectKind'],
   subjectId: string,
   kind: EntryKind,
-  body: Record<string, unknown>,
+  body: object,
   { on = '2026-11-20', ...more }: Made = {},
 ): Entry {
-  return {
+  return asKept({
     id: randomUUID(),
     subjectKind,
     subjectId,
@@ -94,7 +95,7 @@ export function entryAbout(
     happenedOn: on,
     body: { v: 1, ...body },
     ...more,
-  }
+  })
 }
 
 /** The first entries of a machine: taken on, and two readings. */

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import type { Entry } from '../../src/core/ledger/entry.ts'
-import { entryKinds } from '../../src/core/ledger/entry-kinds.ts'
-import { entryWords, stationOf } from '../../src/ui/entry-words.ts'
+import { entryKindNames } from '../../src/core/ledger/entry-kinds.ts'
+import { stationOf } from '../../src/core/ledger/station-of.ts'
+import { entryWords } from '../../src/ui/entry-words.ts'
 
 const entry = (kind: string, body: Record<string, unknown>, subjectKind = 'machine'): Entry =>
   ({
@@ -258,7 +259,7 @@ describe('entries in words', () => {
   for (const [kind, body, said] of words) it(said, () => expect(entryWords(entry(kind, body), 'c2')).to.equal(said))
 
   it('leave no kind without words', () => {
-    expect(new Set(words.map(([kind]) => kind))).to.deep.equal(new Set(entryKinds))
+    expect(new Set(words.map(([kind]) => kind))).to.deep.equal(new Set(entryKindNames))
   })
 
   it('find the station an entry touched', () => {

@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { FaultBook } from './fault.ts'
 
@@ -24,7 +24,7 @@ export interface ConfirmedCause {
  * @param entries - effective ones of all machines of the kind; others than repairs are passed over
  */
 export function confirmedCauses(book: FaultBook, entries: Entry[]): { causes: ConfirmedCause[]; inWordsOnly: number } {
-  const repairs = entries.filter(isKind('repaired')).map((entry) => ({ entry, body: bodyOf(entry) }))
+  const repairs = entries.filter(isKind('repaired')).map((entry) => ({ entry, body: entry.body }))
   const causes = book.faults.flatMap(({ id, name }): ConfirmedCause[] => {
     const own = repairs.filter(({ body }) => body.fault === id)
     if (own.length === 0) return []

@@ -1,6 +1,6 @@
+import { type Jotting, jot } from '../ledger/entry-kinds.ts'
 import { type HardnessUnit, hardnessFromMgL } from '../quantity/hardness.ts'
 import { type DateForm, parseDateCell } from './parse-cells.ts'
-import type { Work } from './read-work.ts'
 
 /** The cells of one row of a waterworks' table; an empty one was not printed. */
 export const analysisColumns = [
@@ -16,7 +16,7 @@ export const analysisColumns = [
 export type AnalysisRow = Record<(typeof analysisColumns)[number], string>
 
 /** A row read: its day and the tests it stands for, or what is wrong with it. */
-export type ReadAnalysis = { ok: true; on: string; work: Work[] } | { ok: false; reason: string }
+export type ReadAnalysis = { ok: true; on: string; work: Jotting[] } | { ok: false; reason: string }
 
 /** A figure as works print it: 19,4 or 19.4, "< 5" as five. @example parseFigureCell('< 5') // 5 */
 function parseFigureCell(cell: string): number | null {
@@ -52,10 +52,8 @@ export function readAnalysis(row: AnalysisRow, form: DateForm, unit: HardnessUni
   ] as const)
     if (value !== undefined && value > hardnessFromMgL(mostMgL, unit))
       return { ok: false, reason: `${name} hardness ${value} is harder than any tap water: is it in this unit?` }
-  const test = (quantity: string, value: number): Work => ({
-    kind: 'water-test',
-    body: { v: 1, point: 'raw', quantity, method: 'figure', unit, value },
-  })
+  const test = (quantity: 'total' | 'carbonate', value: number): Jotting =>
+    jot('water-test', { point: 'raw', quantity, method: 'figure', unit, value })
   const rest = {
     ...(pH !== undefined && { pH }),
     ...(conductivity !== undefined && { conductivityUsCm: conductivity }),
@@ -63,12 +61,10 @@ export function readAnalysis(row: AnalysisRow, form: DateForm, unit: HardnessUni
     ...(chloride !== undefined && { chlorideMgL: chloride }),
     ...(silica !== undefined && { silicaMgL: silica }),
   }
-  const work: Work[] = [
+  const work: Jotting[] = [
     ...(total === undefined ? [] : [test('total', total)]),
     ...(carbonate === undefined ? [] : [test('carbonate', carbonate)]),
-    ...(Object.keys(rest).length > 0
-      ? [{ kind: 'water-figures' as const, body: { v: 1, point: 'raw', by: 'works', ...rest } }]
-      : []),
+    ...(Object.keys(rest).length > 0 ? [jot('water-figures', { point: 'raw', by: 'works', ...rest })] : []),
   ]
   return { ok: true, on, work }
 }

@@ -1,11 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
-import type { EntryKind } from '../ledger/entry-kinds.ts'
-
-/** What a line of somebody's service record says was done. */
-export interface Work {
-  kind: EntryKind
-  body: Record<string, unknown>
-}
+import { type Jotting, jot } from '../ledger/entry-kinds.ts'
 
 const changed = /\b(chang|replac|new|fit|renew|swap|exchang)/i
 const looked = /\b(check|look|inspect|test|ok)\b/i
@@ -22,30 +16,29 @@ const serviced = /\bservice(d|s)?\b/i
  *
  * @param text - as it stands in the file: "group gasket group 1 replaced"
  * @param group - which of several, where a column says so
- * @example readWork(c2, 'Group gasket replaced', 1) // { kind: 'fitted', body: { v: 1, part: 'group-gasket', group: 1 } }
+ * @example readWork(c2, 'Group gasket replaced', 1) // jot('fitted', { part: 'group-gasket', group: 1 })
  */
-export function readWork(kind: Kind, text: string, group?: number): Work {
+export function readWork(kind: Kind, text: string, group?: number): Jotting {
   const words = text.toLowerCase()
   const which = group ?? numbered(words)
   const part = longest(kind.parts, words)
-  const note: Work = { kind: 'note', body: { v: 1, text } }
-  if (descaled.test(text) && kind.descale) return { kind: 'descaled', body: { v: 1, task: 'descale' } }
-  if (part && changed.test(text))
-    return { kind: 'fitted', body: { v: 1, part: part.id, ...of(kind, part.each, which) } }
+  const note = jot('note', { text })
+  if (descaled.test(text) && kind.descale) return jot('descaled', { task: 'descale' })
+  if (part && changed.test(text)) return jot('fitted', { part: part.id, ...of(kind, part.each, which) })
   const action = greased.test(text) ? 'grease' : cleaned.test(text) ? 'clean' : looked.test(text) ? 'check' : null
   const duties = kind.duties.filter((duty) => duty.action !== 'replace')
   const ofPart = part && action && duties.find((duty) => duty.part === part.id && duty.action === action)
   const duty = ofPart ?? longest(duties, words)
   if (duty && (ofPart || duty.action === action || duty.action === 'service')) {
     const many = duty.doneBy === 'serviced' ? {} : of(kind, duty.each, which)
-    return { kind: duty.doneBy, body: { v: 1, task: duty.id, ...many } }
+    return jot(duty.doneBy, { task: duty.id, ...many })
   }
   if (serviced.test(text)) {
     const service = duties.find((one) => one.action === 'service')
-    if (service) return { kind: 'serviced', body: { v: 1, task: service.id } }
+    if (service) return jot('serviced', { task: service.id })
   }
-  if (repaired.test(text)) return { kind: 'repaired', body: { v: 1, text, ...(part && { part: part.id }) } }
-  if (faulty.test(text)) return { kind: 'fault-reported', body: { v: 1, text } }
+  if (repaired.test(text)) return jot('repaired', { text, ...(part && { part: part.id }) })
+  if (faulty.test(text)) return jot('fault-reported', { text })
   return note
 }
 

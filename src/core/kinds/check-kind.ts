@@ -1,4 +1,3 @@
-import type { InferType } from 'yup'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import { type Kind, takesOneStation } from './kind.ts'
 import { kindSchema } from './kind-schema.ts'
@@ -12,7 +11,7 @@ import { kindSchema } from './kind-schema.ts'
 export function checkKind(input: unknown): Parsed<Kind> {
   const parsed = parseStrict(kindSchema, input)
   if (!parsed.ok) return parsed
-  const kind = parsed.value as InferType<typeof kindSchema> as unknown as Kind
+  const kind = parsed.value
   const issues = strangers(kind)
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: kind }
 }

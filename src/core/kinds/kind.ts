@@ -1,8 +1,11 @@
-import type { EntryKind } from '../ledger/entry-kinds.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { AlongClock, BySchool, SchoolLimits } from '../wear/limits.ts'
 import type { actions, cautions, lamps, media, symbolNames } from './kind-words.ts'
 import type { Vessel, WaterUse } from './vessel.ts'
+
+/** The entries that say a task was done. */
+export const doneByEntries = ['fitted', 'cleaned', 'greased', 'checked', 'serviced', 'descaled'] as const
+export type DoneBy = (typeof doneByEntries)[number]
 
 /** What flows in a line of the path. */
 export type Medium = (typeof media)[number]
@@ -68,7 +71,7 @@ export interface Duty extends Fitted {
   each?: Each
   limits: SchoolLimits
   /** Which entry says that it was done; a part's duty is also reset by fitting it anew. */
-  doneBy: EntryKind
+  doneBy: DoneBy
   /** Labour on site once the machine is open and safe. */
   minutes: number
   /** Weibull shape, kept for the learning of lives. */

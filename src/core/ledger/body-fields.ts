@@ -1,6 +1,6 @@
 import { number, string } from 'yup'
 
-/** Bodies carry the version of their schema; older versions are lifted by `upcast`. */
+/** The first version of a body: each carries the number of the schema it was written by. */
 export const v = number().oneOf([1]).required()
 export const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
 export const words = (most: number) => string().max(most, `must be at most ${most} characters`)
@@ -10,3 +10,6 @@ export const photoName = () =>
   string().matches(/^[0-9a-f]{64}$/, { message: 'is no photo’s name', excludeEmptyString: true })
 export const condition = number().integer().min(0).max(4)
 export const position = { part: slug().required(), group }
+
+/** Above this no tap water is known; a decimal point was probably lost. mg/L CaCO3. */
+export const mostHardnessMgL = 2000

@@ -1,5 +1,4 @@
 import type { Entry } from './entry.ts'
-import { lifted } from './upcast.ts'
 
 export interface EffectiveHistory<E extends Entry = Entry> {
   /** What counts, in order of (day, instant, id). Withdrawals and superseded entries are not in it. */
@@ -75,18 +74,18 @@ function correctionsOf<E extends Entry>(entries: E[]): Map<string, E[]> {
   return corrections
 }
 
-/** Local day, then instant, then id; in today's words, each once. */
+/** Local day, then instant, then id, each once. */
 function sorted<E extends Entry>(entries: E[]): E[] {
-  const inPlace = entries.map(lifted).sort(inOrder)
+  const inPlace = [...entries].sort(inOrder)
   // The same entry given twice stands beside itself by now.
   return inPlace.filter((entry, i) => i === 0 || entry.id !== inPlace[i - 1]!.id)
 }
 
-/** Nothing corrected, nothing in older words, each after the one before: looked at once, entry by entry. */
+/** Nothing corrected, each after the one before: looked at once, entry by entry. */
 function isPlain(entries: Entry[]): boolean {
   let before: Entry | null = null
   for (const entry of entries) {
-    if (entry.kind === 'withdrawn' || entry.supersedes || lifted(entry) !== entry) return false
+    if (entry.kind === 'withdrawn' || entry.supersedes) return false
     if (before && inOrder(before, entry) >= 0) return false
     before = entry
   }

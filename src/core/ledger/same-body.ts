@@ -1,4 +1,4 @@
-import type { Entry } from './entry.ts'
+import type { ReceivedEntry } from './entry.ts'
 
 /** One spelling for one value: keys in order, so that a retry is known again whatever its key order. */
 export function canonical(value: unknown): string {
@@ -11,9 +11,9 @@ export function canonical(value: unknown): string {
   return JSON.stringify(value)
 }
 
-/** Whether two entries with one id say the same: then the second is a retry, else a conflict. */
-export function sameEntry(a: Entry, b: Entry): boolean {
-  const said = ({ subjectKind, subjectId, visitId, kind, happenedAt, happenedOn, body, supersedes }: Entry) =>
+/** Whether two entries with one id say the same, as they came: then the second is a retry, else a conflict. */
+export function sameEntry(a: ReceivedEntry, b: ReceivedEntry): boolean {
+  const said = ({ subjectKind, subjectId, visitId, kind, happenedAt, happenedOn, body, supersedes }: ReceivedEntry) =>
     canonical({
       subjectKind,
       subjectId,

@@ -1,27 +1,29 @@
-import type { Entry } from './entry.ts'
-import type { Body, EntryKind } from './entry-kinds.ts'
-
-/**
- * Reads a body in today's shape, whatever version it was written in. Bodies are stored as received, so
- * each new version adds one step here and none is ever removed. Version 1 is the first.
- */
-export function bodyOf<K extends EntryKind>(entry: { kind: K; body: Record<string, unknown> }): Body<K> {
-  return entry.body as Body<K>
-}
+import type { Entry, ReceivedEntry } from './entry.ts'
+import { type EntryKind, entryKindOf } from './entry-kinds.ts'
 
 /** Narrows an entry to one kind. */
 export const isKind =
   <K extends EntryKind>(kind: K) =>
-  <E extends Entry>(entry: E): entry is E & { kind: K } =>
+  <E extends { kind: EntryKind }>(entry: E): entry is Extract<E, { kind: K }> =>
     entry.kind === kind
 
 /**
- * An entry in today's words. What was written under an older name is read under the new one; the ledger
- * keeps it as it came.
+ * An entry in today's words, whatever words it was written in. The ledger keeps it as it came; whoever reads the
+ * ledger reads it through here.
+ *
+ * @param entry - one that was accepted once, by the schema of its own version
  */
-export function lifted<E extends Entry>(entry: E): E {
+export function inTodaysWords<E extends ReceivedEntry>(entry: E): Omit<E, 'kind' | 'body'> & Entry {
+  const { kind, body } = renamed(entry) ?? entry
+  const now = entryKindOf(kind).body.lifted(body)
+  // What a schema let through is taken at its word, here and nowhere else.
+  const read = kind === entry.kind && now === body ? entry : { ...entry, kind, body: now }
+  return read as Omit<E, 'kind' | 'body'> & Entry
+}
+
+/** What was written as an entry of another kind. */
+function renamed({ kind, body }: ReceivedEntry): Pick<ReceivedEntry, 'kind' | 'body'> | null {
   // Retiring was a setting before machines had stages.
-  if (entry.kind === 'setting' && entry.body.setting === 'retired')
-    return { ...entry, kind: 'stage', body: { v: 1, stage: 'retired' } }
-  return entry
+  if (kind === 'setting' && body.setting === 'retired') return { kind: 'stage', body: { v: 1, stage: 'retired' } }
+  return null
 }

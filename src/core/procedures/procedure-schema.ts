@@ -1,8 +1,8 @@
-import { array, boolean, mixed, number, object, string } from 'yup'
+import { array, boolean, mixed, number, type ObjectSchema, object, string } from 'yup'
 import { amount, divisor, finite } from '../parse/fields.ts'
 import { heldReasonIds } from './held-reasons.ts'
 import { keyStarts, keyWays, programmeIds } from './key-patterns.ts'
-import { writtenEntries } from './procedure.ts'
+import { type Procedure, writtenEntries } from './procedure.ts'
 import { acts, familyIds, hazards, substances } from './procedure-words.ts'
 import { thingIds, things, toolIds } from './states.ts'
 
@@ -18,12 +18,13 @@ const items = () => array(object({ name: said(120).required(), why: text(200) })
 
 const cautionOf = () =>
   object({ hazard: string().oneOf(hazards).required(), say: said(200).required(), how: text(300) }).noUnknown()
-const caution = cautionOf().default(undefined)
+const caution = cautionOf().optional().default(undefined)
 
 const state = object(
   Object.fromEntries(thingIds.map((thing) => [thing, string().oneOf(Object.keys(things[thing].states))])),
 )
   .noUnknown()
+  .optional()
   .default(undefined)
 const hasTools = () => array(string().oneOf(toolIds).required()).max(6)
 const parts = () => array(slug().required()).max(10)
@@ -46,6 +47,7 @@ export const keyPatternSchema = object({
 
 const span = object({ usual: divisor().max(10_000).required(), from: divisor(), to: divisor() })
   .noUnknown()
+  .optional()
   .default(undefined)
 
 const answer = object({
@@ -100,6 +102,7 @@ const step = object({
     words: text(120),
   })
     .noUnknown()
+    .optional()
     .default(undefined),
   into: said(120),
   on: said(40),
@@ -131,7 +134,7 @@ const step = object({
   keys: array(said(60).required()).min(1).max(5),
   key: said(60),
   programme: string().oneOf(programmeIds),
-  example: keyPatternSchema.default(undefined),
+  example: keyPatternSchema.optional().default(undefined),
   withinS: divisor().max(3600),
   of: said(200),
   drinks: number().integer().min(1).max(20),
@@ -154,6 +157,7 @@ const written = array(
     by: array(slug().required()).max(10),
     figure: object({ field: text(40).required(), step: slug().required() })
       .noUnknown()
+      .optional()
       .default(undefined),
   })
     .noUnknown()
@@ -175,6 +179,7 @@ const school = object({
     mark: mark().required(),
   })
     .noUnknown()
+    .optional()
     .default(undefined),
   writes: written,
   usualAt: object({
@@ -183,6 +188,7 @@ const school = object({
     belowDrinks: divisor(),
   })
     .noUnknown()
+    .optional()
     .default(undefined),
   figures: array(
     object({ name: said(60).required(), words: said(120).required(), mark: mark().required(), step: slug() })
@@ -196,8 +202,7 @@ const school = object({
   parts: array(part.required()).required().min(1, 'must have a part').max(12),
 }).noUnknown()
 
-/** A procedure as a file: its shape. What must hold between its places is told by `checkProcedure`. */
-export const procedureSchema = object({
+const schema = object({
   id: slug().required(),
   basedOn: slug(),
   version: number().integer().min(1).required(),
@@ -208,14 +213,19 @@ export const procedureSchema = object({
   behind: string().oneOf(['exchanger', 'cartridge', 'membrane', 'any']),
   needs: object({ stations: stations().required(), why: said(300).required(), instead: slug() })
     .noUnknown()
+    .optional()
     .default(undefined),
   once: boolean().oneOf([true]),
   writes: written.required(),
   mustFinish: object({ why: said(300).required(), first: array(said(200).required()).required().max(20) })
     .noUnknown()
+    .optional()
     .default(undefined),
   schools: array(school.required()).required().min(1, 'must have a school').max(20),
 }).noUnknown()
+
+/** A procedure as a file: its shape. What must hold between its places is told by `checkProcedure`. */
+export const procedureSchema = schema as unknown as ObjectSchema<Procedure>
 
 const isTasks = (given: unknown): boolean =>
   typeof given === 'object' &&
@@ -232,7 +242,7 @@ const wordsByKind = object({
   off: said(40),
   offHow: text(300),
   ask: said(200),
-  example: keyPatternSchema.default(undefined),
+  example: keyPatternSchema.optional().default(undefined),
 }).noUnknown()
 
 const isWords = (given: unknown): boolean =>

@@ -1,5 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
-import type { EntryKind } from '../ledger/entry-kinds.ts'
+import type { EntryKind, Unnumbered } from '../ledger/entry-kinds.ts'
 import { flushTask, restartTask } from '../standing/raised-tasks.ts'
 import { type HeldReason, heldReasonIds, notToDrink } from './held-reasons.ts'
 import type { Chosen, Lane } from './lane.ts'
@@ -35,11 +35,9 @@ export function insideNow(lanes: Lane[], state: RunState): Inside[] {
   return [...inside.values()]
 }
 
-interface Draft {
-  kind: EntryKind
+type Draft = Unnumbered & {
   /** About the softener ahead of it. */
   of?: 'softener'
-  body: Record<string, unknown>
 }
 
 /**
@@ -65,13 +63,11 @@ export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, ki
         ...(ended.why && { why: ended.why }),
         steps: state.records
           .filter(({ lane }) => ids.has(lane))
-          .map(({ lane, step, how, at, fitted: _, ...said }) => ({
-            step,
-            ...(groupOf(own, lane) !== null && { group: groupOf(own, lane) }),
-            how,
-            atS: Math.round((at - state.startedAt) / 1000),
-            ...said,
-          })),
+          .map(({ lane, step, how, at, fitted: _, ...said }) => {
+            const group = groupOf(own, lane)
+            const atS = Math.round((at - state.startedAt) / 1000)
+            return { step, ...(group !== null && { group }), how, atS, ...said }
+          }),
       },
     }
     return [
@@ -189,7 +185,7 @@ function written(
       const groups = [...new Set(own.flatMap(({ group }) => (group === null ? [] : [group])))]
       return groups
         .filter((group) => doneIn(own.filter((lane) => lane.group === group)))
-        .map((group) => ({ kind: entry, body: { task: named, group } }))
+        .map((group) => ({ kind: entry, body: { task: named, group } }) as Draft)
     }
     const lanes = own.filter(({ group }) => (each === 'group' ? group !== null : true))
     // Of the whole machine it is done when it was done at every group.
@@ -201,6 +197,7 @@ function written(
       lanes.flatMap((lane) => standing(lane, state)).find(({ step }) => step.endsWith(`.${figure.step}`))?.value
     if (figure && value === undefined) return []
     const body = { ...(!bare.has(entry) && { task: named }), ...(figure && { [figure.field]: value }) }
-    return [{ kind: entry, body, ...(of && { of }) }]
+    // What a procedure writes was checked with it: its entry takes a task, or the figure it names, or neither.
+    return [{ kind: entry, body, ...(of && { of }) } as Draft]
   })
 }

@@ -154,14 +154,13 @@ function withSample(sample: Sample, today: string, { firm, site, supply }: Ledge
   const tests = sampleBodies(sample)
     .filter(({ about }) => about === 'raw')
     .map(
-      ({ kind, body }, i): Entry => ({
+      ({ jotting }, i): Entry => ({
         id: `ffffffff-ffff-7fff-bfff-${String(i).padStart(12, '0')}`,
         subjectKind: 'site',
         subjectId: 'ffffffff-ffff-7fff-bfff-ffffffffffff',
-        kind,
+        ...jotting,
         happenedAt: `${today}T12:00:00Z`,
         happenedOn: today,
-        body,
       }),
     )
   // What the works print stands in for what was not measured in this sample.

@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind } from './histories.ts'
 
@@ -13,10 +12,10 @@ export function daysBehind(histories: Histories, softenerId: string): { from: nu
   const moves = ofKind(histories, 'machine', 'moved')
   const spans: { from: number; to: number }[] = []
   const first = moves[0]
-  let from: number | null = !first || bodyOf(first).fromSoftenerId === softenerId ? Number.NEGATIVE_INFINITY : null
+  let from: number | null = !first || first.body.fromSoftenerId === softenerId ? Number.NEGATIVE_INFINITY : null
   for (const move of moves) {
     const day = toDay(move.happenedOn)
-    const behind = bodyOf(move).toSoftenerId === softenerId
+    const behind = move.body.toSoftenerId === softenerId
     if (from !== null && !behind) spans.push({ from, to: day })
     if (!behind) from = null
     else from ??= day

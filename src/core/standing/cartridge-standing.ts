@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { hardnessSymbol } from '../quantity/hardness.ts'
 import { type Interval, scaled } from '../quantity/interval.ts'
 import { toDay } from '../quantity/local-day.ts'
@@ -27,7 +26,7 @@ export function cartridgeCapacity(histories: Histories, draw: Draw) {
   const set = nearestSetting(histories, 'cartridge')
   if (!set) return null
   const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
-  const fittedG = done && bodyOf(done).capacityG
+  const fittedG = done?.body.capacityG
   const capacityG = fittedG ?? set.body.capacityG
   return {
     fittedG,

@@ -1,5 +1,4 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, toDay } from '../quantity/local-day.ts'
 import { driftPerDay } from '../usage/drift.ts'
 import { certainDay, type FirstPassage, firstPassage } from '../usage/first-passage.ts'
@@ -48,10 +47,10 @@ export function counterLine(
   movedOn: number[] = [],
 ): CounterLine {
   const read = entries
-    .filter((entry) => bodyOf(entry).counter === counter)
-    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
+    .filter((entry) => entry.body.counter === counter)
+    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: entry.body.count }))
   const noted = new Map(
-    entries.flatMap((entry) => (bodyOf(entry).rinses === undefined ? [] : [[entry.id, bodyOf(entry).rinses!]])),
+    entries.flatMap((entry) => (entry.body.rinses === undefined ? [] : [[entry.id, entry.body.rinses!]])),
   )
   const judged = judgeReadings(read, { open, priorPerOpenDay: prior, breaks: movedOn })
   const apart = rinsesApart(

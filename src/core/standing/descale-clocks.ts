@@ -1,5 +1,4 @@
 import type { Descale } from '../kinds/kind.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { mgLPer } from '../quantity/hardness.ts'
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
@@ -115,7 +114,7 @@ export function promptClock(
   add: Add,
 ): RunningClock | null {
   const asked = ofKind(facts.histories, 'machine', 'prompt-seen').find(
-    (entry) => bodyOf(entry).task === 'descale' && entry.happenedOn > chalk.since,
+    (entry) => entry.body.task === 'descale' && entry.happenedOn > chalk.since,
   )
   if (asked) {
     const day = toDay(asked.happenedOn)

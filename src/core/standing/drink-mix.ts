@@ -1,6 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { sharesCounted } from '../usage/counted-apart.ts'
 
 type Reading = Entry & { kind: 'reading' }
@@ -9,7 +8,7 @@ type Reading = Entry & { kind: 'reading' }
 export function groupsCounted(readings: Reading[], usual: number[]): { shares: number[]; counted: number } | null {
   return sharesCounted(
     readings.flatMap((entry) => {
-      const groups = bodyOf(entry).groups
+      const groups = entry.body.groups
       return groups && groups.length > 0 ? [groups] : []
     }),
     usual,
@@ -26,7 +25,7 @@ export function drinksCounted(
 ): { drinks: Kind['budget']['drinks']; counted: number } | null {
   const { drinks } = kind.budget
   const rows = readings.flatMap((entry) => {
-    const noted = bodyOf(entry).drinks
+    const noted = entry.body.drinks
     if (!noted || noted.length === 0) return []
     const counts = drinks.map(({ name }) => noted.find((one) => one.name === name)?.count)
     return counts.every((count): count is number => count !== undefined) ? [counts] : []

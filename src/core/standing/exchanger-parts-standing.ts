@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { scaled } from '../quantity/interval.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
@@ -43,7 +42,7 @@ function standingOf(
   asOf: string,
   showWorking: boolean,
 ): Standing {
-  const done = ofKind(histories, 'softener', 'serviced').findLast((entry) => bodyOf(entry).task === part.id)
+  const done = ofKind(histories, 'softener', 'serviced').findLast((entry) => entry.body.task === part.id)
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const asOfDay = toDay(asOf)
   const school = schoolOf(ownSchool(histories, part.id)).value

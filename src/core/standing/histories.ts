@@ -1,8 +1,7 @@
 import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-history.ts'
-import type { Entry } from '../ledger/entry.ts'
+import type { Entry, EntryOf } from '../ledger/entry.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
-import type { Setting, SettingName } from '../ledger/setting-kinds.ts'
-import { bodyOf } from '../ledger/upcast.ts'
+import type { AnySetting, Setting, SettingName } from '../ledger/setting-kinds.ts'
 import type { Programme } from '../procedures/key-patterns.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { AlongClock, Clock } from '../wear/limits.ts'
@@ -19,7 +18,7 @@ export interface History extends EffectiveHistory {
   /** Entries of a kind, in order. */
   byKind: Map<EntryKind, Entry[]>
   /** Settings by name, in order. */
-  settings: Map<string, Entry[]>
+  settings: Map<string, EntryOf<'setting'>[]>
   /** Entries that name a part or a task, in order. */
   touching: Map<string, Entry[]>
 }
@@ -59,20 +58,21 @@ function indexed(entries: Entry[]): History {
     // Half of a ledger is readings and tests, which touch neither.
     if (entry.kind === 'reading' || entry.kind === 'water-test') continue
     if (entry.kind === 'setting') {
-      list(settings, entry.body.setting as string).push(entry)
+      list(settings, entry.body.setting).push(entry)
       continue
     }
-    const { part, task } = entry.body as Record<string, string | undefined>
+    const part = 'part' in entry.body ? entry.body.part : undefined
+    const task = 'task' in entry.body ? entry.body.task : undefined
     if (part) list(touching, part).push(entry)
     if (task && task !== part) list(touching, task).push(entry)
   }
   return { ...history, byKind, settings, touching }
 }
 
-function list<K>(map: Map<K, Entry[]>, key: K): Entry[] {
+function list<K, E>(map: Map<K, E[]>, key: K): E[] {
   const there = map.get(key)
   if (there) return there
-  const fresh: Entry[] = []
+  const fresh: E[] = []
   map.set(key, fresh)
   return fresh
 }
@@ -83,8 +83,9 @@ const none: Entry[] = []
 const entriesAt = (histories: Histories, level: Level): Entry[] => histories[level]?.entries ?? none
 
 /** Entries of one kind that count at one level, in order. */
-export const ofKind = <K extends EntryKind>(histories: Histories, level: Level, kind: K): (Entry & { kind: K })[] =>
-  (histories[level]?.byKind.get(kind) ?? none) as (Entry & { kind: K })[]
+export const ofKind = <K extends EntryKind>(histories: Histories, level: Level, kind: K): EntryOf<K>[] =>
+  // The list is kept under its entries' own kind.
+  (histories[level]?.byKind.get(kind) ?? none) as EntryOf<K>[]
 
 /** Entries of one level that name a part or a task, in order. */
 export const touching = (histories: Histories, level: Level, partOrTask: string): Entry[] =>
@@ -113,7 +114,7 @@ export interface Found<K extends SettingName> {
 export function nearestSetting<K extends SettingName>(histories: Histories, name: K): Found<K> | null {
   for (const level of levels) {
     const entry = histories[level]?.settings.get(name)?.at(-1)
-    if (entry) return found(entry, level)
+    if (entry) return found(bodyNamed<K>(entry), entry, level)
   }
   return null
 }
@@ -171,8 +172,8 @@ export const modelKeys = (
 export function waysChosen(histories: Histories): Found<'way'>[] {
   const chosen = new Map<string, Found<'way'>>()
   for (const level of levels)
-    for (const entry of (histories[level]?.settings.get('way') ?? none).toReversed()) {
-      const way = found<'way'>(entry, level)
+    for (const entry of (histories[level]?.settings.get('way') ?? []).toReversed()) {
+      const way = found<'way'>(bodyNamed<'way'>(entry), entry, level)
       if (!chosen.has(way.body.procedure)) chosen.set(way.body.procedure, way)
     }
   return [...chosen.values()]
@@ -191,30 +192,32 @@ function nearestThat<K extends SettingName>(
     const set = histories[level]?.settings.get(name)
     for (let i = (set?.length ?? 0) - 1; i >= 0; i -= 1) {
       const entry = set![i]!
-      if (fits(entry.body as unknown as Setting<K>)) return found(entry, level)
+      const body = bodyNamed<K>(entry)
+      if (fits(body)) return found(body, entry, level)
     }
   }
   return null
 }
 
-const found = <K extends SettingName>(entry: Entry, level: Level): Found<K> => ({
-  body: entry.body as unknown as Setting<K>,
+const found = <K extends SettingName>(body: Setting<K>, { happenedOn }: Entry, level: Level): Found<K> => ({
+  body,
   level,
-  on: entry.happenedOn,
+  on: happenedOn,
 })
+
+/** What a setting says, taken from the list that is kept under its name. */
+const bodyNamed = <K extends SettingName>({ body }: EntryOf<'setting'>): Setting<K> => body as AnySetting as Setting<K>
 
 /** Every setting of a name at one level, in order: the last of a thing counts. */
 export const settingsAt = <K extends SettingName>(histories: Histories, level: Level, name: K): Setting<K>[] =>
-  (histories[level]?.settings.get(name) ?? none).map((entry) => entry.body as unknown as Setting<K>)
+  (histories[level]?.settings.get(name) ?? []).map((entry) => bodyNamed<K>(entry))
 
 /** Every setting of a name, of every level. */
 export const settingsOf = <K extends SettingName>(histories: Histories, name: K): Setting<K>[] =>
-  levels.flatMap((level) =>
-    (histories[level]?.settings.get(name) ?? none).map((entry) => entry.body as unknown as Setting<K>),
-  )
+  levels.flatMap((level) => settingsAt(histories, level, name))
 
 /** Days a machine came to another site: what it made before says nothing of what it makes after. */
 export const cameOn = (histories: Histories): number[] =>
   ofKind(histories, 'machine', 'moved')
-    .filter((entry) => bodyOf(entry).fromSiteId !== bodyOf(entry).toSiteId)
+    .filter((entry) => entry.body.fromSiteId !== entry.body.toSiteId)
     .map((entry) => toDay(entry.happenedOn))

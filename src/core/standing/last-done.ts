@@ -1,7 +1,7 @@
 import type { Duty } from '../kinds/kind.ts'
 import { inOrder } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind, touching } from './histories.ts'
 
@@ -27,16 +27,15 @@ export function lastDone(histories: Histories, duty: Duty, index: number | undef
     duty.doneBy === 'fitted'
       ? null
       : latest(touching(histories, 'machine', duty.id), (entry) => {
-          const body = entry.body as { task?: string; group?: number }
-          if (entry.kind !== duty.doneBy || body.task !== duty.id) return false
-          return body.group === undefined || sameIndex(body.group, index)
+          if (entry.kind !== duty.doneBy || !('task' in entry.body) || entry.body.task !== duty.id) return false
+          return !('group' in entry.body) || entry.body.group === undefined || sameIndex(entry.body.group, index)
         })
   const later = done && fitted ? (inOrder(done, fitted) > 0 ? done : fitted) : (done ?? fitted)
   if (later) return { on: later.happenedOn, day: toDay(later.happenedOn), how: later.kind, known: true }
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
   if (!taken) return null
   // A second-hand machine's parts are counted from the day it came: older than that, nobody knows.
-  return { on: taken.happenedOn, day: toDay(taken.happenedOn), how: 'taken on', known: bodyOf(taken).partsNew }
+  return { on: taken.happenedOn, day: toDay(taken.happenedOn), how: 'taken on', known: taken.body.partsNew }
 }
 
 /** The condition last seen of a part since it was fitted. */
@@ -44,28 +43,29 @@ export function lastCondition(histories: Histories, part: string, index: number 
   const fits = isFitting(part, index)
   const seen = latest(
     touching(histories, 'machine', part),
-    (entry) => fits(entry) || (isKind('inspected')(entry) && sameIndex(bodyOf(entry).group, index)),
+    (entry) => fits(entry) || (isKind('inspected')(entry) && sameIndex(entry.body.group, index)),
   )
   if (!seen || !isKind('inspected')(seen)) return null
-  const { condition, note } = bodyOf(seen)
+  const { condition, note } = seen.body
   return { grade: condition, on: seen.happenedOn, ...(note && { note }) }
 }
 
 /** The material fitted last; null when none was named. */
 export function fittedVariant(histories: Histories, part: string, index: number | undefined): string | null {
-  const fits = isFitting(part, index)
-  const named = latest(touching(histories, 'machine', part), (entry) => fits(entry) && Boolean(entry.body.variant))
-  return (named?.body.variant as string | undefined) ?? null
+  return fittings(histories, part, index).findLast(({ body }) => body.variant)?.body.variant ?? null
 }
 
 /** The size of the one fitted last, where somebody noted it. */
 export function fittedSize(histories: Histories, part: string, index: number | undefined): string | null {
-  const last = latest(touching(histories, 'machine', part), isFitting(part, index))
-  return (last?.body.size as string | undefined) ?? null
+  return fittings(histories, part, index).at(-1)?.body.size ?? null
 }
 
+/** Every time one was fitted there, in order. */
+const fittings = (histories: Histories, part: string, index: number | undefined) =>
+  touching(histories, 'machine', part).filter(isKind('fitted')).filter(isFitting(part, index))
+
 const isFitting = (part: string, index: number | undefined) => (entry: Entry) =>
-  isKind('fitted')(entry) && bodyOf(entry).part === part && sameIndex(bodyOf(entry).group, index)
+  isKind('fitted')(entry) && entry.body.part === part && sameIndex(entry.body.group, index)
 
 function latest(entries: Entry[], matches: (entry: Entry) => boolean): Entry | null {
   for (let i = entries.length - 1; i >= 0; i -= 1) if (matches(entries[i]!)) return entries[i]!

@@ -1,5 +1,4 @@
 import type { Kind } from '../kinds/kind.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { School } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
@@ -61,7 +60,7 @@ export function machineFacts(histories: Histories, showWorking = true): MachineF
   const start = toDay(taken.happenedOn)
   const movedOn = cameOn(histories)
   const use = counterLine(readings, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start, movedOn)
-  const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
+  const metered = readings.some((entry) => entry.body.counter === 'litres')
   const meter = metered ? counterLine(readings, 'litres', opening.openDays, 10, asOfDay, start, movedOn) : null
   return {
     kind,

@@ -1,12 +1,11 @@
 import { type Kind, withGroups, withOptions } from '../kinds/kind.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { type Histories, nearestSetting, ofKind, settingsAt } from './histories.ts'
 import { kindHere } from './own-kinds.ts'
 
 /** The kind it was taken on as, with this machine's own number of groups; null where no such kind ships. */
 export function machineKind(histories: Histories): Kind | null {
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
-  const kind = taken ? kindHere(histories, bodyOf(taken).kind) : null
+  const kind = taken ? kindHere(histories, taken.body.kind) : null
   if (!kind) return null
   const groups = nearestSetting(histories, 'groups')
   const here = withOptions(kind, optionsSaid(histories))

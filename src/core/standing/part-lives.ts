@@ -1,7 +1,7 @@
 import { instances } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import type { Lifetime } from '../lifetimes/lifetime.ts'
 import { type LocalDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import { materialOf } from './fitted-material.ts'
@@ -53,8 +53,8 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
   const materials = facts.kind.parts.find(({ id }) => id === duty.part)?.variants ?? []
   const first = materials[0]
   for (let index = 1; index <= many; index += 1) {
-    const here = entries.filter((entry) => ((entry.body.group as number | undefined) ?? 1) === index)
-    let since: { on: LocalDay; variant: string | undefined } | null = bodyOf(taken).partsNew
+    const here = entries.filter(({ body }) => (('group' in body && body.group) || 1) === index)
+    let since: { on: LocalDay; variant: string | undefined } | null = taken.body.partsNew
       ? { on: taken.happenedOn, variant: first }
       : null
     const close = (until: Entry | null, how: PartLife['how']) => {
@@ -89,7 +89,7 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
     let out = false
     for (const entry of here) {
       if (isKind('removed')(entry)) {
-        const { condition, why } = bodyOf(entry)
+        const { condition, why } = entry.body
         if (why === 'fitting') {
           told.fittedWrongly += 1
         } else {
@@ -101,7 +101,7 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
       } else if (isKind('fitted')(entry)) {
         // A new one without a word of the old: it was still good as far as anybody said.
         if (!out) close(entry, 'planned')
-        const noted = bodyOf(entry).variant as string | undefined
+        const noted = entry.body.variant
         since = {
           on: entry.happenedOn,
           variant: noted ? materialOf(materials, noted).material : (since?.variant ?? first),

@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { exactly } from '../quantity/interval.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
@@ -75,9 +74,9 @@ export function prefilterStanding(
 /** The day it was put in: with the treatment, or later, when it was first said to be there. */
 function addedOn(histories: Histories): LocalDay {
   const taken = ofKind(histories, 'softener', 'commissioned')[0]!
-  if (treatmentKind(bodyOf(taken).kind) === 'carbon') return taken.happenedOn
-  const said = ofKind(histories, 'softener', 'setting').filter(({ body }) => body.setting === 'prefilter')
-  const without = said.findLastIndex(({ body }) => body.fitted !== true)
+  if (treatmentKind(taken.body.kind) === 'carbon') return taken.happenedOn
+  const said = histories.softener?.settings.get('prefilter') ?? []
+  const without = said.findLastIndex(({ body }) => body.setting === 'prefilter' && !body.fitted)
   return said[without + 1]?.happenedOn ?? taken.happenedOn
 }
 
@@ -89,8 +88,8 @@ function chlorineClock(histories: Histories, since: string, add: Add): RunningCl
     ['totalChlorineMgL', 'total-chlorine', 'Total chlorine behind it'],
   ] as const) {
     const limit = takeFigure(histories, figure)
-    const last = tests.findLast((test) => bodyOf(test).point !== 'raw' && bodyOf(test)[name] !== undefined)
-    const value = last && bodyOf(last)[name]
+    const last = tests.findLast((test) => test.body.point !== 'raw' && test.body[name] !== undefined)
+    const value = last?.body[name]
     if (!last || value === undefined || value <= limit.value) continue
     const foundLine = add(() => ({ what, value, unit: 'mg/L', origin: 'measured', source: last.happenedOn }))
     const limitLine = add(() => limit.line())

@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { ofKind } from './histories.ts'
 import type { MachineFacts } from './machine-facts.ts'
@@ -31,7 +30,7 @@ const sameAskingDays = 3
 export function promptPaces(facts: MachineFacts): PromptPace[] {
   const asked = new Map<string, number[]>()
   for (const entry of ofKind(facts.histories, 'machine', 'prompt-seen')) {
-    const { task } = bodyOf(entry)
+    const { task } = entry.body
     const days = asked.get(task) ?? []
     const day = toDay(entry.happenedOn)
     if (days.length === 0 || day - days.at(-1)! >= sameAskingDays) asked.set(task, [...days, day])

@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { type TreatmentKind, treatmentKind } from '../softener/treatment-kind.ts'
 import { daysBehind } from './behind-softener.ts'
@@ -49,14 +48,14 @@ export function softenerFacts(ledgers: Ledgers, fed: Ledgers[], showWorking = tr
   const asOf = days.sort().at(-1)!
   const { openDays, shareOpen } = siteOpening(histories)
   const readings = ofKind(histories, 'softener', 'reading')
-  const metered = readings.some((entry) => bodyOf(entry).counter === 'litres')
+  const metered = readings.some((entry) => entry.body.counter === 'litres')
   const meter = metered
     ? counterLine(readings, 'litres', openDays, usualMeterLitres, toDay(asOf), toDay(taken.happenedOn))
     : null
   const counted = fedDraw(machines, shareOpen)
   return {
     histories,
-    kind: treatmentKind(bodyOf(taken).kind) ?? 'exchanger',
+    kind: treatmentKind(taken.body.kind) ?? 'exchanger',
     machines,
     asOf,
     draw: meter ? meteredDraw(meter, shareOpen) : counted,

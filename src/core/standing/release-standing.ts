@@ -1,4 +1,3 @@
-import { bodyOf } from '../ledger/upcast.ts'
 import { heldReasons, heldWords } from '../procedures/held-reasons.ts'
 import { toDay } from '../quantity/local-day.ts'
 import { startWorking } from '../quantity/working.ts'
@@ -17,7 +16,7 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
   const held = heldNow(facts.histories)
   const first = held[0]
   if (!first) return null
-  const reasons = [...new Set(held.map((entry) => bodyOf(entry).why))]
+  const reasons = [...new Set(held.map((entry) => entry.body.why))]
   const what = heldWords(reasons)
   const drink = reasons.some((why) => heldReasons[why].drink)
   const working = startWorking(facts.showWorking)

@@ -1,6 +1,5 @@
 import { instances } from '../kinds/index.ts'
 import { type Duty, routineThere } from '../kinds/kind.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Every, type Procedure, rootOf, type School, type Written, writtenBy } from '../procedures/procedure.ts'
@@ -153,7 +152,7 @@ function lastRun({ histories, kind }: MachineFacts, procedure: string): LocalDay
     ...keptProcedures(histories).flatMap(({ procedure: own }) => (rootOf(own) === procedure ? [own.id] : [])),
   ])
   const run = ofKind(histories, 'machine', 'run').findLast((entry) => {
-    const { ended, procedure: done, steps } = bodyOf(entry)
+    const { ended, procedure: done, steps } = entry.body
     const groups = new Set(steps.flatMap(({ group }) => group ?? []))
     return ended === 'done' && versions.has(done) && (groups.size === 0 || groups.size >= kind.groups)
   })

@@ -1,5 +1,4 @@
 import type { Stage } from '../ledger/stage.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind } from './histories.ts'
 
@@ -34,7 +33,7 @@ export function stageNow(histories: Histories, level: 'machine' | 'softener'): S
   const changes = ofKind(histories, level, 'stage')
   const last = changes.at(-1)
   if (!last) return { stage: 'working', since: null }
-  const now: StageNow = { stage: bodyOf(last).stage, since: last.happenedOn }
+  const now: StageNow = { stage: last.body.stage, since: last.happenedOn }
   const stood = standstills(histories, level).at(-1)
   if (now.stage === 'working' && stood) now.stoodDays = toDay(last.happenedOn) - toDay(stood.from)
   return now
@@ -48,7 +47,7 @@ export function standstills(histories: Histories, level: 'machine' | 'softener')
   const stretches: { from: LocalDay; to: LocalDay }[] = []
   let from: LocalDay | null = null
   for (const change of ofKind(histories, level, 'stage')) {
-    const works = bodyOf(change).stage === 'working'
+    const works = change.body.stage === 'working'
     if (!works) from ??= change.happenedOn
     if (works && from !== null) {
       // Set going again on the day it was stopped: it never stood.

@@ -1,5 +1,4 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf } from '../ledger/upcast.ts'
 import { type WaterFigureName, waterFigureNames } from '../ledger/water-figure-names.ts'
 import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
@@ -12,7 +11,7 @@ type Test = Entry & { kind: 'water-test' }
 
 /** What a test found, mg/L CaCO3, with its bounds. */
 function testedMgL(test: Test): Interval {
-  const body = bodyOf(test)
+  const body = test.body
   const found =
     body.method === 'drops'
       ? dropCount(body.drops!, body.perDrop!, body.sampleFactor ?? 1)
@@ -24,7 +23,7 @@ function testedMgL(test: Test): Interval {
 
 /** How a test is quoted in a working. */
 function testSaid(test: Test): string {
-  const body = bodyOf(test)
+  const body = test.body
   const unit = hardnessSymbol[body.unit]
   if (body.method === 'drops')
     return `${body.drops} drops of ${body.perDrop} ${unit}${body.sampleFactor && body.sampleFactor !== 1 ? `, sample × ${body.sampleFactor}` : ''}`
@@ -112,8 +111,8 @@ export function sampleKnown(
       const sample = samples[i]!
       if (sample.body.point !== point) continue
       for (const name of waterFigureNames) {
-        const value = bodyOf(sample)[name]
-        if (value !== undefined) found[name] ??= { value, on: sample.happenedOn, level, by: bodyOf(sample).by as 'pen' }
+        const value = sample.body[name]
+        if (value !== undefined) found[name] ??= { value, on: sample.happenedOn, level, by: sample.body.by as 'pen' }
       }
     }
   }

@@ -1,6 +1,6 @@
 import { effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 
 export interface Place {
   siteId: string
@@ -16,8 +16,8 @@ export interface Place {
  */
 export function whereItStands(entries: Entry[]): Place | null {
   const last = effectiveHistory(entries).entries.filter(isKind('moved')).at(-1)
-  if (last) return { siteId: bodyOf(last).toSiteId, softenerId: bodyOf(last).toSoftenerId ?? null }
+  if (last) return { siteId: last.body.toSiteId, softenerId: last.body.toSoftenerId ?? null }
   const first = entries.filter(isKind('moved')).sort((a, b) => (a.id < b.id ? -1 : 1))[0]
-  const from = first && bodyOf(first)
+  const from = first?.body
   return from?.fromSiteId ? { siteId: from.fromSiteId, softenerId: from.fromSoftenerId ?? null } : null
 }

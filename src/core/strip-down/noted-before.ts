@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 
 /** What somebody noted of a thing in an earlier strip-down. */
 export interface NotedBefore {
@@ -17,7 +17,7 @@ export function notedBefore(entries: Entry[]): NotedBefore[] {
   const found = new Map<string, NotedBefore>()
   const newest = entries.filter(isKind('strip-down')).sort((a, b) => (a.happenedAt < b.happenedAt ? 1 : -1))
   for (const entry of newest)
-    for (const { name, note } of bodyOf(entry).things) {
+    for (const { name, note } of entry.body.things) {
       const key = `${name.toLowerCase()} ${note?.toLowerCase()}`
       if (note && !found.has(key))
         found.set(key, { thing: name, note, machineId: entry.subjectId, on: entry.happenedOn })

@@ -1,10 +1,12 @@
+import type { Body } from '../ledger/entry-kinds.ts'
+import type { Unversioned } from '../ledger/versions.ts'
 import { fittingEntries } from '../procedures/run-record.ts'
 import type { KnownStripDown } from './known-strip-down.ts'
 import { onBench, type Sheet } from './sheet.ts'
 import type { Thing } from './thing.ts'
 
 /** What a closed sheet leaves in the ledger: all that came off, in order, with what was not put back and why. */
-export function sheetBody(sheet: Sheet, title: string, known?: KnownStripDown): Record<string, unknown> {
+export function sheetBody(sheet: Sheet, title: string, known?: KnownStripDown): Unversioned<Body<'strip-down'>> {
   if (!sheet.closed) throw new Error('sheetBody: a sheet is on record when it is closed')
   return {
     title,

@@ -8,7 +8,8 @@ import { openDays } from '../usage/open-days.ts'
 import { dueWindow, type Passage } from '../wear/due-window.ts'
 import { InputFault, topic } from './topic.ts'
 
-const perDay = () => object({ mean: amount().required(), sd: amount().required() }).noUnknown().default(undefined)
+const perDay = () =>
+  object({ mean: amount().required(), sd: amount().required() }).noUnknown().optional().default(undefined)
 const counted = ['shots', 'litres', 'detergentCycles'] as const
 const unit = { shots: 'shots', litres: 'L', months: 'months', detergentCycles: 'cycles' } as const
 type Clock = keyof typeof unit

@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 
 /** A fault that came back soon after it was repaired. */
@@ -33,7 +33,7 @@ export function comebacks(entries: Entry[]): Comeback[] {
     if (!again) return
     const days = toDay(again.happenedOn) - toDay(repair.happenedOn)
     if (days > comebackDays) return
-    const [was, is] = [bodyOf(repair).part, again.body.part as string | undefined]
+    const [was, is] = [repair.body.part, isKind('repaired')(again) ? again.body.part : undefined]
     found.push({
       repairId: repair.id,
       repairedOn: repair.happenedOn,

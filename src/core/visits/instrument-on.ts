@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 
 /** Whether an instrument or reagent could be trusted on a day. */
@@ -20,6 +20,6 @@ export function instrumentOn(entries: Entry[], day: LocalDay): InstrumentState {
     .filter((entry) => entry.happenedOn <= day)
     .at(-1)
   if (!last) return { state: 'never' }
-  const { dueOn } = bodyOf(last)
+  const { dueOn } = last.body
   return day <= dueOn ? { state: 'good', until: dueOn } : { state: 'expired', since: dueOn }
 }

@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { bodyOf, isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/upcast.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 
 /** One measure at one group, as found and as left on one day. */
@@ -37,7 +37,7 @@ export function measureHistories(entries: Entry[]): MeasureHistory[] {
   const byPosition = new Map<string, MeasureHistory>()
   for (const entry of entries) {
     if (!isKind('measured')(entry)) continue
-    const { measure, group, state, value, instrument } = bodyOf(entry)
+    const { measure, group, state, value, instrument } = entry.body
     const key = `${measure}@${group ?? ''}`
     const history = byPosition.get(key) ?? {
       measure,

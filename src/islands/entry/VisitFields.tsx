@@ -1,5 +1,4 @@
-import { type VisitTerms, visitTerms } from '../../core/ledger/visit-terms.ts'
-import { termsWords } from '../../ui/entry-words.ts'
+import { type VisitTerms, visitTerms, visitTermsWords } from '../../core/ledger/visit-terms.ts'
 import type { Draft } from './draft.ts'
 
 interface Props {
@@ -58,7 +57,7 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
               <option value="">not said</option>
               {visitTerms.map((terms) => (
                 <option key={terms} value={terms}>
-                  {termsWords[terms as VisitTerms]}
+                  {visitTermsWords[terms as VisitTerms]}
                 </option>
               ))}
             </select>

@@ -2,9 +2,12 @@ import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
+import { type Body, type EntryKind, type Jotting, jot } from '../../core/ledger/entry-kinds.ts'
 import type { RemovalReason } from '../../core/ledger/removal.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
+import type { Unversioned } from '../../core/ledger/versions.ts'
+import type { VisitTerms } from '../../core/ledger/visit-terms.ts'
+import type { WaterFigureName } from '../../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
 import { isExchangerPart } from '../../core/softener/exchanger-parts.ts'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
@@ -162,31 +165,23 @@ export function entriesOfDraft(
   // A visit entered later keeps its own day; the hour is no longer known.
   const sameDay = draft.startedAt.slice(0, 10) === draft.happenedOn
   const happenedAt = sameDay ? draft.startedAt : `${draft.happenedOn}T12:00:00.000Z`
-  const add = (slot: string, subjectKind: SubjectKind, kindOf: EntryKind, body: Record<string, unknown>) => {
+  const add = <K extends EntryKind>(slot: string, subjectKind: SubjectKind, kindOf: K, body: Unversioned<Body<K>>) => {
     const subjectId = subjects[subjectKind]
     if (!subjectId) return
-    const entry: Entry = {
-      id: idFor(slot),
-      subjectKind,
-      subjectId,
-      visitId: draft.visitId,
-      kind: kindOf,
-      happenedAt,
-      happenedOn: draft.happenedOn,
-      body: { v: 1, ...body },
-    }
-    made.entries.push({ slot, entry })
+    const jotting: Jotting = jot(kindOf, body)
+    const about = { id: idFor(slot), subjectKind, subjectId, visitId: draft.visitId }
+    made.entries.push({ slot, entry: { ...about, ...jotting, happenedAt, happenedOn: draft.happenedOn } })
   }
   const wrong = (slot: string, message: string) => made.issues.push({ slot, message })
   /** One sample a point: all that was read off it goes into one entry. */
   const addFigures = (point: 'raw' | 'permeate' | 'softened') => {
-    const found: Record<string, number> = {}
+    const found: Partial<Record<WaterFigureName, number>> = {}
     for (const [slot, text] of Object.entries(draft.figures)) {
       const [at, name = ''] = slot.split(':')
       if (at !== point || !text.trim()) continue
       const value = decimal(text)
       if (value === null || value < 0) wrong(slot, 'is not a number')
-      else found[name] = name === 'testTempC' ? asReckoned(value, '°C') : value
+      else found[name as WaterFigureName] = name === 'testTempC' ? asReckoned(value, '°C') : value
     }
     if (Object.keys(found).length > 0)
       add(`figures:${point}`, point === 'raw' ? 'site' : 'softener', 'water-figures', { point, by: 'pen', ...found })
@@ -216,12 +211,14 @@ export function entriesOfDraft(
       wrong(slot, test.method === 'drops' ? 'is not a number of drops' : 'needs both ends of the zone')
     else if (test.method === 'drops' && perDrop === null) wrong(slot, 'what one drop is worth is missing')
     else {
-      const found = test.method === 'drops' ? { drops: figures[0], perDrop } : { low: figures[0], high: figures[1] }
+      const [first, second] = figures.map((figure) => figure ?? undefined)
+      const found =
+        test.method === 'drops' ? { drops: first, perDrop: perDrop ?? undefined } : { low: first, high: second }
       add(slot, about.subject, 'water-test', {
         point: about.point,
         quantity: about.quantity,
         method: test.method,
-        unit: draft.unit,
+        unit: draft.unit as HardnessUnit,
         ...(draft.reagent && { instrument: draft.reagent }),
         ...found,
       })
@@ -306,7 +303,7 @@ export function entriesOfDraft(
       ...(arrivedAt && { arrivedAt }),
       ...(leftAt && !backwards && { leftAt }),
       ...(minutes && { minutes }),
-      ...(draft.terms && { terms: draft.terms }),
+      ...(draft.terms && { terms: draft.terms as VisitTerms }),
     })
   return made
 }
@@ -315,7 +312,10 @@ export function entriesOfDraft(
 const spentDilution = 100
 
 /** What is known of a descale besides that it was done. */
-function descaled(draft: Draft, wrong: (slot: string, message: string) => void): Record<string, unknown> {
+function descaled(
+  draft: Draft,
+  wrong: (slot: string, message: string) => void,
+): Pick<Body<'descaled'>, 'acid' | 'grams' | 'spent'> {
   const read = (slot: 'acidGrams' | 'spentDrops' | 'spentLitres') => {
     if (!draft[slot].trim()) return undefined
     const value = decimal(draft[slot])

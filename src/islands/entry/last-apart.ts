@@ -1,10 +1,12 @@
-import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
+import { isKind } from '../../core/ledger/upcast.ts'
 import { effective, ofKind } from '../../core/standing/histories.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** What a counter counted apart when it was last noted, by slot. */
 export function lastApart(bundle: MachineBundle): Map<string, number> {
-  const readings = ofKind(effective(bundle.ledgers), 'machine', 'reading').filter(isKind('reading')).map(bodyOf)
+  const readings = ofKind(effective(bundle.ledgers), 'machine', 'reading')
+    .filter(isKind('reading'))
+    .map(({ body }) => body)
   const groups = readings.findLast((body) => (body.groups?.length ?? 0) > 0)?.groups ?? []
   const drinks = readings.findLast((body) => (body.drinks?.length ?? 0) > 0)?.drinks ?? []
   const rinses = readings.findLast((body) => body.rinses !== undefined)?.rinses

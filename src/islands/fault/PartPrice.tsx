@@ -21,9 +21,10 @@ export function PartPrice({ firmId, kind, part, price, labourPerMinute, today }:
   const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
   const value = decimal(text)
   const keep = async () => {
-    const body = { setting: 'part-price', kind, part: part.id, price: value }
+    if (value === null) return setSaid('Type a price.')
+    const body = { setting: 'part-price' as const, kind, part: part.id, price: value }
     const told = await writeFrom([makeEntry('firm', firmId, 'setting', body, today, { id })])
-    setSaid(told.ok ? `Kept: ${part.name.toLowerCase()} ${money.format(value!)}.` : told.issues[0]!.message)
+    setSaid(told.ok ? `Kept: ${part.name.toLowerCase()} ${money.format(value)}.` : told.issues[0]!.message)
   }
   return (
     <div className="flex flex-wrap items-center gap-3 text-[14px]">

@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react'
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
@@ -68,8 +67,8 @@ const analyses = (supply: Props['supply'], unit: HardnessUnit): ImportKind<Judge
       {row.happenedOn ? dayLong(row.happenedOn) : raw('date')}
     </span>,
     row.work
-      ?.map(({ kind, body }) =>
-        entryWords({ kind, body } as unknown as Entry, '')
+      ?.map((jotting) =>
+        entryWords(jotting, '')
           .replace('Water raw', '')
           .replace(/^[,:] /, ''),
       )
@@ -78,14 +77,13 @@ const analyses = (supply: Props['supply'], unit: HardnessUnit): ImportKind<Judge
 })
 
 const toEntries = (supplyId: string, row: JudgedAnalysis, id: string): Entry[] =>
-  row.work!.map(({ kind, body }, i) => ({
+  row.work!.map((jotting, i) => ({
     id: follows(id, i),
     subjectKind: 'supply',
     subjectId: supplyId,
-    kind: kind as EntryKind,
+    ...jotting,
     happenedAt: `${row.happenedOn}T12:00:00.000Z`,
     happenedOn: row.happenedOn!,
-    body,
   }))
 
 export const AnalysesImportIsland = island(AnalysesImport)

@@ -57,7 +57,7 @@ function toEntry(row: JudgedRow, id: string): Entry {
     kind: 'reading',
     happenedAt: (morning < now ? morning : now).toISOString(),
     happenedOn: row.happenedOn!,
-    body: { v: 1, counter: 'shots', count: row.count },
+    body: { v: 1, counter: 'shots', count: row.count! },
   }
 }
 

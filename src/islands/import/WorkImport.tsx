@@ -1,5 +1,4 @@
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { EntryKind } from '../../core/ledger/entry-kinds.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { JudgedWork } from '../../views/judged-row.ts'
@@ -37,7 +36,7 @@ const work: ImportKind<JudgedWork> = {
       {row.happenedOn ? dayLong(row.happenedOn) : raw('date')}
     </span>,
     raw('what'),
-    row.work?.map(({ kind, body }) => entryWords({ kind, body } as unknown as Entry, row.machineKind!)).join('; '),
+    row.work?.map((jotting) => entryWords(jotting, row.machineKind!)).join('; '),
   ],
 }
 
@@ -45,14 +44,13 @@ const work: ImportKind<JudgedWork> = {
 const WorkImport = ({ firm }: { firm: string }) => <FileImport kind={work} firm={firm} />
 
 function toEntries(row: JudgedWork, id: string): Entry[] {
-  return row.work!.map(({ kind, body }, i) => ({
+  return row.work!.map((jotting, i) => ({
     id: follows(id, i),
     subjectKind: 'machine',
     subjectId: row.machineId!,
-    kind: kind as EntryKind,
+    ...jotting,
     happenedAt: `${row.happenedOn}T12:00:00.000Z`,
     happenedOn: row.happenedOn!,
-    body,
   }))
 }
 

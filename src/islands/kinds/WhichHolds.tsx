@@ -10,15 +10,16 @@ export function WhichHolds({ page, today }: { page: KindPage; today: string }) {
   const { kind, machines, inUse, firmId } = page
   const [id] = useState(newId)
   const { busy, wrong, write } = useWrite()
-  if (!kind.basedOn) return null
+  const of = kind.basedOn
+  if (!of) return null
   const choose = (own: string) =>
-    write(makeEntry('firm', firmId, 'setting', { setting: 'kind-as', kind: kind.basedOn, own }, today, { id }))
+    write(makeEntry('firm', firmId, 'setting', { setting: 'kind-as', kind: of, own }, today, { id }))
   return (
     <p className="m-0 flex flex-wrap items-center gap-3 border-b border-hair bg-copper-tint px-4 py-2 lg:px-6">
       {inUse ? (
         <>
           <b>All {figure(machines)} machines of the kind it comes from are reckoned by this version.</b>
-          <button type="button" className="plain" disabled={busy} onClick={() => choose(kind.basedOn!)}>
+          <button type="button" className="plain" disabled={busy} onClick={() => choose(of)}>
             Back to the one that ships
           </button>
         </>

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import type { Entry, RecordedEntry } from '../../core/ledger/entry.ts'
+import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import { corrected, entryKindOf, type Jotting, jot } from '../../core/ledger/entry-kinds.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -14,30 +15,24 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
-/** The one figure or sentence of an entry that people get wrong, by kind. */
-const correctable: Record<string, { field: string; label: string; number: boolean }> = {
-  reading: { field: 'count', label: 'Counter', number: true },
-  measured: { field: 'value', label: 'Value', number: true },
-  inspected: { field: 'condition', label: 'Condition, 0 to 4', number: true },
-  removed: { field: 'condition', label: 'Condition, 0 to 4', number: true },
-  regenerated: { field: 'saltKg', label: 'Salt, kg', number: true },
-  descaled: { field: 'grams', label: 'Acid, g', number: true },
-  note: { field: 'text', label: 'Note', number: false },
-  'fault-reported': { field: 'text', label: 'Fault', number: false },
-  repaired: { field: 'text', label: 'Repair', number: false },
-}
-
 /** Puts an entry right by a new one that stands in its place, or withdraws it. The old one stays to be seen. */
 export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) {
-  const isDrops = entry.kind === 'water-test' && entry.body.method === 'drops'
-  const what = isDrops ? { field: 'drops', label: 'Drops', number: true } : correctable[entry.kind]
-  const [text, setText] = useState(what ? String(entry.body[what.field] ?? '') : '')
+  const what = entryKindOf(entry.kind).corrects?.(entry.body)
+  const isNumber = what?.is === 'number'
+  const [text, setText] = useState(
+    what ? String(Object.entries(entry.body).find(([field]) => field === what.field)?.[1] ?? '') : '',
+  )
   const [day, setDay] = useState(entry.happenedOn)
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   const [id] = useState(newId)
 
-  const send = async (made: Pick<Entry, 'kind' | 'body'>, on: string) => {
+  /** Written again in today's shape, with its one field as typed. */
+  const correction = (typed: string | number): Jotting => {
+    const { kind, body }: Jotting = entry
+    return what ? corrected({ kind, body } as Jotting, what.field, typed) : ({ kind, body } as Jotting)
+  }
+  const send = async (made: Jotting, on: string) => {
     setBusy(true)
     const { subjectKind, subjectId } = entry
     const happenedAt = on === entry.happenedOn ? entry.happenedAt : `${on}T12:00:00.000Z`
@@ -59,10 +54,10 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
   }
   const correct = () => {
     if (day > today) return setWrong('That day is in the future.')
-    const typed = what?.number ? Number(text.replace(/[\s,](?=\d{3})/g, '').replace(',', '.')) : text.trim()
-    if (what && (what.number ? !text.trim() || !Number.isFinite(typed) : !typed))
-      return setWrong(`${what.label}: type ${what.number ? 'a number' : 'some words'}.`)
-    return send({ kind: entry.kind, body: what ? { ...entry.body, [what.field]: typed } : entry.body }, day)
+    const typed = isNumber ? Number(text.replace(/[\s,](?=\d{3})/g, '').replace(',', '.')) : text.trim()
+    if (what && (isNumber ? !text.trim() || !Number.isFinite(typed) : !typed))
+      return setWrong(`${what.label}: type ${isNumber ? 'a number' : 'some words'}.`)
+    return send(correction(typed), day)
   }
   return (
     <Sheet
@@ -76,8 +71,8 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
           <label className="flex flex-col gap-1">
             <span className="slim text-[14px]">{what.label}</span>
             <input
-              className={`field ${what.number ? 'mono' : ''}`}
-              inputMode={what.number ? 'decimal' : 'text'}
+              className={`field ${isNumber ? 'mono' : ''}`}
+              inputMode={isNumber ? 'decimal' : 'text'}
               value={text}
               onChange={(event) => setText(event.target.value)}
             />
@@ -107,10 +102,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
             className="plain"
             disabled={busy}
             onClick={() =>
-              send(
-                { kind: 'withdrawn', body: { v: 1 } },
-                browserNow().toISOString().slice(0, 10) < today ? entry.happenedOn : today,
-              )
+              send(jot('withdrawn', {}), browserNow().toISOString().slice(0, 10) < today ? entry.happenedOn : today)
             }
           >
             Withdraw: it did not happen

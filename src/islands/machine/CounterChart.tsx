@@ -2,7 +2,7 @@ import { useMemo } from 'react'
 import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
+import { isKind } from '../../core/ledger/upcast.ts'
 import { fromDay, toDay } from '../../core/quantity/local-day.ts'
 import { counterForecast } from '../../core/standing/counter-forecast.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -31,8 +31,8 @@ export function CounterChart({ bundle, flags, unit, onCorrect }: Props) {
   )
   const readings = effectiveHistory(entries)
     .entries.filter(isKind('reading'))
-    .filter((entry) => bodyOf(entry).counter === 'shots')
-    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: bodyOf(entry).count }))
+    .filter((entry) => entry.body.counter === 'shots')
+    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: entry.body.count }))
   const used = readings.filter((reading) => !odd.has(reading.id))
   if (used.length < 2) {
     return (

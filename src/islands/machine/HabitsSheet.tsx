@@ -1,5 +1,7 @@
 import { useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
+import type { Setting } from '../../core/ledger/setting-kinds.ts'
+import type { Unversioned } from '../../core/ledger/versions.ts'
 import { alongCount } from '../../core/standing/along-count.ts'
 import { detergentRate } from '../../core/standing/detergent-rate.ts'
 import { effective, nearestSetting } from '../../core/standing/histories.ts'
@@ -103,25 +105,27 @@ export function HabitsSheet({ bundle, kind, today, onClose, onSaved }: Props) {
   )
 }
 
+type HabitSetting = Unversioned<Setting<'hot-hours' | 'detergent' | 'along-count'>>
+
 /** Settings of what was typed anew; what stayed is not written again. */
-function settingsOf(typed: Values, before: Values, daily: boolean, clocks: AlongClock[]): Record<string, unknown>[] {
+function settingsOf(typed: Values, before: Values, daily: boolean, clocks: AlongClock[]): HabitSetting[] {
   const moved = (...fields: string[]) => fields.some((id) => String(typed[id] ?? '').trim() !== before[id])
   const value = (id: string) => typedNumber(typed, id) ?? 0
   return [
     ...(moved('hotOpen', 'hotClosed') && String(typed.hotOpen ?? '').trim()
-      ? [{ setting: 'hot-hours', perOpenDay: value('hotOpen'), perClosedDay: value('hotClosed') }]
+      ? [{ setting: 'hot-hours' as const, perOpenDay: value('hotOpen'), perClosedDay: value('hotClosed') }]
       : []),
     ...(moved('detergent') && typed.detergent !== undefined
       ? [
           daily || value('detergent') === 0
-            ? { setting: 'detergent', perOpenDay: value('detergent') }
-            : { setting: 'detergent', everyDrinks: value('detergent') },
+            ? { setting: 'detergent' as const, perOpenDay: value('detergent') }
+            : { setting: 'detergent' as const, everyDrinks: value('detergent') },
         ]
       : []),
     ...clocks
       .filter((clock) => moved(`${clock} drink`, `${clock} day`))
       .map((clock) => ({
-        setting: 'along-count',
+        setting: 'along-count' as const,
         clock,
         perDrink: value(`${clock} drink`),
         perOpenDay: value(`${clock} day`),

@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { bodyOf } from '../../core/ledger/upcast.ts'
 import { heldReasons } from '../../core/procedures/held-reasons.ts'
 import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -37,7 +36,7 @@ export function HeldBand({ bundle, today, onSaved }: Props) {
       className="border-b border-hair border-l-[6px] border-l-seal bg-enamel px-4 py-2 lg:px-6"
     >
       {held.map((entry) => {
-        const { why, group } = bodyOf(entry)
+        const { why, group } = entry.body
         return (
           <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="min-w-0 flex-1">

@@ -34,7 +34,7 @@ export function PromptSheet({ bundle, kind, standings, today, onClose, onSaved }
   }, [bundle])
   const note = async (prompt: Prompt) => {
     setBusy(true)
-    const body = { task: prompt.asksFor, prompt: prompt.id }
+    const body = { task: prompt.asksFor!, prompt: prompt.id }
     const told = await writeFrom([
       makeEntry('machine', bundle.machine.id, 'prompt-seen', body, today, { id: ids.get(prompt.id)! }),
     ])

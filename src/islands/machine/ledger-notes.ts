@@ -30,7 +30,7 @@ export function ledgerNotes(bundle: MachineBundle, shown: RecordedEntry[]): Ledg
   const origins = new Map<string, string>()
   for (const entry of shown) {
     if (entry.origin) origins.set(entry.id, entry.origin)
-    const instrument = instruments.get(String(entry.body.instrument ?? ''))
+    const instrument = instruments.get(('instrument' in entry.body && entry.body.instrument) || '')
     if (!instrument) continue
     const state = instrumentOn(instrument.entries, entry.happenedOn)
     if (state.state === 'expired')

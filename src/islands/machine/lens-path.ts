@@ -1,6 +1,6 @@
 import type { Kind } from '../../core/kinds/kind.ts'
+import { stationOf } from '../../core/ledger/station-of.ts'
 import type { Standing } from '../../core/standing/standing.ts'
-import { stationOf } from '../../ui/entry-words.ts'
 import { dayShort, monthYear } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { FaultView } from '../fault/FaultLens.tsx'

@@ -2,9 +2,10 @@ import { useState } from 'react'
 import type { Kept } from '../../core/firm/records.ts'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { bodyOf, isKind } from '../../core/ledger/upcast.ts'
+import { isKind } from '../../core/ledger/upcast.ts'
+import { waterFigureWords } from '../../core/ledger/water-figure-names.ts'
 import { hardnessFromMgL, hardnessSymbol, hardnessToMgL } from '../../core/quantity/hardness.ts'
-import { entryWords, sampleNames } from '../../ui/entry-words.ts'
+import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, daysUntil, figure } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -205,8 +206,8 @@ function SupplyView({ supply, ledger, sites, today }: Props) {
                 if (value !== undefined) rest[id] = value
               }
               const on = typedText(values, 'on') || today
-              const test = (quantity: string, value: number, id: string) => {
-                const body = { point: 'raw', quantity, method: 'figure', unit, value }
+              const test = (quantity: 'total' | 'carbonate', value: number, id: string) => {
+                const body = { point: 'raw' as const, quantity, method: 'figure' as const, unit, value }
                 return makeEntry('supply', supply.id, 'water-test', body, on, { id })
               }
               const told = await writeFrom([
@@ -248,7 +249,7 @@ function SupplyView({ supply, ledger, sites, today }: Props) {
 
 /** What works print beside hardness, and in which unit. */
 const besides = (['pH', 'conductivityUsCm', 'chlorideMgL', 'silicaMgL'] as const).map(
-  (name) => [name, sampleNames[name].name, sampleNames[name].unit] as const,
+  (name) => [name, waterFigureWords[name].name, waterFigureWords[name].unit] as const,
 )
 
 interface AnalysisDay {
@@ -265,7 +266,7 @@ function analyses(ledger: RecordedEntry[]): AnalysisDay[] {
   for (const entry of effectiveHistory(ledger).entries) {
     const day = days.get(entry.happenedOn) ?? { on: entry.happenedOn }
     if (isKind('water-test')(entry)) {
-      const { quantity, unit, value } = bodyOf(entry)
+      const { quantity, unit, value } = entry.body
       if (value === undefined) continue
       day[quantity] = hardnessToMgL(value, unit)
     } else if (isKind('water-figures')(entry)) day.besides = entryWords(entry, '').replace('Water raw: ', '')

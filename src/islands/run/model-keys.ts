@@ -20,11 +20,10 @@ export function useModelKeys({ machine, firmId }: MachineBundle, histories: Hist
   const { maker, model, revision } = machine
   return {
     model: [[maker, model].filter(Boolean).join(' '), revision && `revision ${revision}`].filter(Boolean).join(', '),
-    of: (programme) =>
-      said[programme] ?? (modelKeys(histories, machine, programme)?.body.pattern as KeyPattern | undefined) ?? null,
+    of: (programme) => said[programme] ?? modelKeys(histories, machine, programme)?.body.pattern ?? null,
     set: async (programme, pattern) => {
       const body = {
-        setting: 'programme-keys',
+        setting: 'programme-keys' as const,
         ...(maker && { maker }),
         model,
         ...(revision && { revision }),

@@ -1,6 +1,9 @@
 import { useState } from 'react'
 import { figureById } from '../../core/figures/figures.ts'
+import type { AnySetting } from '../../core/ledger/setting-kinds.ts'
+import type { Unversioned } from '../../core/ledger/versions.ts'
 import type { Line } from '../../core/quantity/working.ts'
+import type { Clock } from '../../core/wear/limits.ts'
 import { asReckoned, asTyped, firmUnit } from '../../ui/quantity.ts'
 import type { SettingLevel } from './levels.ts'
 import { SettingSheet } from './SettingSheet.tsx'
@@ -21,21 +24,24 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
   const unit = known ? (known.unit ?? '') : (line.unit ?? '')
   const name = known?.name ?? line.what
   const [text, setText] = useState(asTyped(line.adjust!.value, unit))
-  const body = () => {
+  const body = (): Unversioned<AnySetting> | string => {
     const value = Number(text.replace(',', '.'))
     if (!text.trim() || !Number.isFinite(value)) return 'Type a number.'
     const { setting, position, clock } = line.adjust!
     if (setting === 'figure') {
       const set = asReckoned(value, unit)
-      if (set >= known!.least && set <= known!.most) return { v: 1, setting, figure: position, value: set }
+      if (set >= known!.least && set <= known!.most) return { setting: 'figure', figure: position!, value: set }
       return `Type a number from ${asTyped(known!.least, unit)} to ${asTyped(known!.most, unit)}.`
     }
     if (setting === 'detergent')
       return value < 0
         ? 'Type a number, 0 or more.'
-        : { v: 1, setting, ...(clock === 'daily' || value === 0 ? { perOpenDay: value } : { everyDrinks: value }) }
+        : {
+            setting: 'detergent',
+            ...(clock === 'daily' || value === 0 ? { perOpenDay: value } : { everyDrinks: value }),
+          }
     if (value <= 0) return 'Type a number above 0.'
-    return { v: 1, setting: 'life', duty: position, clock, value: asReckoned(value, unit) }
+    return { setting: 'life', duty: position!, clock: clock as Clock, value: asReckoned(value, unit) }
   }
   return (
     <SettingSheet

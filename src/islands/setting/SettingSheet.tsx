@@ -1,5 +1,8 @@
 import { type ReactNode, useState } from 'react'
 import type { Entry } from '../../core/ledger/entry.ts'
+import { jot } from '../../core/ledger/entry-kinds.ts'
+import type { AnySetting } from '../../core/ledger/setting-kinds.ts'
+import type { Unversioned } from '../../core/ledger/versions.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { newId, sendEntries } from '../send-entries.ts'
@@ -12,7 +15,7 @@ interface Props {
   title: string
   about: string
   /** The setting's body, or words that say what is wrong with what was typed. */
-  body: () => Record<string, unknown> | string
+  body: () => Unversioned<AnySetting> | string
   children: ReactNode
   onClose: () => void
   onSaved: () => Promise<void>
@@ -33,10 +36,9 @@ export function SettingSheet({ levels, today, title, about, body, children, onCl
       id,
       subjectKind: level,
       subjectId,
-      kind: 'setting',
       happenedAt: browserNow().toISOString(),
       happenedOn: today,
-      body: made,
+      ...jot('setting', made),
     }
     const sent = await sendEntries([entry])
     setBusy(false)

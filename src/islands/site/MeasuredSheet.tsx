@@ -78,7 +78,7 @@ export function MeasuredSheet({ page, about, today, onClose }: Props) {
               if (here.length === 0) return []
               const body = {
                 point,
-                by: 'pen',
+                by: 'pen' as const,
                 ...Object.fromEntries(here.map(({ figure, value }) => [figure, value])),
               }
               // Raw water speaks for the whole site, not for what stands behind one treatment.

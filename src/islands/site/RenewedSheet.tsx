@@ -16,7 +16,7 @@ interface Props {
 /** Says that it was regenerated, filled up or changed. */
 export function RenewedSheet({ softenerId, renewal, today, onClose }: Props) {
   const [id] = useState(newId)
-  const { kind, name, amount, task } = renewal
+  const { made, name, amount } = renewal
   const amountField: FieldSpec[] = amount
     ? [
         {
@@ -40,7 +40,7 @@ export function RenewedSheet({ softenerId, renewal, today, onClose }: Props) {
           const value = typedNumber(values, 'amount')
           if (value !== undefined && !(value > 0)) return wrongAt('amount', 'must be a number above 0')
           if (value === undefined && amount?.needed) return wrongAt('amount', 'is missing')
-          const body = { ...(task && { task }), ...(value !== undefined && amount && { [amount.field]: value }) }
+          const { kind, body } = made(value)
           const on = typedText(values, 'on') || today
           const told = await writeFrom([makeEntry('softener', softenerId, kind, body, on, { id })])
           if (told.ok) location.reload()

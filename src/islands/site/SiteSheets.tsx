@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { busyMonths, monthNames } from '../../ui/month-words.ts'
+import { busyMonths, monthNames } from '../../core/quantity/month-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
@@ -66,7 +66,7 @@ export function ClosureSheet({ siteId, today, onClose }: AboutSite) {
           if (!from) return wrongAt('from', 'is missing')
           if (!to) return wrongAt('to', 'is missing')
           if (to < from) return wrongAt('to', 'must not be before the first')
-          const body = { setting: 'closure', from, to, ...(name && { name }) }
+          const body = { setting: 'closure' as const, from, to, ...(name && { name }) }
           const told = await writeFrom([makeEntry('site', siteId, 'setting', body, today)])
           if (told.ok) location.reload()
           return told
@@ -138,7 +138,7 @@ export function MonthsSheet({ siteId, today, months, seen, onClose }: MonthsProp
           const shares = monthNames.map((_, i) => Number(typedText(values, `m${i}`).replace(',', '.')))
           const wrong = shares.findIndex((share) => !(share >= 0.1 && share <= 10))
           if (wrong >= 0) return wrongAt(`m${wrong}`, 'is a number from 0.1 to 10')
-          const body = { setting: 'busy-months', months: shares }
+          const body = { setting: 'busy-months' as const, months: shares }
           const told = await writeFrom([makeEntry('site', siteId, 'setting', body, today)])
           if (told.ok) location.reload()
           return told

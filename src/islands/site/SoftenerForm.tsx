@@ -55,7 +55,7 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
             makeEntry('softener', id, 'commissioned', { kind, kindVersion: 1, partsNew: true }, on, { id: first }),
             // What is not there when it is added needs no word.
             ...asked.settings
-              .filter(({ fitted }) => fitted !== false)
+              .filter((setting) => setting.setting !== 'prefilter' || setting.fitted)
               .map((setting, i) => makeEntry('softener', id, 'setting', setting, on, { id: others[i]! })),
           ])
           if (told.ok) onSaved()

@@ -49,7 +49,7 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           const was = typedSettings(kind, before, softener)
           const kept = was.ok ? was.settings.map((setting) => JSON.stringify(setting)) : []
           const on = typedText(typed, 'on') || today
-          const stage = { stage: typed.retired === true ? 'retired' : 'working' }
+          const stage = { stage: typed.retired === true ? ('retired' as const) : ('working' as const) }
           const told = await keep('softener', softener.id, softener.version, {
             siteId: softener.siteId,
             name: typedText(typed, 'name'),

@@ -68,7 +68,7 @@ function SoftenerView({ page, today }: Props) {
             </button>
             {renewalsOf(page).map((one, i) => (
               <button
-                key={one.kind}
+                key={one.name}
                 type="button"
                 className={`whitespace-nowrap ${i === 0 ? 'act' : 'plain'}`}
                 onClick={() => setRenewal(one)}

@@ -1,3 +1,5 @@
+import type { Setting } from '../../core/ledger/setting-kinds.ts'
+import type { Unversioned } from '../../core/ledger/versions.ts'
 import type { TreatmentKind } from '../../core/softener/treatment-kind.ts'
 import type { SiteSoftener } from '../../views/site-page.ts'
 import type { Told } from '../keep.ts'
@@ -77,7 +79,7 @@ export function treatmentValues(softener: Partial<SiteSoftener> = usual): Values
 
 const usual: Partial<SiteSoftener> = { resinL: 8, bypass: 0.3, rawShare: 0.25 }
 
-type SettingBody = Record<string, unknown> & { setting: string }
+type TreatmentSetting = Unversioned<Setting<'exchanger' | 'cartridge' | 'membrane' | 'prefilter'>>
 
 /**
  * The settings that the fields stand for.
@@ -88,7 +90,7 @@ export function typedSettings(
   kind: TreatmentKind,
   typed: Values,
   kept: Pick<SiteSoftener, 'capacityGPerL' | 'reserve'> | null = null,
-): { ok: true; settings: SettingBody[] } | Exclude<Told<never>, { ok: true }> {
+): { ok: true; settings: TreatmentSetting[] } | Exclude<Told<never>, { ok: true }> {
   const needed = { exchanger: 'resinL', cartridge: 'capacityG', membrane: null, carbon: null }[kind]
   for (const { id, kind: of } of treatmentFields(kind)) {
     const value = of === 'number' ? typedNumber(typed, id) : undefined
@@ -101,26 +103,28 @@ export function typedSettings(
       return wrong(id, isPercent ? 'must be from 0 to 99' : 'must be a number, 0 or more')
     if (positive.includes(id) && value === 0) return wrong(id, 'must be a number above 0')
   }
-  const given = (id: string, as = id) => {
+  const given = <Field extends string>(id: string, as: Field): { [field in Field]?: number } => {
     const value = typedNumber(typed, id)
-    return value === undefined ? {} : { [as]: value }
+    return value === undefined ? {} : ({ [as]: value } as { [field in Field]: number })
   }
   const share = (id: string) => (typedNumber(typed, id) ?? 0) / 100
-  const main: Record<TreatmentKind, () => SettingBody[]> = {
+  const main: Record<TreatmentKind, () => TreatmentSetting[]> = {
     exchanger: () => [
       {
         setting: 'exchanger',
-        ...given('resinL'),
+        resinL: typedNumber(typed, 'resinL')!,
         ...(kept?.capacityGPerL && { capacityGPerL: kept.capacityGPerL }),
         ...(kept?.reserve !== undefined && { reserve: kept.reserve }),
         ...(typed.itself === true && { regenerates: 'itself' }),
-        ...given('saltGPerL'),
-        ...given('saltTankKg'),
+        ...given('saltGPerL', 'saltGPerL'),
+        ...given('saltTankKg', 'saltTankKg'),
       },
     ],
-    cartridge: () => [{ setting: 'cartridge', ...given('capacityG'), bypass: share('bypassPercent') }],
+    cartridge: () => [
+      { setting: 'cartridge', capacityG: typedNumber(typed, 'capacityG')!, bypass: share('bypassPercent') },
+    ],
     membrane: () => [
-      { setting: 'membrane', rawShare: share('rawPercent'), ...given('rejectLPerL'), ...dosedOf(typed) },
+      { setting: 'membrane', rawShare: share('rawPercent'), ...given('rejectLPerL', 'rejectLPerL'), ...dosedOf(typed) },
     ],
     carbon: () => [],
   }
@@ -139,12 +143,18 @@ export function typedSettings(
 }
 
 const positive = ['resinL', 'saltGPerL', 'saltTankKg', 'capacityG', 'prefilterLitres']
-const minerals = ['calciumMgL', 'magnesiumMgL', 'bicarbonateMgL']
+const minerals = ['calciumMgL', 'magnesiumMgL', 'bicarbonateMgL'] as const
 
 /** Minerals dosed; absent where none are. */
 const dosedOf = (typed: Values) =>
   minerals.some((id) => typedText(typed, id))
-    ? { dosed: Object.fromEntries(minerals.map((id) => [id, typedNumber(typed, id) ?? 0])) }
+    ? {
+        dosed: {
+          calciumMgL: typedNumber(typed, 'calciumMgL') ?? 0,
+          magnesiumMgL: typedNumber(typed, 'magnesiumMgL') ?? 0,
+          bicarbonateMgL: typedNumber(typed, 'bicarbonateMgL') ?? 0,
+        },
+      }
     : {}
 
 const wrong = (id: string, message: string) => wrongAt(id, message) as Exclude<Told<never>, { ok: true }>

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { jot } from '../../core/ledger/entry-kinds.ts'
 import { knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
@@ -105,10 +106,7 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
     const day = localDay(bundle.site.timeZone, sheet.closed!.at)
     // As it was closed, not as it is saved: sent twice it is the same, by the same ids.
     const more = { happenedAt: new Date(sheet.closed!.at).toISOString(), ...(visitId && { visitId }) }
-    const besides = [
-      ...sheetFittings(sheet),
-      ...(heldAfter(sheet, of) ? [{ kind: 'held' as const, body: { why: 'electrical' } }] : []),
-    ]
+    const besides = [...sheetFittings(sheet), ...(heldAfter(sheet, of) ? [jot('held', { why: 'electrical' })] : [])]
     const ids = [...(latest.current!.ids ?? [])]
     while (ids.length < besides.length) ids.push(newId())
     become({ ...latest.current!, ids })

@@ -1,4 +1,4 @@
-import { termsWords } from '../../ui/entry-words.ts'
+import { visitTermsWords } from '../../core/ledger/visit-terms.ts'
 import { dayNear } from '../../ui/format.ts'
 import type { VisitRow } from '../../views/visit-page.ts'
 
@@ -45,7 +45,7 @@ export function VisitLine({ visit, today, withSite }: Props) {
         </span>
         <span className="narrow text-[14px] text-second max-md:col-start-2">
           {visit.technicians.map((name) => name.split(' ')[0]).join(', ')}
-          {visit.terms && `, ${termsWords[visit.terms]}`}
+          {visit.terms && `, ${visitTermsWords[visit.terms]}`}
           {visit.minutes ? `, ${visit.minutes} min` : ''} · {count} {count === 1 ? 'line' : 'lines'}
         </span>
       </a>

@@ -1,6 +1,7 @@
 import { kindById } from '../../core/kinds/index.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { entryWords, termsWords } from '../../ui/entry-words.ts'
+import { visitTermsWords } from '../../core/ledger/visit-terms.ts'
+import { entryWords } from '../../ui/entry-words.ts'
 import { dayFull, dayLong, dayNear } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { VisitRow } from '../../views/visit-page.ts'
@@ -32,7 +33,7 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
           { label: 'Technician', value: visit.technicians.join(', ') },
           ...(between ? [{ label: 'There', value: between }] : []),
           ...(visit.minutes ? [{ label: 'Work', value: visit.minutes, source: 'min' }] : []),
-          { label: 'Terms', value: visit.terms ? termsWords[visit.terms] : 'not said' },
+          { label: 'Terms', value: visit.terms ? visitTermsWords[visit.terms] : 'not said' },
         ]}
         action={
           <>
@@ -51,7 +52,7 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
             visit.technicians.join(', '),
             between,
             visit.minutes ? `${visit.minutes} min` : '',
-            visit.terms && termsWords[visit.terms],
+            visit.terms && visitTermsWords[visit.terms],
           ]
             .filter(Boolean)
             .join(' · ')}

@@ -1,10 +1,11 @@
 import { useState } from 'react'
 import type { Sample } from '../../core/sample/sample.ts'
+import type { SampleBody } from '../../core/sample/sample-entries.ts'
 import { sampleBodies } from '../../core/sample/sample-entries.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
 import type { WaterBenchPage } from '../../views/water-bench.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
+import { writeFrom, writtenAbout } from '../make-entry.ts'
 import { typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
@@ -82,10 +83,10 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
           const on = typedText(values, 'on') || today
           const softenerId = typedText(values, 'softenerId')
           const told = await writeFrom(
-            bodies.map(({ about, kind, body }, i) =>
+            bodies.map(({ about, jotting }, i) =>
               about === 'raw'
-                ? makeEntry('site', siteId, kind, body, on, { id: ids[i]! })
-                : makeEntry('softener', softenerId, kind, { ...body, quantity: typedText(values, 'quantity') }, on, {
+                ? writtenAbout('site', siteId, jotting, on, { id: ids[i]! })
+                : writtenAbout('softener', softenerId, asQuantity(jotting, typedText(values, 'quantity')), on, {
                     id: ids[i]!,
                   }),
             ),
@@ -97,3 +98,9 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
     </Sheet>
   )
 }
+
+/** What was counted after the treatment, told apart from raw water's. */
+const asQuantity = (jotting: SampleBody['jotting'], quantity: string): SampleBody['jotting'] =>
+  jotting.kind === 'water-test'
+    ? { ...jotting, body: { ...jotting.body, quantity: quantity === 'carbonate' ? 'carbonate' : 'total' } }
+    : jotting

@@ -1,19 +1,21 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { effectiveHistory } from '../../../src/core/ledger/effective-history.ts'
-import type { Entry } from '../../../src/core/ledger/entry.ts'
-import type { EntryKind } from '../../../src/core/ledger/entry-kinds.ts'
+import type { Entry, Envelope } from '../../../src/core/ledger/entry.ts'
+import type { Jotting } from '../../../src/core/ledger/entry-kinds.ts'
+import { asKept } from './told.ts'
 
-const entry = (id: string, on: string, more: Partial<Entry> = {}): Entry => ({
-  id,
-  subjectKind: 'machine',
-  subjectId: 'm',
-  kind: 'note' as EntryKind,
-  happenedAt: `${on}T09:00:00Z`,
-  happenedOn: on,
-  body: { v: 1, text: id },
-  ...more,
-})
+const entry = (id: string, on: string, more: Partial<Envelope> & Partial<Jotting> = {}): Entry =>
+  asKept({
+    id,
+    subjectKind: 'machine',
+    subjectId: 'm',
+    kind: 'note' as const,
+    happenedAt: `${on}T09:00:00Z`,
+    happenedOn: on,
+    body: { v: 1, text: id },
+    ...more,
+  })
 const ids = (entries: Entry[]) => effectiveHistory(entries).entries.map(({ id }) => id)
 
 describe('effective history', () => {

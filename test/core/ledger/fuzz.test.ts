@@ -2,16 +2,17 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
-import { bodySchemas, entryKinds, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { entryKindNames, entryKindOf } from '../../../src/core/ledger/entry-kinds.ts'
 import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
 import { canonical } from '../../../src/core/ledger/same-body.ts'
-import { settingSchemas } from '../../../src/core/ledger/setting-kinds.ts'
+import { settingNames } from '../../../src/core/ledger/setting-kinds.ts'
 import { stages } from '../../../src/core/ledger/stage.ts'
 import { procedureById } from '../../../src/core/procedures/library/index.ts'
 import { fromDay } from '../../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
 import { reckonSoftener } from '../../../src/core/standing/reckon-softener.ts'
 import { alongClocks } from '../../../src/core/wear/limits.ts'
+import { asKept } from './told.ts'
 
 const day = fc.integer({ min: 20_000, max: 20_783 }).map(fromDay)
 const uuid = fc.uuid({ version: 7 })
@@ -201,26 +202,27 @@ const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
 }
 
 const anEntry = (subjectKind: Entry['subjectKind']): fc.Arbitrary<Entry> => {
-  const takes = entryKinds.filter((kind) => subjectsOf[kind].includes(subjectKind) && kind !== 'withdrawn')
+  const takes = entryKindNames.filter((kind) => entryKindOf(kind).about.includes(subjectKind) && kind !== 'withdrawn')
   return fc.tuple(uuid, day, fc.constantFrom(...takes)).chain(([id, on, kind]) =>
     bodies[kind]!.map(
-      (body): Entry => ({
-        id,
-        subjectKind,
-        subjectId: '01939000-0000-7000-8000-000000000001',
-        kind,
-        happenedAt: `${on}T10:00:00Z`,
-        happenedOn: on,
-        body: JSON.parse(JSON.stringify({ v: 1, ...body })),
-      }),
+      (body): Entry =>
+        asKept({
+          id,
+          subjectKind,
+          subjectId: '01939000-0000-7000-8000-000000000001',
+          kind,
+          happenedAt: `${on}T10:00:00Z`,
+          happenedOn: on,
+          body: JSON.parse(JSON.stringify({ v: 1, ...body })),
+        }),
     ),
   )
 }
 
 describe('any history the ledger would take', () => {
   it('has a body for every kind of entry and setting under test', () => {
-    expect(new Set(Object.keys(bodies))).to.deep.equal(new Set(Object.keys(bodySchemas)))
-    expect(Object.keys(settingSchemas)).to.include.members(['school', 'opening', 'closure', 'life', 'groups'])
+    expect(new Set(Object.keys(bodies))).to.deep.equal(new Set(entryKindNames))
+    expect(settingNames).to.include.members(['school', 'opening', 'closure', 'life', 'groups'])
   })
 
   it('is taken', () => {

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { effectiveHistory, inOrder } from '../../../src/core/ledger/effective-history.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
+import { asKept } from './told.ts'
 
 /**
  * What an effective history is, said as plainly as possible and without any haste: start from whatever
@@ -54,17 +55,18 @@ const history = fc
   )
   .map((rows) =>
     rows.map(
-      ({ day, hour, withdraws, corrects }, i): Entry => ({
-        id: `e${i}`,
-        subjectKind: 'machine',
-        subjectId: 'm',
-        // Only what comes later can correct, as on a device: no circles.
-        ...(corrects !== undefined && (corrects < i || corrects > 9) && { supersedes: `e${corrects}` }),
-        kind: withdraws && corrects !== undefined && corrects < i ? 'withdrawn' : 'note',
-        happenedAt: `2026-01-0${day}T${hour}:00:00Z`,
-        happenedOn: `2026-01-0${day}`,
-        body: { v: 1, text: `${i}` },
-      }),
+      ({ day, hour, withdraws, corrects }, i): Entry =>
+        asKept({
+          id: `e${i}`,
+          subjectKind: 'machine',
+          subjectId: 'm',
+          // Only what comes later can correct, as on a device: no circles.
+          ...(corrects !== undefined && (corrects < i || corrects > 9) && { supersedes: `e${corrects}` }),
+          kind: withdraws && corrects !== undefined && corrects < i ? 'withdrawn' : 'note',
+          happenedAt: `2026-01-0${day}T${hour}:00:00Z`,
+          happenedOn: `2026-01-0${day}`,
+          body: { v: 1, text: `${i}` },
+        }),
     ),
   )
 

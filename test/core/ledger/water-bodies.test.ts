@@ -1,17 +1,10 @@
 import { expect } from 'chai'
 import { figureById, figures } from '../../../src/core/figures/figures.ts'
-import { bodySchemas, subjectsOf } from '../../../src/core/ledger/entry-kinds.ts'
-import { settingSchemas } from '../../../src/core/ledger/setting-kinds.ts'
-import { parseStrict } from '../../../src/core/parse/parse-strict.ts'
+import { entryKinds } from '../../../src/core/ledger/entry-kinds.ts'
+import type { SettingName } from '../../../src/core/ledger/setting-kinds.ts'
+import { issuesOf } from './told.ts'
 
-const issuesOf = (kind: keyof typeof bodySchemas, body: Record<string, unknown>): string[] => {
-  const told = parseStrict(bodySchemas[kind], { v: 1, ...body })
-  return told.ok ? [] : told.issues.map(({ path, message }) => `${path}: ${message}`)
-}
-const settingIssues = (setting: keyof typeof settingSchemas, body: Record<string, unknown>): string[] => {
-  const told = parseStrict(settingSchemas[setting], { v: 1, setting, ...body })
-  return told.ok ? [] : told.issues.map(({ path, message }) => `${path}: ${message}`)
-}
+const settingIssues = (setting: SettingName, body: object): string[] => issuesOf('setting', { setting, ...body })
 
 describe('what a pen or the works say', () => {
   const pen = (body: Record<string, unknown>) => issuesOf('water-figures', { point: 'raw', by: 'pen', ...body })
@@ -51,8 +44,8 @@ describe('what a pen or the works say', () => {
   })
 
   it('is about water: a site’s, a zone’s, a softener’s', () => {
-    expect(subjectsOf['water-figures']).to.deep.equal(['site', 'supply', 'softener'])
-    expect(subjectsOf['salt-added']).to.deep.equal(['softener'])
+    expect(entryKinds['water-figures'].about).to.deep.equal(['site', 'supply', 'softener'])
+    expect(entryKinds['salt-added'].about).to.deep.equal(['softener'])
   })
 })
 

@@ -13,6 +13,7 @@ import { insideNow, runEntries } from '../../../src/core/procedures/run-record.t
 import { handStep } from '../../../src/core/procedures/run-state.ts'
 import { span } from '../../../src/core/procedures/span.ts'
 import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
+import { told } from '../ledger/told.ts'
 
 const stepsOf = (procedure: string, school: string): Step[] =>
   procedureById(procedure)!
@@ -322,7 +323,7 @@ describe('the shop service of a super-automatic (common practice, no source)', (
     expect(inside).to.deep.equal(['detergent', 'descaler'])
     expect(insideNow(lanes, state)).to.deep.equal([])
     const written = runEntries([{ procedure, school }], lanes, state, sr).filter(({ kind }) => kind !== 'run')
-    expect(written.map(({ kind, body }) => [kind, body.task ?? body.measure])).to.deep.equal([
+    expect(written.map(({ kind, body }) => [kind, told({ body }).task ?? told({ body }).measure])).to.deep.equal([
       ['serviced', 'full-service'],
       ['greased', 'brew-unit-grease'],
       ['cleaned', 'oil-removal'],

@@ -7,6 +7,7 @@ import { lanesTogether } from '../../../src/core/procedures/lanes.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { told } from '../ledger/told.ts'
 import { wellRun } from './well-run.ts'
 
 const three = withOptions(withGroups(kindById('c2')!, 3), new Map())
@@ -23,7 +24,7 @@ function datedAt(job: Chosen, kind: Kind, groups: number[]): string[] {
   expect(insideNow(lanes, state), job.procedure.id).to.deep.equal([])
   return runEntries([job], lanes, state, kind).flatMap(({ kind: entry, body }) =>
     ['cleaned', 'greased', 'checked', 'serviced', 'descaled'].includes(entry)
-      ? [`${body.task}${body.group ? ` ${body.group}` : ''}`]
+      ? [`${told({ body }).task}${told({ body }).group ? ` ${told({ body }).group}` : ''}`]
       : [],
   )
 }

@@ -6,6 +6,7 @@ import { type Procedure, type School, writtenBy } from '../../../src/core/proced
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import type { RunState } from '../../../src/core/procedures/run-state.ts'
+import { told } from '../ledger/told.ts'
 import { offers, wellRun } from './well-run.ts'
 import { type Expected, expected } from './what-is-written.ts'
 
@@ -29,8 +30,8 @@ const datedBy = ({ kind, procedure, school }: Case, state: RunState): string[] =
   runEntries([{ procedure, school }], lanesOf(procedure, school, kind), state, kind)
     .filter((draft) => !notDates.includes(draft.kind))
     .map(({ kind: entry, body, of }) => {
-      const what = body.task ?? entry
-      return `${what}${body.group === undefined ? '' : ` @${body.group}`}${of ? ` (${of})` : ''}`
+      const { task, group } = told({ body })
+      return `${task ?? entry}${group === undefined ? '' : ` @${group}`}${of ? ` (${of})` : ''}`
     })
 
 describe('what is written when a job is done', () => {

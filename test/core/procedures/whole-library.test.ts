@@ -6,6 +6,7 @@ import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { told } from '../ledger/told.ts'
 import { entry } from '../standing/a-history.ts'
 import { offers, wellRun } from './well-run.ts'
 
@@ -50,7 +51,8 @@ describe('the whole library, on every kind by every school', () => {
       const lanes = lanesOf(procedure, school, kind)
       const written = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind)
       const tasks = new Set([...kind.duties, ...kind.parts].map(({ id }) => id))
-      for (const { kind: entryKind, of, body } of written) {
+      for (const { kind: entryKind, of, body: said } of written) {
+        const body = told({ body: said })
         if (of || entryKind === 'run' || entryKind === 'measured' || !body.task) continue
         // What a kind has no clock for is on record all the same, under the name it has elsewhere.
         const known =

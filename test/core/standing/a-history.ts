@@ -1,26 +1,27 @@
-import type { Entry } from '../../../src/core/ledger/entry.ts'
+import type { Entry, Envelope } from '../../../src/core/ledger/entry.ts'
 import type { EntryKind } from '../../../src/core/ledger/entry-kinds.ts'
 import type { SubjectKind } from '../../../src/core/ledger/subject.ts'
 import { fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import type { Ledgers, Level } from '../../../src/core/standing/histories.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
 import type { Standing } from '../../../src/core/standing/standing.ts'
+import { asKept } from '../ledger/told.ts'
 
 let made = 0
 
 /** An entry of a history under test; ids rise in the order they are made. */
-export function entry(kind: EntryKind, on: string, body: Record<string, unknown>, more: Partial<Entry> = {}): Entry {
+export function entry(kind: EntryKind, on: string, body: object, more: Partial<Envelope> = {}): Entry {
   made += 1
-  return {
+  return asKept({
     id: `01939000-0000-7000-8000-${String(made).padStart(12, '0')}`,
     subjectKind: 'machine',
     subjectId: 'm',
     kind,
     happenedAt: `${on}T09:00:00Z`,
     happenedOn: on,
-    body: { v: 1, ...body },
+    body,
     ...more,
-  }
+  })
 }
 
 export const takenOn = (kind: string, on: string, partsNew = true): Entry =>

@@ -1,16 +1,18 @@
 import { expect } from 'chai'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
+import { asKept } from '../ledger/told.ts'
 
-const entry = (id: string, kind: Entry['kind'], on: string, body: Record<string, unknown>): Entry => ({
-  id: `01939000-0000-7000-8000-00000000000${id}`,
-  subjectKind: 'machine',
-  subjectId: 'm',
-  kind,
-  happenedAt: `${on}T10:00:00Z`,
-  happenedOn: on,
-  body: { v: 1, ...body },
-})
+const entry = (id: string, kind: Entry['kind'], on: string, body: object): Entry =>
+  asKept({
+    id: `01939000-0000-7000-8000-00000000000${id}`,
+    subjectKind: 'machine',
+    subjectId: 'm',
+    kind,
+    happenedAt: `${on}T10:00:00Z`,
+    happenedOn: on,
+    body,
+  })
 const taken = entry('1', 'commissioned', '2026-01-05', { kind: 'dv', kindVersion: 1, partsNew: true })
 const held = entry('2', 'held', '2026-11-20', { why: 'descaler' })
 const released = entry('3', 'released', '2026-11-20', { held: held.id })

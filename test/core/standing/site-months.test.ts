@@ -2,17 +2,19 @@ import { expect } from 'chai'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
 import { fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import { siteMonths } from '../../../src/core/standing/site-months.ts'
+import { asKept } from '../ledger/told.ts'
 
 const start = toDay('2025-01-01')
-const entry = (id: number, kind: Entry['kind'], day: number, body: Record<string, unknown>): Entry => ({
-  id: `01939000-0000-7000-8000-${String(id).padStart(12, '0')}`,
-  subjectKind: 'machine',
-  subjectId: 'm',
-  kind,
-  happenedAt: `${fromDay(day)}T10:00:00Z`,
-  happenedOn: fromDay(day),
-  body: { v: 1, ...body },
-})
+const entry = (id: number, kind: Entry['kind'], day: number, body: object): Entry =>
+  asKept({
+    id: `01939000-0000-7000-8000-${String(id).padStart(12, '0')}`,
+    subjectKind: 'machine',
+    subjectId: 'm',
+    kind,
+    happenedAt: `${fromDay(day)}T10:00:00Z`,
+    happenedOn: fromDay(day),
+    body,
+  })
 const readings = Array.from({ length: 41 }, (_, i) =>
   entry(i + 1, 'reading', start + i * 14, { counter: 'shots', count: i * 1200 }),
 )

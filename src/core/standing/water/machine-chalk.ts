@@ -1,4 +1,3 @@
-import { bodyOf } from '../../ledger/upcast.ts'
 import { toDay } from '../../quantity/local-day.ts'
 import { ofKind } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
@@ -50,6 +49,6 @@ export function hadItBeenOnTime(facts: MachineFacts, chalk: MachineChalk, vessel
 
 /** Acid the last descale took, as it was noted: how much scale it could have dissolved at the most. */
 export const lastAcid = (facts: MachineFacts) => {
-  const last = ofKind(facts.histories, 'machine', 'descaled').findLast((entry) => bodyOf(entry).grams !== undefined)
-  return last ? { on: last.happenedOn, acid: bodyOf(last).acid, grams: bodyOf(last).grams! } : null
+  const last = ofKind(facts.histories, 'machine', 'descaled').findLast((entry) => entry.body.grams !== undefined)
+  return last ? { on: last.happenedOn, acid: last.body.acid, grams: last.body.grams! } : null
 }

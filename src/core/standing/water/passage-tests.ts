@@ -1,4 +1,3 @@
-import { bodyOf } from '../../ledger/upcast.ts'
 import { mgLPer } from '../../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../../quantity/interval.ts'
 import { type LocalDay, toDay } from '../../quantity/local-day.ts'
@@ -26,7 +25,7 @@ export function passageTests(histories: Histories): PassageTest[] {
   const treatment = treatmentBefore(histories)
   if (treatment.kind !== 'membrane') return []
   return ofKind(histories, 'softener', 'water-figures').flatMap((sample): PassageTest[] => {
-    const { point, conductivityUsCm } = bodyOf(sample)
+    const { point, conductivityUsCm } = sample.body
     // What is dosed conducts as well: behind it the blend tells nothing.
     if (conductivityUsCm === undefined || point === 'raw' || (point === 'softened' && treatment.dosed)) return []
     const feed = feedOn(histories, sample.happenedOn)
@@ -52,10 +51,10 @@ export function passageTests(histories: Histories): PassageTest[] {
 function feedOn(histories: Histories, on: LocalDay): { usCm: Interval; measured: boolean } | null {
   for (const level of ['softener', 'site', 'supply'] satisfies Level[]) {
     const read = ofKind(histories, level, 'water-figures').filter(
-      (sample) => bodyOf(sample).point === 'raw' && bodyOf(sample).conductivityUsCm !== undefined,
+      (sample) => sample.body.point === 'raw' && sample.body.conductivityUsCm !== undefined,
     )
     const nearest = read.findLast((sample) => sample.happenedOn <= on) ?? read[0]
-    if (nearest) return { usCm: penReading(bodyOf(nearest).conductivityUsCm!), measured: true }
+    if (nearest) return { usCm: penReading(nearest.body.conductivityUsCm!), measured: true }
   }
   for (const level of ['site', 'supply'] satisfies Level[]) {
     const tests = testsOf(histories, level, 'raw', 'total')

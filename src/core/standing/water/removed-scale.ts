@@ -1,4 +1,3 @@
-import { bodyOf } from '../../ledger/upcast.ts'
 import { toDay } from '../../quantity/local-day.ts'
 import { type Likelihood, learned, type Spread } from '../../quantity/spread.ts'
 import { ofKind } from '../histories.ts'
@@ -33,7 +32,7 @@ const removedSd = 0.25
  */
 export function shareLearned(facts: MachineFacts, waterOf: WaterFacts): ShareLearned | null {
   const descaled = ofKind(facts.histories, 'machine', 'descaled')
-  if (!descaled.some((entry) => bodyOf(entry).spent)) return null
+  if (!descaled.some((entry) => entry.body.spent)) return null
   const water = feedWater(waterOf)
   const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
   const descales: RemovedScale[] = []
@@ -42,7 +41,7 @@ export function shareLearned(facts: MachineFacts, waterOf: WaterFacts): ShareLea
   const vessels = facts.kind.vessels.map((vessel) => vesselChalk(facts, vessel, since, water, spans, null))
   for (const entry of descaled) {
     const day = toDay(entry.happenedOn)
-    const { spent } = bodyOf(entry)
+    const { spent } = entry.body
     if (spent && day > since) {
       const reckonedG = vessels.reduce((grams, chalk) => grams + chalk.gramsBetween(since, day) / chalk.share, 0)
       const removedG = (spent.hardnessMgL * spent.litres) / 1000

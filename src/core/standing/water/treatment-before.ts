@@ -1,4 +1,3 @@
-import { bodyOf } from '../../ledger/upcast.ts'
 import { treatmentKind } from '../../softener/treatment-kind.ts'
 import type { Minerals } from '../../water/treatment.ts'
 import { type Histories, nearestSetting, ofKind } from '../histories.ts'
@@ -16,7 +15,7 @@ export type Treatment =
 export function treatmentBefore(histories: Histories): Treatment {
   const taken = ofKind(histories, 'softener', 'commissioned')[0]
   if (!taken) return { kind: 'none' }
-  const kind = treatmentKind(bodyOf(taken).kind) ?? 'exchanger'
+  const kind = treatmentKind(taken.body.kind) ?? 'exchanger'
   if (kind === 'cartridge') return { kind, bypass: nearestSetting(histories, 'cartridge')?.body.bypass ?? 0.3 }
   if (kind !== 'membrane') return { kind }
   const { rawShare, dosed } = nearestSetting(histories, 'membrane')?.body ?? { rawShare: 0 }

@@ -42,7 +42,7 @@ export function HardnessSheet({ bundle, today, classes, chosen: first, onClose, 
       if (i < made.length - 1 && !((one.upToDh ?? 0) > (made[i - 1]?.upToDh ?? 0)))
         return `Setting ${i + 1}: its hardness must be above that of the setting before.`
     }
-    return { v: 1, setting: 'hardness-setting', classes: made, chosen }
+    return { setting: 'hardness-setting' as const, classes: made, chosen }
   }
   const set = (i: number, part: Partial<Row>) => setRows(rows.map((row, at) => (at === i ? { ...row, ...part } : row)))
   return (

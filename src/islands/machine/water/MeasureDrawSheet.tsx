@@ -26,8 +26,7 @@ export function MeasureDrawSheet({ bundle, water, today, onClose, onSaved }: Pro
   const body = () => {
     if (!isWhole || mlPerDrink === null) return 'Litres, fillings and drinks must be numbers above 0.'
     return {
-      v: 1,
-      setting: 'budget',
+      setting: 'budget' as const,
       mlPerDrink: Math.round(mlPerDrink * 10) / 10,
       // What was filled in holds the rinses of those days too: they are not counted twice.
       litresPerOpenDay: 0,

@@ -1,4 +1,3 @@
-import { bodyOf } from '../../../core/ledger/upcast.ts'
 import { ofKind } from '../../../core/standing/histories.ts'
 import { fedFigures } from '../../../core/standing/water/feed-water.ts'
 import { takeFigure } from '../../../core/standing/water/set-figure.ts'
@@ -124,10 +123,10 @@ function Age({
 function steamOf(histories: MachineWater['facts']['histories'], today: string, altitudeM: number) {
   const of = (measure: string) =>
     ofKind(histories, 'machine', 'measured').findLast(
-      (entry) => bodyOf(entry).measure === measure && entry.happenedOn <= today,
+      (entry) => entry.body.measure === measure && entry.happenedOn <= today,
     )
   const [pressure, temperature] = [of('steam-pressure'), of('steam-temperature')]
   if (!pressure || !temperature || pressure.happenedOn !== temperature.happenedOn) return null
-  const [bar, tempC] = [bodyOf(pressure).value, bodyOf(temperature).value]
+  const [bar, tempC] = [pressure.body.value, temperature.body.value]
   return { bar, tempC, on: pressure.happenedOn, ...steamReading(bar, tempC, altitudeM) }
 }

@@ -1,0 +1,85 @@
+import type { AnyObject, InferType, ObjectSchema } from 'yup'
+import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+
+/** A body as it was received: the number of its schema, and whatever that schema let through. */
+export interface ReceivedBody {
+  v: number
+  [field: string]: unknown
+}
+
+interface Step {
+  schema: ObjectSchema<AnyObject>
+  /** Into the version after it; null of the last. */
+  lift: ((was: never) => unknown) | null
+}
+
+/** A body before it carries the number of its version. */
+export type Unversioned<Body> = Body extends unknown ? Omit<Body, 'v'> : never
+
+/** How bodies of one kind are checked and read. */
+export interface Shapes<Now> {
+  /** Of each version, oldest first. */
+  schemas: ObjectSchema<AnyObject>[]
+  /** Checks a body by the schema of its own version; it stays as it came. */
+  parse(input: unknown): Parsed<ReceivedBody>
+  /** A body that passed `parse` once, in today's shape. */
+  lifted(body: ReceivedBody): Now
+  /** A new body, under the number of today's version. */
+  numbered(body: Unversioned<Now>): Now
+}
+
+/**
+ * Every shape that a body has ever had, oldest first. What is stored is never rewritten: it is read through the
+ * schema of its own version, then lifted step by step into today's shape. No step is ever removed.
+ */
+export class Versions<Now> implements Shapes<Now> {
+  private readonly steps: Step[]
+  private readonly checks: (body: Now) => Issue[]
+
+  private constructor(steps: Step[], checks: (body: Now) => Issue[]) {
+    this.steps = steps
+    this.checks = checks
+  }
+
+  /** @param schema - of version 1 @param check - what no schema can say, of today's shape */
+  static first<S extends ObjectSchema<AnyObject>>(
+    schema: S,
+    check: (body: InferType<S>) => Issue[] = () => [],
+  ): Versions<InferType<S>> {
+    return new Versions<InferType<S>>([{ schema, lift: null }], check)
+  }
+
+  /** The version after it, and how a body of the one before is read as one of it. */
+  next<S extends ObjectSchema<AnyObject>>(
+    schema: S,
+    lift: (was: Now) => InferType<S>,
+    check: (body: InferType<S>) => Issue[] = () => [],
+  ): Versions<InferType<S>> {
+    const steps = this.steps.map((step, i) => (i === this.steps.length - 1 ? { ...step, lift } : step))
+    return new Versions<InferType<S>>([...steps, { schema, lift: null }], check)
+  }
+
+  get schemas(): ObjectSchema<AnyObject>[] {
+    return this.steps.map((step) => step.schema)
+  }
+
+  parse(input: unknown): Parsed<ReceivedBody> {
+    const v = (input as { v?: unknown } | null | undefined)?.v
+    const step = this.steps[typeof v === 'number' ? v - 1 : this.steps.length - 1] ?? this.steps.at(-1)!
+    const parsed = parseStrict(step.schema, input)
+    if (!parsed.ok) return parsed
+    const issues = this.checks(this.lifted(input as ReceivedBody))
+    return issues.length > 0 ? { ok: false, issues } : { ok: true, value: input as ReceivedBody }
+  }
+
+  lifted(body: ReceivedBody): Now {
+    let now: unknown = body
+    // What its schema let through is taken at its word: `next` holds each step to its neighbours.
+    for (let v = body.v; v < this.steps.length; v += 1) now = this.steps[v - 1]!.lift!(now as never)
+    return now as Now
+  }
+
+  numbered(body: Unversioned<Now>): Now {
+    return { v: this.steps.length, ...body } as unknown as Now
+  }
+}
