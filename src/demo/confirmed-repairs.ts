@@ -1,5 +1,6 @@
 import { bookOf } from '../core/faults/books.ts'
-import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { Jotting } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import type { Dice } from './dice.ts'
 
 /** Calls to a machine in two years. From memory. */

@@ -1,5 +1,5 @@
 import type { Entry } from '../core/ledger/entry.ts'
-import { jot } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import type { Clock } from '../core/wear/limits.ts'
 import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'

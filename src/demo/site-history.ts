@@ -1,6 +1,7 @@
 import { instances, kindById } from '../core/kinds/index.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { Jotting } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import { fromDay, weekday } from '../core/quantity/local-day.ts'
 import type { Ledgers } from '../core/standing/histories.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'

@@ -1,5 +1,6 @@
 import type { Entry } from '../core/ledger/entry.ts'
-import { type Jotting, type JottingOf, jot } from '../core/ledger/entry-kinds.ts'
+import type { Jotting, JottingOf } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { CounterLife } from './counter-life.ts'
 import type { Dice } from './dice.ts'

@@ -1,5 +1,6 @@
 import type { Entry } from '../core/ledger/entry.ts'
-import { type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { Jotting } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import type { WaterFigureName } from '../core/ledger/water-figure-names.ts'
 import { monthOf } from './calendar.ts'
 import type { Dice } from './dice.ts'

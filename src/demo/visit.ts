@@ -1,6 +1,7 @@
 import type { Duty, Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import { type Body, type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { Body, Jotting } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import { toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import { asUsual } from './as-usual.ts'
@@ -83,7 +84,7 @@ function measured(dice: Dice, kind: Kind, gaugeId: string): Jotting[] {
   const found = round(dice.normal((from + to) / 2, (to - from) / 4))
   const left = round(Math.min(to, Math.max(from, dice.normal((from + to) / 2, (to - from) / 8))))
   const about = {
-    v: 1,
+    v: 1 as const,
     measure: measure.id,
     ...(measure.unit === 'bar' && { instrument: gaugeId }),
     ...(measure.each === 'group' && kind.groups > 1 && { group: dice.whole(1, kind.groups) }),

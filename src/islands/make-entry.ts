@@ -1,5 +1,6 @@
 import type { Entry, Envelope } from '../core/ledger/entry.ts'
-import { type Body, type EntryKind, type Jotting, jot } from '../core/ledger/entry-kinds.ts'
+import type { Body, Jotting } from '../core/ledger/entry-kinds.ts'
+import { jot, type OfFirstShape } from '../core/ledger/jot.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { Unversioned } from '../core/ledger/versions.ts'
 import { browserNow } from '../ui/clock.ts'
@@ -7,7 +8,7 @@ import type { Told } from './keep.ts'
 import { newId, sendEntries } from './send-entries.ts'
 
 /** An entry made here and now about one subject. */
-export function makeEntry<K extends EntryKind>(
+export function makeEntry<K extends OfFirstShape>(
   subjectKind: SubjectKind,
   subjectId: string,
   kind: K,

@@ -3,7 +3,7 @@ import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core
 import { readWork } from '../core/files/read-work.ts'
 import { kindById } from '../core/kinds/index.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
-import { jot } from '../core/ledger/entry-kinds.ts'
+import { jot } from '../core/ledger/jot.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { type Db, withFirm } from '../records/database.ts'

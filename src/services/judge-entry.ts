@@ -1,6 +1,6 @@
 import { pointsAt, type RecordKind } from '../core/firm/records.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import { isKind } from '../core/ledger/upcast.ts'
+import { isKind } from '../core/ledger/is-kind.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'

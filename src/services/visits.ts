@@ -1,6 +1,6 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { isKind } from '../core/ledger/upcast.ts'
+import { isKind } from '../core/ledger/is-kind.ts'
 import { type Comeback, comebacks } from '../core/visits/comebacks.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'

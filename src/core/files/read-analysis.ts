@@ -1,4 +1,5 @@
-import { type Jotting, jot } from '../ledger/entry-kinds.ts'
+import type { Jotting } from '../ledger/entry-kinds.ts'
+import { jot } from '../ledger/jot.ts'
 import { type HardnessUnit, hardnessFromMgL } from '../quantity/hardness.ts'
 import { type DateForm, parseDateCell } from './parse-cells.ts'
 

@@ -1,5 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
-import { type Jotting, jot } from '../ledger/entry-kinds.ts'
+import type { Jotting } from '../ledger/entry-kinds.ts'
+import { jot } from '../ledger/jot.ts'
 
 const changed = /\b(chang|replac|new|fit|renew|swap|exchang)/i
 const looked = /\b(check|look|inspect|test|ok)\b/i

@@ -1,7 +1,9 @@
 import { number, string } from 'yup'
 
-/** The first version of a body: each carries the number of the schema it was written by. */
-export const v = number().oneOf([1]).required()
+/** Each body carries the number of the schema it was written by. */
+const version = <N extends number>(n: N) => number<N>().oneOf([n]).required()
+/** The first of a kind. */
+export const v = version(1)
 export const slug = () => string().matches(/^[a-z0-9-]{1,60}$/, 'must be a short name in small letters')
 export const words = (most: number) => string().max(most, `must be at most ${most} characters`)
 export const group = number().integer().min(1).max(4)

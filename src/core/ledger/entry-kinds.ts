@@ -100,11 +100,3 @@ export const entryKindNames = Object.keys(entryKinds) as EntryKind[]
 /** What is known of a kind of entry, by its name: names and bodies of the registry belong together. */
 export const entryKindOf = (kind: EntryKind): EntryDefinition<Jotting['body']> =>
   entryKinds[kind] as unknown as EntryDefinition<Jotting['body']>
-
-/** Something to be written down, under the number of today's version. @example jot('reading', { counter: 'shots', count: 5 }) */
-export const jot = <K extends EntryKind>(kind: K, body: Unversioned<Body<K>>): JottingOf<K> =>
-  ({ kind, body: entryKindOf(kind).body.numbered(body as Unversioned<Jotting['body']>) }) as JottingOf<K>
-
-/** The same with one field said anew: what may be said there is checked where it is written. */
-export const corrected = ({ kind, body }: Jotting, field: string, said: string | number): Jotting =>
-  ({ kind, body: { ...body, [field]: said } }) as Jotting

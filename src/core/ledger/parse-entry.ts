@@ -1,9 +1,11 @@
 import { object, string } from 'yup'
 import { instant, localDay, uuid } from '../parse/fields.ts'
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { issuesOfOwn } from './check-own.ts'
 import type { ReceivedEntry } from './entry.ts'
 import { type EntryKind, entryKindNames, entryKindOf } from './entry-kinds.ts'
 import { subjectKinds } from './subject.ts'
+import { inTodaysWords } from './upcast.ts'
 
 const envelope = object({
   id: uuid().required(),
@@ -39,7 +41,8 @@ export function parseEntry(input: unknown): Parsed<ReceivedEntry> {
     issues.push({ path: 'supersedes', code: 'self', message: 'must name another entry', value: id })
   }
   const body = definition.body.parse((input as ReceivedEntry).body)
-  if (!body.ok)
-    issues.push(...body.issues.map((issue) => ({ ...issue, path: issue.path ? `body.${issue.path}` : 'body' })))
-  return issues.length > 0 ? { ok: false, issues } : { ok: true, value: { ...(input as ReceivedEntry) } }
+  const value = { ...(input as ReceivedEntry) }
+  const told = body.ok ? issuesOfOwn(inTodaysWords(value)) : body.issues
+  issues.push(...told.map((issue) => ({ ...issue, path: issue.path ? `body.${issue.path}` : 'body' })))
+  return issues.length > 0 ? { ok: false, issues } : { ok: true, value }
 }

@@ -1,11 +1,5 @@
 import type { Entry, ReceivedEntry } from './entry.ts'
-import { type EntryKind, entryKindOf } from './entry-kinds.ts'
-
-/** Narrows an entry to one kind. */
-export const isKind =
-  <K extends EntryKind>(kind: K) =>
-  <E extends { kind: EntryKind }>(entry: E): entry is Extract<E, { kind: K }> =>
-    entry.kind === kind
+import { entryKindOf } from './entry-kinds.ts'
 
 /**
  * An entry in today's words, whatever words it was written in. The ledger keeps it as it came; whoever reads the

@@ -1,5 +1,5 @@
 import type { AnyObject, InferType, ObjectSchema } from 'yup'
-import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
+import { type Parsed, parseStrict } from '../parse/parse-strict.ts'
 
 /** A body as it was received: the number of its schema, and whatever that schema let through. */
 export interface ReceivedBody {
@@ -24,8 +24,6 @@ export interface Shapes<Now> {
   parse(input: unknown): Parsed<ReceivedBody>
   /** A body that passed `parse` once, in today's shape. */
   lifted(body: ReceivedBody): Now
-  /** A new body, under the number of today's version. */
-  numbered(body: Unversioned<Now>): Now
 }
 
 /**
@@ -34,29 +32,20 @@ export interface Shapes<Now> {
  */
 export class Versions<Now> implements Shapes<Now> {
   private readonly steps: Step[]
-  private readonly checks: (body: Now) => Issue[]
 
-  private constructor(steps: Step[], checks: (body: Now) => Issue[]) {
+  private constructor(steps: Step[]) {
     this.steps = steps
-    this.checks = checks
   }
 
-  /** @param schema - of version 1 @param check - what no schema can say, of today's shape */
-  static first<S extends ObjectSchema<AnyObject>>(
-    schema: S,
-    check: (body: InferType<S>) => Issue[] = () => [],
-  ): Versions<InferType<S>> {
-    return new Versions<InferType<S>>([{ schema, lift: null }], check)
+  /** @param schema - of version 1 */
+  static first<S extends ObjectSchema<AnyObject>>(schema: S): Versions<InferType<S>> {
+    return new Versions<InferType<S>>([{ schema, lift: null }])
   }
 
   /** The version after it, and how a body of the one before is read as one of it. */
-  next<S extends ObjectSchema<AnyObject>>(
-    schema: S,
-    lift: (was: Now) => InferType<S>,
-    check: (body: InferType<S>) => Issue[] = () => [],
-  ): Versions<InferType<S>> {
+  next<S extends ObjectSchema<AnyObject>>(schema: S, lift: (was: Now) => InferType<S>): Versions<InferType<S>> {
     const steps = this.steps.map((step, i) => (i === this.steps.length - 1 ? { ...step, lift } : step))
-    return new Versions<InferType<S>>([...steps, { schema, lift: null }], check)
+    return new Versions<InferType<S>>([...steps, { schema, lift: null }])
   }
 
   get schemas(): ObjectSchema<AnyObject>[] {
@@ -68,8 +57,7 @@ export class Versions<Now> implements Shapes<Now> {
     const step = this.steps[typeof v === 'number' ? v - 1 : this.steps.length - 1] ?? this.steps.at(-1)!
     const parsed = parseStrict(step.schema, input)
     if (!parsed.ok) return parsed
-    const issues = this.checks(this.lifted(input as ReceivedBody))
-    return issues.length > 0 ? { ok: false, issues } : { ok: true, value: input as ReceivedBody }
+    return { ok: true, value: input as ReceivedBody }
   }
 
   lifted(body: ReceivedBody): Now {
@@ -77,9 +65,5 @@ export class Versions<Now> implements Shapes<Now> {
     // What its schema let through is taken at its word: `next` holds each step to its neighbours.
     for (let v = body.v; v < this.steps.length; v += 1) now = this.steps[v - 1]!.lift!(now as never)
     return now as Now
-  }
-
-  numbered(body: Unversioned<Now>): Now {
-    return { v: this.steps.length, ...body } as unknown as Now
   }
 }

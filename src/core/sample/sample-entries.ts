@@ -1,4 +1,5 @@
-import { type Body, type JottingOf, jot } from '../ledger/entry-kinds.ts'
+import type { Body, JottingOf } from '../ledger/entry-kinds.ts'
+import { jot } from '../ledger/jot.ts'
 import type { Unversioned } from '../ledger/versions.ts'
 import type { HardnessTest, Sample } from './sample.ts'
 

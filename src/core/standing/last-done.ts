@@ -1,7 +1,7 @@
 import type { Duty } from '../kinds/kind.ts'
 import { inOrder } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind, touching } from './histories.ts'
 

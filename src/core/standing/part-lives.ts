@@ -1,7 +1,7 @@
 import { instances } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 import type { Lifetime } from '../lifetimes/lifetime.ts'
 import { type LocalDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import { materialOf } from './fitted-material.ts'

@@ -1,6 +1,6 @@
 import { effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 
 export interface Place {
   siteId: string

@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 
 /** What somebody noted of a thing in an earlier strip-down. */
 export interface NotedBefore {

@@ -1,5 +1,6 @@
 import type { OpenDays } from './open-days.ts'
-import { chanceReached, meanRate, type Rate, rateOf, type WeighedRise, weigh } from './rate.ts'
+import { chanceReached, meanRate, type Rate } from './rate.ts'
+import { typicalRates } from './typical-rate.ts'
 
 /** A counter as read on a day, before that day's first drink. */
 export interface CounterReading {
@@ -46,7 +47,7 @@ const bound = 0.001
 export function judgeReadings(readings: CounterReading[], options: JudgeOptions): JudgedReadings {
   const { open, rollover, breaks = [] } = options
   const era = (day: number) => (breaks.length === 0 ? 0 : breaks.filter((on) => on <= day).length)
-  const neighbours = risesBetween(readings, open, era)
+  const typical = typicalRates(readings, open, era, options.priorPerOpenDay)
   const flags: JudgedReadings['flags'] = []
   const kept: JudgedReadings['kept'] = []
   const rises: JudgedReadings['rises'] = []
@@ -75,7 +76,7 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     const rise = reading.count - last.count
     const days = open.count(last.day, reading.day)
     const next = readings[i + 1]
-    const rate = typicalRate(neighbours, i, era(reading.day), options.priorPerOpenDay)
+    const rate = typical(i)
 
     if (rise >= 0 && era(last.day) !== era(reading.day)) {
       keep(i, rise, false)
@@ -113,49 +114,4 @@ function confirmed(reading: CounterReading, next: CounterReading | undefined, ro
   if (!next) return false
   if (next.count >= reading.count) return true
   return rollover !== undefined && reading.count > 0.9 * rollover && next.count < 0.1 * rollover
-}
-
-interface TypicalRise extends WeighedRise {
-  /** The reading it ends with. */
-  index: number
-  era: number
-  perDay: number
-}
-
-/** Rises between neighbouring readings, weighed once, the slowest first. */
-function risesBetween(readings: CounterReading[], open: OpenDays, era: (day: number) => number): TypicalRise[] {
-  const today = readings.at(-1)?.day ?? 0
-  const rises: TypicalRise[] = []
-  for (let i = 1; i < readings.length; i += 1) {
-    const [a, b] = [readings[i - 1]!, readings[i]!]
-    const openDays = open.count(a.day, b.day)
-    const count = b.count - a.count
-    if (count < 0 || openDays <= 0 || era(a.day) !== era(b.day)) continue
-    // Seasons differ: a rate learned in one part of the year must not make another impossible.
-    const { weight } = weigh({ count, openDays, ageDays: (today - b.day) / 6 })
-    rises.push({ count, openDays, weight, index: i, era: era(b.day), perDay: count / openDays })
-  }
-  return rises.sort((a, b) => a.perDay - b.perDay)
-}
-
-/**
- * The rate a doubtful reading is held against: from all rises of its era that do not touch it and lie
- * within five times their median, so that one typing error cannot vouch for another.
- *
- * @param rises - sorted by rise per day
- */
-function typicalRate(rises: TypicalRise[], without: number, era: number, priorPerOpenDay: number): Rate {
-  const others = rises.filter((rise) => rise.index !== without && rise.index - 1 !== without && rise.era === era)
-  const most = 5 * medianPerDay(others) + 5
-  while (others.length > 0 && others.at(-1)!.perDay > most) others.pop()
-  const rate = rateOf(others, priorPerOpenDay)
-  const shape = Math.min(rate.shape, 12)
-  return { ...rate, shape, rate: shape * (rate.rate / rate.shape) }
-}
-
-/** Of rises sorted by it; Infinity where there are none, so that nothing is left out. */
-function medianPerDay(sorted: TypicalRise[]): number {
-  if (sorted.length === 0) return Number.POSITIVE_INFINITY
-  const half = sorted.length >> 1
-  return sorted.length % 2 ? sorted[half]!.perDay : (sorted[half - 1]!.perDay + sorted[half]!.perDay) / 2
 }

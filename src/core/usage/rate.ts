@@ -46,8 +46,7 @@ export const weigh = ({ count, openDays, ageDays }: Rise): WeighedRise => ({
   weight: openDays > 0 ? 0.5 ** (Math.max(0, ageDays) / halfLifeDays) : 0,
 })
 
-/** The same from rises already weighed: judging a counter asks once a reading. */
-export function rateOf(rises: WeighedRise[], priorPerOpenDay: number): Rate {
+function rateOf(rises: WeighedRise[], priorPerOpenDay: number): Rate {
   let count = 0
   let days = 0
   let weights = 0
@@ -56,12 +55,27 @@ export function rateOf(rises: WeighedRise[], priorPerOpenDay: number): Rate {
     days += rise.weight * rise.openDays
     weights += rise.weight
   }
-  const mean = (1 + count) / (1 / priorPerOpenDay + days)
-  let scatter = 0
-  for (const rise of rises) {
-    if (rise.weight === 0) continue
-    scatter += (rise.weight * (rise.count - mean * rise.openDays) ** 2) / Math.max(mean * rise.openDays, 1)
+  const scatterAbout = (mean: number) => {
+    let scatter = 0
+    for (const rise of rises) {
+      if (rise.weight === 0) continue
+      scatter += (rise.weight * (rise.count - mean * rise.openDays) ** 2) / Math.max(mean * rise.openDays, 1)
+    }
+    return scatter
   }
+  return rateOfSums({ count, days, weights }, scatterAbout, priorPerOpenDay)
+}
+
+/**
+ * The same from what rises sum up to, each by its weight.
+ * @param scatterAbout - their squared distances from a mean, each over what the mean makes of its days, 1 at least
+ */
+export function rateOfSums(
+  { count, days, weights }: { count: number; days: number; weights: number },
+  scatterAbout: (mean: number) => number,
+  priorPerOpenDay: number,
+): Rate {
+  const scatter = scatterAbout((1 + count) / (1 / priorPerOpenDay + days))
   const dispersion = Math.max(
     1,
     (scatter + dispersionPrior.value * dispersionPrior.weight) / (weights + dispersionPrior.weight),

@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 
 /** A fault that came back soon after it was repaired. */

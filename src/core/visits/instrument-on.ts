@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 
 /** Whether an instrument or reagent could be trusted on a day. */

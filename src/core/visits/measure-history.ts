@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 
 /** One measure at one group, as found and as left on one day. */

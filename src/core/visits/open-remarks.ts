@@ -1,5 +1,5 @@
 import type { Entry } from '../ledger/entry.ts'
-import { isKind } from '../ledger/upcast.ts'
+import { isKind } from '../ledger/is-kind.ts'
 
 /** What was left open and not closed since, oldest first. @param entries - effective entries of one subject */
 export function openRemarks(entries: Entry[]): (Entry & { kind: 'remark' })[] {

@@ -2,7 +2,8 @@ import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
-import { type Body, type EntryKind, type Jotting, jot } from '../../core/ledger/entry-kinds.ts'
+import type { Body, Jotting } from '../../core/ledger/entry-kinds.ts'
+import { jot, type OfFirstShape } from '../../core/ledger/jot.ts'
 import type { RemovalReason } from '../../core/ledger/removal.ts'
 import type { SubjectKind } from '../../core/ledger/subject.ts'
 import type { Unversioned } from '../../core/ledger/versions.ts'
@@ -165,7 +166,12 @@ export function entriesOfDraft(
   // A visit entered later keeps its own day; the hour is no longer known.
   const sameDay = draft.startedAt.slice(0, 10) === draft.happenedOn
   const happenedAt = sameDay ? draft.startedAt : `${draft.happenedOn}T12:00:00.000Z`
-  const add = <K extends EntryKind>(slot: string, subjectKind: SubjectKind, kindOf: K, body: Unversioned<Body<K>>) => {
+  const add = <K extends OfFirstShape>(
+    slot: string,
+    subjectKind: SubjectKind,
+    kindOf: K,
+    body: Unversioned<Body<K>>,
+  ) => {
     const subjectId = subjects[subjectKind]
     if (!subjectId) return
     const jotting: Jotting = jot(kindOf, body)

@@ -1,4 +1,4 @@
-import { isKind } from '../../core/ledger/upcast.ts'
+import { isKind } from '../../core/ledger/is-kind.ts'
 import { effective, ofKind } from '../../core/standing/histories.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 

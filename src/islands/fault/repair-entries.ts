@@ -3,7 +3,8 @@ import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
-import type { Body, EntryKind } from '../../core/ledger/entry-kinds.ts'
+import type { Body } from '../../core/ledger/entry-kinds.ts'
+import type { OfFirstShape } from '../../core/ledger/jot.ts'
 import type { Unversioned } from '../../core/ledger/versions.ts'
 import { fittingEntries } from '../../core/procedures/run-record.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
@@ -51,7 +52,7 @@ function seenWords(book: FaultBook, test: string, outcome: string): string {
 export function repairEntries(given: Given): Entry[] {
   const { book, fault, text, fitted = [], kind, out, search, reportId, idOf, machineId, today, at, visitId } = given
   const more = { happenedAt: at.toISOString(), ...(visitId && { visitId }) }
-  const make = <K extends EntryKind>(name: string, kind: K, body: Unversioned<Body<K>>): Entry =>
+  const make = <K extends OfFirstShape>(name: string, kind: K, body: Unversioned<Body<K>>): Entry =>
     makeEntry('machine', machineId, kind, body, today, { id: idOf(name), ...more })
   const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
   const report = makeEntry('machine', machineId, 'fault-reported', { text: symptom.name, symptom: symptom.id }, today, {

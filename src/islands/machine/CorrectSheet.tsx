@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { corrected, entryKindOf, type Jotting, jot } from '../../core/ledger/entry-kinds.ts'
+import { entryKindOf, type Jotting } from '../../core/ledger/entry-kinds.ts'
+import { corrected, jot } from '../../core/ledger/jot.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'

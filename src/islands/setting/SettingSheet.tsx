@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react'
 import type { Entry } from '../../core/ledger/entry.ts'
-import { jot } from '../../core/ledger/entry-kinds.ts'
+import { jot } from '../../core/ledger/jot.ts'
 import type { AnySetting } from '../../core/ledger/setting-kinds.ts'
 import type { Unversioned } from '../../core/ledger/versions.ts'
 import { browserNow } from '../../ui/clock.ts'

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { jot } from '../../core/ledger/entry-kinds.ts'
+import { jot } from '../../core/ledger/jot.ts'
 import { knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'

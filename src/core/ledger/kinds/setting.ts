@@ -19,7 +19,6 @@ const shapes: Shapes<AnySetting> = {
     return { ok: false, issues: [{ path: 'setting', code: 'oneOf', message, value: name }] }
   },
   lifted: (body) => settingKindOf(String(body.setting) as AnySetting['setting']).body.lifted(body),
-  numbered: (body) => settingKindOf(body.setting).body.numbered(body),
 }
 
 /** A figure, a habit or a choice that holds from that day on, here and beneath. */
