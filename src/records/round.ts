@@ -1,8 +1,6 @@
 import type { Knex } from 'knex'
 import { instanceName, kinds } from '../core/kinds/index.ts'
-import { exchangerParts } from '../core/softener/exchanger-parts.ts'
-import { outletTestName } from '../core/standing/outlet-test-standing.ts'
-import { flushTask } from '../core/standing/raised-tasks.ts'
+import { raisedTasks } from '../core/standing/tasks/index.ts'
 import type { Trx } from './database.ts'
 
 export interface RoundFilter {
@@ -134,16 +132,7 @@ const keyNames: { key: string; name: string }[] = [
         : [{ key: id, name: name.toLowerCase() }],
     ),
   ),
-  { key: 'descale', name: 'descale' },
-  { key: 'regenerate', name: 'regenerate softener' },
-  { key: 'change-cartridge', name: 'change cartridge' },
-  { key: 'change-membrane', name: 'change membrane' },
-  { key: 'change-prefilter', name: 'change carbon filter' },
-  ...exchangerParts.map(({ id, name }) => ({ key: id as string, name: name.toLowerCase() })),
-  { key: 'salt', name: 'fill up salt' },
-  { key: flushTask, name: 'freshen boiler' },
-  ...Object.values(outletTestName).map((name) => ({ key: 'outlet-test', name: name.toLowerCase() })),
-  { key: 'restart', name: 'flush empty sanitise refill after standing' },
+  ...raisedTasks.flatMap(({ id, searchNames }) => searchNames.map((name) => ({ key: id, name }))),
 ]
 
 function narrowed(trx: Trx, filter: RoundFilter): Knex.QueryBuilder {

@@ -1,4 +1,5 @@
-import type { Ledgers } from '../core/standing/histories.ts'
+import { effective, type Ledgers } from '../core/standing/histories.ts'
+import { tasksToWrite } from '../core/standing/tasks/index.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { allKept, keptById } from '../records/kept.ts'
@@ -52,6 +53,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
       },
       softener: softener && { id: softener.id, name: softener.name },
       ledgers,
+      raisedTasks: tasksToWrite(effective(ledgers)),
       fedBeside: beside.map((fed) => apartFrom(ledgers, ledgersOf(firmId, fed, byId))),
       technicians: (await technicians(trx)).map(({ id, name, initials, leftOn }) => ({
         id,

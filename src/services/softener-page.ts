@@ -1,10 +1,11 @@
-import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import { takenUpGPerL } from '../core/softener/learned-capacity.ts'
-import { cartridgeCapacity } from '../core/standing/cartridge-standing.ts'
-import { exchangerFacts } from '../core/standing/exchanger-standing.ts'
+import { exchangerFacts } from '../core/standing/exchanger-facts.ts'
 import { effective, type Histories, nearestSetting, ofKind } from '../core/standing/histories.ts'
-import { passageTrend } from '../core/standing/membrane-standing.ts'
-import { meterOverCounts, reckonSoftener, softenerFacts } from '../core/standing/reckon-softener.ts'
+import { reckonSoftener } from '../core/standing/reckon-softener.ts'
+import { meterOverCounts, softenerFacts } from '../core/standing/softener-facts.ts'
+import { cartridgeCapacity } from '../core/standing/tasks/change-cartridge.ts'
+import { passageTrend } from '../core/standing/tasks/change-membrane.ts'
+import { softenerTasks, tasksToWrite } from '../core/standing/tasks/index.ts'
 import { feedWater, waterFacts } from '../core/standing/water/feed-water.ts'
 import { cartridgeTests, outletTests } from '../core/standing/water/outlet-tests.ts'
 import { passageTests } from '../core/standing/water/passage-tests.ts'
@@ -24,14 +25,37 @@ import { treatmentOf } from './treatment-of.ts'
 
 const shownTests = 20
 const shownRenewals = 12
-const renews: EntryKind[] = [
-  'regenerated',
-  'cartridge-changed',
-  'membrane-changed',
-  'prefilter-changed',
-  'salt-added',
-  'serviced',
-]
+
+/** What can be noted as done on it, by its treatment. */
+function renewalsOf(
+  histories: Histories,
+  treatment: ReturnType<typeof treatmentOf>,
+  saltKg: number | null,
+): SoftenerPage['canRenew'] {
+  const toWrite = new Map(tasksToWrite(histories).map((task) => [task.id, task]))
+  const usual = { ...treatment, saltKg: saltKg ?? undefined }
+  const here = {
+    kind: treatment.treatment ?? 'exchanger',
+    regeneratesItself: treatment.regeneratesItself ?? false,
+    prefilter: Boolean(treatment.prefilter),
+  }
+  return softenerTasks.flatMap(({ id, renewal }) => {
+    const written = toWrite.get(id)
+    if (!renewal?.of(here) || !written) return []
+    const { name, besides, amount } = renewal
+    return [
+      {
+        name,
+        written,
+        ...(besides && { besides }),
+        ...(amount && { amount: { ...amount, usual: amount.usual && usual[amount.usual] } }),
+      },
+    ]
+  })
+}
+
+/** Kinds of entry that say it was renewed. */
+const renews = new Set(softenerTasks.flatMap(({ renewal, written }) => (renewal && written ? [written({}).kind] : [])))
 
 /** What comes out of it, reckoned from the raw water and its own tests. */
 function outOf(histories: Histories): SoftenerPage['out'] {
@@ -110,9 +134,11 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     }
     const outlet = new Map(outletOf().map((test) => [test.on, test]))
     const meter = facts && meterOverCounts(facts)
+    const treatment = treatmentOf(byId.get(softenerId) ?? [])
+    const saltKg = exchanger ? (exchanger.saltGPerL * exchanger.set.body.resinL) / 1000 : null
     return {
       firmId,
-      softener: { ...softener, ...treatmentOf(byId.get(softenerId) ?? []) },
+      softener: { ...softener, ...treatment },
       site: { id: site.id, name: site.name, area: site.area, timeZone: site.timeZone },
       standings: reckonSoftener(own, fedLedgers)?.standings ?? [],
       draw: facts
@@ -147,12 +173,13 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
       passage: facts?.kind === 'membrane' ? passageOf(histories) : null,
       chlorine: carbonBefore(histories) ? chlorineOf(histories) : null,
       out: outOf(histories),
-      saltKg: exchanger ? (exchanger.saltGPerL * exchanger.set.body.resinL) / 1000 : null,
+      saltKg,
       renewals: (byId.get(softenerId) ?? [])
-        .filter(({ kind }) => renews.includes(kind))
+        .filter(({ kind }) => renews.has(kind))
         .filter(({ id }) => histories.softener?.entries.some((entry) => entry.id === id))
         .sort((a, b) => (a.happenedOn < b.happenedOn ? 1 : -1))
         .slice(0, shownRenewals),
+      canRenew: renewalsOf(histories, treatment, saltKg),
     }
   })
 }

@@ -1,6 +1,7 @@
 import type { InstrumentKind } from '../core/firm/instrument-kinds.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Level } from '../core/standing/histories.ts'
+import type { TaskToWrite } from '../core/standing/tasks/raised-task.ts'
 
 /** One machine with all its reckoning reads: a field screen works from this alone, without network. */
 export interface MachineBundle {
@@ -33,6 +34,8 @@ export interface MachineBundle {
   ledgers: Partial<Record<Level, RecordedEntry[]>>
   /** Ledgers of the machines behind the same softener, this one left out; a level not there is this machine's own. */
   fedBeside: Partial<Record<Level, RecordedEntry[]>>[]
+  /** Tasks that no kind lists: what is written when one is done. */
+  raisedTasks: TaskToWrite[]
   technicians: { id: string; name: string; initials: string; leftOn?: string }[]
   /** What can be measured with, and how long it is good. */
   instruments: { id: string; name: string; kind: InstrumentKind; serial: string; calibrations: RecordedEntry[] }[]

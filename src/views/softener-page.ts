@@ -1,6 +1,7 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { OutletTest } from '../core/softener/learned-capacity.ts'
 import type { Standing } from '../core/standing/standing.ts'
+import type { RenewalWords, TaskToWrite } from '../core/standing/tasks/raised-task.ts'
 import type { PassageTest } from '../core/standing/water/passage-tests.ts'
 import type { SiteSoftener } from './site-page.ts'
 
@@ -10,6 +11,12 @@ export interface ChlorineTest {
   point: 'raw' | 'behind'
   freeMgL?: number
   totalMgL?: number
+}
+
+/** What can be noted as done, with what of it can be said. */
+export interface Renewal extends Pick<RenewalWords, 'name' | 'besides'> {
+  written: TaskToWrite
+  amount?: { label: string; unit: string; field: string; usual?: number; needed?: boolean }
 }
 
 /** A softener at its site: what it feeds, what is due, what its outlet was found to be, what that taught. */
@@ -63,4 +70,6 @@ export interface SoftenerPage {
   } | null
   /** Days it was regenerated, filled or changed, the latest first. */
   renewals: RecordedEntry[]
+  /** What can be noted as done on it, the main thing first; what is `besides` renews the softener, not its treatment. */
+  canRenew: Renewal[]
 }

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { usualPreferences } from '../../src/core/firm/preferences.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
+import { tasksToWrite } from '../../src/core/standing/tasks/index.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
 import { type Draft, decimal, emptyDraft, entriesOfDraft } from '../../src/islands/entry/draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
@@ -34,6 +35,7 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
   },
   softener: softener ? { id: uuid(3), name: 'Back room' } : null,
   ledgers: {},
+  raisedTasks: tasksToWrite({}),
   fedBeside: [],
   technicians: [],
   instruments: [],

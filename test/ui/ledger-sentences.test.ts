@@ -12,6 +12,7 @@ import { waySetting } from '../../src/core/procedures/way-setting.ts'
 import { sheetForFault } from '../../src/core/strip-down/sheet-for.ts'
 import { repairEntries } from '../../src/islands/fault/repair-entries.ts'
 import { entryWords } from '../../src/ui/entry-words.ts'
+import { raisedIds } from '../core/procedures/raised-ids.ts'
 import { offers, wellRun } from '../core/procedures/well-run.ts'
 
 let made = 0
@@ -77,7 +78,7 @@ describe('what work leaves in the ledger is read as sentences', () => {
       for (const procedure of offers(kind))
         for (const school of procedure.schools) {
           const lanes = lanesOf(procedure, school, kind)
-          for (const draft of runEntries([{ procedure, school }], lanes, wellRun(lanes), kind)) {
+          for (const draft of runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds)) {
             const one = entry(draft.kind, draft.body)
             if (!draft.of) {
               const parsed = parseEntry(one)

@@ -1,6 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { EntryKind, Unnumbered } from '../ledger/entry-kinds.ts'
-import { flushTask, restartTask } from '../standing/raised-tasks.ts'
 import { type HeldReason, heldReasonIds, notToDrink } from './held-reasons.ts'
 import type { Chosen, Lane } from './lane.ts'
 import { writtenBy } from './procedure.ts'
@@ -43,8 +42,16 @@ type Draft = Unnumbered & {
 /**
  * What a run that ended leaves in the ledger: what was done task by task, what was skipped and why, what is still in
  * the machine.
+ *
+ * @param raised - tasks that no kind lists and the reckoning raises by itself: they are dated too
  */
-export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, kind: Kind): Draft[] {
+export function runEntries(
+  running: Chosen[],
+  lanes: Lane[],
+  state: RunState,
+  kind: Kind,
+  raised: readonly string[],
+): Draft[] {
   if (!state.ended) throw new Error('runEntries: a run is on record when it has ended')
   const { ended } = state
   const through = (lane: Lane) => stepNow(lane, state) === null
@@ -72,7 +79,14 @@ export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, ki
     }
     return [
       run,
-      ...written(writtenBy(procedure, school), own, through, state, kind),
+      ...written(
+        writtenBy(procedure, school),
+        own,
+        through,
+        state,
+        [...raised, ...kind.duties.map(({ id }) => id)],
+        kind,
+      ),
       ...fittings(own, state),
       ...measured(own, state, kind),
     ]
@@ -81,9 +95,6 @@ export function runEntries(running: Chosen[], lanes: Lane[], state: RunState, ki
     drafts.push({ kind: 'held', body: { why: of, ...(group !== null && { group }) } })
   return drafts
 }
-
-/** Tasks no kind lists: the reckoning raises them by the water, or after a standstill. */
-const raised = ['descale', flushTask, restartTask]
 
 /** Entries that name no task: what they say is what was done. */
 const bare = new Set<EntryKind>([
@@ -163,14 +174,15 @@ function written(
   own: Lane[],
   through: (lane: Lane) => boolean,
   state: RunState,
+  dated: string[],
   kind: Kind,
 ): Draft[] {
-  const here = new Set(kind.duties.map(({ id }) => id))
+  const here = new Set(dated)
   return writes.flatMap(({ entry, task, taskOf, each, of, by = [], figure }): Draft[] => {
     const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
     const duty = kind.duties.find(({ id }) => id === named)
     // What this kind has no clock for dates nothing: the run itself says that it was done.
-    if (!bare.has(entry) && !raised.includes(named) && !here.has(named)) return []
+    if (!bare.has(entry) && !here.has(named)) return []
     const has = (lane: Lane, step: string) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))
     const did = (lane: Lane, step: string) => standing(lane, state).some((one) => one.step.endsWith(`.${step}`))
     // Lanes that make it so are through, each with that step done; what else is done there, a coffee thrown away,

@@ -35,5 +35,3 @@ export const exchangerParts: ExchangerPart[] = [
     minutes: 60,
   },
 ]
-
-export const isExchangerPart = (id: string): boolean => exchangerParts.some((part) => part.id === id)

@@ -1,14 +1,11 @@
 import { instances } from '../kinds/index.ts'
 import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
-import { descaleStanding } from './descale-standing.ts'
 import { dutyStanding } from './duty-standing.ts'
-import { flushStanding } from './flush-standing.ts'
 import { effective, type Ledgers } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
-import { releaseStanding } from './release-standing.ts'
-import { restartStanding } from './restart-standing.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
+import { machineTasks } from './tasks/index.ts'
 import { boilerConcentrate } from './water/boiler-concentrate.ts'
 import { machineChalk } from './water/machine-chalk.ts'
 import { litresADay } from './water-budget.ts'
@@ -65,10 +62,7 @@ function standingsOf(facts: MachineFacts): Standing[] {
     for (let n = 1; n <= many; n += 1) standings.push(dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined))
   }
   const chalk = machineChalk(facts)
-  if (chalk) {
-    const kept = boilerConcentrate(facts, chalk)
-    standings.push(descaleStanding(facts, chalk), kept && flushStanding(facts, kept))
-  }
-  standings.push(restartStanding(facts), releaseStanding(facts))
+  const water = { chalk, concentrate: chalk && boilerConcentrate(facts, chalk) }
+  for (const task of machineTasks) standings.push(task.standing(facts, water))
   return standings.filter((standing) => standing !== null)
 }

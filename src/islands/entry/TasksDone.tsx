@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react'
 import { type HardnessUnit, hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { acidNames, acids } from '../../core/scale/acid.ts'
-import { releaseTask } from '../../core/standing/raised-tasks.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { firmUnit } from '../../ui/quantity.ts'
 import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
@@ -24,7 +23,7 @@ export function TasksDone({ draft, onChange, standings, today, issues }: Props) 
   const tasks = useMemo(
     () =>
       standings.filter(
-        (standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test' && standing.duty !== releaseTask,
+        (standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test' && standing.duty !== 'release',
       ),
     [standings],
   )

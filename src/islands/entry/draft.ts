@@ -10,10 +10,8 @@ import type { Unversioned } from '../../core/ledger/versions.ts'
 import type { VisitTerms } from '../../core/ledger/visit-terms.ts'
 import type { WaterFigureName } from '../../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
-import { isExchangerPart } from '../../core/softener/exchanger-parts.ts'
-import { effective, nearestSetting } from '../../core/standing/histories.ts'
+import { effective } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
-import { flushTask, restartTask } from '../../core/standing/raised-tasks.ts'
 import { asReckoned } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
@@ -233,14 +231,10 @@ export function entriesOfDraft(
   for (const point of ['raw', 'permeate', 'softened'] as const) addFigures(point)
   for (const key of draft.tasks) {
     const { id, group } = splitKey(key)
-    if (id === 'descale') add(`task:${key}`, 'machine', 'descaled', { task: 'descale', ...descaled(draft, wrong) })
-    else if (id === 'salt') add(`task:${key}`, 'softener', 'salt-added', { kg: saltTankKg(bundle) })
-    else if (id === flushTask || id === restartTask) add(`task:${key}`, 'machine', 'cleaned', { task: id })
-    else if (id === 'regenerate') add(`task:${key}`, 'softener', 'regenerated', {})
-    else if (id === 'change-cartridge') add(`task:${key}`, 'softener', 'cartridge-changed', {})
-    else if (id === 'change-membrane') add(`task:${key}`, 'softener', 'membrane-changed', {})
-    else if (isExchangerPart(id)) add(`task:${key}`, 'softener', 'serviced', { task: id })
-    else if (id === 'change-prefilter') add(`task:${key}`, 'softener', 'prefilter-changed', {})
+    const raised = bundle.raisedTasks.find((task) => task.id === id)
+    if (raised?.kind === 'descaled')
+      add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
+    else if (raised) add(`task:${key}`, raised.about, raised.kind, raised.body)
     else {
       const duty = kind.duties.find((candidate) => candidate.id === id)
       if (duty)
@@ -344,10 +338,6 @@ function descaled(
       litres && { spent: { hardnessMgL: Math.round(mgL * spentDilution * 10) / 10, litres: asReckoned(litres, 'L') } }),
   }
 }
-
-/** Salt of a full tank: what filling it up means. */
-const saltTankKg = (bundle: MachineBundle): number =>
-  nearestSetting(effective(bundle.ledgers), 'exchanger')?.body.saltTankKg ?? 25
 
 /** The header of a visit that is in the ledger already. */
 export const headerOf = (bundle: MachineBundle, visitId: string) =>

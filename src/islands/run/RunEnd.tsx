@@ -20,10 +20,12 @@ interface Props {
   kind: Kind
   timeZone: string
   visitId: string | undefined
+  /** Tasks that no kind lists and the reckoning raises by itself. */
+  raised: readonly string[]
 }
 
 /** A run that ended: what was done, what was not, what it writes. */
-export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visitId }: Props) {
+export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visitId, raised }: Props) {
   const { lanes, state, running } = run
   const ended = state.ended!
   const today = localDay(timeZone, ended.at)
@@ -32,7 +34,7 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
   const entries = useMemo((): Entry[] => {
     // As it ended, not as it is saved: sent twice it is the same.
     const more = { happenedAt: new Date(ended.at).toISOString(), ...(visitId && { visitId }) }
-    const made = runEntries(running, lanes, state, kind)
+    const made = runEntries(running, lanes, state, kind, raised)
       .filter((draft) => draft.of !== 'softener' || softenerId)
       .filter((draft) => !(draft.kind === 'held' && run.held.some(({ inside }) => inside.of === draft.body.why)))
       .map(({ kind: entryKind, body, of }, i) => {
@@ -56,7 +58,7 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
         })
       }),
     ]
-  }, [ended.at, kind, lanes, machineId, run, running, softenerId, state, today, visitId])
+  }, [ended.at, kind, lanes, machineId, run, running, softenerId, state, today, visitId, raised])
   const inside = insideNow(lanes, state)
   const named = (lane: string, step: string) =>
     lanes.find(({ id }) => id === lane)?.steps.find(({ id }) => id === step)?.say ?? step

@@ -133,6 +133,7 @@ interface GoingProps {
 function Going({ kept, bundle, kind, place, measures, histories, today, onThrowAway, visitId }: GoingProps) {
   const keys = useModelKeys(bundle, histories, today)
   const { muted, mute } = useMuted()
+  const raised = useMemo(() => bundle.raisedTasks.map(({ id }) => id), [bundle])
   const run = useRun(bundle.machine.id, kept, muted, today)
   if (run.state.ended)
     return (
@@ -144,6 +145,7 @@ function Going({ kept, bundle, kind, place, measures, histories, today, onThrowA
         kind={kind}
         timeZone={bundle.site.timeZone}
         visitId={visitId}
+        raised={raised}
       />
     )
   return (

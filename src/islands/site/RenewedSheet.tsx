@@ -1,10 +1,11 @@
 import { useState } from 'react'
+import { corrected, jot } from '../../core/ledger/jot.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
-import { makeEntry, writeFrom } from '../make-entry.ts'
+import type { Renewal } from '../../views/softener-page.ts'
+import { writeFrom, writtenAbout } from '../make-entry.ts'
 import { type FieldSpec, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
-import type { Renewal } from './renewals.ts'
 
 interface Props {
   softenerId: string
@@ -16,7 +17,7 @@ interface Props {
 /** Says that it was regenerated, filled up or changed. */
 export function RenewedSheet({ softenerId, renewal, today, onClose }: Props) {
   const [id] = useState(newId)
-  const { made, name, amount } = renewal
+  const { written, name, amount } = renewal
   const amountField: FieldSpec[] = amount
     ? [
         {
@@ -40,9 +41,10 @@ export function RenewedSheet({ softenerId, renewal, today, onClose }: Props) {
           const value = typedNumber(values, 'amount')
           if (value !== undefined && !(value > 0)) return wrongAt('amount', 'must be a number above 0')
           if (value === undefined && amount?.needed) return wrongAt('amount', 'is missing')
-          const { kind, body } = made(value)
+          const done = jot(written.kind, written.body)
+          const jotting = value !== undefined && amount ? corrected(done, amount.field, value) : done
           const on = typedText(values, 'on') || today
-          const told = await writeFrom([makeEntry('softener', softenerId, kind, body, on, { id })])
+          const told = await writeFrom([writtenAbout('softener', softenerId, jotting, on, { id })])
           if (told.ok) location.reload()
           return told
         }}

@@ -14,7 +14,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
-import type { SoftenerPage } from '../../views/softener-page.ts'
+import type { Renewal, SoftenerPage } from '../../views/softener-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { softenerLevels } from '../setting/levels.ts'
 import { dueSentence, governs } from '../standing-words.ts'
@@ -25,7 +25,6 @@ import { MeterOverCounts } from './MeterOverCounts.tsx'
 import { OutletTests } from './OutletTests.tsx'
 import { PassageTests } from './PassageTests.tsx'
 import { RenewedSheet } from './RenewedSheet.tsx'
-import { otherWork, type Renewal, renewalsOf } from './renewals.ts'
 
 const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((module) => module.AdjustSheet))
 const MeasuredSheet = later(() => import('./MeasuredSheet.tsx').then((module) => module.MeasuredSheet))
@@ -46,6 +45,7 @@ function SoftenerView({ page, today }: Props) {
   const [renewal, setRenewal] = useState<Renewal | null>(null)
   const [working, setWorking] = useState(false)
   const [adjusting, setAdjusting] = useState<Line | null>(null)
+  const otherWork = page.canRenew.filter(({ besides }) => besides)
   const chosen = standings.find((standing) => standing.key === key) ?? null
   const isResin = softener.treatment === 'exchanger' || softener.treatment === 'cartridge'
   const axis = dueAxis(today, 260, 366, 60)
@@ -66,16 +66,18 @@ function SoftenerView({ page, today }: Props) {
             <button type="button" className="plain" onClick={() => setOpen('edit')}>
               Edit
             </button>
-            {renewalsOf(page).map((one, i) => (
-              <button
-                key={one.name}
-                type="button"
-                className={`whitespace-nowrap ${i === 0 ? 'act' : 'plain'}`}
-                onClick={() => setRenewal(one)}
-              >
-                {one.name}
-              </button>
-            ))}
+            {page.canRenew
+              .filter(({ besides }) => !besides)
+              .map((one, i) => (
+                <button
+                  key={one.name}
+                  type="button"
+                  className={`whitespace-nowrap ${i === 0 ? 'act' : 'plain'}`}
+                  onClick={() => setRenewal(one)}
+                >
+                  {one.name}
+                </button>
+              ))}
           </>
         }
       />
@@ -164,16 +166,16 @@ function SoftenerView({ page, today }: Props) {
             <section aria-label="Log" className="pb-5">
               <div className="flex flex-wrap items-center justify-between gap-2 pb-1">
                 <h2 className="head m-0">Log</h2>
-                {otherWork(page).length > 0 && (
+                {otherWork.length > 0 && (
                   <select
                     className="field text-[14px]"
                     aria-label="Something else done"
                     value=""
-                    onChange={(event) => setRenewal(otherWork(page).find(({ task }) => task === event.target.value)!)}
+                    onChange={(event) => setRenewal(otherWork.find(({ name }) => name === event.target.value)!)}
                   >
                     <option value="">something else done …</option>
-                    {otherWork(page).map(({ task, name }) => (
-                      <option key={task} value={task}>
+                    {otherWork.map(({ name }) => (
+                      <option key={name} value={name}>
                         {name}
                       </option>
                     ))}

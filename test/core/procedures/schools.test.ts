@@ -13,6 +13,7 @@ import { insideNow, runEntries } from '../../../src/core/procedures/run-record.t
 import { handStep } from '../../../src/core/procedures/run-state.ts'
 import { span } from '../../../src/core/procedures/span.ts'
 import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
+import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
 
 const stepsOf = (procedure: string, school: string): Step[] =>
@@ -322,7 +323,9 @@ describe('the shop service of a super-automatic (common practice, no source)', (
     }
     expect(inside).to.deep.equal(['detergent', 'descaler'])
     expect(insideNow(lanes, state)).to.deep.equal([])
-    const written = runEntries([{ procedure, school }], lanes, state, sr).filter(({ kind }) => kind !== 'run')
+    const written = runEntries([{ procedure, school }], lanes, state, sr, raisedIds).filter(
+      ({ kind }) => kind !== 'run',
+    )
     expect(written.map(({ kind, body }) => [kind, told({ body }).task ?? told({ body }).measure])).to.deep.equal([
       ['serviced', 'full-service'],
       ['greased', 'brew-unit-grease'],
@@ -348,7 +351,7 @@ describe('what a run leaves in the ledger', () => {
       state = runStep(lanes, state, { at: now, type: 'done' })
     }
     state = runStep(lanes, state, { at: now + 5000, type: 'leave', reason: 'Called away' })
-    const entries = runEntries([{ procedure, school }], lanes, state, c2)
+    const entries = runEntries([{ procedure, school }], lanes, state, c2, raisedIds)
     expect(entries.map(({ kind }) => kind)).to.deep.equal(['run', 'held'])
     expect(entries[1]!.body).to.deep.equal({ why: 'detergent', group: 1 })
     expect(entries[0]!.body).to.include({ ended: 'left', why: 'Called away' })
@@ -378,7 +381,7 @@ describe('what a run leaves in the ledger', () => {
       const answer = step.act === 'check' ? step.answers[0]!.id : undefined
       state = runStep(own, state, { at: now, type: 'done', value: 500, ...(answer && { answer }) })
     }
-    const [, written] = runEntries([{ procedure: salt, school: salt.schools[0]! }], own, state, kind)
+    const [, written] = runEntries([{ procedure: salt, school: salt.schools[0]! }], own, state, kind, raisedIds)
     expect(written).to.deep.equal({ kind: 'regenerated', body: {}, of: 'softener' })
   })
 
@@ -394,7 +397,9 @@ describe('what a run leaves in the ledger', () => {
         const answer = step.act === 'check' ? step.answers[0]!.id : undefined
         state = runStep(own, state, { at: now, type: 'done', ...(answer && { answer }) })
       }
-      return runEntries([{ procedure, school: usualSchool(procedure, kind, null) }], own, state, kind).slice(1)
+      return runEntries([{ procedure, school: usualSchool(procedure, kind, null) }], own, state, kind, raisedIds).slice(
+        1,
+      )
     }
     expect(through('c2')).to.deep.equal(
       [1, 2].map((group) => ({ kind: 'cleaned', body: { task: 'detergent-backflush', group } })),

@@ -7,6 +7,7 @@ import { lanesTogether } from '../../../src/core/procedures/lanes.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
 import { wellRun } from './well-run.ts'
 
@@ -22,7 +23,7 @@ function datedAt(job: Chosen, kind: Kind, groups: number[]): string[] {
   const lanes = lanesTogether([job], kind, groups)
   const state = wellRun(lanes)
   expect(insideNow(lanes, state), job.procedure.id).to.deep.equal([])
-  return runEntries([job], lanes, state, kind).flatMap(({ kind: entry, body }) =>
+  return runEntries([job], lanes, state, kind, raisedIds).flatMap(({ kind: entry, body }) =>
     ['cleaned', 'greased', 'checked', 'serviced', 'descaled'].includes(entry)
       ? [`${told({ body }).task}${told({ body }).group ? ` ${told({ body }).group}` : ''}`]
       : [],

@@ -6,6 +6,7 @@ import { type Procedure, type School, writtenBy } from '../../../src/core/proced
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import type { RunState } from '../../../src/core/procedures/run-state.ts'
+import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
 import { offers, wellRun } from './well-run.ts'
 import { type Expected, expected } from './what-is-written.ts'
@@ -27,7 +28,7 @@ const rowOf = ({ procedure, school }: Case): Expected | undefined =>
 const notDates = ['run', 'measured', 'removed', 'fitted', 'held']
 /** Tasks a run dates: `task`, `task @1` at a group, the entry's own name where it is about what stands ahead. */
 const datedBy = ({ kind, procedure, school }: Case, state: RunState): string[] =>
-  runEntries([{ procedure, school }], lanesOf(procedure, school, kind), state, kind)
+  runEntries([{ procedure, school }], lanesOf(procedure, school, kind), state, kind, raisedIds)
     .filter((draft) => !notDates.includes(draft.kind))
     .map(({ kind: entry, body, of }) => {
       const { task, group } = told({ body })

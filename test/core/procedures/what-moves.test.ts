@@ -7,6 +7,7 @@ import { runEntries } from '../../../src/core/procedures/run-record.ts'
 import { addMonths, fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
 import type { Standing } from '../../../src/core/standing/standing.ts'
+import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { entry, ledgers, steadyReadings, takenOn } from '../standing/a-history.ts'
 import { offers, wellRun } from './well-run.ts'
 import { expected } from './what-is-written.ts'
@@ -30,7 +31,7 @@ const before = new Map(
 /** The standings after a run played well to its end. */
 function afterRun(kind: Kind, procedure: Procedure, school: School): Map<string, Standing> {
   const lanes = lanesOf(procedure, school, kind)
-  const drafts = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind).filter(({ of }) => !of)
+  const drafts = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds).filter(({ of }) => !of)
   const entries = drafts.map((draft) => entry(draft.kind, worked, draft.body))
   const standings = reckonMachine(ledgers([...historyOf(kind), ...entries]))!.standings
   return new Map(standings.map((standing) => [standing.key, standing]))

@@ -6,6 +6,7 @@ import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
+import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
 import { entry } from '../standing/a-history.ts'
 import { offers, wellRun } from './well-run.ts'
@@ -35,7 +36,7 @@ describe('the whole library, on every kind by every school', () => {
       const done = state.records.filter(({ how }) => how === 'done').map(({ lane, step }) => `${lane} ${step}`)
       const steps = lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`))
       expect([...done].sort(), named(one)).to.deep.equal([...steps].sort())
-      for (const draft of runEntries([{ procedure, school }], lanes, state, kind)) {
+      for (const draft of runEntries([{ procedure, school }], lanes, state, kind, raisedIds)) {
         if (draft.of) continue
         const { kind: entryKind, body } = draft
         const subjectId = '01939000-0000-7000-8000-00000000000a'
@@ -49,7 +50,7 @@ describe('the whole library, on every kind by every school', () => {
     for (const one of cases) {
       const { kind, procedure, school } = one
       const lanes = lanesOf(procedure, school, kind)
-      const written = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind)
+      const written = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds)
       const tasks = new Set([...kind.duties, ...kind.parts].map(({ id }) => id))
       for (const { kind: entryKind, of, body: said } of written) {
         const body = told({ body: said })

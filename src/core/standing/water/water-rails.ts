@@ -1,7 +1,7 @@
 import { toDay } from '../../quantity/local-day.ts'
-import { type Histories, ofKind, touching } from '../histories.ts'
-import { flushTask } from '../raised-tasks.ts'
+import type { Histories } from '../histories.ts'
 import type { Standing } from '../standing.ts'
+import { raisedTasks } from '../tasks/index.ts'
 
 /** One kind of work on the water, along the days: what was done, what should have been, what is planned. */
 export interface WaterRail {
@@ -16,7 +16,6 @@ const missedAfter = 1.6
 
 /** Rails of the work that keeps a machine's water right, from one day to another. */
 export function waterRails(histories: Histories, standings: Standing[], from: number, to: number): WaterRail[] {
-  const daysOf = (entries: { happenedOn: string }[]) => entries.map(({ happenedOn }) => toDay(happenedOn))
   const rail = (key: string, name: string, done: number[], every?: number): WaterRail | null => {
     const standing = standings.find((one) => one.key === key)
     if (!standing && done.length === 0) return null
@@ -29,15 +28,9 @@ export function waterRails(histories: Histories, standings: Standing[], from: nu
       planned: planned(due, pitch, standing ? toDay(standing.asOf) : from, to),
     }
   }
-  const rails = [
-    rail('regenerate', 'Regenerate', daysOf(ofKind(histories, 'softener', 'regenerated'))),
-    rail('change-cartridge', 'Change cartridge', daysOf(ofKind(histories, 'softener', 'cartridge-changed'))),
-    rail('change-membrane', 'Change membrane', daysOf(ofKind(histories, 'softener', 'membrane-changed'))),
-    rail('change-prefilter', 'Change carbon', daysOf(ofKind(histories, 'softener', 'prefilter-changed'))),
-    rail('salt', 'Fill up salt', daysOf(ofKind(histories, 'softener', 'salt-added'))),
-    rail(flushTask, 'Freshen boiler', daysOf(touching(histories, 'machine', flushTask))),
-    rail('descale', 'Descale', daysOf(ofKind(histories, 'machine', 'descaled'))),
-  ]
+  const rails = raisedTasks.map(({ id, rail: one }) =>
+    one ? rail(id, one.name, one.doneOn(histories).map(toDay)) : null,
+  )
   return rails.filter((one) => one !== null)
 }
 

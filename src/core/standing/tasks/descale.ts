@@ -1,10 +1,12 @@
-import { startWorking } from '../quantity/working.ts'
-import { calendarClock, drawLines, litresRuleClock, promptClock, thicknessClock } from './descale-clocks.ts'
-import { finish } from './duty-standing.ts'
-import type { MachineFacts } from './machine-facts.ts'
-import { putAwayOn } from './stages.ts'
-import type { Standing } from './standing.ts'
-import type { MachineChalk } from './water/machine-chalk.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { calendarClock, drawLines, litresRuleClock, promptClock, thicknessClock } from '../descale-clocks.ts'
+import { finish } from '../duty-standing.ts'
+import { ofKind } from '../histories.ts'
+import type { MachineFacts } from '../machine-facts.ts'
+import { putAwayOn } from '../stages.ts'
+import type { Standing } from '../standing.ts'
+import type { MachineChalk } from '../water/machine-chalk.ts'
+import { daysOf, type MachineTask } from './raised-task.ts'
 
 /** Taking a boiler out, or treating it on the bench: minutes. From memory. */
 const benchMinutes = 240
@@ -14,7 +16,7 @@ const benchMinutes = 240
  * (or the usual litres at this hardness), the calendar. Large boilers that are not descaled in place have the
  * chalk alone, and are planned for the bench.
  */
-export function descaleStanding(facts: MachineFacts, chalk: MachineChalk): Standing {
+function descaleStanding(facts: MachineFacts, chalk: MachineChalk): Standing {
   const { kind } = facts
   const working = startWorking(facts.showWorking)
   const { add } = working
@@ -43,4 +45,13 @@ export function descaleStanding(facts: MachineFacts, chalk: MachineChalk): Stand
     caution: 'acid' as const,
   }
   return finish(head, running, working, facts.asOf, putAwayOn(facts.stage))
+}
+
+export const descale: MachineTask = {
+  id: 'descale',
+  searchNames: ['descale'],
+  about: 'machine',
+  written: () => ({ kind: 'descaled', body: { task: 'descale' } }),
+  rail: { name: 'Descale', doneOn: (histories) => daysOf(ofKind(histories, 'machine', 'descaled')) },
+  standing: (facts, { chalk }) => chalk && descaleStanding(facts, chalk),
 }

@@ -1,38 +1,41 @@
-import { scaled } from '../quantity/interval.ts'
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import { type ExchangerPart, exchangerParts } from '../softener/exchanger-parts.ts'
-import { schoolName } from '../wear/limits.ts'
-import type { RunningClock } from './duty-clocks.ts'
-import { finish } from './duty-standing.ts'
-import { exchangerFacts } from './exchanger-standing.ts'
-import { type Histories, ofKind, ownSchool } from './histories.ts'
-import { schoolOf } from './machine-facts.ts'
-import { ageClock } from './softener-age.ts'
-import { type Draw, litresClock } from './softener-draw.ts'
-import type { Standing } from './standing.ts'
-import { schoolFigure } from './water/set-figure.ts'
+import { scaled } from '../../quantity/interval.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { type ExchangerPart, exchangerParts } from '../../softener/exchanger-parts.ts'
+import { schoolName } from '../../wear/limits.ts'
+import type { RunningClock } from '../duty-clocks.ts'
+import { finish } from '../duty-standing.ts'
+import { exchangerFacts } from '../exchanger-facts.ts'
+import { type Histories, ofKind, ownSchool } from '../histories.ts'
+import { schoolOf } from '../machine-facts.ts'
+import { ageClock } from '../softener-age.ts'
+import { type Draw, litresClock } from '../softener-draw.ts'
+import type { Standing } from '../standing.ts'
+import { schoolFigure } from '../water/set-figure.ts'
+import type { SoftenerTask } from './raised-task.ts'
 
 /**
  * When a salt softener's own parts are due: its resin, its seals. Each from the day it was last noted as serviced,
  * else from when the softener was taken on. Seals of one that regenerates itself go by its regenerations too, that is
- * by the litres of so many.
- *
- * @returns nothing where nobody said how much resin it holds
+ * by the litres of so many. None of them where nobody said how much resin it holds.
  */
-export function exchangerPartsStandings(
-  histories: Histories,
-  draw: Draw,
-  asOf: string,
-  showWorking: boolean,
-): Standing[] {
-  const facts = exchangerFacts(histories, draw)
-  if (!facts) return []
-  const how = facts.itself ? 'itself' : 'hand'
-  return exchangerParts
-    .filter((part) => part.of === 'both' || part.of === how)
-    .map((part) => standingOf(part, histories, draw, facts.itself ? facts.gives : null, asOf, showWorking))
-}
+export const exchangerPartTasks: SoftenerTask[] = exchangerParts.map((part) => ({
+  id: part.id,
+  searchNames: [part.name.toLowerCase()],
+  about: 'softener',
+  written: () => ({ kind: 'serviced', body: { task: part.id } }),
+  renewal: {
+    name: part.name,
+    besides: true,
+    of: ({ kind, regeneratesItself }) =>
+      kind === 'exchanger' && (part.of === 'both' || (part.of === 'itself') === regeneratesItself),
+  },
+  standing({ kind, histories, draw, asOf }, showWorking) {
+    const facts = kind === 'exchanger' ? exchangerFacts(histories, draw) : null
+    if (!facts || !(part.of === 'both' || (part.of === 'itself') === facts.itself)) return null
+    return standingOf(part, histories, draw, facts.itself ? facts.gives : null, asOf, showWorking)
+  },
+}))
 
 function standingOf(
   part: ExchangerPart,

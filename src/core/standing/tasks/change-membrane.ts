@@ -1,16 +1,17 @@
-import { type Interval, intervalAt } from '../quantity/interval.ts'
-import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
-import { type Add, startWorking } from '../quantity/working.ts'
-import { membraneMonths } from '../softener/membrane.ts'
-import { schoolName } from '../wear/limits.ts'
-import type { RunningClock } from './duty-clocks.ts'
-import { finish } from './duty-standing.ts'
-import { type Histories, ofKind, ownSchool } from './histories.ts'
-import { schoolOf } from './machine-facts.ts'
-import { ageClock } from './softener-age.ts'
-import type { Standing } from './standing.ts'
-import { type PassageTest, passageTests } from './water/passage-tests.ts'
-import { schoolFigure, takeFigure } from './water/set-figure.ts'
+import { type Interval, intervalAt } from '../../quantity/interval.ts'
+import { fromDay, type LocalDay, toDay } from '../../quantity/local-day.ts'
+import { type Add, startWorking } from '../../quantity/working.ts'
+import { membraneMonths } from '../../softener/membrane.ts'
+import { schoolName } from '../../wear/limits.ts'
+import type { RunningClock } from '../duty-clocks.ts'
+import { finish } from '../duty-standing.ts'
+import { type Histories, ofKind, ownSchool } from '../histories.ts'
+import { schoolOf } from '../machine-facts.ts'
+import { ageClock } from '../softener-age.ts'
+import type { Standing } from '../standing.ts'
+import { type PassageTest, passageTests } from '../water/passage-tests.ts'
+import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /** The day the membrane in use was fitted. */
 const membraneSince = (histories: Histories): LocalDay =>
@@ -32,7 +33,7 @@ const leastTrendDays = 60
  * When a membrane must be changed: when it lets through more than its limit of the feed's conductivity, by the
  * straight line through what was measured, or by age.
  */
-export function membraneStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
+function membraneStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
   const done = ofKind(histories, 'softener', 'membrane-changed').at(-1)
   const since = membraneSince(histories)
   const school = schoolOf(ownSchool(histories, 'change-membrane')).value
@@ -134,4 +135,15 @@ function passedOn(found: Interval, before: number, start: number, day: number, l
   if (passage >= limit) return day
   const slope = day > start ? (passage - before) / (day - start) : 0
   return slope > 0 ? Math.round(day + (limit - passage) / slope) : null
+}
+
+export const changeMembrane: SoftenerTask = {
+  id: 'change-membrane',
+  searchNames: ['change membrane'],
+  about: 'softener',
+  written: () => ({ kind: 'membrane-changed', body: {} }),
+  rail: { name: 'Change membrane', doneOn: (histories) => daysOf(ofKind(histories, 'softener', 'membrane-changed')) },
+  renewal: { name: 'Membrane changed', of: ({ kind }) => kind === 'membrane' },
+  standing: ({ kind, histories, asOf }, showWorking) =>
+    kind === 'membrane' ? membraneStanding(histories, asOf, showWorking) : null,
 }

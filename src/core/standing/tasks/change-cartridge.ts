@@ -1,20 +1,21 @@
-import { hardnessSymbol } from '../quantity/hardness.ts'
-import { type Interval, scaled } from '../quantity/interval.ts'
-import { toDay } from '../quantity/local-day.ts'
-import { atChance } from '../quantity/spread.ts'
-import { type Add, startWorking } from '../quantity/working.ts'
-import { cartridgeLitres, cartridgeMonths, decarbonised } from '../softener/cartridge.ts'
-import { capacitySd, learnedCapacity } from '../softener/learned-capacity.ts'
-import type { RunningClock } from './duty-clocks.ts'
-import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind, ownSchool } from './histories.ts'
-import { schoolOf } from './machine-facts.ts'
-import { ageClock } from './softener-age.ts'
-import { type Draw, litresClock } from './softener-draw.ts'
-import type { Standing } from './standing.ts'
-import { cartridgeTests } from './water/outlet-tests.ts'
-import { schoolFigure, takeFigure } from './water/set-figure.ts'
-import { waterKnown } from './water-known.ts'
+import { hardnessSymbol } from '../../quantity/hardness.ts'
+import { type Interval, scaled } from '../../quantity/interval.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { atChance } from '../../quantity/spread.ts'
+import { type Add, startWorking } from '../../quantity/working.ts'
+import { cartridgeLitres, cartridgeMonths, decarbonised } from '../../softener/cartridge.ts'
+import { capacitySd, learnedCapacity } from '../../softener/learned-capacity.ts'
+import type { RunningClock } from '../duty-clocks.ts'
+import { finish } from '../duty-standing.ts'
+import { type Histories, nearestSetting, ofKind, ownSchool } from '../histories.ts'
+import { schoolOf } from '../machine-facts.ts'
+import { ageClock } from '../softener-age.ts'
+import { type Draw, litresClock } from '../softener-draw.ts'
+import type { Standing } from '../standing.ts'
+import { cartridgeTests } from '../water/outlet-tests.ts'
+import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { waterKnown } from '../water-known.ts'
+import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /**
  * What the cartridge in use holds by its print, and what its own tests made of that. One cartridge is one litre of
@@ -41,12 +42,7 @@ export function cartridgeCapacity(histories: Histories, draw: Draw) {
  *
  * @returns null where nobody said how much it holds
  */
-export function cartridgeStanding(
-  histories: Histories,
-  draw: Draw,
-  asOf: string,
-  showWorking: boolean,
-): Standing | null {
+function cartridgeStanding(histories: Histories, draw: Draw, asOf: string, showWorking: boolean): Standing | null {
   const set = nearestSetting(histories, 'cartridge')
   if (!set) return null
   const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
@@ -148,4 +144,19 @@ function carbonateIn(histories: Histories, add: Add): (Interval & { line: number
       source: `${source}, ${share.level === 'catalogue' ? 'from memory' : `set for this ${share.level}`}`,
     })),
   }
+}
+
+export const changeCartridge: SoftenerTask = {
+  id: 'change-cartridge',
+  searchNames: ['change cartridge'],
+  about: 'softener',
+  written: () => ({ kind: 'cartridge-changed', body: {} }),
+  rail: { name: 'Change cartridge', doneOn: (histories) => daysOf(ofKind(histories, 'softener', 'cartridge-changed')) },
+  renewal: {
+    name: 'Cartridge changed',
+    amount: { label: 'The new one holds', unit: 'g CaCO₃', field: 'capacityG', usual: 'capacityG' },
+    of: ({ kind }) => kind === 'cartridge',
+  },
+  standing: ({ kind, histories, draw, asOf }, showWorking) =>
+    kind === 'cartridge' ? cartridgeStanding(histories, draw, asOf, showWorking) : null,
 }

@@ -1,18 +1,20 @@
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import { nthOpenDay } from '../usage/first-passage.ts'
-import { finish } from './duty-standing.ts'
-import type { MachineFacts } from './machine-facts.ts'
-import { flushTask } from './raised-tasks.ts'
-import { putAwayOn } from './stages.ts'
-import type { Standing } from './standing.ts'
-import type { BoilerConcentrate } from './water/boiler-concentrate.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { nthOpenDay } from '../../usage/first-passage.ts'
+import { finish } from '../duty-standing.ts'
+import { touching } from '../histories.ts'
+import type { MachineFacts } from '../machine-facts.ts'
+import { flushTask } from '../raised-tasks.ts'
+import { putAwayOn } from '../stages.ts'
+import type { Standing } from '../standing.ts'
+import type { BoilerConcentrate } from '../water/boiler-concentrate.ts'
+import { daysOf, type MachineTask } from './raised-task.ts'
 
 /**
  * When a steam boiler must be freshened: before what is dissolved in it passes its limit.
  * @returns null where it settles below every limit: enough is drawn hot
  */
-export function flushStanding(facts: MachineFacts, kept: BoilerConcentrate): Standing | null {
+function flushStanding(facts: MachineFacts, kept: BoilerConcentrate): Standing | null {
   const { everyDays, first, boiler, steady } = kept
   if (everyDays === null) return null
   const working = startWorking(facts.showWorking)
@@ -94,4 +96,13 @@ export function flushStanding(facts: MachineFacts, kept: BoilerConcentrate): Sta
     facts.asOf,
     putAwayOn(facts.stage),
   )
+}
+
+export const freshenBoiler: MachineTask = {
+  id: flushTask,
+  searchNames: ['freshen boiler'],
+  about: 'machine',
+  written: () => ({ kind: 'cleaned', body: { task: flushTask } }),
+  rail: { name: 'Freshen boiler', doneOn: (histories) => daysOf(touching(histories, 'machine', flushTask)) },
+  standing: (facts, { concentrate }) => concentrate && flushStanding(facts, concentrate),
 }

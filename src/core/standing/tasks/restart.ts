@@ -1,10 +1,11 @@
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import { finish } from './duty-standing.ts'
-import { ofKind, touching } from './histories.ts'
-import type { MachineFacts } from './machine-facts.ts'
-import { restartTask } from './raised-tasks.ts'
-import type { Standing } from './standing.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { finish } from '../duty-standing.ts'
+import { ofKind, touching } from '../histories.ts'
+import type { MachineFacts } from '../machine-facts.ts'
+import { restartTask } from '../raised-tasks.ts'
+import type { Standing } from '../standing.ts'
+import type { MachineTask } from './raised-task.ts'
 
 /** Water that stood longer is flushed out; longer still, the vessels are emptied and sanitised. Common practice. */
 const flushAfterDays = 3
@@ -14,7 +15,7 @@ const sanitiseAfterDays = 28
  * What is due before the first drink after a standstill: a flush, or emptying and sanitising.
  * @returns null where it did not stand long enough, or it was done since
  */
-export function restartStanding(facts: MachineFacts): Standing | null {
+function restartStanding(facts: MachineFacts): Standing | null {
   const { stage, since, stoodDays } = facts.stage
   if (stage !== 'working' || since === null || stoodDays === undefined || stoodDays <= flushAfterDays) return null
   const done = [...touching(facts.histories, 'machine', restartTask), ...ofKind(facts.histories, 'machine', 'serviced')]
@@ -61,4 +62,12 @@ export function restartStanding(facts: MachineFacts): Standing | null {
     working,
     facts.asOf,
   )
+}
+
+export const restart: MachineTask = {
+  id: restartTask,
+  searchNames: ['flush empty sanitise refill after standing'],
+  about: 'machine',
+  written: () => ({ kind: 'cleaned', body: { task: restartTask } }),
+  standing: restartStanding,
 }

@@ -1,18 +1,18 @@
-import { heldReasons, heldWords } from '../procedures/held-reasons.ts'
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import { finish } from './duty-standing.ts'
-import { heldNow } from './held-now.ts'
-import type { MachineFacts } from './machine-facts.ts'
-import { releaseTask } from './raised-tasks.ts'
-import type { Standing } from './standing.ts'
+import { heldReasons, heldWords } from '../../procedures/held-reasons.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { finish } from '../duty-standing.ts'
+import { heldNow } from '../held-now.ts'
+import type { MachineFacts } from '../machine-facts.ts'
+import type { Standing } from '../standing.ts'
+import type { MachineTask } from './raised-task.ts'
 
 /**
  * A machine with something in it that nobody may drink is due at once, on every list it stands on: rinsed and signed
  * off.
  * @returns null where nothing is in it
  */
-export function releaseStanding(facts: MachineFacts): Standing | null {
+function releaseStanding(facts: MachineFacts): Standing | null {
   const held = heldNow(facts.histories)
   const first = held[0]
   if (!first) return null
@@ -30,8 +30,8 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
   const start = toDay(first.happenedOn)
   return finish(
     {
-      key: releaseTask,
-      duty: releaseTask,
+      key: 'release',
+      duty: 'release',
       name: `Do not use: ${what}. ${drink ? 'Rinse, release' : 'Test, release'}`,
       action: drink ? 'clean' : 'check',
       station: facts.kind.lines[0]!.stations[0]!,
@@ -50,4 +50,13 @@ export function releaseStanding(facts: MachineFacts): Standing | null {
     working,
     facts.asOf,
   )
+}
+
+export const release: MachineTask = {
+  id: 'release',
+  searchNames: ['do not use rinse test release'],
+  about: 'machine',
+  // Signed off by hand, on the machine's own page.
+  written: null,
+  standing: releaseStanding,
 }

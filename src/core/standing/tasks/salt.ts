@@ -1,13 +1,15 @@
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import { ownHygieneDays } from '../softener/exchanger.ts'
-import { finish } from './duty-standing.ts'
-import { type Histories, ofKind } from './histories.ts'
-import type { Draw } from './softener-draw.ts'
-import type { Standing } from './standing.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import { ownHygieneDays } from '../../softener/exchanger.ts'
+import { finish } from '../duty-standing.ts'
+import { exchangerFacts } from '../exchanger-facts.ts'
+import { type Histories, nearestSetting, ofKind } from '../histories.ts'
+import type { Draw } from '../softener-draw.ts'
+import type { Standing } from '../standing.ts'
+import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /** What a softener that regenerates itself uses of its salt. */
-export interface SaltUse {
+interface SaltUse {
   /** Salt in a full tank, kg. */
   tankKg: number
   /** Salt of one regeneration, kg. */
@@ -21,7 +23,7 @@ const ownCycleDays = (litres: number, draw: Pick<Draw, 'perOpenDay' | 'shareOpen
   Math.min(draw.perOpenDay > 0 ? litres / (draw.perOpenDay * draw.shareOpen) : ownHygieneDays, ownHygieneDays)
 
 /** When the brine tank of a softener that regenerates itself is empty. */
-export function saltStanding(
+function saltStanding(
   histories: Histories,
   draw: Draw,
   { tankKg, perRegenerationKg, litres }: SaltUse,
@@ -78,4 +80,32 @@ export function saltStanding(
     { lines, add },
     asOf,
   )
+}
+
+/** Salt of a full tank where nobody said: what filling it up means. From memory. */
+const usualTankKg = 25
+
+export const salt: SoftenerTask = {
+  id: 'salt',
+  searchNames: ['fill up salt'],
+  about: 'softener',
+  written: (histories) => ({
+    kind: 'salt-added',
+    body: { kg: nearestSetting(histories, 'exchanger')?.body.saltTankKg ?? usualTankKg },
+  }),
+  rail: { name: 'Fill up salt', doneOn: (histories) => daysOf(ofKind(histories, 'softener', 'salt-added')) },
+  renewal: {
+    name: 'Salt filled up',
+    amount: { label: 'Salt filled in', unit: 'kg', field: 'kg', usual: 'saltTankKg', needed: true },
+    of: ({ kind, regeneratesItself }) => kind === 'exchanger' && regeneratesItself,
+  },
+  standing({ kind, histories, draw, asOf }, showWorking) {
+    const facts = kind === 'exchanger' ? exchangerFacts(histories, draw) : null
+    if (!facts?.itself || !facts.gives) return null
+    const { resinL, saltTankKg } = facts.set.body
+    if (!saltTankKg) return null
+    const perRegenerationKg = (facts.saltGPerL * resinL) / 1000
+    const use = { tankKg: saltTankKg, perRegenerationKg, litres: facts.gives.value }
+    return saltStanding(histories, draw, use, asOf, showWorking)
+  },
 }

@@ -1,17 +1,18 @@
-import type { Entry } from '../ledger/entry.ts'
-import { toDay } from '../quantity/local-day.ts'
-import { startWorking } from '../quantity/working.ts'
-import type { TreatmentKind } from '../softener/treatment-kind.ts'
-import { schoolName } from '../wear/limits.ts'
-import { finish } from './duty-standing.ts'
-import { type Histories, ofKind, ownSchool } from './histories.ts'
-import { schoolOf } from './machine-facts.ts'
-import { ageClock } from './softener-age.ts'
-import type { Standing } from './standing.ts'
-import { schoolFigure } from './water/set-figure.ts'
+import type { Entry } from '../../ledger/entry.ts'
+import { toDay } from '../../quantity/local-day.ts'
+import { startWorking } from '../../quantity/working.ts'
+import type { TreatmentKind } from '../../softener/treatment-kind.ts'
+import { schoolName } from '../../wear/limits.ts'
+import { finish } from '../duty-standing.ts'
+import { type Histories, ofKind, ownSchool } from '../histories.ts'
+import { schoolOf } from '../machine-facts.ts'
+import { ageClock } from '../softener-age.ts'
+import type { Standing } from '../standing.ts'
+import { schoolFigure } from '../water/set-figure.ts'
+import type { SoftenerTask } from './raised-task.ts'
 
 /** What tells that a treatment is spent: each by its own test, and no other says anything. Common practice. */
-export const outletTestName: Record<TreatmentKind, string> = {
+const outletTestName: Record<TreatmentKind, string> = {
   exchanger: 'Test hardness after softener',
   cartridge: 'Test carbonate after cartridge',
   membrane: 'Measure conductivity after membrane',
@@ -19,12 +20,7 @@ export const outletTestName: Record<TreatmentKind, string> = {
 }
 
 /** What comes out is tested at every visit, monthly at least: a spent treatment tells nobody. */
-export function outletTestStanding(
-  histories: Histories,
-  kind: TreatmentKind,
-  asOf: string,
-  showWorking: boolean,
-): Standing {
+function outletTestStanding(histories: Histories, kind: TreatmentKind, asOf: string, showWorking: boolean): Standing {
   const tested = lastTest(histories, kind)
   const since = (tested ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const school = schoolOf(ownSchool(histories, 'outlet-test')).value
@@ -51,4 +47,13 @@ function lastTest(histories: Histories, kind: TreatmentKind): Entry | undefined 
   if (kind === 'carbon')
     return samples.findLast(({ body }) => body.freeChlorineMgL !== undefined || body.totalChlorineMgL !== undefined)
   return ofKind(histories, 'softener', 'water-test').at(-1)
+}
+
+export const outletTest: SoftenerTask = {
+  id: 'outlet-test',
+  searchNames: Object.values(outletTestName).map((name) => name.toLowerCase()),
+  about: 'softener',
+  // Done by the test itself, with what it showed.
+  written: null,
+  standing: ({ histories, kind, asOf }, showWorking) => outletTestStanding(histories, kind, asOf, showWorking),
 }

@@ -1,18 +1,19 @@
-import { exactly } from '../quantity/interval.ts'
-import { type LocalDay, toDay } from '../quantity/local-day.ts'
-import { type Add, startWorking } from '../quantity/working.ts'
-import { prefilterMonths } from '../softener/membrane.ts'
-import { treatmentKind } from '../softener/treatment-kind.ts'
-import { schoolName } from '../wear/limits.ts'
-import type { RunningClock } from './duty-clocks.ts'
-import { finish } from './duty-standing.ts'
-import { type Histories, nearestSetting, ofKind, ownSchool } from './histories.ts'
-import { schoolOf } from './machine-facts.ts'
-import { ageClock } from './softener-age.ts'
-import { type Draw, litresClock } from './softener-draw.ts'
-import type { Standing } from './standing.ts'
-import { schoolFigure, takeFigure } from './water/set-figure.ts'
-import { carbonBefore } from './water/treatment-before.ts'
+import { exactly } from '../../quantity/interval.ts'
+import { type LocalDay, toDay } from '../../quantity/local-day.ts'
+import { type Add, startWorking } from '../../quantity/working.ts'
+import { prefilterMonths } from '../../softener/membrane.ts'
+import { treatmentKind } from '../../softener/treatment-kind.ts'
+import { schoolName } from '../../wear/limits.ts'
+import type { RunningClock } from '../duty-clocks.ts'
+import { finish } from '../duty-standing.ts'
+import { type Histories, nearestSetting, ofKind, ownSchool } from '../histories.ts'
+import { schoolOf } from '../machine-facts.ts'
+import { ageClock } from '../softener-age.ts'
+import { type Draw, litresClock } from '../softener-draw.ts'
+import type { Standing } from '../standing.ts'
+import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { carbonBefore } from '../water/treatment-before.ts'
+import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /**
  * When carbon must be changed: as soon as chlorine is found behind it, by the litres printed on it, and by age
@@ -20,12 +21,7 @@ import { carbonBefore } from './water/treatment-before.ts'
  *
  * @returns null where no carbon stands before the machines
  */
-export function prefilterStanding(
-  histories: Histories,
-  draw: Draw,
-  asOf: string,
-  showWorking: boolean,
-): Standing | null {
+function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showWorking: boolean): Standing | null {
   if (!carbonBefore(histories)) return null
   const set = nearestSetting(histories, 'prefilter')
   const done = ofKind(histories, 'softener', 'prefilter-changed').at(-1)
@@ -106,4 +102,14 @@ function chlorineClock(histories: Histories, since: string, add: Add): RunningCl
     }
   }
   return null
+}
+
+export const changePrefilter: SoftenerTask = {
+  id: 'change-prefilter',
+  searchNames: ['change carbon filter'],
+  about: 'softener',
+  written: () => ({ kind: 'prefilter-changed', body: {} }),
+  rail: { name: 'Change carbon', doneOn: (histories) => daysOf(ofKind(histories, 'softener', 'prefilter-changed')) },
+  renewal: { name: 'Carbon changed', of: ({ kind, prefilter }) => prefilter || kind === 'carbon' },
+  standing: ({ histories, draw, asOf }, showWorking) => prefilterStanding(histories, draw, asOf, showWorking),
 }

@@ -1,0 +1,35 @@
+import type { Histories } from '../histories.ts'
+import { changeCartridge } from './change-cartridge.ts'
+import { changeMembrane } from './change-membrane.ts'
+import { changePrefilter } from './change-prefilter.ts'
+import { descale } from './descale.ts'
+import { exchangerPartTasks } from './exchanger-parts.ts'
+import { freshenBoiler } from './freshen-boiler.ts'
+import { outletTest } from './outlet-test.ts'
+import type { MachineTask, RaisedTask, SoftenerTask, TaskToWrite } from './raised-task.ts'
+import { regenerate } from './regenerate.ts'
+import { release } from './release.ts'
+import { restart } from './restart.ts'
+import { salt } from './salt.ts'
+
+/** Every task the reckoning raises by itself, in the order its standings are listed in. */
+export const raisedTasks: RaisedTask[] = [
+  regenerate,
+  salt,
+  changeCartridge,
+  changeMembrane,
+  changePrefilter,
+  outletTest,
+  ...exchangerPartTasks,
+  descale,
+  freshenBoiler,
+  restart,
+  release,
+]
+
+export const machineTasks = raisedTasks.filter((task): task is MachineTask => task.about === 'machine')
+export const softenerTasks = raisedTasks.filter((task): task is SoftenerTask => task.about === 'softener')
+
+/** What ticking each of them writes. */
+export const tasksToWrite = (histories: Histories): TaskToWrite[] =>
+  raisedTasks.flatMap(({ id, about, written }) => (written ? [{ id, about, ...written(histories) }] : []))
