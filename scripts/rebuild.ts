@@ -2,7 +2,8 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { firmIds } from '../src/records/accounts.ts'
 import { openDatabase } from '../src/records/database.ts'
-import { forgetStandings, reckonWaiting } from '../src/services/rebuild.ts'
+import { catchUp } from '../src/services/projections.ts'
+import { forgetStandings } from '../src/services/rebuild.ts'
 import { startCluster } from './cluster.ts'
 import { givenDatabase, privateDatabase } from './database.ts'
 import { root } from './install.mjs'
@@ -17,7 +18,7 @@ const db = openDatabase(urls.appUrl, 2)
 try {
   for (const firmId of await firmIds(db)) {
     await forgetStandings(db, firmId)
-    console.log(`${await reckonWaiting(db, firmId)} machines and softeners reckoned anew`)
+    console.log(`${await catchUp(db, firmId)} machines and softeners reckoned anew`)
   }
 } finally {
   await db.destroy()

@@ -4,11 +4,12 @@ import { kindSchema } from '../src/core/kinds/kind-schema.ts'
 import { toJsonSchema } from '../src/core/parse/to-json-schema.ts'
 import { procedureSchema } from '../src/core/procedures/procedure-schema.ts'
 import { firmDataSchema, passportSchema } from '../src/services/firm-data-schema.ts'
+import { affectsTable } from './affects-table.ts'
 import { coverage } from './coverage.ts'
 import { root } from './install.mjs'
 
-// `npm run schemas`: writes the descriptions of the files that go out and come in, and of what the kinds cover, after a
-// change of theirs.
+// `npm run schemas`: writes the descriptions of the files that go out and come in, of what the kinds cover, and of whose
+// dates an entry moves, after a change of theirs.
 for (const [name, schema] of [
   ['firm-data', firmDataSchema()],
   ['passport', passportSchema()],
@@ -17,3 +18,4 @@ for (const [name, schema] of [
 ] as const)
   writeFileSync(join(root, 'docs', `${name}.schema.json`), `${JSON.stringify(schema, null, 1)}\n`)
 writeFileSync(join(root, 'docs', 'coverage.md'), coverage())
+writeFileSync(join(root, 'src', 'core', 'ledger', 'affects-table.ts'), affectsTable())

@@ -10,6 +10,13 @@ export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<Recorde
   return rows.map(toEntry)
 }
 
+/** What was written about some subjects after a cursor, in the order it was written. */
+export async function entriesOfSince(trx: Trx, subjectIds: string[], seq: number): Promise<RecordedEntry[]> {
+  if (subjectIds.length === 0) return []
+  const rows = await trx('entry').whereRaw('subject_id = any(?)', [subjectIds]).where('seq', '>', seq).orderBy('seq')
+  return rows.map(toEntry)
+}
+
 /** Everything about one subject as it came, in the order it was written: what is handed on to others. */
 export async function keptEntriesOf(trx: Trx, subjectId: string): Promise<KeptEntry[]> {
   return (await trx('entry').where('subject_id', subjectId).orderBy('seq')).map(asItCame)

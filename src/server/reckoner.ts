@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { parentPort, workerData } from 'node:worker_threads'
 import { firmIds } from '../records/accounts.ts'
 import { openDatabase } from '../records/database.ts'
-import { reckonWaiting } from '../services/rebuild.ts'
+import { catchUp } from '../services/projections.ts'
 
 /** How often the worker looks for machines that wait to be reckoned. */
 const everyMs = 2000
@@ -16,7 +16,7 @@ parentPort!.once('message', () => stopping.abort())
 while (!stopping.signal.aborted) {
   try {
     for (const firmId of await firmIds(db)) {
-      const count = await reckonWaiting(db, firmId, stopping.signal)
+      const count = await catchUp(db, firmId, stopping.signal)
       if (count > 0) parentPort!.postMessage({ firmId, count })
     }
   } catch (error) {

@@ -5,7 +5,7 @@ import type { Issue } from '../core/parse/parse-strict.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
-import type { Reckoned, Subject } from '../records/subjects.ts'
+import { reckonedByIds, type Subject } from '../records/subjects.ts'
 import { localDayIn } from './clock.ts'
 
 /** Who writes. */
@@ -117,15 +117,13 @@ export function duplicateIds(entries: { id: string }[]): Set<string> {
 }
 
 /** Time zone of each subject that has a site. */
-export async function timeZones(
-  trx: Trx,
-  locked: Map<string, Subject>,
-  moved: Map<string, Reckoned>,
-): Promise<Map<string, string>> {
+export async function timeZones(trx: Trx, locked: Map<string, Subject>): Promise<Map<string, string>> {
+  const placed = await reckonedByIds(trx, [...locked.values()])
+  const siteOf = new Map(placed.map(({ id, siteId }) => [id, siteId]))
   const zones = new Map<string, string>()
   const ofSite = new Map<string, string>()
   for (const { id, kind } of locked.values()) {
-    const siteId = kind === 'site' ? id : moved.get(id)?.siteId
+    const siteId = kind === 'site' ? id : siteOf.get(id)
     if (!siteId) continue
     if (!ofSite.has(siteId)) ofSite.set(siteId, (await keptById(trx, 'site', siteId))?.timeZone ?? 'UTC')
     zones.set(id, ofSite.get(siteId)!)

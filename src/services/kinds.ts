@@ -76,7 +76,7 @@ export async function kindMoves(db: Db, firmId: string, kind: Kind): Promise<Kin
           ...ledgers,
           firm: [
             ...(ledgers.firm ?? []),
-            ...asIf(firmId, kind, base, latestDay(effective({ firm: ledgers.firm ?? [] })) ?? '1970-01-01'),
+            ...asIf(firmId, kind, base, latestDay(effective({ firm: ledgers.firm ?? [] }), 'firm') ?? '1970-01-01'),
           ],
         },
         { showWorking: false },

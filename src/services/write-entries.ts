@@ -5,11 +5,11 @@ import { inTodaysWords } from '../core/ledger/upcast.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { theFirm } from '../records/firms.ts'
 import { appendEntries, entriesById } from '../records/ledger.ts'
-import { lockSubjects, markStale, type Reckoned, reckonedBy, type Subject } from '../records/subjects.ts'
+import { lockSubjects } from '../records/subjects.ts'
 import type { EntriesAnswer, EntryVerdict } from '../views/entry-verdict.ts'
+import { affectedBy } from './affected-by.ts'
 import { type Actor, duplicateIds, judgeEntry, taken, timeZones } from './judge-entry.ts'
-import { placeMoved } from './place-moved.ts'
-import { reckonAndStore } from './reckon-subjects.ts'
+import { isReckonedAtOnce, projections, type Written } from './projections.ts'
 import { writtenSince } from './written-since.ts'
 
 export interface WriteOptions {
@@ -27,9 +27,6 @@ export interface WriteOptions {
   /** Leave the reckoning to the worker, however few are moved: for imports. */
   reckonLater?: boolean
 }
-
-/** A write that moves more than this marks them stale and leaves the reckoning to the worker. */
-const mostReckonedAtOnce = 50
 
 /**
  * Writes a batch to the ledger and says what became of each entry. A visit is written whole or not at
@@ -79,8 +76,9 @@ export async function writeGroup(
   const entries = parsed.flatMap((result) => (result.ok ? [result.value] : []))
   const beside = entries.map(inTodaysWords)
   const about = new Map(entries.map((entry) => [entry.subjectId, entry.subjectKind]))
-  let moved = await movedBy(trx, about)
-  const locked = await lockSubjects(trx, [...about.keys(), ...(isFew(moved, options) ? moved.keys() : [])])
+  const affected = await affectedBy(trx, beside)
+  const atOnce = isReckonedAtOnce({ affected, later: options.reckonLater ?? false })
+  const locked = await lockSubjects(trx, [...about.keys(), ...(atOnce ? affected.keys() : [])])
   const known = new Map(
     (
       await entriesById(
@@ -89,7 +87,7 @@ export async function writeGroup(
       )
     ).map((entry) => [entry.id, entry]),
   )
-  const zones = await timeZones(trx, locked, moved)
+  const zones = await timeZones(trx, locked)
 
   const verdicts: EntryVerdict[] = []
   for (const [i, result] of parsed.entries()) {
@@ -139,26 +137,13 @@ export async function writeGroup(
     recordedBy: actor.technicianId,
     ...(options.origin && { origin: options.origin }),
   }))
-  const pending = recorded.map((entry): RecordedEntry => inTodaysWords({ ...entry, seq: 0 }))
-  if (await placeMoved(trx, pending)) {
-    // What it left and what it came to are both reckoned anew.
-    moved = new Map([...moved, ...(await movedBy(trx, about))])
-    await lockSubjects(trx, [...moved.keys()])
+  const written: Written = {
+    firmId: actor.firmId,
+    entries: recorded.map((entry): RecordedEntry => inTodaysWords({ ...entry, seq: 0 })),
+    affected,
+    later: options.reckonLater ?? false,
   }
-  if (isFew(moved, options)) await reckonAndStore(trx, actor.firmId, [...moved.values()], pending)
-  else await markStale(trx, [...moved.keys()])
+  for (const projection of projections) await projection.atOnce(trx, written)
   await appendEntries(trx, actor.firmId, recorded)
   return { verdicts, seq: seq + recorded.length }
-}
-
-const isFew = (moved: Map<string, Reckoned>, options: WriteOptions) =>
-  moved.size <= mostReckonedAtOnce && !options.reckonLater
-
-/** Everything whose reckoning reads what these entries are about. */
-async function movedBy(trx: Trx, about: Map<string, Subject['kind']>): Promise<Map<string, Reckoned>> {
-  const moved = new Map<string, Reckoned>()
-  for (const [id, kind] of about) {
-    for (const subject of await reckonedBy(trx, { id, kind })) moved.set(subject.id, subject)
-  }
-  return moved
 }

@@ -1,7 +1,7 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Trx } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
-import { entriesOf } from '../records/ledger.ts'
+import { entriesOfSince } from '../records/ledger.ts'
 import type { WrittenSince } from '../views/entry-verdict.ts'
 
 /**
@@ -17,13 +17,13 @@ export async function writtenSince(
   mine: { visitId?: string }[],
 ): Promise<WrittenSince[]> {
   const visits = new Set(mine.map((entry) => entry.visitId))
-  const newer = (await entriesOf(trx, subjectIds)).filter(
-    (entry) => entry.seq > seq && !(entry.visitId && visits.has(entry.visitId)),
+  const newer = (await entriesOfSince(trx, subjectIds, seq)).filter(
+    (entry) => !(entry.visitId && visits.has(entry.visitId)),
   )
   if (newer.length === 0) return []
   const names = new Map((await technicians(trx)).map((technician) => [technician.id, technician.name]))
   const visitsOfOthers = new Map<string, RecordedEntry[]>()
-  for (const entry of newer.sort((a, b) => a.seq - b.seq)) {
+  for (const entry of newer) {
     const key = entry.visitId ?? entry.id
     visitsOfOthers.set(key, [...(visitsOfOthers.get(key) ?? []), entry])
   }

@@ -75,7 +75,7 @@ describe('the recipes of docs/how-to.md', function () {
     symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
     for (const [heading, opens] of [
       ['… a kind of entry', /export const entryKinds = \{/],
-      ['… a task that the reckoning raises', /export const raisedTasks: RaisedTask\[\] = \[/],
+      ['… a task that the reckoning raises', /export const machineTasks: MachineTask\[\] = \[/],
     ] as const) {
       const one = recipe(heading)
       writeFileSync(join(copy, one.path), one.code)

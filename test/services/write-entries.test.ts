@@ -237,14 +237,60 @@ describe('writing entries', () => {
     expect(await reckonWaiting(db, firm.firmId)).to.equal(59)
   })
 
+  it('moves nobody by a visit’s header or a note, its own machine by what was done to it, all along by water', async () => {
+    await write([
+      ...firstEntries(firm.sr, 'sr'),
+      entryAbout('softener', firm.softenerId, 'commissioned', {
+        ...{ kind: 'exchanger', kindVersion: 1, partsNew: true },
+      }),
+    ])
+    /** Subjects whose stored standings were written anew: their rows have another version of the database’s own. */
+    const rows = () =>
+      withFirm(db, firm.firmId, async (trx) => {
+        const found = await trx('subject').select('id', trx.raw('xmin::text as written'))
+        return new Map(found.map((row) => [row.id as string, row.written as string]))
+      })
+    const reckonedBy = async (...entries: Entry[]) => {
+      const before = await rows()
+      await write(entries)
+      const after = await rows()
+      // What an entry is about is locked, and a lock alone leaves a mark: only the ids beside it are told apart by it.
+      return [...after].flatMap(([id, written]) => (written === before.get(id) ? [] : [id]))
+    }
+    const visitId = randomUUID()
+    const header = entryAbout('site', firm.siteId, 'visit', { technicianIds: [firm.ines] }, { visitId })
+    const beside = (ids: string[]) => ids.filter((id) => [firm.c2, firm.sr, firm.softenerId].includes(id))
+    expect(beside(await reckonedBy(header))).to.deep.equal([])
+    expect(
+      beside(await reckonedBy(entryAbout('site', firm.siteId, 'note', { text: 'closed for paint' }))),
+    ).to.deep.equal([])
+    expect(beside(await reckonedBy(entryAbout('machine', firm.c2, 'cleaned', { task: 'screen-soak' })))).to.deep.equal([
+      firm.c2,
+    ])
+    const test = { point: 'raw', quantity: 'total', method: 'figure', unit: 'dH', value: 21 }
+    expect(beside(await reckonedBy(entryAbout('site', firm.siteId, 'water-test', test)))).to.have.members([
+      ...[firm.c2, firm.sr, firm.softenerId],
+    ])
+  })
+
+  it('reckons anew what a correction takes back, whatever the correction itself would move', async () => {
+    const done = entryAbout('machine', firm.c2, 'fitted', { part: 'group-gasket', group: 1 })
+    const before = await standings()
+    await write([done])
+    expect(await standings()).to.not.deep.equal(before)
+    await write([entryAbout('machine', firm.c2, 'withdrawn', {}, { supersedes: done.id })])
+    const dues = (rows: Awaited<ReturnType<typeof standings>>) => rows.map(([, key, { due }]) => [key, due?.p50])
+    expect(dues(await standings())).to.deep.equal(dues(before))
+  })
+
   it('survives writers that cross each other', async () => {
     await write(firstEntries(firm.sr, 'sr'))
     const jobs = Array.from({ length: 24 }, (_, i) => {
       const subject = i % 2 ? firm.c2 : firm.sr
       const batch = [
-        entryAbout('machine', subject, 'note', { text: `note ${i}` }, { visitId: randomUUID() }),
-        entryAbout('site', firm.siteId, 'note', { text: `site ${i}` }),
-        entryAbout('softener', firm.softenerId, 'note', { text: `soft ${i}` }),
+        entryAbout('machine', subject, 'cleaned', { task: `task-${i}` }, { visitId: randomUUID() }),
+        entryAbout('site', firm.siteId, 'setting', { setting: 'opening', openWeekdays: [1 + (i % 7)] }),
+        entryAbout('softener', firm.softenerId, 'regenerated', { saltKg: i }),
       ]
       return write(i % 3 ? batch : [...batch].reverse(), { asOne: true })
     })

@@ -1,3 +1,4 @@
+import { affectsOf } from '../ledger/affects.ts'
 import { type EffectiveHistory, effectiveHistory } from '../ledger/effective-history.ts'
 import type { Entry, EntryOf } from '../ledger/entry.ts'
 import type { EntryKind } from '../ledger/entry-kinds.ts'
@@ -91,11 +92,20 @@ export const ofKind = <K extends EntryKind>(histories: Histories, level: Level, 
 export const touching = (histories: Histories, level: Level, partOrTask: string): Entry[] =>
   histories[level]?.touching.get(partOrTask) ?? none
 
-/** Latest local day in any of the histories; null when all are empty. */
-export function latestDay(histories: Histories): LocalDay | null {
+/**
+ * The day of reckoning: the latest on which anything was written that may move a date here. A note or a visit's header
+ * ages nothing, and what was done to a neighbour alone is no news here.
+ *
+ * @param own - the level that is reckoned
+ * @returns null when nothing was
+ */
+export function latestDay(histories: Histories, own: Level): LocalDay | null {
   let latest: LocalDay | null = null
   for (const level of levels) {
-    const last = entriesAt(histories, level).at(-1)
+    const last = entriesAt(histories, level).findLast((entry) => {
+      const affects = affectsOf(entry)
+      return affects === 'along' || (affects === 'itself' && level === own)
+    })
     if (last && (latest === null || last.happenedOn > latest)) latest = last.happenedOn
   }
   return latest

@@ -48,11 +48,14 @@ export interface MachineFacts {
   showWorking: boolean
 }
 
-/** @returns null for a machine that was never taken on, or whose kind does not ship */
-export function machineFacts(histories: Histories, showWorking = true): MachineFacts | null {
+/**
+ * @param own - whose reckoning it is for: a softener's knows a machine by what reaches the softener
+ * @returns null for a machine that was never taken on, or whose kind does not ship
+ */
+export function machineFacts(histories: Histories, showWorking = true, own: Level = 'machine'): MachineFacts | null {
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
   const kind = machineKind(histories)
-  const asOf = latestDay(histories)
+  const asOf = latestDay(histories, own)
   if (!taken || !kind || !asOf) return null
   const readings = ofKind(histories, 'machine', 'reading')
   const opening = siteOpening(histories)

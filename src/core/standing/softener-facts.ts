@@ -31,10 +31,10 @@ export function softenerFacts(ledgers: Ledgers, fed: Ledgers[], showWorking = tr
   if (!taken) return null
   const machines = fed.flatMap((machine) => {
     const own = effective(machine)
-    const facts = machineFacts(own, showWorking)
+    const facts = machineFacts(own, showWorking, 'softener')
     return facts ? [{ ...facts, spans: daysBehind(own, taken.subjectId) }] : []
   })
-  const days = [latestDay(histories), ...machines.map((facts) => facts.asOf)].filter((day) => day !== null)
+  const days = [latestDay(histories, 'softener'), ...machines.map((facts) => facts.asOf)].filter((day) => day !== null)
   const asOf = days.sort().at(-1)!
   const { openDays, shareOpen } = siteOpening(histories)
   const readings = ofKind(histories, 'softener', 'reading')

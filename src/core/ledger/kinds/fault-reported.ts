@@ -7,7 +7,7 @@ import { Versions } from '../versions.ts'
 export const faultReported = entryKind({
   body: Versions.first(object({ v, text: words(2000).required(), symptom: slug() }).noUnknown()),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people',
   corrects: () => ({ field: 'text', label: 'Fault', is: 'words' }),
   words: ({ text }) => `Fault reported: ${text}`,

@@ -18,7 +18,7 @@ export const measured = entryKind({
     }).noUnknown(),
   ),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people and devices',
   corrects: () => ({ field: 'value', label: 'Value', is: 'number' }),
   words: (body, pen) => {

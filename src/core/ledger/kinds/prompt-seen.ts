@@ -8,7 +8,7 @@ import { Versions } from '../versions.ts'
 export const promptSeen = entryKind({
   body: Versions.first(object({ v, task: slug().required(), prompt: slug() }).noUnknown()),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people and devices',
   words: (body, pen) => `The machine asked: ${taskWords(body, pen)}`,
 })

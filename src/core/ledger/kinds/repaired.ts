@@ -19,7 +19,7 @@ export const repaired = entryKind({
     }).noUnknown(),
   ),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people',
   corrects: () => ({ field: 'text', label: 'Repair', is: 'words' }),
   words: ({ text, cause, cured }) =>

@@ -36,7 +36,7 @@ export const run = entryKind({
     }).noUnknown(),
   ),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people',
   words: ({ procedure, name, school, minutes, ended, why, steps }, pen) => {
     // Their ids are words; the library itself is too large to come with every page.

@@ -36,7 +36,7 @@ export const testedOut = entryKind({
       ),
   ),
   about: machineOnly,
-  affects: 'itself',
+  affects: 'nobody',
   madeBy: 'people',
   words: ({ passed, reason, electrical }, pen) =>
     `${passed ? 'Tested out: all right' : `Closed without a passed test-out: ${reason}`}${electricalWords(electrical, pen)}`,

@@ -50,6 +50,7 @@ export const prices = settingKind({
       cleaningTablet: amount(),
     }).noUnknown(),
   ),
+  affects: 'nobody',
   words: () => 'Prices of water work',
 })
 
@@ -64,6 +65,7 @@ export const partPrice = settingKind({
       price: amount().max(1e6).required(),
     }).noUnknown(),
   ),
+  affects: 'nobody',
   words: ({ part, price }) => `Price of ${plain(part)}: ${price}`,
 })
 
@@ -84,6 +86,7 @@ export const causes = settingKind({
         .required(),
     }).noUnknown(),
   ),
+  affects: 'nobody',
   words: ({ counts }) => `Confirmed causes adopted: ${counts.reduce((sum, { n }) => sum + n, 0)} repairs`,
 })
 

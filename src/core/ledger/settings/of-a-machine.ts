@@ -103,6 +103,7 @@ export const programmeKeys = settingKind({
       pattern: keyPatternSchema.required(),
     }).noUnknown(),
   ),
+  affects: 'nobody',
   words: ({ maker, model, revision, pattern }) =>
     `Keys of ${[maker, model].filter(Boolean).join(' ')}${revision ? `, revision ${revision}` : ''}: ${patternWords(pattern)}`,
 })

@@ -12,8 +12,8 @@ import { release } from './release.ts'
 import { restart } from './restart.ts'
 import { salt } from './salt.ts'
 
-/** Every task the reckoning raises by itself, in the order its standings are listed in. */
-export const raisedTasks: RaisedTask[] = [
+/** Tasks of a softener that the reckoning raises by itself, in the order its standings are listed in. */
+export const softenerTasks: SoftenerTask[] = [
   regenerate,
   salt,
   changeCartridge,
@@ -21,14 +21,12 @@ export const raisedTasks: RaisedTask[] = [
   changePrefilter,
   outletTest,
   ...exchangerPartTasks,
-  descale,
-  freshenBoiler,
-  restart,
-  release,
 ]
 
-export const machineTasks = raisedTasks.filter((task): task is MachineTask => task.about === 'machine')
-export const softenerTasks = raisedTasks.filter((task): task is SoftenerTask => task.about === 'softener')
+/** The same of a machine. Apart: a page that reckons a machine carries no softener. */
+export const machineTasks: MachineTask[] = [descale, freshenBoiler, restart, release]
+
+export const raisedTasks: RaisedTask[] = [...softenerTasks, ...machineTasks]
 
 /** What ticking each of them writes. */
 export const tasksToWrite = (histories: Histories): TaskToWrite[] =>

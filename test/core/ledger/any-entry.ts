@@ -1,0 +1,216 @@
+import fc from 'fast-check'
+import { kindById, kinds } from '../../../src/core/kinds/index.ts'
+import type { Entry } from '../../../src/core/ledger/entry.ts'
+import { entryKindNames, entryKindOf } from '../../../src/core/ledger/entry-kinds.ts'
+import { stages } from '../../../src/core/ledger/stage.ts'
+import { procedureById } from '../../../src/core/procedures/library/index.ts'
+import { fromDay } from '../../../src/core/quantity/local-day.ts'
+import { alongClocks } from '../../../src/core/wear/limits.ts'
+import { asKept } from './told.ts'
+
+/** A day of the two years that histories under test span. */
+export const day = fc.integer({ min: 20_000, max: 20_783 }).map(fromDay)
+export const uuid = fc.uuid({ version: 7 })
+const group = fc.option(fc.integer({ min: 1, max: 4 }), { nil: undefined })
+const slug = fc.constantFrom(
+  ...kinds.flatMap((kind) => [...kind.parts.map((part) => part.id), ...kind.duties.map((duty) => duty.id)]),
+  'unheard-of',
+)
+const amount = fc.oneof(fc.nat({ max: 500_000 }), fc.double({ min: 0, max: 1000, noNaN: true }))
+
+/** A body that its schema should take, by kind. */
+export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
+  commissioned: fc.record({
+    kind: fc.constantFrom('c2', 'sr', 'pk', 'exchanger', 'cartridge', 'membrane', 'carbon', 'other'),
+    kindVersion: fc.constant(1),
+    partsNew: fc.boolean(),
+  }),
+  reading: fc.record({ counter: fc.constantFrom('shots', 'litres'), count: fc.nat({ max: 1_000_000 }) }),
+  'water-test': fc.record({
+    point: fc.constantFrom('raw', 'softened'),
+    quantity: fc.constantFrom('total', 'carbonate'),
+    method: fc.constant('drops'),
+    unit: fc.constantFrom('dH', 'fH', 'gpg'),
+    drops: fc.nat({ max: 60 }),
+    perDrop: fc.constantFrom(0.5, 1),
+  }),
+  'water-figures': fc.record({
+    point: fc.constantFrom('raw', 'softened', 'permeate'),
+    by: fc.constantFrom('pen', 'works'),
+    pH: fc.double({ min: 0, max: 14, noNaN: true }),
+    conductivityUsCm: fc.nat({ max: 5000 }),
+    calciumMgL: fc.nat({ max: 500 }),
+  }),
+  fitted: fc.record({ part: slug, group }),
+  removed: fc.record({ part: slug, group, condition: fc.integer({ min: 0, max: 4 }) }),
+  inspected: fc.record({ part: slug, group, condition: fc.integer({ min: 0, max: 4 }) }),
+  cleaned: fc.record({ task: slug, group }),
+  greased: fc.record({ task: slug }),
+  checked: fc.record({ task: slug }),
+  serviced: fc.record({ task: slug }),
+  descaled: fc.record({
+    task: fc.constant('descale'),
+    spent: fc.option(fc.record({ hardnessMgL: fc.nat({ max: 50_000 }), litres: fc.constantFrom(0.5, 2) }), {
+      nil: undefined,
+    }),
+  }),
+  'salt-added': fc.record({ kg: fc.integer({ min: 1, max: 25 }) }),
+  regenerated: fc.record({ saltKg: fc.double({ min: 0, max: 20, noNaN: true }) }),
+  'cartridge-changed': fc.record({ capacityG: fc.integer({ min: 1, max: 2000 }) }),
+  'membrane-changed': fc.record({}),
+  'prefilter-changed': fc.record({}),
+  'own-kind': fc.record({ kind: fc.constant({ ...kindById('pk')!, id: 'our-pk', basedOn: 'pk' }) }),
+  'own-procedure': fc.record({
+    procedure: fc.constant({ ...procedureById('wand-clean')!, id: 'our-wand-clean', basedOn: 'wand-clean' }),
+    inUse: fc.boolean(),
+  }),
+  'tested-out': fc.record({
+    passed: fc.boolean(),
+    reason: fc.constant('no tester at hand'),
+    looks: fc.constant(['complaint', 'dry']),
+    electrical: fc.record({
+      earthOhm: fc.double({ min: 0, max: 2, noNaN: true }),
+      insulationMOhm: fc.nat({ max: 500 }),
+    }),
+  }),
+  'test-seen': fc.record({ test: slug, outcome: slug, value: amount }),
+  measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
+  run: fc.record({
+    procedure: slug,
+    version: fc.constant(1),
+    school: slug,
+    minutes: fc.nat({ max: 300 }),
+    ended: fc.constantFrom('done', 'stopped', 'left'),
+    steps: fc.array(
+      fc.record({
+        step: fc.constant('group.strokes'),
+        group,
+        how: fc.constantFrom('done', 'skipped', 'again', 'taken back', 'stopped'),
+        atS: fc.nat({ max: 9000 }),
+      }),
+      { maxLength: 5 },
+    ),
+  }),
+  'strip-down': fc.record({
+    title: fc.constant('Grinder service'),
+    minutes: fc.nat({ max: 300 }),
+    things: fc.array(
+      fc.record({
+        name: fc.constant('Finger guard'),
+        fasteners: fc.constant([{ drive: 'torx', size: 'T10', count: 3 }]),
+        offS: fc.nat({ max: 9000 }),
+        inS: fc.option(fc.nat({ max: 9000 }), { nil: undefined }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+  }),
+  held: fc.record({ why: fc.constantFrom('detergent', 'milk-cleaner', 'descaler'), group }),
+  released: fc.record({ held: uuid }),
+  'prompt-seen': fc.record({ task: fc.constantFrom('descale', 'clean') }),
+  'fault-reported': fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  repaired: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  note: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  stage: fc.record({ stage: fc.constantFrom(...stages) }),
+  moved: fc.record({ fromSiteId: uuid, toSiteId: uuid, toSoftenerId: fc.option(uuid, { nil: undefined }) }),
+  visit: fc.record({ technicianIds: fc.array(uuid, { minLength: 1, maxLength: 3 }), minutes: fc.nat({ max: 600 }) }),
+  remark: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
+  'remark-closed': fc.record({ remark: uuid }),
+  calibrated: fc.record({ dueOn: day }),
+  withdrawn: fc.record({}),
+  setting: fc.oneof(
+    fc.record({ setting: fc.constant('school'), school: fc.constantFrom('cautious', 'usual', 'longLife') }),
+    fc.record({
+      setting: fc.constant('opening'),
+      openWeekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1 }),
+    }),
+    fc.record({
+      setting: fc.constant('life'),
+      duty: slug,
+      clock: fc.constantFrom('shots', 'litres', 'months', 'detergentCycles'),
+      value: fc.integer({ min: 1, max: 100_000 }),
+    }),
+    fc.record({
+      setting: fc.constant('budget'),
+      mlPerDrink: fc.integer({ min: 1, max: 500 }),
+      litresPerOpenDay: fc.integer({ min: 0, max: 50 }),
+    }),
+    fc.record({
+      setting: fc.constant('exchanger'),
+      resinL: fc.integer({ min: 1, max: 40 }),
+      regenerates: fc.constantFrom('hand', 'itself'),
+      saltGPerL: fc.integer({ min: 40, max: 300 }),
+    }),
+    fc.constantFrom(
+      { setting: 'figure', figure: 'brew-stick', value: 0.5 },
+      { setting: 'figure', figure: 'residual', value: 0 },
+      { setting: 'figure', figure: 'calcium-share', value: 0 },
+      { setting: 'figure', figure: 'boiler.waterL', value: 2 },
+      { setting: 'figure', figure: 'thermoblock.limitMm', value: 0.05 },
+    ),
+    fc.record({
+      setting: fc.constant('busy-months'),
+      months: fc.array(fc.constantFrom(0.1, 0.8, 1, 1.7, 10), { minLength: 12, maxLength: 12 }),
+    }),
+    fc.record({ setting: fc.constant('way'), procedure: slug, school: slug }),
+    fc.record({ setting: fc.constant('budget-factor'), factor: fc.constantFrom(0.2, 1.1, 5) }),
+    fc.record({
+      setting: fc.constant('hardness-setting'),
+      classes: fc.constant([{ upToDh: 7, litres: 100 }, { litres: 30 }]),
+      chosen: fc.integer({ min: 1, max: 2 }),
+    }),
+    fc.record({
+      setting: fc.constant('cartridge'),
+      capacityG: fc.integer({ min: 1, max: 2000 }),
+      bypass: fc.constantFrom(0, 0.3, 0.6),
+    }),
+    fc.record({
+      setting: fc.constant('membrane'),
+      rawShare: fc.constantFrom(0, 0.25, 0.9),
+      dosed: fc.option(fc.constant({ calciumMgL: 60, magnesiumMgL: 0, bicarbonateMgL: 50 }), { nil: undefined }),
+    }),
+    fc.record({ setting: fc.constant('prefilter'), fitted: fc.boolean(), litres: fc.integer({ min: 1, max: 20_000 }) }),
+    fc.record({
+      setting: fc.constant('kind-as'),
+      kind: fc.constant('pk'),
+      own: fc.constantFrom('our-pk', 'pk', 'none'),
+    }),
+    fc.record({
+      setting: fc.constant('option'),
+      option: fc.constantFrom('milk', 'supply', 'three-way'),
+      fitted: fc.boolean(),
+    }),
+    fc.record({
+      setting: fc.constant('hot-hours'),
+      perOpenDay: fc.nat({ max: 24 }),
+      perClosedDay: fc.nat({ max: 24 }),
+    }),
+    fc.record({
+      setting: fc.constant('along-count'),
+      clock: fc.constantFrom(...alongClocks),
+      perDrink: fc.nat({ max: 50 }),
+      perOpenDay: fc.nat({ max: 500 }),
+    }),
+    fc.constantFrom({ setting: 'detergent', perOpenDay: 0 }, { setting: 'detergent', everyDrinks: 40 }),
+    fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
+    fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
+  ),
+}
+
+/** Any entry about one kind of subject. */
+export const anEntry = (subjectKind: Entry['subjectKind']): fc.Arbitrary<Entry> => {
+  const takes = entryKindNames.filter((kind) => entryKindOf(kind).about.includes(subjectKind) && kind !== 'withdrawn')
+  return fc.tuple(uuid, day, fc.constantFrom(...takes)).chain(([id, on, kind]) =>
+    bodies[kind]!.map(
+      (body): Entry =>
+        asKept({
+          id,
+          subjectKind,
+          subjectId: '01939000-0000-7000-8000-000000000001',
+          kind,
+          happenedAt: `${on}T10:00:00Z`,
+          happenedOn: on,
+          body: JSON.parse(JSON.stringify({ v: 1, ...body })),
+        }),
+    ),
+  )
+}
