@@ -3,7 +3,8 @@ import type { Body, Jotting } from '../core/ledger/entry-kinds.ts'
 import { jot, type OfFirstShape } from '../core/ledger/jot.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { Unversioned } from '../core/ledger/versions.ts'
-import { browserNow } from '../ui/clock.ts'
+import { happenedAt } from '../core/quantity/site-time.ts'
+import { browserNow, pageZone } from '../ui/clock.ts'
 import type { Told } from './keep.ts'
 import { newId, sendEntries } from './send-entries.ts'
 
@@ -30,7 +31,7 @@ export const writtenAbout = (
   id: newId(),
   subjectKind,
   subjectId,
-  happenedAt: browserNow().toISOString(),
+  happenedAt: happenedAt(pageZone(), happenedOn, browserNow()),
   happenedOn,
   ...more,
   ...jotting,

@@ -170,3 +170,10 @@ function toRecord<K extends RecordKind>(kind: K, row: Record<string, unknown>): 
   })
   return { id: row.id, version: row.version, ...Object.fromEntries(fields) } as KeptRecord<K>
 }
+
+/** Time zones of some sites. */
+export async function siteZones(trx: Trx, ids: string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map()
+  const rows = await trx('site').whereRaw('id = any(?)', [ids]).select('id', 'time_zone')
+  return new Map(rows.map((row) => [row.id, row.time_zone]))
+}

@@ -5,11 +5,11 @@ import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { type HardnessUnit, hardnessUnits, mgLPer } from '../core/quantity/hardness.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 import type { JudgedAnalysis } from '../views/judged-row.ts'
-import { localDayIn } from './clock.ts'
 
 const mostRows = 2000
 
@@ -45,13 +45,13 @@ export async function checkAnalyses(
   if (!there)
     return { ok: false, issues: [{ path: 'supplyId', code: 'unknown', message: 'is no water zone of this firm' }] }
   const days = new Set(effectiveHistory(there).entries.map(({ happenedOn }) => happenedOn))
-  const today = localDayIn(timeZone, now)
+  const today = dayAt(timeZone, now)
   return {
     ok: true,
     rows: rows.map((row): JudgedAnalysis => {
       const read = readAnalysis(row, dateForm as DateForm, unit as HardnessUnit, mgLPer.caMgL)
       if (!read.ok) return { verdict: 'unreadable', reason: read.reason }
-      const judged = { happenedOn: read.on, work: read.work }
+      const judged = { happenedOn: read.on, work: read.work, timeZone }
       if (read.on > today) return { ...judged, verdict: 'impossible', reason: `${read.on} is in the future` }
       if (days.has(read.on))
         return {

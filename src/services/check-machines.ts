@@ -2,11 +2,11 @@ import { array, object, string } from 'yup'
 import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
 import { kinds } from '../core/kinds/index.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptNamed } from '../records/kept.ts'
 import { machinesBySerial } from '../records/machines.ts'
 import type { JudgedMachine } from '../views/judged-row.ts'
-import { localDayIn } from './clock.ts'
 
 const mostRows = 5000
 const cell = () => string().max(200, 'must be at most 200 characters').defined()
@@ -52,7 +52,7 @@ export async function checkMachines(
   if (!parsed.ok) return parsed
   const rows = parsed.value.rows as unknown as Row[]
   const { dateForm, usualKind } = parsed.value
-  const today = localDayIn(timeZone, now)
+  const today = dayAt(timeZone, now)
   return withFirm(db, firmId, async (trx) => {
     const named = async (kind: 'customer' | 'site', names: string[]) =>
       new Map((await keptNamed(trx, kind, names)).map((record) => [plain(record.name), record]))

@@ -6,6 +6,7 @@ import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import { parseStrict } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { effective } from '../core/standing/histories.ts'
 import { siteOpening } from '../core/standing/site-opening.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
@@ -13,7 +14,6 @@ import { keptById } from '../records/kept.ts'
 import { type MachineBySerial, machinesBySerial } from '../records/machines.ts'
 import { reckonedBy } from '../records/subjects.ts'
 import type { FileRow, JudgedRow } from '../views/judged-row.ts'
-import { localDayIn } from './clock.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
 const mostRows = 5000
@@ -77,7 +77,7 @@ async function judgeMachine(
   )!
   const ledgers = ledgersOf(firmId, self, await ledgersById(trx, firmId, [self]))
   const timeZone = (await keptById(trx, 'site', machine.siteId))?.timeZone ?? 'UTC'
-  const today = localDayIn(timeZone, now)
+  const today = dayAt(timeZone, now)
   const existing = effectiveHistory(ledgers.machine ?? [])
     .entries.filter(isKind('reading'))
     .filter((entry) => entry.body.counter === 'shots')

@@ -6,11 +6,12 @@ import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { jot } from '../core/ledger/jot.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { type Db, withFirm } from '../records/database.ts'
+import { siteZones } from '../records/kept.ts'
 import { entriesOf } from '../records/ledger.ts'
 import { type MachineBySerial, machinesBySerial } from '../records/machines.ts'
 import type { JudgedWork } from '../views/judged-row.ts'
-import { localDayIn } from './clock.ts'
 
 const mostRows = 5000
 const cell = (most = 200) => string().max(most, `must be at most ${most} characters`).defined()
@@ -37,7 +38,6 @@ export async function checkWork(
   const parsed = parseStrict(request, input)
   if (!parsed.ok) return parsed
   const { rows, dateForm } = parsed.value
-  const today = localDayIn(timeZone, now)
   return withFirm(db, firmId, async (trx) => {
     const machines = await machinesBySerial(trx, [...new Set(rows.map((row) => row.serial.trim()))])
     const bySerial = new Map(machines.map((machine) => [machine.serial.toLowerCase(), machine]))
@@ -48,8 +48,11 @@ export async function checkWork(
       ),
     )
     const seen = new Set(entries.map((entry) => keyOf(entry.subjectId, entry.happenedOn, entry.kind, entry.body)))
+    const zones = await siteZones(trx, [...new Set(machines.map(({ siteId }) => siteId))])
     const judged = rows.map((row): JudgedWork => {
-      const read = readRow(row, bySerial.get(row.serial.trim().toLowerCase()), dateForm as DateForm, today)
+      const machine = bySerial.get(row.serial.trim().toLowerCase())
+      const zone = (machine && zones.get(machine.siteId)) ?? timeZone
+      const read = { ...readRow(row, machine, dateForm as DateForm, dayAt(zone, now)), timeZone: zone }
       if (!read.work) return read
       const fresh = read.work.filter(({ kind, body }) => {
         const key = keyOf(read.machineId!, read.happenedOn!, kind, body)

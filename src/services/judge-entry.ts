@@ -2,11 +2,11 @@ import { pointsAt, type RecordKind } from '../core/firm/records.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 import { reckonedByIds, type Subject } from '../records/subjects.ts'
-import { localDayIn } from './clock.ts'
 
 /** Who writes. */
 export interface Actor {
@@ -91,7 +91,7 @@ export const strangersOf = (trx: Trx, kind: RecordKind, record: object): Promise
 
 function inTime(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
   // Without a site there is no zone: the day that is already somewhere counts as today.
-  const today = localDayIn(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)
+  const today = dayAt(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)
   const issues: Issue[] = []
   if (entry.happenedOn > today) {
     const message = `is in the future: today is ${today} there`

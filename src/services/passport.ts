@@ -5,13 +5,13 @@ import { kindById } from '../core/kinds/index.ts'
 import type { KeptEntry } from '../core/ledger/entry.ts'
 import { uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { addChange } from '../records/changes.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { insertKept, keptById } from '../records/kept.ts'
 import { keptEntriesOf } from '../records/ledger.ts'
 import { machinesBySerial } from '../records/machines.ts'
-import { localDayIn } from './clock.ts'
 import type { Actor } from './judge-entry.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
@@ -153,7 +153,7 @@ async function take(trx: Trx, actor: Actor, siteId: string, passport: Passport, 
       subjectId: id,
       kind: 'moved',
       happenedAt: now.toISOString(),
-      happenedOn: localDayIn(site.timeZone, now),
+      happenedOn: dayAt(site.timeZone, now),
       body: { v: 1, toSiteId: siteId, note: `From ${passport.firm}, with its history` },
     }
     const answer = await writeGroup(trx, actor, [arrived], { now })

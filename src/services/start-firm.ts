@@ -2,13 +2,13 @@ import { v7 } from 'uuid'
 import { object, string } from 'yup'
 import { filledIn, recordSchemas } from '../core/firm/records.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { dayAt } from '../core/quantity/site-time.ts'
 import { schools } from '../core/wear/limits.ts'
 import { accountByEmail, addAccount, firmIds } from '../records/accounts.ts'
 import { addChange } from '../records/changes.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { addFirm, theFirm } from '../records/firms.ts'
 import { insertKept } from '../records/kept.ts'
-import { localDayIn } from './clock.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
@@ -76,7 +76,7 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
       after: firm,
     })
     const actor = { firmId, technicianId, role: 'owner' as const }
-    const day = localDayIn(timeZone, now)
+    const day = dayAt(timeZone, now)
     const answer = await writeGroup(
       trx,
       actor,

@@ -8,3 +8,9 @@ export function browserNow(): Date {
   if (!told) return new Date()
   return new Date(Date.parse(told.content) + Date.now() - performance.timeOrigin)
 }
+
+/** The zone of the site a page is about, else of the firm: what happened is placed by it, not by the device's. */
+export function pageZone(): string {
+  if (typeof document === 'undefined') return 'UTC'
+  return document.querySelector<HTMLMetaElement>('meta[name="evenshot-zone"]')?.content || 'UTC'
+}

@@ -27,6 +27,7 @@ export interface JudgedRow extends Judged {
 
 /** A row of past work: the entries it stands for. */
 export interface JudgedWork extends Judged {
+  timeZone?: string
   machineId?: string
   machineName?: string
   machineKind?: string
@@ -37,6 +38,7 @@ export interface JudgedWork extends Judged {
 
 /** A row of a waterworks' table: the tests it stands for. */
 export interface JudgedAnalysis extends Judged {
+  timeZone?: string
   happenedOn?: string
   work?: Jotting[]
 }

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { localDay, runningClock, takes } from '../../src/islands/run/clock-words.ts'
+import { dayAt } from '../../src/core/quantity/site-time.ts'
+import { runningClock, takes } from '../../src/islands/run/clock-words.ts'
 
 describe('a clock that runs', () => {
   it('shows minutes and seconds, and hours once there are any', () => {
@@ -59,8 +60,8 @@ describe('how long something takes, as said', () => {
 describe('the day of an instant', () => {
   it('is that of the place, not of the clock in the hand', () => {
     const midnightUtc = Date.UTC(2026, 10, 26, 0, 30)
-    expect(localDay('Europe/London', midnightUtc)).to.equal('2026-11-26')
-    expect(localDay('America/New_York', midnightUtc)).to.equal('2026-11-25')
-    expect(localDay('Asia/Tokyo', Date.UTC(2026, 10, 26, 16))).to.equal('2026-11-27')
+    expect(dayAt('Europe/London', midnightUtc)).to.equal('2026-11-26')
+    expect(dayAt('America/New_York', midnightUtc)).to.equal('2026-11-25')
+    expect(dayAt('Asia/Tokyo', Date.UTC(2026, 10, 26, 16))).to.equal('2026-11-27')
   })
 })

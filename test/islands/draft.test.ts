@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { usualPreferences } from '../../src/core/firm/preferences.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
+import { dayAt } from '../../src/core/quantity/site-time.ts'
 import { tasksToWrite } from '../../src/core/standing/tasks/index.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
 import { type Draft, decimal, emptyDraft, entriesOfDraft } from '../../src/islands/entry/draft.ts'
@@ -68,6 +69,22 @@ describe('a visit being written', () => {
     expect(make({}).entries).to.deep.equal([])
     expect(make({ note: '   ', counter: ' ' }).entries).to.deep.equal([])
   })
+
+  // 09:20 on the 27th: in Auckland still the 26th in Greenwich, in Honolulu the evening of the 27th there.
+  for (const [timeZone, at] of [
+    ['Pacific/Auckland', '2026-11-26T20:20:00.000Z'],
+    ['Pacific/Honolulu', '2026-11-27T19:20:00.000Z'],
+  ] as const)
+    it(`stands at 09:20 of its day where it was entered at 09:20, in ${timeZone}`, () => {
+      const around = bundle()
+      around.site.timeZone = timeZone
+      const today = make({ startedAt: at, happenedOn: '2026-11-27', counter: '5', arrived: '09:20' }, around)
+      expect(today.entries.map(({ entry }) => entry.happenedAt)).to.deep.equal([at, at])
+      expect(today.header?.[2]).to.include({ arrivedAt: at })
+      // Entered for another day nobody knows the hour: noon there, on that day.
+      const later = make({ startedAt: at, happenedOn: '2026-11-20', counter: '5' }, around)
+      expect(dayAt(timeZone, new Date(later.entries[0]!.entry.happenedAt))).to.equal('2026-11-20')
+    })
 
   it('notes a descale with its acid and what the spent solution held', () => {
     expect(make({ tasks: ['descale'] }, bundle('sr', false)).said).to.deep.equal([

@@ -28,12 +28,22 @@ const note = (text = 'x') => makeEntry('machine', 'm', 'note', { text }, '2026-1
 
 describe('sending from the browser', () => {
   before(() => {
-    // The page says which instant it was drawn at.
-    globalThis.document = { querySelector: () => ({ content: '2026-11-26T07:34:00Z' }) } as unknown as Document
+    // The page says which instant it was drawn at, and where the site is that it is about.
+    const told: Record<string, string> = { now: '2026-11-26T07:34:00Z', zone: 'Pacific/Auckland' }
+    const querySelector = (asked: string) => ({ content: told[/evenshot-(\w+)/.exec(asked)![1]!] })
+    globalThis.document = { querySelector } as unknown as Document
   })
   after(() => {
     globalThis.fetch = real.fetch
     globalThis.document = real.document
+  })
+
+  it('places what is written now at this moment where it is that day at the site, else at that day’s noon there', () => {
+    // 07:34 in Greenwich is 20:34 in Auckland, the same day.
+    expect(makeEntry('machine', 'm', 'note', { text: 'x' }, '2026-11-26').happenedAt).to.match(/^2026-11-26T07:3/)
+    expect(makeEntry('machine', 'm', 'note', { text: 'x' }, '2026-11-20').happenedAt).to.equal(
+      '2026-11-19T23:00:00.000Z',
+    )
   })
 
   it('makes ids that sort by when they were made', () => {

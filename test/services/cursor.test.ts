@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { localDayIn } from '../../src/services/clock.ts'
+import { dayAt } from '../../src/core/quantity/site-time.ts'
 import { isUuid, readCursor, writeCursor } from '../../src/services/cursor.ts'
 
 const id = '01939000-0000-7000-8000-00000000abcd'
@@ -55,12 +55,12 @@ describe('a cursor', () => {
 describe('the local day', () => {
   it('is the zone’s own, on both sides of midnight', () => {
     const evening = new Date('2026-11-26T23:30:00Z')
-    expect(localDayIn('Europe/London', evening)).to.equal('2026-11-26')
-    expect(localDayIn('Europe/Berlin', evening)).to.equal('2026-11-27')
-    expect(localDayIn('Pacific/Kiritimati', evening)).to.equal('2026-11-27')
-    expect(localDayIn('America/Los_Angeles', new Date('2026-11-27T07:59:00Z'))).to.equal('2026-11-26')
+    expect(dayAt('Europe/London', evening)).to.equal('2026-11-26')
+    expect(dayAt('Europe/Berlin', evening)).to.equal('2026-11-27')
+    expect(dayAt('Pacific/Kiritimati', evening)).to.equal('2026-11-27')
+    expect(dayAt('America/Los_Angeles', new Date('2026-11-27T07:59:00Z'))).to.equal('2026-11-26')
     // The night the clocks go forward.
-    expect(localDayIn('Europe/London', new Date('2026-03-29T00:59:00Z'))).to.equal('2026-03-29')
-    expect(() => localDayIn('Nowhere/Land', evening)).to.throw(RangeError)
+    expect(dayAt('Europe/London', new Date('2026-03-29T00:59:00Z'))).to.equal('2026-03-29')
+    expect(() => dayAt('Nowhere/Land', evening)).to.throw(RangeError)
   })
 })

@@ -10,6 +10,7 @@ import type { Unversioned } from '../../core/ledger/versions.ts'
 import type { VisitTerms } from '../../core/ledger/visit-terms.ts'
 import type { WaterFigureName } from '../../core/ledger/water-figure-names.ts'
 import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.ts'
+import { instantAt, happenedAt as placedAt } from '../../core/quantity/site-time.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
 import { asReckoned } from '../../ui/quantity.ts'
@@ -162,8 +163,8 @@ export function entriesOfDraft(
     softener: bundle.softener?.id,
   }
   // A visit entered later keeps its own day; the hour is no longer known.
-  const sameDay = draft.startedAt.slice(0, 10) === draft.happenedOn
-  const happenedAt = sameDay ? draft.startedAt : `${draft.happenedOn}T12:00:00.000Z`
+  const { timeZone } = bundle.site
+  const happenedAt = placedAt(timeZone, draft.happenedOn, new Date(draft.startedAt))
   const add = <K extends OfFirstShape>(
     slot: string,
     subjectKind: SubjectKind,
@@ -293,7 +294,9 @@ export function entriesOfDraft(
 
   const minutes = says(draft.minutes) ? decimal(draft.minutes) : undefined
   if (minutes === null) wrong('minutes', 'is not a number of minutes')
-  const [arrivedAt, leftAt] = [instantAt(draft, draft.arrived), instantAt(draft, draft.went)]
+  const [arrivedAt, leftAt] = [draft.arrived, draft.went].map((time) =>
+    /^\d\d:\d\d$/.test(time) ? instantAt(timeZone, draft.happenedOn, time) : undefined,
+  )
   const backwards = Boolean(arrivedAt && leftAt && leftAt < arrivedAt)
   if (backwards) wrong('went', 'is before arrival')
   // One header a call: the second machine of the same call finds it there.
@@ -342,12 +345,6 @@ function descaled(
 /** The header of a visit that is in the ledger already. */
 export const headerOf = (bundle: MachineBundle, visitId: string) =>
   (bundle.ledgers.site ?? []).find((entry) => entry.kind === 'visit' && entry.visitId === visitId)
-
-/** A time of the day of the visit, on the clock of this device. */
-function instantAt(draft: Draft, time: string): string | undefined {
-  const instant = /^\d\d:\d\d$/.test(time) ? new Date(`${draft.happenedOn}T${time}`) : null
-  return instant && !Number.isNaN(instant.getTime()) ? instant.toISOString() : undefined
-}
 
 /** Fields of what a kind's counter may count apart, by their slots. */
 export function apartSlots(kind: Kind): { slot: string; name: string }[] {

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
+import { instantAt } from '../../core/quantity/site-time.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import { preferences } from '../../ui/preferences.ts'
@@ -82,7 +83,7 @@ const toEntries = (supplyId: string, row: JudgedAnalysis, id: string): Entry[] =
     subjectKind: 'supply',
     subjectId: supplyId,
     ...jotting,
-    happenedAt: `${row.happenedOn}T12:00:00.000Z`,
+    happenedAt: instantAt(row.timeZone!, row.happenedOn!),
     happenedOn: row.happenedOn!,
   }))
 

@@ -1,4 +1,5 @@
 import type { Entry } from '../../core/ledger/entry.ts'
+import { instantAt } from '../../core/quantity/site-time.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { dayLong, figure } from '../../ui/format.ts'
 import type { JudgedRow } from '../../views/judged-row.ts'
@@ -48,7 +49,7 @@ const ReadingsImport = ({ firm }: { firm: string }) => <FileImport kind={reading
 
 function toEntry(row: JudgedRow, id: string): Entry {
   // Read before the day's first drink: six in the morning is as good an hour as any, unless it is still to come.
-  const morning = new Date(`${row.happenedOn}T06:00:00.000Z`)
+  const morning = new Date(instantAt(row.timeZone!, row.happenedOn!, '06:00'))
   const now = browserNow()
   return {
     id,

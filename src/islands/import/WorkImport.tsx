@@ -1,4 +1,5 @@
 import type { Entry } from '../../core/ledger/entry.ts'
+import { instantAt } from '../../core/quantity/site-time.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { JudgedWork } from '../../views/judged-row.ts'
@@ -49,7 +50,7 @@ function toEntries(row: JudgedWork, id: string): Entry[] {
     subjectKind: 'machine',
     subjectId: row.machineId!,
     ...jotting,
-    happenedAt: `${row.happenedOn}T12:00:00.000Z`,
+    happenedAt: instantAt(row.timeZone!, row.happenedOn!),
     happenedOn: row.happenedOn!,
   }))
 }

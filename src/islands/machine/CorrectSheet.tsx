@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { entryKindOf, type Jotting } from '../../core/ledger/entry-kinds.ts'
 import { corrected, jot } from '../../core/ledger/jot.ts'
-import { browserNow } from '../../ui/clock.ts'
+import { instantAt } from '../../core/quantity/site-time.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -36,7 +36,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
   const send = async (made: Jotting, on: string) => {
     setBusy(true)
     const { subjectKind, subjectId } = entry
-    const happenedAt = on === entry.happenedOn ? entry.happenedAt : `${on}T12:00:00.000Z`
+    const happenedAt = on === entry.happenedOn ? entry.happenedAt : instantAt(bundle.site.timeZone, on)
     const sent = await sendEntries([
       { id, subjectKind, subjectId, ...made, happenedAt, happenedOn: on, supersedes: entry.id },
     ])
@@ -98,14 +98,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
           <button type="button" className="act" disabled={busy} onClick={correct}>
             {busy ? 'Saving …' : 'Save the correction'}
           </button>
-          <button
-            type="button"
-            className="plain"
-            disabled={busy}
-            onClick={() =>
-              send(jot('withdrawn', {}), browserNow().toISOString().slice(0, 10) < today ? entry.happenedOn : today)
-            }
-          >
+          <button type="button" className="plain" disabled={busy} onClick={() => send(jot('withdrawn', {}), today)}>
             Withdraw: it did not happen
           </button>
         </div>

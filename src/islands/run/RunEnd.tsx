@@ -4,12 +4,13 @@ import type { Entry } from '../../core/ledger/entry.ts'
 import { heldReasons } from '../../core/procedures/held-reasons.ts'
 import { insideNow, runEntries } from '../../core/procedures/run-record.ts'
 import { stepNow } from '../../core/procedures/run-state.ts'
+import { dayAt } from '../../core/quantity/site-time.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
-import { localDay, takes } from './clock-words.ts'
+import { takes } from './clock-words.ts'
 import { dropRun, type KeptRun, keepRun } from './kept-run.ts'
 
 interface Props {
@@ -28,7 +29,7 @@ interface Props {
 export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visitId, raised }: Props) {
   const { lanes, state, running } = run
   const ended = state.ended!
-  const today = localDay(timeZone, ended.at)
+  const today = dayAt(timeZone, ended.at)
   const [busy, setBusy] = useState(false)
   const [wrong, setWrong] = useState('')
   const entries = useMemo((): Entry[] => {

@@ -20,7 +20,3 @@ export function takes(seconds: number): string {
   const odd = whole >= 180 && rest % 15 !== 0
   return rest === 0 || odd || whole >= 600 ? `${minutes} min` : `${Math.floor(whole / 60)} min ${rest} s`
 }
-
-/** The day of an instant where the machine stands. @example localDay('Europe/London', Date.UTC(2026, 10, 26)) */
-export const localDay = (timeZone: string, at: number): string =>
-  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { jot } from '../../core/ledger/jot.ts'
+import { dayAt } from '../../core/quantity/site-time.ts'
 import { knownFor, knownStripDowns } from '../../core/strip-down/known.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import { newSheet, type SheetPress, sheetStep } from '../../core/strip-down/sheet.ts'
@@ -11,7 +12,6 @@ import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { sendPhoto, smaller } from '../photos.ts'
-import { localDay } from '../run/clock-words.ts'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
@@ -103,7 +103,7 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
     const { sheet, title, known, id } = latest.current!
     const visitId = visitToday(bundle, today, me)?.visitId
     const of = knownStripDowns.find((one) => one.id === known)
-    const day = localDay(bundle.site.timeZone, sheet.closed!.at)
+    const day = dayAt(bundle.site.timeZone, sheet.closed!.at)
     // As it was closed, not as it is saved: sent twice it is the same, by the same ids.
     const more = { happenedAt: new Date(sheet.closed!.at).toISOString(), ...(visitId && { visitId }) }
     const besides = [...sheetFittings(sheet), ...(heldAfter(sheet, of) ? [jot('held', { why: 'electrical' })] : [])]

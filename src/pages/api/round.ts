@@ -1,7 +1,7 @@
 import { object, string } from 'yup'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
+import { dayAt } from '../../core/quantity/site-time.ts'
 import { endpoint, json, refuse } from '../../server/api.ts'
-import { localDayIn } from '../../services/clock.ts'
 import { type Horizon, horizons, roundPage } from '../../services/round.ts'
 
 const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'is not an id')
@@ -23,11 +23,6 @@ export const GET = endpoint(async ({ url, locals }, { firm }) => {
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { horizon, ...rest } = parsed.value
   return json(
-    await roundPage(
-      locals.db,
-      firm.id,
-      { ...rest, horizon: horizon as Horizon },
-      localDayIn(firm.timeZone, locals.now),
-    ),
+    await roundPage(locals.db, firm.id, { ...rest, horizon: horizon as Horizon }, dayAt(firm.timeZone, locals.now)),
   )
 })

@@ -1,11 +1,11 @@
+import { dayAt } from '../../../core/quantity/site-time.ts'
 import { endpoint } from '../../../server/api.ts'
 import { streamed } from '../../../server/stream.ts'
-import { localDayIn } from '../../../services/clock.ts'
 import { ledgerCsv } from '../../../services/export-csv.ts'
 import { entryWords } from '../../../ui/entry-words.ts'
 
 /** The whole ledger as a spreadsheet. */
 export const GET = endpoint(async ({ locals }, { firm }) => {
-  const name = `ledger-${localDayIn(firm.timeZone, locals.now)}.csv`
+  const name = `ledger-${dayAt(firm.timeZone, locals.now)}.csv`
   return streamed('text/csv; charset=utf-8', name, (write) => ledgerCsv(locals.db, firm.id, entryWords, write))
 })

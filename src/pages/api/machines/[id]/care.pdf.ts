@@ -1,7 +1,7 @@
+import { dayAt } from '../../../../core/quantity/site-time.ts'
 import { endpoint, notFound } from '../../../../server/api.ts'
 import { careOf } from '../../../../services/care.ts'
 import { carePdf } from '../../../../services/care-pdf.ts'
-import { localDayIn } from '../../../../services/clock.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { dayLong } from '../../../../ui/format.ts'
 
@@ -16,7 +16,7 @@ export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
     model: [machine.maker, machine.model].filter(Boolean).join(' '),
     site: site.name,
     firm: firm.name,
-    day: dayLong(localDayIn(site.timeZone, locals.now)),
+    day: dayLong(dayAt(site.timeZone, locals.now)),
     traffic: `${Math.round(care.drinksPerOpenDay)} ${care.unit} an open day`,
   })
   return new Response(new Uint8Array(pdf), {
