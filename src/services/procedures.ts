@@ -1,7 +1,7 @@
-import { procedureById, procedures } from '../core/procedures/library/index.ts'
 import { type Procedure, rootOf } from '../core/procedures/procedure.ts'
 import { effective } from '../core/standing/histories.ts'
 import { keptProcedures, libraryHere, ownProcedures } from '../core/standing/own-procedures.ts'
+import { procedureById, procedures } from '../core/trade/procedures/index.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import { entriesOf } from '../records/ledger.ts'

@@ -1,4 +1,4 @@
-import { procedureById } from './library/index.ts'
+import { procedureById } from '../trade/procedures/index.ts'
 
 /** The job that mends what is found, where its book of faults names none: by the fault, on whatever kind has both. */
 const ledBy: Record<string, string> = {

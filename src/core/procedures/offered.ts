@@ -1,5 +1,5 @@
 import type { Kind } from '../kinds/kind.ts'
-import { procedures } from './library/index.ts'
+import { procedures } from '../trade/procedures/index.ts'
 import { type Procedure, rootOf, type School } from './procedure.ts'
 
 /** A procedure this machine takes, or does not: why, and what instead. */

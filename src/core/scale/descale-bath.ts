@@ -1,4 +1,4 @@
-import { figures } from '../figures/figures.ts'
+import { figures } from '../trade/figures.ts'
 import { type Acid, acidG, acidGPerG, bicarbonateG, carbonDioxideL } from './acid.ts'
 
 /** What a vessel is, for pouring acid into it. */

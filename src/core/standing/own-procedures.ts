@@ -1,5 +1,5 @@
-import { procedures } from '../procedures/library/index.ts'
 import { type Procedure, rootOf } from '../procedures/procedure.ts'
+import { procedures } from '../trade/procedures/index.ts'
 import { type Histories, ofKind } from './histories.ts'
 
 /** A firm's own version of a procedure as it was kept, and whether it is worked by. */

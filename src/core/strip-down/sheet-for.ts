@@ -1,4 +1,4 @@
-import { knownFor } from './known.ts'
+import { knownFor } from '../trade/strip-downs/known.ts'
 import type { KnownStripDown } from './known-strip-down.ts'
 
 /** What is opened for a fault, of those sheets the first that is written for the kind. */

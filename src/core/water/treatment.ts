@@ -1,5 +1,5 @@
-import { figures } from '../figures/figures.ts'
 import { mgLPer } from '../quantity/hardness.ts'
+import { figures } from '../trade/figures.ts'
 import { carbonOf, pHWith, type TestedWater } from './carbonate.ts'
 
 /** Sodium that comes for each mg of hardness that goes, as CaCO₃: by stoichiometry, 2 × 22.99 ÷ 100.09. */

@@ -1,4 +1,4 @@
-import { type FigureId, figures } from '../figures/figures.ts'
+import { type FigureId, figures } from '../trade/figures.ts'
 
 /** What can be known of a feed besides its hardness; absent where nobody measured it. mg/L, µS/cm at 25 °C. */
 export interface Feed {

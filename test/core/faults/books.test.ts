@@ -6,7 +6,7 @@ import { asFound, nextTests } from '../../../src/core/faults/next-test.ts'
 import { outcomeOf } from '../../../src/core/faults/outcome-of.ts'
 import { rankCauses } from '../../../src/core/faults/rank-causes.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
-import { procedureById } from '../../../src/core/procedures/library/index.ts'
+import { procedureById } from '../../../src/core/trade/procedures/index.ts'
 
 for (const book of faultBooks) {
   const kind = kindById(book.kind)!

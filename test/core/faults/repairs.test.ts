@@ -2,8 +2,8 @@ import { expect } from 'chai'
 import { bookOf } from '../../../src/core/faults/books.ts'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { procedureForRepair } from '../../../src/core/procedures/led-by.ts'
-import { procedureById } from '../../../src/core/procedures/library/index.ts'
 import { sheetForFault } from '../../../src/core/strip-down/sheet-for.ts'
+import { procedureById } from '../../../src/core/trade/procedures/index.ts'
 import { repairsOf } from './repairs-of.ts'
 
 describe('what a fault’s repair leads to', () => {

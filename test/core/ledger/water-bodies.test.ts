@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { figureById, figures } from '../../../src/core/figures/figures.ts'
 import { entryKinds } from '../../../src/core/ledger/entry-kinds.ts'
 import type { SettingName } from '../../../src/core/ledger/setting-kinds.ts'
+import { figureById, figures } from '../../../src/core/trade/figures.ts'
 import { issuesOf } from './told.ts'
 
 const settingIssues = (setting: SettingName, body: object): string[] => issuesOf('setting', { setting, ...body })

@@ -2,9 +2,9 @@ import { expect } from 'chai'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { withOptions } from '../../../src/core/kinds/kind.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { waySaid } from '../../../src/core/procedures/said.ts'
 import type { Step } from '../../../src/core/procedures/step.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { offers } from './well-run.ts'
 
 const ways = procedures.flatMap((procedure) => procedure.schools.map((way) => ({ procedure, way })))

@@ -4,11 +4,11 @@ import { withOptions } from '../../../src/core/kinds/kind.ts'
 import { checkProcedure } from '../../../src/core/procedures/check-procedure.ts'
 import { conditionFaults } from '../../../src/core/procedures/conditions.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { procedureById } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import { conditionAt } from '../../../src/core/procedures/standing.ts'
 import type { Hazard, Step } from '../../../src/core/procedures/step.ts'
 import { hands, openAndLive, unplugged } from '../../../src/core/procedures/step-parts.ts'
+import { procedureById } from '../../../src/core/trade/procedures/index.ts'
 
 /** Every way through the library on every kind: its steps in the order of the first group and the first side. */
 const ways = kinds.flatMap((plain) => {

@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { figuresOf } from './figures-of.ts'
 
 const ways = procedures.flatMap((procedure) =>

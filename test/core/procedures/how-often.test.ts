@@ -3,10 +3,10 @@ import { careSheet } from '../../../src/core/care/care-sheet.ts'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { withOptions } from '../../../src/core/kinds/kind.ts'
 import { doseSaid } from '../../../src/core/procedures/dose.ts'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { shownFigures } from '../../../src/core/procedures/procedure.ts'
 import { waySetting } from '../../../src/core/procedures/way-setting.ts'
 import { clocksOf } from '../../../src/core/standing/way-lives.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { careOf, doses, rhythms } from './how-often.ts'
 
 const ways = procedures.flatMap((procedure) => procedure.schools.map((way) => ({ procedure, way })))

@@ -17,13 +17,13 @@ import {
 } from '../../../src/core/procedures/change-procedure.ts'
 import { checkOwnProcedure, checkProcedure } from '../../../src/core/procedures/check-procedure.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { procedureById, procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import type { Procedure } from '../../../src/core/procedures/procedure.ts'
 import { acts } from '../../../src/core/procedures/procedure-words.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
 import { keptProcedures, libraryHere } from '../../../src/core/standing/own-procedures.ts'
+import { procedureById, procedures } from '../../../src/core/trade/procedures/index.ts'
 import { entry, ledgers, takenOn } from '../standing/a-history.ts'
 
 const shipped = procedureById('detergent-backflush')!

@@ -4,7 +4,6 @@ import { kindById } from '../../../src/core/kinds/index.ts'
 import { withGroups } from '../../../src/core/kinds/kind.ts'
 import type { Lane } from '../../../src/core/procedures/lane.ts'
 import { lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import { type RunEvent, runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { settle } from '../../../src/core/procedures/run-clock.ts'
@@ -18,6 +17,7 @@ import {
   soakKey,
   stepNow,
 } from '../../../src/core/procedures/run-state.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 
 const c2 = kindById('c2')!
 const all = procedures.flatMap((procedure) => procedure.schools.map((school) => ({ procedure, school })))

@@ -4,7 +4,6 @@ import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import type { Chosen, Lane } from '../../../src/core/procedures/lane.ts'
 import { lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
 import { planRun, type Segment } from '../../../src/core/procedures/plan.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
@@ -12,6 +11,7 @@ import { settle } from '../../../src/core/procedures/run-clock.ts'
 import { byItself, handStep, laneWaitsFor, readyLanes, stepNow } from '../../../src/core/procedures/run-state.ts'
 import { things } from '../../../src/core/procedures/states.ts'
 import type { Step } from '../../../src/core/procedures/step.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 
 const plain = kinds.map((kind) => withOptions(kind, new Map()))
 const takenBy = (kind: Kind) =>

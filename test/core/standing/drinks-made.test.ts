@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import { careSheet } from '../../../src/core/care/care-sheet.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
-import { procedureById } from '../../../src/core/procedures/library/index.ts'
 import { usualSchool } from '../../../src/core/procedures/offered.ts'
 import { drinksMade } from '../../../src/core/standing/drinks-made.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
+import { procedureById } from '../../../src/core/trade/procedures/index.ts'
 import { ledgers, reading, steadyReadings, takenOn } from './a-history.ts'
 
 const of = (...entries: Parameters<typeof ledgers>[0]) => drinksMade(effective(ledgers(entries)))

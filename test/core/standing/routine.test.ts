@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
-import { procedures } from '../../../src/core/procedures/library/index.ts'
 import { offeredTo } from '../../../src/core/procedures/offered.ts'
 import { waySetting } from '../../../src/core/procedures/way-setting.ts'
 import { addMonths, fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
 import { type RoutineLine, routineHere } from '../../../src/core/standing/routine.ts'
+import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { entry, ledgers, setting, standingOf, steadyReadings, takenOn } from './a-history.ts'
 import { routineOf as expectedRoutine } from './routine-of.ts'
 

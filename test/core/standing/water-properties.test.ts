@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { type FigureId, figures } from '../../../src/core/figures/figures.ts'
 import type { Entry } from '../../../src/core/ledger/entry.ts'
 import { toDay } from '../../../src/core/quantity/local-day.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
@@ -11,6 +10,7 @@ import { boilerConcentrate } from '../../../src/core/standing/water/boiler-conce
 import { vesselWorking } from '../../../src/core/standing/water/chalk-lines.ts'
 import { machineChalk } from '../../../src/core/standing/water/machine-chalk.ts'
 import { takeFigure } from '../../../src/core/standing/water/set-figure.ts'
+import { type FigureId, figures } from '../../../src/core/trade/figures.ts'
 import { entry, everyDay, ledgers, setting, steadyReadings, takenOn } from './a-history.ts'
 
 const from = '2025-01-01'

@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { bookOf } from '../../../src/core/faults/books.ts'
 import { kinds } from '../../../src/core/kinds/index.ts'
-import { knownFor, knownStripDowns } from '../../../src/core/strip-down/known.ts'
 import { sheetForFault, sheetsForPart } from '../../../src/core/strip-down/sheet-for.ts'
 import type { Drive } from '../../../src/core/strip-down/thing.ts'
+import { knownFor, knownStripDowns } from '../../../src/core/trade/strip-downs/known.ts'
 
 /** What a drive is turned with, as a bag has it. */
 const turnedBy: Record<Exclude<Drive, 'by hand'>, RegExp> = {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
-import { knownStripDowns } from '../../../src/core/strip-down/known.ts'
 import { inCup, inHand, newSheet, onBench, sheetStep } from '../../../src/core/strip-down/sheet.ts'
 import { fastenerWords } from '../../../src/core/strip-down/thing.ts'
+import { knownStripDowns } from '../../../src/core/trade/strip-downs/known.ts'
 import { sheetOrders } from './sheet-orders.ts'
 
 describe('the order of a strip-down', () => {

@@ -1,7 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
-import { knownStripDowns } from '../../../src/core/strip-down/known.ts'
 import {
   comesNext,
   inCup,
@@ -14,6 +13,7 @@ import {
 } from '../../../src/core/strip-down/sheet.ts'
 import { heldAfter, ownThing, sheetBody, sheetFittings } from '../../../src/core/strip-down/sheet-record.ts'
 import { fastenerWords, lieWords, type Thing } from '../../../src/core/strip-down/thing.ts'
+import { knownStripDowns } from '../../../src/core/trade/strip-downs/known.ts'
 
 const grinder = knownStripDowns[0]!
 const off = (things: Thing[]): Sheet =>

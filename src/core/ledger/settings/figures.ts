@@ -1,6 +1,6 @@
 import { array, number, object, string } from 'yup'
-import { figureById, figures } from '../../figures/figures.ts'
 import { amount, finite } from '../../parse/fields.ts'
+import { figureById, figures } from '../../trade/figures.ts'
 import { slug, v } from '../body-fields.ts'
 import type { Pen } from '../entry-definition.ts'
 import { plain, upper } from '../phrases.ts'

@@ -1,6 +1,6 @@
 import { type InferType, object, string } from 'yup'
-import { figures } from '../../figures/figures.ts'
 import { amount, divisor, shareBelowOne } from '../../parse/fields.ts'
+import { figures } from '../../trade/figures.ts'
 import type { PlannedTreatment } from './year-of-water.ts'
 
 /** A treatment as a page asks about it: its kind, and the figures that kind has; the rest as usual. */

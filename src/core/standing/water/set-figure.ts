@@ -1,7 +1,7 @@
-import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../../figures/figures.ts'
 import type { Vessel } from '../../kinds/vessel.ts'
 import { type Spread, spreadOf } from '../../quantity/spread.ts'
 import type { Line } from '../../quantity/working.ts'
+import { type Figure, type FigureId, figures, type VesselFigure, vesselFigures } from '../../trade/figures.ts'
 import { type Histories, type Level, ownFigure } from '../histories.ts'
 
 /** A figure as it stands for a machine: its own, or the one from memory with what it may be. */

@@ -1,0 +1,96 @@
+import { collect, task } from '../../../kinds/build.ts'
+import type { Kind } from '../../../kinds/kind.ts'
+import { podParts } from '../../shared/parts/pod.ts'
+import { electricalTest, homeService, tankDescale, tankRoutine } from '../../shared/parts/usual-tasks.ts'
+
+/** Pod machine whose head is shut and locked by hand. */
+export const pk: Kind = {
+  id: 'pk',
+  version: 2,
+  name: 'pod machine, locking head',
+  about: 'Tank, small flow heater; the capsule is pierced in a head that locks.',
+  counter: { id: 'shots', name: 'Capsules', unit: 'capsules' },
+  groups: 1,
+  groupShares: [1],
+  sides: 1,
+  stations: [
+    { id: 'tank', name: 'Tank valve', symbol: 'tank' },
+    { id: 'flow-meter', name: 'Flow meter', symbol: 'flow-meter' },
+    { id: 'pump', name: 'Pump', symbol: 'pump' },
+    { id: 'heater', name: 'Flow heater', symbol: 'thermoblock' },
+    { id: 'non-return', name: 'Non-return valve', symbol: 'valve' },
+    { id: 'needle', name: 'Needle', symbol: 'nozzle' },
+    { id: 'head', name: 'Head, cage', symbol: 'pod-head' },
+    { id: 'cup', name: 'Cup', symbol: 'cup' },
+    { id: 'tray', name: 'Capsule bin, tray', symbol: 'tray' },
+    { id: 'lock', name: 'Lock linkage', symbol: 'joint' },
+    { id: 'fuse', name: 'Thermal fuse, sensor', symbol: 'sensor' },
+    { id: 'button', name: 'Button, head switch', symbol: 'switch' },
+    { id: 'board', name: 'Board, earth', symbol: 'board' },
+  ],
+  lines: [
+    { id: 'main', medium: 'water', lane: 0, stations: ['tank', 'flow-meter', 'pump', 'heater', 'non-return', 'needle', 'head', 'cup'] },
+    { id: 'drain', medium: 'drain', lane: 1, stations: ['tray'], from: { station: 'head', port: 'bottom' } },
+    { id: 'rail', medium: 'control', lane: 2, stations: ['lock', 'fuse', 'button', 'board'] },
+  ],
+  ...collect(podParts, [task('cleaning-programme', 'Cleaning programme', 'clean', 'head', { shots: [100, 300, 600], months: [1, 3, 6] }, { min: 10, caution: 'scald' }), homeService('pump', 45), electricalTest('board', 10)]),
+  measures: [
+    {
+      id: 'open-flow',
+      name: 'Open flow, no capsule, 10 s',
+      unit: 'ml',
+      good: { from: 35, to: 70 },
+      mark: 'M',
+    },
+    { id: 'outlet-temperature', name: 'Water at outlet', unit: '°C', good: { from: 82, to: 90 }, mark: 'T' },
+    { id: 'cup-temperature', name: 'Coffee in warm cup', unit: '°C', good: { from: 62, to: 78 }, mark: 'M' },
+    { id: 'tray-water', name: 'Tray water a drink', unit: 'ml', good: { from: 0, to: 5 }, mark: 'M' },
+    { id: 'shot-time', name: 'Espresso 40 g', unit: 's', good: { from: 18, to: 28 }, mark: 'T' },
+  ],
+  budget: {
+    drinks: [
+      { name: 'espresso', share: 0.6, cupMl: 40, puckMl: 7, dischargeMl: 3, flushMl: 0 },
+      { name: 'lungo', share: 0.4, cupMl: 110, puckMl: 8, dischargeMl: 4, flushMl: 0 },
+    ],
+    besides: [],
+    daily: [{ name: 'start rinse', ml: 40, goes: 'brew' }],
+    mark: 'M',
+  },
+  doseG: null,
+  counts: { runningHours: { perDrink: 0.0075, perOpenDay: 0.005 } },
+  options: [],
+  prompts: [
+    { id: 'descale', where: 'Its one lamp', shows: 'blinking', looks: 'three times orange, then steady white', means: 'descale it', asksFor: 'descale', mark: 'T' },
+    { id: 'heating', where: 'Its one lamp', shows: 'blinking', looks: 'white, slow', means: 'it heats', mark: 'T' },
+    { id: 'descale-mode', where: 'Its one lamp', shows: 'fast', looks: 'white, fast', means: 'the descaling programme is entered', mark: 'T' },
+    { id: 'ready', where: 'Its one lamp', shows: 'solid', looks: 'white, steady', means: 'ready, or the programme is finished', mark: 'T' },
+  ],
+  cleaning: [
+    { what: 'Cleaning programme', takes: true, why: 'No capsule in, bin empty.' },
+    { what: 'Descaling programme', takes: true, why: 'Never broken off, and no capsule in it.' },
+    { what: 'Backflush', takes: false, why: 'There is no valve that vents it.' },
+    { what: 'Abrasive, strong or solvent cleaner', takes: false, why: 'It dulls the head and perishes its seals.' },
+    { what: 'Parts rinsed', takes: true, why: 'Bin, tray and cup support, by hand.' },
+  ],
+  drinksPerOpenDay: { p10: 5, p50: 15, p90: 40 },
+  detergent: null,
+  vessels: [
+    {
+      id: 'heater',
+      station: 'heater',
+      name: 'Flow heater',
+      heats: 'flow',
+      takes: ['brew', 'steam', 'hot-water'],
+      waterL: 0.012,
+      outletC: 92,
+      heaterW: 1300,
+      heaterCm2: 140,
+      wettedCm2: 140,
+      limitMm: { cautious: 0.12, usual: 0.25, longLife: 0.5 },
+      aluminium: true,
+      mark: 'M',
+    },
+  ],
+  descale: tankDescale(30),
+  routine: [{ what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', mark: 'T' }, { what: 'Head rinsed without a capsule', every: 'every 3 days', mark: 'M' }, ...tankRoutine],
+}

@@ -1,0 +1,28 @@
+import type { Every, Figure, School } from '../../procedures/procedure.ts'
+import type { Step } from '../../procedures/step.ts'
+import { figure } from '../../procedures/step-parts.ts'
+import { descaleMaterials, descaleTools } from './descale-steps.ts'
+
+/** A way of descaling as it is written here; tools, materials and its rinse are filled in. */
+export interface DescaleSchool {
+  id: string
+  name: string
+  reason: string
+  /** What it is written for: keys and outlets differ by kind. */
+  kinds: string[]
+  every: Every
+  /** The one rinse, as every step and the table say it. */
+  rinse: string
+  figures: Figure[]
+  outlets: string
+  steps: (rinse: string) => Step[]
+}
+
+export const asSchool = ({ rinse, steps, outlets, figures, ...one }: DescaleSchool): School => ({
+  ...one,
+  usualFor: one.kinds,
+  figures: [...figures, figure('Rinse', rinse)],
+  tools: descaleTools(outlets),
+  materials: descaleMaterials,
+  parts: [{ id: 'run', name: 'Descale', steps: steps(rinse) }],
+})

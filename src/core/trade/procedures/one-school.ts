@@ -1,0 +1,19 @@
+import type { School } from '../../procedures/procedure.ts'
+import type { Step } from '../../procedures/step.ts'
+
+/** A school of one stretch, the usual one of all its kinds. */
+export const oneSchool = (
+  given: Omit<School, 'parts' | 'usualFor' | 'materials'> & { materials?: School['materials'] },
+  usualFor: string[],
+  steps: Step[],
+  each?: 'group' | 'side',
+): School => ({
+  materials: [],
+  ...given,
+  usualFor,
+  parts: [{ id: 'run', name: given.name, ...(each && { each }), steps }],
+})
+
+/** A reading, as it is asked. */
+export const read = (id: string, say: string, unit: string, more: Partial<Step> = {}): Step =>
+  ({ id, say, act: 'measure', ask: say, unit, handsS: 30, ...more }) as Step

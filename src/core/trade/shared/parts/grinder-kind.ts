@@ -1,0 +1,121 @@
+import { collect, task } from '../../../kinds/build.ts'
+import type { Kind } from '../../../kinds/kind.ts'
+import { builtInGrinder, cleaningDisc, domesticParts, pressurisedBasket, tankFilter, threeWayPart } from './domestic.ts'
+import { steamStations } from './domestic-kind.ts'
+import { electricalTest, homeService, tankDescale, tankRoutine, tipOff } from './usual-tasks.ts'
+
+type Own = Pick<Kind, 'id' | 'version' | 'name' | 'about' | 'options' | 'prompts' | 'cleaning' | 'drinksPerOpenDay'>
+
+/** A domestic machine with a thermoblock, a portafilter and a grinder of its own. */
+export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind => ({
+  ...own,
+  counter: { id: 'shots', name: 'Shots', unit: 'shots' },
+  groups: 1,
+  groupShares: [1],
+  sides: 1,
+  stations: [
+    { id: 'tank', name: 'Tank, filter', symbol: 'tank' },
+    { id: 'pump', name: 'Pump', symbol: 'pump' },
+    { id: 'thermoblock', name: 'Thermoblock', symbol: 'thermoblock' },
+    { id: 'three-way', name: '3-way valve', symbol: 'three-way' },
+    { id: 'group', name: 'Group seal', symbol: 'group' },
+    { id: 'screen', name: 'Screen', symbol: 'screen' },
+    { id: 'basket', name: 'Basket, disc', symbol: 'basket' },
+    { id: 'cup', name: 'Cup', symbol: 'cup' },
+    ...steamStations,
+    { id: 'relief', name: 'Relief valve', symbol: 'relief' },
+    { id: 'tray', name: 'Drip tray', symbol: 'tray' },
+    { id: 'hopper', name: 'Hopper', symbol: 'hopper' },
+    { id: 'burrs', name: 'Burrs, chute', symbol: 'burrs' },
+    { id: 'protector', name: 'Pump protector', symbol: 'sensor' },
+    { id: 'thermostat', name: 'Sensor, fuse', symbol: 'sensor' },
+    { id: 'switches', name: 'Switches', symbol: 'switch' },
+    { id: 'board', name: 'Board, earth', symbol: 'board' },
+  ],
+  lines: [
+    { id: 'main', medium: 'water', lane: 0, stations: ['tank', 'pump', 'thermoblock', 'three-way', 'group', 'screen', 'basket', 'cup'] },
+    {
+      id: 'relief',
+      medium: 'water',
+      lane: -1,
+      stations: ['relief'],
+      from: { station: 'pump', port: 'top' },
+      label: 'back to the tank',
+    },
+    {
+      id: 'steam',
+      medium: 'steam',
+      lane: -2,
+      stations: ['steam-knob', 'wand'],
+      from: { station: 'thermoblock', port: 'top' },
+      label: 'steam, hot water',
+    },
+    {
+      id: 'beans',
+      medium: 'beans',
+      lane: -1,
+      stations: ['hopper', 'burrs'],
+      to: { station: 'basket', port: 'top' },
+      label: 'beans',
+    },
+    { id: 'drain', medium: 'drain', lane: 1, stations: ['tray'], from: { station: 'three-way', port: 'bottom' } },
+    { id: 'rail', medium: 'control', lane: 2, stations: ['protector', 'thermostat', 'switches', 'board'] },
+  ],
+  ...collect(
+    [...domesticParts('thermoblock', 'Thermoblock'), threeWayPart(), cleaningDisc(), tankFilter(), pressurisedBasket, ...builtInGrinder],
+    [
+      task('cleaning-programme', 'Cleaning programme, tablet and disc', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'detergent' }),
+      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
+      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 10, caution: 'mains' }),
+      tipOff('wand'),
+      electricalTest('board', 10),
+      homeService('pump', 75),
+    ],
+  ),
+  measures: [
+    { id: 'open-flow', name: 'Open flow, 10 s', unit: 'ml', good: { from: 55, to: 105 }, mark: 'M' },
+    { id: 'brew-pressure', name: 'Pressure brewing', unit: 'bar', good: { from: 8, to: 11 }, mark: 'T' },
+    { id: 'dead-head', name: 'Blind basket', unit: 'bar', good: { from: 10, to: 13 }, mark: 'M' },
+    { id: 'basket-temperature', name: 'Water at basket', unit: '°C', good: { from: 88, to: 95 }, mark: 'T' },
+    { id: 'cup-temperature', name: 'Coffee in warm cup', unit: '°C', good: { from: 62, to: 74 }, mark: 'M' },
+    { id: 'steam-time', name: '200 ml water to 65 °C', unit: 's', good: { from: 35, to: 75 }, mark: 'M' },
+    { id: 'hot-water-flow', name: 'Hot water, 10 s', unit: 'ml', good: { from: 60, to: 100 }, mark: 'M' },
+    { id: 'tray-water', name: 'Tray water a drink', unit: 'ml', good: { from: 8, to: 12 }, mark: 'M' },
+    { id: 'grind-dose', name: 'Ground dose, double', unit: 'g', good: { from: 15.2, to: 16.8 }, mark: 'M' },
+    { id: 'shot-time', name: 'Double shot', unit: 's', good: { from: 22, to: 32 }, mark: 'T' },
+  ],
+  budget: {
+    drinks,
+    besides: [{ name: 'steam and hot water: every third drink', mlPerDrink: 8, goes: 'steam' }],
+    daily: [{ name: 'start of day', ml: 60, goes: 'brew' }],
+    mark: 'M',
+  },
+  doseG: { single: 8, double: 16 },
+  counts: {
+    kilograms: { perDrink: 0.0145 },
+    openings: { perDrink: 0.5 },
+    runningHours: { perDrink: 0.008, perOpenDay: 0.005 },
+    uses: { perDrink: 1 / 120 },
+    milkDrinks: { perDrink: 0.3 },
+  },
+  detergent: { everyDrinks: { cautious: 60, usual: 120, longLife: 300 } },
+  vessels: [
+    {
+      id: 'thermoblock',
+      station: 'thermoblock',
+      name: 'Thermoblock',
+      heats: 'flow',
+      takes: ['brew', 'steam', 'hot-water'],
+      waterL: 0.025,
+      outletC: 93,
+      heaterW: 1450,
+      heaterCm2: 250,
+      wettedCm2: 250,
+      limitMm: { cautious: 0.15, usual: 0.3, longLife: 0.6 },
+      aluminium: true,
+      mark: 'M',
+    },
+  ],
+  descale: tankDescale(35),
+  routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T', procedure: 'tray-and-body' }, ...tankRoutine],
+})
