@@ -15,6 +15,9 @@ export interface DueAxis {
   bands: { from: number; to: number; name: string }[]
 }
 
+/** A hundredth of a pixel: finer than any screen, and server and browser do not agree on a logarithm's last digit. */
+const hundredth = (x: number) => Math.round(x * 100) / 100
+
 /**
  * @param ahead - days shown after today
  * @param behind - days shown before it, all the rest is pressed to the edge
@@ -26,8 +29,8 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
   const scale = (width - todayX - 6) / stretch(ahead)
   const place = (dayNumber: number) => {
     const days = dayNumber - start
-    if (days < 0) return Math.max(2, todayX + (days / behind) * (todayX - 4))
-    return Math.min(width - 2, todayX + stretch(days) * scale)
+    if (days < 0) return hundredth(Math.max(2, todayX + (days / behind) * (todayX - 4)))
+    return hundredth(Math.min(width - 2, todayX + stretch(days) * scale))
   }
   const x = (day: LocalDay) => place(toDay(day))
   const at = (days: number) => place(start + days)
