@@ -7,28 +7,26 @@ import { clocks, schools } from '../src/core/wear/limits.ts'
 import { limitWords } from '../src/ui/interval-words.ts'
 import { root } from './install.mjs'
 
-const folder = 'src/core/kinds'
+const folder = 'src/core/trade'
 
-/** Source of the kinds, by path. */
+/** Source of the kinds and of what they share, by path. */
 const sources = (): Map<string, string> =>
   new Map(
-    ['', 'parts', 'sets'].flatMap((under) =>
-      readdirSync(join(root, folder, under))
-        .filter((name) => name.endsWith('.ts'))
-        .map((name) => {
-          const path = [folder, under, name].filter(Boolean).join('/')
-          return [path, readFileSync(join(root, path), 'utf8')] as const
-        }),
-    ),
+    readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
+      .filter((name) => /^machines\/[^/]+\/kind\.ts$|^shared\/(parts|sets)\/.*\.ts$/.test(name))
+      .map((name) => [`${folder}/${name}`, readFileSync(join(root, folder, name), 'utf8')] as const),
   )
 
 /** The file a row of a kind stands in: the kind's own, else one it takes rows from. */
 function fileOf(kind: Kind, id: string, files: Map<string, string>): string {
-  const own = `${folder}/${kind.id}.ts`
-  const taken = [...files.keys()].filter((path) => /\/(parts|sets)\//.test(path))
+  const isOwn = ([path, text]: [string, string]) => path.includes('/machines/') && text.includes(`'${kind.id}'`)
+  const own = [...files].filter(isOwn).map(([path]) => path)
+  const taken = [...files.keys()].filter((path) => path.includes('/shared/'))
   // A task that belongs to a part carries its name: "dispersion-block-clean" stands where the block does.
   const names = [id, id.replace(/-[a-z]+$/, '')]
-  const from = names.flatMap((name) => [own, ...taken].filter((path) => files.get(path)!.includes(`'${name}'`))).at(0)
+  const from = names
+    .flatMap((name) => [...own, ...taken].filter((path) => files.get(path)!.includes(`'${name}'`)))
+    .at(0)
   if (!from) throw new Error(`${kind.id}: ${id} stands in no file`)
   return from.slice(folder.length + 1)
 }

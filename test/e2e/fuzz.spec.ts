@@ -26,7 +26,7 @@ const odd: unknown[] = [
 ]
 
 test('ten thousand bodies of every shape get an answer in words, never a breakdown', async ({ browser }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(600_000)
   const db = openDatabase(databaseUrl(), 2)
   const firm = await smallFirm(db, 'Patient & Sons')
   await db.destroy()

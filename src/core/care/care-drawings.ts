@@ -1,4 +1,4 @@
-import type { CareDrawing } from './care-terms.ts'
+import type { CareDrawing } from '../kinds/care-words.ts'
 
 /** Lines of each drawing in a square of 48, for page and print alike: stroked, not filled. */
 export const careDrawings: Record<CareDrawing, string> = {

@@ -1,5 +1,6 @@
+import type { Rhythm } from '../kinds/care-words.ts'
 import type { Duty } from '../kinds/kind.ts'
-import type { CareTerms, Rhythm } from './care-terms.ts'
+import type { CareTerms } from './care-terms.ts'
 
 const daysPerMonth = 30.44
 
@@ -17,14 +18,6 @@ export function daysWords(days: number): string {
   if (days < 12) return `${Math.round(days)} days`
   if (days < 50) return `${Math.round(days / 7)} weeks`
   return `${Math.round(days / daysPerMonth)} months`
-}
-
-/** Where a routine's own words put it. */
-export function rhythmSaid(every: string): Rhythm {
-  if (/use|drink|coffee/.test(every)) return 'shot'
-  if (/hour/.test(every)) return 'hours'
-  if (/daily/.test(every)) return 'day'
-  return /^weekly|days/.test(every) ? 'week' : 'month'
 }
 
 /** Whether the words say more than the heading they come under. */

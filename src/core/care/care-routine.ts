@@ -1,29 +1,5 @@
-import { scald } from './care-cautions.ts'
-import { repeats } from './care-rhythm.ts'
+import { careHazards } from '../kinds/care-words.ts'
 import type { CareItem } from './care-terms.ts'
-
-/** What a line of the routine says that a way has said already. */
-export function saidAlready(what: string, procedures: Set<string>): boolean {
-  const said: [words: RegExp, by: string[]][] = [
-    [
-      /backflush|programme with tablet|wash programme/i,
-      ['detergent-backflush', 'wash-programme', 'tablet-programme', 'water-backflush'],
-    ],
-    [/wand (wiped|purged)|screen rinsed/i, ['wand-clean', 'steam-tip']],
-    [/screens? (off|and channel)/i, ['parts-soak', 'group-clean']],
-    [/steam tips?/i, ['steam-tip']],
-  ]
-  return said.some(([words, by]) => words.test(what) && by.some((id) => procedures.has(id)))
-}
-
-/** How a line of the routine is done, where its own words do not say, and how often where the heading does not. */
-export function routineHow(what: string, every: string): { how?: string } {
-  const told = [
-    /sanitised/i.test(what) ? 'a sanitiser for drinking-water tanks by its label; never on a day with descaler' : null,
-    repeats(every) ? every : null,
-  ].filter(Boolean)
-  return told.length > 0 ? { how: told.join('; ') } : {}
-}
 
 export const eachShot: CareItem[] = [
   { say: 'Knock the puck out', drawing: 'knock', mark: 'T' },
@@ -37,7 +13,7 @@ export const eachShot: CareItem[] = [
     say: 'Run the group 2 to 3 seconds',
     how: 'It washes the grounds off the screen.',
     drawing: 'flush',
-    caution: scald,
+    caution: careHazards.scald,
     mark: 'T',
   },
   { say: 'Wipe rim and lugs before locking in', drawing: 'wipe', mark: 'T' },

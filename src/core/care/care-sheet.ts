@@ -1,11 +1,12 @@
-import { type Duty, type Kind, routineThere } from '../kinds/kind.ts'
+import { cautionWords, type Rhythm, rhythms } from '../kinds/care-words.ts'
+import type { Duty, Kind } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type School as Way } from '../procedures/procedure.ts'
-import { byHazard, cautionOf, drawingOf } from './care-cautions.ts'
-import { daysWords, everyDays, rhythmOf, rhythmSaid } from './care-rhythm.ts'
-import { eachMilk, eachShot, routineHow, saidAlready } from './care-routine.ts'
-import { type CareItem, type CareSheet, type CareTerms, type Rhythm, rhythms } from './care-terms.ts'
+import { daysWords, everyDays, repeats, rhythmOf } from './care-rhythm.ts'
+import { eachMilk, eachShot } from './care-routine.ts'
+import type { CareItem, CareSheet, CareTerms } from './care-terms.ts'
+import { dutyTold, routineThere } from './care-told.ts'
 import { careWays } from './care-ways.ts'
 
 /** Busy enough for a clean in the middle of the shift. From memory. */
@@ -40,15 +41,10 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   }
   const tasks = new Set(told.flatMap(({ tasks: all }) => all))
   const procedures = new Set(told.map(({ care }) => care.procedure))
-  for (const { what, every, mark } of routineThere(kind)) {
-    if (saidAlready(what, procedures)) continue
-    add(rhythmSaid(every), {
-      say: what,
-      ...routineHow(what, every),
-      drawing: drawingOf(what),
-      ...cautionOf(what),
-      mark,
-    })
+  for (const { what, every, rhythm, how, drawing, hazards, saidBy, mark } of routineThere(kind)) {
+    if (saidBy?.some((id) => procedures.has(id))) continue
+    const more = [how, repeats(every) ? every : null].filter(Boolean).join('; ')
+    add(rhythm, { say: what, ...(more && { how: more }), drawing, ...cautionWords(hazards), mark })
   }
   const asRoutine = new Set(routineThere(kind).map(({ task }) => task))
   for (const duty of kind.duties) {
@@ -60,8 +56,8 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
     add(rhythmOf(days), {
       say: duty.name,
       how: `every ${daysWords(days)} at ${Math.round(terms.drinksPerOpenDay)} ${kind.counter.unit} a day`,
-      drawing: drawingOf(duty.name),
-      ...(cautionOf(duty.name).caution ? cautionOf(duty.name) : byHazard(duty)),
+      drawing: dutyTold(kind, duty).drawing,
+      ...cautionWords(dutyTold(kind, duty).hazards),
       mark: duty.mark,
     })
   }

@@ -1,30 +1,7 @@
+import type { CareDrawing, Rhythm } from '../kinds/care-words.ts'
 import type { Procedure } from '../procedures/procedure.ts'
 import type { Mark } from '../quantity/working.ts'
 import type { School } from '../wear/limits.ts'
-
-/** How often something comes round between visits. */
-export const rhythms = ['shot', 'hours', 'day', 'week', 'month'] as const
-
-export type Rhythm = (typeof rhythms)[number]
-
-/** What is drawn beside a line of the sheet. */
-export type CareDrawing =
-  | 'knock'
-  | 'wipe'
-  | 'flush'
-  | 'wand'
-  | 'blind'
-  | 'powder'
-  | 'strokes'
-  | 'soak'
-  | 'tray'
-  | 'tank'
-  | 'milk'
-  | 'unit'
-  | 'hopper'
-  | 'capsules'
-  | 'programme'
-  | 'water'
 
 export interface CareItem {
   say: string

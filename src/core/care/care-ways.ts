@@ -1,8 +1,7 @@
+import { type CareDrawing, careHazards } from '../kinds/care-words.ts'
 import { doseSaid } from '../procedures/dose.ts'
 import type { School as Way } from '../procedures/procedure.ts'
 import type { StepOf } from '../procedures/step.ts'
-import { alkali, scald } from './care-cautions.ts'
-import type { CareDrawing } from './care-terms.ts'
 
 /** A procedure that whoever works with the machine does, and how it is told. */
 interface CareWay {
@@ -18,7 +17,7 @@ export const careWays: CareWay[] = [
     procedure: 'water-backflush',
     say: 'Backflush with water',
     drawing: 'strokes',
-    caution: scald,
+    caution: careHazards.scald,
     how: (way) => [
       'coffee basket out and rinsed',
       `blind basket in: ${strokes(way, 'strokes')}`,
@@ -30,7 +29,7 @@ export const careWays: CareWay[] = [
     procedure: 'detergent-backflush',
     say: 'Backflush with detergent',
     drawing: 'powder',
-    caution: alkali,
+    caution: careHazards.alkali,
     how: (way) => [
       `${detergentDose(way)} into the blind basket`,
       soakWords(way, 'soak', 'leave it locked in'),
@@ -47,7 +46,7 @@ export const careWays: CareWay[] = [
     procedure: 'wash-programme',
     say: 'Wash programme with detergent',
     drawing: 'programme',
-    caution: alkali,
+    caution: careHazards.alkali,
     how: (way) => [
       `${detergentDose(way)}, dissolved in warm water`,
       soakWords(way, 'soak', 'leave it locked in'),
@@ -60,7 +59,7 @@ export const careWays: CareWay[] = [
     procedure: 'tablet-programme',
     say: 'Cleaning programme with a tablet',
     drawing: 'programme',
-    caution: alkali,
+    caution: careHazards.alkali,
     how: (way) =>
       takesDetergent(way)
         ? [
@@ -94,7 +93,7 @@ export const careWays: CareWay[] = [
     procedure: 'parts-soak',
     say: 'Screens, baskets, portafilters in the bath',
     drawing: 'soak',
-    caution: alkali,
+    caution: careHazards.alkali,
     how: (way) => [
       has(way, 'off') ? 'screens off, screws into a cup' : 'screens stay on',
       `hot water, detergent: ${detergentDose(way)}`,

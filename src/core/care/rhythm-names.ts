@@ -1,4 +1,4 @@
-import type { Rhythm } from './care-terms.ts'
+import type { Rhythm } from '../kinds/care-words.ts'
 
 /** How often, as a heading. */
 export const rhythmNames: Record<Rhythm, string> = {

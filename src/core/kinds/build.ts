@@ -1,5 +1,6 @@
 import type { Mark } from '../quantity/working.ts'
 import { alongClocks, bySchool, type SchoolLimits } from '../wear/limits.ts'
+import type { CareTold } from './care-words.ts'
 import type { Action, Caution, Duty, Each, Part } from './kind.ts'
 
 type Three = [cautious: number, usual: number, longLife: number]
@@ -33,6 +34,7 @@ interface Common {
   rubber?: boolean
   safety?: boolean
   by?: 'customer'
+  care?: CareTold
   with?: string
   without?: string
   sizes?: string[]
@@ -111,6 +113,7 @@ function duty(id: string, name: string, action: Action, station: string, lives: 
     ...(common.rubber && { rubber: true }),
     ...(common.safety && { safety: true }),
     ...(common.by && { by: common.by }),
+    ...(common.care && { care: common.care }),
     ...fittedWith(common),
   }
 }

@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, type ObjectSchema, object, string } from 'yup'
 import { amount, divisor, finite } from '../parse/fields.ts'
 import { alongClocks, clocks } from '../wear/limits.ts'
+import { careDrawings, careHazardIds, rhythms } from './care-words.ts'
 import { doneByEntries, type Kind } from './kind.ts'
 import { actions, cautions, lamps, media, symbolNames } from './kind-words.ts'
 import { waterUses } from './vessel.ts'
@@ -46,6 +47,8 @@ const part = object({
   ...fitted,
 }).noUnknown()
 
+const careHazardList = () => array(string().oneOf(careHazardIds).required()).max(5)
+
 const duty = object({
   id: slug().required(),
   name: words(80).required(),
@@ -67,6 +70,10 @@ const duty = object({
   litresOf: string().oneOf(['machine', 'group']),
   caution: string().oneOf(cautions),
   by: string().oneOf(['customer']),
+  care: object({ drawing: string().oneOf(careDrawings).required(), hazards: careHazardList() })
+    .noUnknown()
+    .optional()
+    .default(undefined),
   rubber: boolean(),
   safety: boolean(),
   ...fitted,
@@ -236,7 +243,14 @@ const schema = object({
     object({
       what: words(120).required(),
       every: words(120).required(),
+      rhythm: string().oneOf(rhythms),
+      days: divisor().max(3660),
+      drawing: string().oneOf(careDrawings),
+      hazards: careHazardList(),
       mark: mark().required(),
+      how: words(300),
+      saidBy: array(slug().required()).max(10),
+      milk: boolean().oneOf([true]),
       procedure: slug(),
       task: slug(),
     })

@@ -1,5 +1,6 @@
 import type { Mark } from '../quantity/working.ts'
 import type { AlongClock, BySchool, SchoolLimits } from '../wear/limits.ts'
+import type { CareTold, Rhythm } from './care-words.ts'
 import type { actions, cautions, lamps, media, symbolNames } from './kind-words.ts'
 import type { Vessel, WaterUse } from './vessel.ts'
 
@@ -86,6 +87,8 @@ export interface Duty extends Fitted {
   caution?: Caution
   /** Done by whoever runs the machine, between visits: told them, not put on the round. */
   by?: 'customer'
+  /** How it is told them. */
+  care?: CareTold
   /** Ages by the hours it is hot, where those are known. */
   rubber?: boolean
   /** Guards against something: never past the last figure, whatever anybody set or saw. */
@@ -215,20 +218,24 @@ export interface Kind {
 }
 
 /** A line of the customer's routine; what puts it on record, where something does. */
-export interface RoutineTask {
+export interface RoutineTask extends Partial<CareTold> {
   what: string
+  /** How often, in words, and under which heading that stands. */
   every: string
+  rhythm?: Rhythm
+  /** The same in days, where it is so many. */
+  days?: number
   mark: Mark
+  /** More than its own words say. */
+  how?: string
+  /** Procedures whose way says the same. */
+  saidBy?: string[]
+  /** Only where milk is. */
+  milk?: true
   /** The procedure that does it. */
   procedure?: string
   /** The task of the kind that it is. */
   task?: string
-}
-
-/** The routine of a machine as it is: nothing of milk where it has no milk system. */
-export function routineThere({ routine, stations }: Kind): RoutineTask[] {
-  const milk = stations.some(({ id }) => id === 'milk-hose' || id === 'frother')
-  return routine.filter(({ what }) => milk || !/milk/i.test(what))
 }
 
 /** Whether a line is one outlet by itself: a hot-water tap below its boiler, a drain into its tray. */

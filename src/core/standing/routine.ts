@@ -1,5 +1,6 @@
+import { routineThere } from '../care/care-told.ts'
 import { instances } from '../kinds/index.ts'
-import { type Duty, routineThere } from '../kinds/kind.ts'
+import type { Duty } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
 import { type Every, type Procedure, rootOf, type School, type Written, writtenBy } from '../procedures/procedure.ts'
@@ -59,9 +60,8 @@ export function routineHere(histories: Histories): RoutineLine[] {
     }),
     ...routineThere(kind)
       .filter(({ procedure }) => procedure === undefined || !procedures.has(procedure))
-      .map(({ what, every, mark, procedure, task }): RoutineLine => {
+      .map(({ what, every, mark, procedure, task, days }): RoutineLine => {
         const last = lastOf(facts, procedure ?? null, kind.duties.find(({ id }) => id === task) ?? null)
-        const days = daysSaid(every)
         return {
           what,
           procedure: procedure ?? null,
@@ -175,13 +175,4 @@ function dueByTask(facts: MachineFacts, duty: Duty): LocalDay | null {
     (_, i) => dutyStanding(facts, duty, duty.each && each > 1 ? i + 1 : undefined)?.due?.p50,
   )
   return due.filter((day) => day !== undefined).sort()[0] ?? null
-}
-
-/** Days of a rhythm in words; null for what has none. @example daysSaid('every 2 weeks') // 14 */
-function daysSaid(every: string): number | null {
-  if (every === 'daily') return 1
-  if (every === 'weekly') return 7
-  if (every === 'monthly') return 30
-  const [, count, unit] = /^every (\d+) (day|week|month)s$/.exec(every) ?? []
-  return count ? Number(count) * { day: 1, week: 7, month: 30 }[unit as 'day' | 'week' | 'month'] : null
 }

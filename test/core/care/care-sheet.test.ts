@@ -3,8 +3,9 @@ import fc from 'fast-check'
 import { everyDays } from '../../../src/core/care/care-rhythm.ts'
 import { careSheet } from '../../../src/core/care/care-sheet.ts'
 import type { CareSheet } from '../../../src/core/care/care-terms.ts'
+import { dutyTold } from '../../../src/core/care/care-told.ts'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
-import { withOptions } from '../../../src/core/kinds/kind.ts'
+import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 
 const sheet = (id: string, drinksPerOpenDay: number, options: [string, boolean][] = []) =>
   careSheet(withOptions(kindById(id)!, new Map(options)), { drinksPerOpenDay, school: 'usual' })
@@ -129,5 +130,33 @@ describe('a care sheet', () => {
             )
           }
       }
+  })
+})
+
+describe('how a line is told', () => {
+  it('is said by every line and every customer’s task of every kind that ships', () => {
+    for (const kind of kinds) {
+      for (const line of kind.routine) {
+        expect(line.rhythm, `${kind.id}: ${line.what}`).to.be.a('string')
+        expect(line.drawing, `${kind.id}: ${line.what}`).to.be.a('string')
+      }
+      for (const duty of kind.duties.filter(({ by }) => by === 'customer'))
+        expect(dutyTold(kind, duty).hazards ?? [], `${kind.id}: ${duty.name}`).to.not.include('unknown')
+    }
+  })
+
+  it('of an earlier file’s line is that of the kind it was copied from, of a line nobody has told an honest word', () => {
+    const shipped = kindById('pl')!
+    const bare = shipped.routine.map(({ what, every, mark }) => ({ what, every, mark }))
+    const acid = { what: 'Clean the steam arm with acid', every: 'every day', mark: 'M' as const }
+    const own = { ...shipped, id: 'our-pl', basedOn: 'pl', routine: [...bare, acid] }
+    const lines = (kind: Kind) =>
+      careSheet(kind, { drinksPerOpenDay: 30, school: 'usual' }).rhythms.flatMap(({ items }) => items)
+    const told = (kind: Kind, say: string) => lines(kind).find((item) => item.say === say)
+    for (const { what } of bare) expect(told(own, what), what).to.deep.equal(told(shipped, what))
+    expect(told(own, acid.what)).to.include({
+      caution: 'Nobody has said what may hurt here: ask before doing it.',
+      how: 'Every day',
+    })
   })
 })

@@ -133,9 +133,9 @@ export const c2: Kind = {
       part('drain-hose', 'Drain hose', 'tray', { months: [24, 60, 96] }, { beta: 1.5, min: 20 }, { upkeep: { clean: { months: [1, 1, 3] } } }),
     ],
     [
-      task('detergent-backflush', 'Detergent backflush', 'clean', 'three-way', { months: [0.034, 0.034, 0.034] }, { ...perGroup, by: 'customer', min: 5, mark: 'T', caution: 'detergent' }),
-      task('screen-soak', 'Screens off and soaked', 'clean', 'screen', { months: [0.034, 0.25, 0.25] }, { ...perGroup, by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
-      task('steam-tip-off', 'Steam tips off', 'clean', 'wand', { months: [0.034, 0.034, 0.25] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
+      task('detergent-backflush', 'Detergent backflush', 'clean', 'three-way', { months: [0.034, 0.034, 0.034] }, { ...perGroup, by: 'customer', care: { drawing: 'powder', hazards: ['alkali'] }, min: 5, mark: 'T', caution: 'detergent' }),
+      task('screen-soak', 'Screens off and soaked', 'clean', 'screen', { months: [0.034, 0.25, 0.25] }, { ...perGroup, by: 'customer', care: { drawing: 'soak', hazards: ['scald', 'alkali'] }, min: 10, mark: 'T', caution: 'scald' }),
+      task('steam-tip-off', 'Steam tips off', 'clean', 'wand', { months: [0.034, 0.034, 0.25] }, { by: 'customer', care: { drawing: 'wand', hazards: ['scald'] }, min: 10, mark: 'T', caution: 'scald' }),
       hotWaterScreen('hot-water'),
       safetyLook('breather'),
       electricalTest('board', 20),
@@ -262,7 +262,7 @@ export const c2: Kind = {
   descale: null,
   descaleNote: 'A large boiler is not descaled in place: treat the water, and plan a strip or bench descale when the chalk nears its limit.',
   routine: [
-    { what: 'Water backflush, both groups', every: 'every few hours', mark: 'T', procedure: 'water-backflush' },
-    { what: 'Hot water run, boiler refreshed', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' },
+    { what: 'Water backflush, both groups', every: 'every few hours', rhythm: 'hours', drawing: 'strokes', hazards: ['scald'], saidBy: ['detergent-backflush', 'wash-programme', 'tablet-programme', 'water-backflush'], mark: 'T', procedure: 'water-backflush' },
+    { what: 'Hot water run, boiler refreshed', every: 'every 2 weeks', rhythm: 'month', days: 14, drawing: 'water', hazards: ['scald'], mark: 'T', procedure: 'boiler-refresh' },
   ],
 }

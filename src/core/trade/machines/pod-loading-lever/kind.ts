@@ -57,7 +57,11 @@ export const pl: Kind = {
       part('whisk', 'Whisk, whisk coupling', 'frother', { milkDrinks: [1_000, 3_000, 6_000], months: [12, 30, 60] }, { beta: 2, min: 2, caution: 'milk', ...jug }),
       part('jug-seal', 'Frother jug seal, steam nozzle ring', 'frother', { milkDrinks: [500, 1_500, 3_000], months: [6, 18, 36] }, { beta: 2.5, min: 3, rubber: true, caution: 'milk', ...jug }),
     ],
-    [task('head-rinse', 'Head rinsed, capsule bin washed', 'clean', 'head', { months: [0.034, 0.1, 0.25] }, { by: 'customer', min: 5, markNote: 'bin about every ten coffees: common practice; the rest from memory', caution: 'scald' }), homeService('pump', 45), electricalTest('board', 10)],
+    [
+      task('head-rinse', 'Head rinsed, capsule bin washed', 'clean', 'head', { months: [0.034, 0.1, 0.25] }, { by: 'customer', care: { drawing: 'capsules', hazards: ['scald', 'needle'] }, min: 5, markNote: 'bin about every ten coffees: common practice; the rest from memory', caution: 'scald' }),
+      homeService('pump', 45),
+      electricalTest('board', 10),
+    ],
   ),
   measures: [
     { id: 'open-flow', name: 'Open flow, no capsule, 10 s', unit: 'ml', good: { from: 35, to: 70 }, mark: 'M' },
@@ -145,5 +149,5 @@ export const pl: Kind = {
     },
   ],
   descale: tankDescale(30),
-  routine: [{ what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', mark: 'T' }, { what: 'Jug rinsed and stripped', every: 'after each use', mark: 'T' }, ...tankRoutine],
+  routine: [{ what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', rhythm: 'shot', drawing: 'capsules', hazards: ['full-tray'], mark: 'T' }, { what: 'Jug rinsed and stripped', every: 'after each use', rhythm: 'shot', drawing: 'milk', hazards: ['milk'], mark: 'T' }, ...tankRoutine],
 }

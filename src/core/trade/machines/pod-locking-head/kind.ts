@@ -92,5 +92,9 @@ export const pk: Kind = {
     },
   ],
   descale: tankDescale(30),
-  routine: [{ what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', mark: 'T' }, { what: 'Head rinsed without a capsule', every: 'every 3 days', mark: 'M' }, ...tankRoutine],
+  routine: [
+    { what: 'Capsule bin and tray emptied', every: 'about every 10 coffees', rhythm: 'shot', drawing: 'capsules', hazards: ['full-tray'], mark: 'T' },
+    { what: 'Head rinsed without a capsule', every: 'every 3 days', rhythm: 'week', days: 3, drawing: 'capsules', hazards: ['scald', 'needle'], mark: 'M' },
+    ...tankRoutine,
+  ],
 }

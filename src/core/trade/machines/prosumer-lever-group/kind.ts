@@ -78,8 +78,8 @@ export const lv: Kind = {
       part('pressure-switch', 'Pressure switch', 'pressure', { switchings: [100_000, 250_000, 500_000], months: [24, 48, 84] }, { beta: 1.8, min: 25, caution: 'mains' }),
     ],
     [
-      task('detergent-backflush', 'Detergent backflush', 'clean', 'lever', { shots: [15, 30, 200], months: [0.25, 0.25, 3] }, { by: 'customer', min: 10, mark: 'T', other: 'then grease the cam', caution: 'detergent' }),
-      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 15, mark: 'T', caution: 'scald' }),
+      task('detergent-backflush', 'Detergent backflush', 'clean', 'lever', { shots: [15, 30, 200], months: [0.25, 0.25, 3] }, { by: 'customer', care: { drawing: 'powder', hazards: ['alkali'] }, min: 10, mark: 'T', other: 'then grease the cam', caution: 'detergent' }),
+      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', care: { drawing: 'soak', hazards: ['scald', 'alkali'] }, min: 15, mark: 'T', caution: 'scald' }),
       tipOff('wand'),
       hotWaterScreen('hot-water'),
       safetyLook('breather'),
@@ -200,9 +200,9 @@ export const lv: Kind = {
   descale: null,
   descaleNote: 'Not descaled in place: its boiler keeps acid, and loosened flakes block the thermosiphon. Treat the water; strip or bench descale when the chalk nears its limit.',
   routine: [
-    { what: 'Water backflush', every: 'daily', mark: 'T', procedure: 'water-backflush' },
-    { what: 'Wand wiped and purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' },
-    { what: 'Boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' },
+    { what: 'Water backflush', every: 'daily', rhythm: 'day', days: 1, drawing: 'strokes', hazards: ['scald'], saidBy: ['detergent-backflush', 'wash-programme', 'tablet-programme', 'water-backflush'], mark: 'T', procedure: 'water-backflush' },
+    { what: 'Wand wiped and purged', every: 'each use', rhythm: 'shot', drawing: 'wand', hazards: ['scald'], saidBy: ['wand-clean', 'steam-tip'], mark: 'T', procedure: 'wand-every-use' },
+    { what: 'Boiler refreshed through hot water', every: 'every 2 weeks', rhythm: 'month', days: 14, drawing: 'water', hazards: ['scald'], mark: 'T', procedure: 'boiler-refresh' },
     ...tankRoutine,
   ],
 }

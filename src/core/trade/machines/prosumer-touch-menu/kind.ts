@@ -65,8 +65,8 @@ export const pt: Kind = {
       part('three-way-valve', '3-way valve', 'three-way', { shots: [10_000, 20_000, 40_000], months: [24, 48, 84] }, { beta: 1.6, min: 30, caution: 'pressure' }),
     ],
     [
-      task('detergent-backflush', 'Wash programme with detergent', 'clean', 'three-way', { shots: [20, 50, 200], months: [0.25, 0.5, 3] }, { by: 'customer', min: 12, caution: 'detergent' }),
-      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 15, mark: 'T', caution: 'scald' }),
+      task('detergent-backflush', 'Wash programme with detergent', 'clean', 'three-way', { shots: [20, 50, 200], months: [0.25, 0.5, 3] }, { by: 'customer', care: { drawing: 'programme', hazards: ['alkali'] }, min: 12, caution: 'detergent' }),
+      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', care: { drawing: 'soak', hazards: ['scald', 'alkali'] }, min: 15, mark: 'T', caution: 'scald' }),
       tipOff('wand'),
       hotWaterScreen('hot-water'),
       safetyLook('breather'),
@@ -169,5 +169,9 @@ export const pt: Kind = {
   ],
   descale: null,
   descaleNote: 'Not descaled in place unless its maker says so: treat the water, and strip or bench descale when the chalk nears its limit.',
-  routine: [{ what: 'Wand wiped and purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Steam boiler refreshed through hot water', every: 'every 2 weeks', mark: 'T', procedure: 'boiler-refresh' }, ...tankRoutine],
+  routine: [
+    { what: 'Wand wiped and purged', every: 'each use', rhythm: 'shot', drawing: 'wand', hazards: ['scald'], saidBy: ['wand-clean', 'steam-tip'], mark: 'T', procedure: 'wand-every-use' },
+    { what: 'Steam boiler refreshed through hot water', every: 'every 2 weeks', rhythm: 'month', days: 14, drawing: 'water', hazards: ['scald'], mark: 'T', procedure: 'boiler-refresh' },
+    ...tankRoutine,
+  ],
 }

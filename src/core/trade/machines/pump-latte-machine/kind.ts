@@ -51,7 +51,11 @@ export const pd: Kind = {
       part('boiler-passage', 'Boiler, exit valve passage', 'exit-valve', null, { beta: 1.5, min: 60, other: 'by hardness', caution: 'mains' }, { upkeep: { clean: { shots: [1_000, 2_500, 5_000], litres: [60, 150, 300], months: [12, 24, 48] } } }),
       pressurisedBasket,
     ],
-    [task('group-clean', 'Group cleaned without a valve', 'clean', 'group', { months: [0.5, 1, 2] }, { by: 'customer', min: 10, markNote: 'one month common practice, the rest from memory', caution: 'scald' }), homeService('pump', 60), electricalTest('board', 10)],
+    [
+      task('group-clean', 'Group cleaned without a valve', 'clean', 'group', { months: [0.5, 1, 2] }, { by: 'customer', care: { drawing: 'wipe', hazards: ['scald'] }, min: 10, markNote: 'one month common practice, the rest from memory', caution: 'scald' }),
+      homeService('pump', 60),
+      electricalTest('board', 10),
+    ],
   ),
   measures: [
     { id: 'open-flow', name: 'Open flow, 10 s', unit: 'ml', good: { from: 50, to: 95 }, mark: 'M' },
@@ -119,5 +123,9 @@ export const pd: Kind = {
     },
   ],
   descale: tankDescale(40),
-  routine: [{ what: 'Screen and channel wiped', every: 'weekly', mark: 'T' }, { what: 'Frother jug rinsed', every: 'after each use', mark: 'T' }, ...tankRoutine],
+  routine: [
+    { what: 'Screen and channel wiped', every: 'weekly', rhythm: 'week', days: 7, drawing: 'wipe', hazards: ['scald'], saidBy: ['parts-soak', 'group-clean'], mark: 'T' },
+    { what: 'Frother jug rinsed', every: 'after each use', rhythm: 'shot', drawing: 'milk', hazards: ['milk'], mark: 'T' },
+    ...tankRoutine,
+  ],
 }

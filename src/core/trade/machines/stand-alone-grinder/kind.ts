@@ -52,7 +52,7 @@ export const gr: Kind = {
       part('start-switch', 'Start switch, portafilter switch', 'switch', { starts: [60_000, 150_000, 300_000], months: [24, 60, 96] }, { beta: 1.2, min: 20, caution: 'mains' }),
       part('capacitor', 'Start capacitor, motor', 'motor', { starts: [150_000, 400_000, 800_000], months: [60, 96, 144] }, { beta: 1.5, min: 25, caution: 'mains' }),
     ],
-    [task('hopper-wash', 'Hopper washed', 'clean', 'hopper', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 15, caution: 'mains' }), electricalTest('board', 10)],
+    [task('hopper-wash', 'Hopper washed', 'clean', 'hopper', { months: [0.25, 0.5, 1] }, { by: 'customer', care: { drawing: 'hopper', hazards: ['burrs'] }, min: 15, caution: 'mains' }), electricalTest('board', 10)],
   ),
   measures: [{ id: 'dose-spread', name: 'Three doses, widest apart', unit: 'g', good: { from: 0, to: 0.8 }, mark: 'M' }],
   budget: {
@@ -88,7 +88,7 @@ export const gr: Kind = {
   descale: null,
   descaleNote: 'No water passes it.',
   routine: [
-    { what: 'Hopper closed, grounds brushed out', every: 'daily', mark: 'T' },
-    { what: 'Chute brushed', every: 'weekly', mark: 'T' },
+    { what: 'Hopper closed, grounds brushed out', every: 'daily', rhythm: 'day', days: 1, drawing: 'hopper', hazards: ['burrs'], mark: 'T' },
+    { what: 'Chute brushed', every: 'weekly', rhythm: 'week', days: 7, drawing: 'hopper', hazards: ['burrs'], mark: 'T' },
   ],
 }

@@ -127,5 +127,10 @@ export const st: Kind = {
     },
   ],
   descale: tankDescale(45),
-  routine: [...tankRoutine, { what: 'Grounds container and tray emptied and washed', every: 'daily', mark: 'T', procedure: 'spouts-and-container' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
+  routine: [
+    ...tankRoutine,
+    { what: 'Grounds container and tray emptied and washed', every: 'daily', rhythm: 'day', days: 1, drawing: 'tray', hazards: ['full-tray'], mark: 'T', procedure: 'spouts-and-container' },
+    { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', rhythm: 'month', days: 14, drawing: 'hopper', hazards: ['burrs'], mark: 'M' },
+    ...milkRoutine,
+  ],
 }

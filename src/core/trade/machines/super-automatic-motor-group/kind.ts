@@ -121,9 +121,9 @@ export const sp: Kind = {
       ...milkParts,
     ],
     [
-      task('cleaning-programme', 'Cleaning programme', 'clean', 'group', { shots: [150, 200, 250], months: [0.034, 0.034, 0.067] }, { by: 'customer', min: 15, caution: 'detergent' }),
+      task('cleaning-programme', 'Cleaning programme', 'clean', 'group', { shots: [150, 200, 250], months: [0.034, 0.034, 0.067] }, { by: 'customer', care: { drawing: 'programme', hazards: ['alkali'] }, min: 15, caution: 'detergent' }),
       task('group-service', 'Piston-group service', 'service', 'group', { shots: [10_000, 15_000, 20_000] }, { min: 90, markNote: '15,000 cycles common practice, the rest from memory', caution: 'mains' }),
-      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 15, caution: 'mains' }),
+      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', care: { drawing: 'hopper', hazards: ['burrs'] }, min: 15, caution: 'mains' }),
       hotWaterScreen('hot-water'),
       safetyLook('breather'),
       electricalTest('board', 20),
@@ -252,5 +252,9 @@ export const sp: Kind = {
   ],
   descale: null,
   descaleNote: 'Plumbed boilers are not descaled in place: treat the water, and plan a strip or bench descale when the chalk nears its limit.',
-  routine: [{ what: 'Cleaning programme with tablet', every: 'daily', mark: 'M', procedure: 'oil-removal', task: 'cleaning-programme' }, { what: 'Grounds container and tray washed', every: 'daily', mark: 'T', procedure: 'spouts-and-container' }, ...milkRoutine],
+  routine: [
+    { what: 'Cleaning programme with tablet', every: 'daily', rhythm: 'day', days: 1, drawing: 'programme', hazards: ['alkali'], saidBy: ['detergent-backflush', 'wash-programme', 'tablet-programme', 'water-backflush'], mark: 'M', procedure: 'oil-removal', task: 'cleaning-programme' },
+    { what: 'Grounds container and tray washed', every: 'daily', rhythm: 'day', days: 1, drawing: 'tray', hazards: ['full-tray'], mark: 'T', procedure: 'spouts-and-container' },
+    ...milkRoutine,
+  ],
 }

@@ -119,5 +119,10 @@ export const sr: Kind = {
     },
   ],
   descale: tankDescale(40),
-  routine: [...tankRoutine, { what: 'Brew unit out and rinsed', every: 'weekly', mark: 'M', procedure: 'brew-unit' }, { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', mark: 'M' }, ...milkRoutine],
+  routine: [
+    ...tankRoutine,
+    { what: 'Brew unit out and rinsed', every: 'weekly', rhythm: 'week', days: 7, drawing: 'unit', hazards: ['unit'], mark: 'M', procedure: 'brew-unit' },
+    { what: 'Hopper emptied and wiped out', every: 'every 2 weeks', rhythm: 'month', days: 14, drawing: 'hopper', hazards: ['burrs'], mark: 'M' },
+    ...milkRoutine,
+  ],
 }

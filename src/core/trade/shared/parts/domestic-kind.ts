@@ -85,9 +85,9 @@ export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about
         ...[pressurisedBasket].map((row) => without(row, 'three-way')),
       ],
       [
-        task('cleaning-programme', 'Detergent backflush or cleaning programme', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'detergent', ...vents }),
-        task('group-clean', 'Group cleaned without a valve', 'clean', 'group', { months: [0.5, 1, 2] }, { by: 'customer', min: 10, markNote: 'one month common practice, the rest from memory', caution: 'scald', ...drips }),
-        task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald', ...vents }),
+        task('cleaning-programme', 'Detergent backflush or cleaning programme', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', care: { drawing: 'programme', hazards: ['alkali'] }, min: 10, mark: 'T', caution: 'detergent', ...vents }),
+        task('group-clean', 'Group cleaned without a valve', 'clean', 'group', { months: [0.5, 1, 2] }, { by: 'customer', care: { drawing: 'wipe', hazards: ['scald'] }, min: 10, markNote: 'one month common practice, the rest from memory', caution: 'scald', ...drips }),
+        task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', care: { drawing: 'soak', hazards: ['scald', 'alkali'] }, min: 10, mark: 'T', caution: 'scald', ...vents }),
         tipOff('wand'),
         electricalTest('board', 10),
         homeService('pump', 60),
@@ -166,7 +166,11 @@ export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about
       },
     ],
     descale: tankDescale(35),
-    routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T', procedure: 'tray-and-body' }, ...tankRoutine],
+    routine: [
+      { what: 'Screen rinsed and wiped, wand purged', every: 'each use', rhythm: 'shot', drawing: 'wand', hazards: ['scald'], saidBy: ['wand-clean', 'steam-tip'], mark: 'T', procedure: 'wand-every-use' },
+      { what: 'Drip tray emptied and washed', every: 'daily', rhythm: 'day', days: 1, drawing: 'tray', hazards: ['full-tray'], mark: 'T', procedure: 'tray-and-body' },
+      ...tankRoutine,
+    ],
   }
 }
 

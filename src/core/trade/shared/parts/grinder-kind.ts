@@ -64,9 +64,9 @@ export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind
   ...collect(
     [...domesticParts('thermoblock', 'Thermoblock'), threeWayPart(), cleaningDisc(), tankFilter(), pressurisedBasket, ...builtInGrinder],
     [
-      task('cleaning-programme', 'Cleaning programme, tablet and disc', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'detergent' }),
-      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', min: 10, mark: 'T', caution: 'scald' }),
-      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', min: 10, caution: 'mains' }),
+      task('cleaning-programme', 'Cleaning programme, tablet and disc', 'clean', 'three-way', { shots: [60, 120, 300], months: [1, 2, 3] }, { by: 'customer', care: { drawing: 'programme', hazards: ['alkali'] }, min: 10, mark: 'T', caution: 'detergent' }),
+      task('screen-soak', 'Screen off and soak', 'clean', 'screen', { months: [0.25, 1, 3] }, { by: 'customer', care: { drawing: 'soak', hazards: ['scald', 'alkali'] }, min: 10, mark: 'T', caution: 'scald' }),
+      task('hopper-wash', 'Hopper washed', 'clean', 'burrs', { months: [0.25, 0.5, 1] }, { by: 'customer', care: { drawing: 'hopper', hazards: ['burrs'] }, min: 10, caution: 'mains' }),
       tipOff('wand'),
       electricalTest('board', 10),
       homeService('pump', 75),
@@ -117,5 +117,9 @@ export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind
     },
   ],
   descale: tankDescale(35),
-  routine: [{ what: 'Screen rinsed and wiped, wand purged', every: 'each use', mark: 'T', procedure: 'wand-every-use' }, { what: 'Drip tray emptied and washed', every: 'daily', mark: 'T', procedure: 'tray-and-body' }, ...tankRoutine],
+  routine: [
+    { what: 'Screen rinsed and wiped, wand purged', every: 'each use', rhythm: 'shot', drawing: 'wand', hazards: ['scald'], saidBy: ['wand-clean', 'steam-tip'], mark: 'T', procedure: 'wand-every-use' },
+    { what: 'Drip tray emptied and washed', every: 'daily', rhythm: 'day', days: 1, drawing: 'tray', hazards: ['full-tray'], mark: 'T', procedure: 'tray-and-body' },
+    ...tankRoutine,
+  ],
 })

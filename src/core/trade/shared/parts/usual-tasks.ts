@@ -1,5 +1,5 @@
 import { task } from '../../../kinds/build.ts'
-import type { Descale, Duty } from '../../../kinds/kind.ts'
+import type { Descale, Duty, RoutineTask } from '../../../kinds/kind.ts'
 
 /** Asked of every machine once a year, and after each repair. */
 export const electricalTest = (station: string, minutes: number): Duty => task('electrical-test', 'Electrical safety test', 'check', station, { months: [12, 12, 24] }, { min: minutes, mark: 'T', other: 'and after each repair; local rules first', caution: 'mains' })
@@ -14,7 +14,7 @@ export const hotWaterScreen = (station: string): Duty => task('hot-water-screen'
 export const homeService = (station: string, minutes: number): Duty => task('full-service', 'Full service', 'service', station, { months: [12, 24, 36] }, { min: minutes, mark: 'T', caution: 'mains' })
 
 /** The steam tip off and its holes pricked, at home. */
-export const tipOff = (station: string): Duty => task('steam-tip-off', 'Steam tip off', 'clean', station, { months: [0.25, 0.5, 1] }, { by: 'customer', min: 5, mark: 'T', caution: 'scald' })
+export const tipOff = (station: string): Duty => task('steam-tip-off', 'Steam tip off', 'clean', station, { months: [0.25, 0.5, 1] }, { by: 'customer', care: { drawing: 'wand', hazards: ['scald'] }, min: 5, mark: 'T', caution: 'scald' })
 
 /** Litres and months after which a machine with a tank is descaled. */
 export const tankDescale = (minutes: number): Descale => ({
@@ -29,8 +29,8 @@ export const tankDescale = (minutes: number): Descale => ({
 })
 
 /** The tank, at every machine that has one. */
-export const tankRoutine = [
-  { what: 'Tank emptied, fresh water', every: 'daily', mark: 'M' as const },
-  { what: 'Tank washed', every: 'weekly', mark: 'M' as const },
-  { what: 'Tank sanitised', every: 'monthly', mark: 'M' as const, procedure: 'tank-sanitised' },
+export const tankRoutine: RoutineTask[] = [
+  { what: 'Tank emptied, fresh water', every: 'daily', rhythm: 'day', days: 1, drawing: 'tank', mark: 'M' },
+  { what: 'Tank washed', every: 'weekly', rhythm: 'week', days: 7, drawing: 'tank', mark: 'M' },
+  { what: 'Tank sanitised', every: 'monthly', rhythm: 'month', days: 30, drawing: 'tank', hazards: ['gas'], how: 'a sanitiser for drinking-water tanks by its label; never on a day with descaler', mark: 'M', procedure: 'tank-sanitised' },
 ]

@@ -1,5 +1,5 @@
 import { part, task } from '../../../kinds/build.ts'
-import type { Cleaning, Duty, Measure, Option, Part, PathLine, Station } from '../../../kinds/kind.ts'
+import type { Cleaning, Duty, Measure, Option, Part, PathLine, RoutineTask, Station } from '../../../kinds/kind.ts'
 
 const milk = { with: 'milk' } as const
 
@@ -57,15 +57,15 @@ export const milkParts: { part: Part; duties: Duty[] }[] = [
 ]
 
 export const milkTasks: Duty[] = [
-  task('milk-cleaner', 'Milk cleaner run', 'clean', 'frother', { months: [0.034, 0.034, 0.034] }, { by: 'customer', ...milk, min: 5, mark: 'T', caution: 'milk' }),
-  task('milk-strip', 'Milk system stripped, brushed, jet pricked', 'clean', 'frother', { months: [0.1, 0.25, 0.25] }, { by: 'customer', ...milk, min: 15, mark: 'T', caution: 'milk' }),
+  task('milk-cleaner', 'Milk cleaner run', 'clean', 'frother', { months: [0.034, 0.034, 0.034] }, { by: 'customer', care: { drawing: 'milk', hazards: ['milk'] }, ...milk, min: 5, mark: 'T', caution: 'milk' }),
+  task('milk-strip', 'Milk system stripped, brushed, jet pricked', 'clean', 'frother', { months: [0.1, 0.25, 0.25] }, { by: 'customer', care: { drawing: 'milk', hazards: ['milk'] }, ...milk, min: 15, mark: 'T', caution: 'milk' }),
 ]
 
 export const milkMeasures: Measure[] = [{ id: 'cooler-temperature', name: 'Milk in the cooler', unit: '°C', good: { from: 2, to: 5 }, mark: 'T', ...milk }]
 
 export const milkCleaning: Cleaning[] = [{ what: 'Milk cleaner', takes: true, why: 'Daily, acid and alkaline never together: milk stone needs one, fat the other.', ...milk }]
 
-export const milkRoutine = [
-  { what: 'Milk system rinsed', every: 'after each drink, or when idle over 30 min', mark: 'T' as const },
-  { what: 'Milk cleaner run', every: 'daily', mark: 'T' as const, task: 'milk-cleaner' },
+export const milkRoutine: RoutineTask[] = [
+  { what: 'Milk system rinsed', every: 'after each drink, or when idle over 30 min', rhythm: 'shot', drawing: 'milk', hazards: ['milk'], milk: true, mark: 'T' },
+  { what: 'Milk cleaner run', every: 'daily', rhythm: 'day', days: 1, drawing: 'milk', hazards: ['milk'], milk: true, mark: 'T', task: 'milk-cleaner' },
 ]
