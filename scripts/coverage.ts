@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { kinds } from '../src/core/kinds/index.ts'
 import type { Duty, Kind, Prompt } from '../src/core/kinds/kind.ts'
 import type { Mark } from '../src/core/quantity/working.ts'
-import { clocks, schools } from '../src/core/wear/limits.ts'
+import { clocks, policies } from '../src/core/wear/limits.ts'
 import { limitWords } from '../src/ui/interval-words.ts'
 import { root } from './install.mjs'
 
@@ -60,7 +60,7 @@ const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.rep
 const from = (mark: Mark) => ({ P: 'published', T: 'common practice', M: 'from memory' })[mark]
 
 function dutyCells(kind: Kind, duty: Duty, files: Map<string, string>): string[] {
-  const by = schools.map((school) =>
+  const by = policies.map((school) =>
     clocks.flatMap((clock) => {
       const limit = duty.limits[clock]
       return limit ? [limitWords(clock, limit[school], kind.counter.unit)] : []

@@ -3,7 +3,7 @@ import { object, string } from 'yup'
 import { filledIn, recordSchemas } from '../core/firm/records.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
-import { schools } from '../core/wear/limits.ts'
+import { policies } from '../core/wear/limits.ts'
 import { accountByEmail, addAccount, firmIds } from '../records/accounts.ts'
 import { addChange } from '../records/changes.ts'
 import { type Db, withFirm } from '../records/database.ts'
@@ -15,7 +15,7 @@ import { isWritten, writeGroup } from './write-entries.ts'
 
 const request = object({
   firm: recordSchemas.firm.required(),
-  school: string().oneOf(schools).required(),
+  school: string().oneOf(policies).required(),
   owner: object({
     name: string().max(80).required(),
     initials: string().max(4).required(),

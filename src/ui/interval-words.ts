@@ -1,4 +1,4 @@
-import { type AlongClock, alongWords, type Clock, clocks, type School, type SchoolLimits } from '../core/wear/limits.ts'
+import { type AlongClock, alongWords, type Clock, clocks, type Policy, type PolicyLimits } from '../core/wear/limits.ts'
 import { figure } from './format.ts'
 import { quantityWords } from './quantity.ts'
 
@@ -24,5 +24,5 @@ export function limitWords(clock: Clock, value: number, drinks: string): string 
 }
 
 /** How often something is due by one school: the first of its clocks. @example everyWords(limits, 'usual', 'shots') */
-export const everyWords = (limits: SchoolLimits, school: School, drinks: string): string =>
+export const everyWords = (limits: PolicyLimits, school: Policy, drinks: string): string =>
   clocks.flatMap((clock) => (limits[clock] ? [limitWords(clock, limits[clock][school], drinks)] : [])).join(' or ')

@@ -71,7 +71,7 @@ describe('the water of the demo world', () => {
     const hard = chalkOf(without!)
     expect(soft.chalk.water.treatment.kind).to.equal('exchanger')
     expect(hard.chalk.water.treatment.kind).to.equal('none')
-    const perDrink = (one: typeof soft) => one.chalk.vessels[0]!.stuck.mlPerDrink
+    const perDrink = (one: typeof soft) => one.chalk.vessels[0]!.stuck.thousandthsPerDrink
     expect(perDrink(soft)).to.be.lessThan(perDrink(hard) / 2)
     // Carbonate stays behind a sodium exchanger: the boiler concentrates it.
     expect(boilerConcentrate(soft.facts, soft.chalk)!.first.name).to.equal('alkalinity')

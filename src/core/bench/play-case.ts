@@ -1,4 +1,4 @@
-import type { FaultBook, Standing, Test } from '../faults/fault.ts'
+import type { FaultBook, MachineState, Test } from '../faults/fault.ts'
 import { networkOf } from '../faults/network.ts'
 import { asFound, nextTests, standingAfter, testMinutes } from '../faults/next-test.ts'
 import { outcomeOf } from '../faults/outcome-of.ts'
@@ -20,7 +20,7 @@ export const sureEnough = 0.97
 const longest = 240
 
 /** Which test comes next; null to stop. */
-type Choose = (belief: Float64Array, seen: Seen[], standing: Standing[]) => Test | null
+type Choose = (belief: Float64Array, seen: Seen[], standing: MachineState[]) => Test | null
 
 /** The outcome of a test on a case, by its id. */
 function shownBy(test: Test, secret: SecretCase, look = 1): string {

@@ -1,7 +1,7 @@
 import type { CareDrawing, Rhythm } from '../kinds/care-words.ts'
 import type { Procedure } from '../procedures/procedure.ts'
 import type { Mark } from '../quantity/working.ts'
-import type { School } from '../wear/limits.ts'
+import type { Policy } from '../wear/limits.ts'
 
 export interface CareItem {
   say: string
@@ -19,7 +19,7 @@ export interface CareSheet {
 
 export interface CareTerms {
   drinksPerOpenDay: number
-  school: School
+  school: Policy
   /** The way each procedure is done, by its name in the library; its kind's usual one where nobody chose. */
   ways?: Record<string, string>
   /** What the firm works by, see `libraryHere`; what ships where nothing is said. */

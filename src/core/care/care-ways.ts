@@ -1,6 +1,6 @@
 import { type CareDrawing, careHazards } from '../kinds/care-words.ts'
 import { doseSaid } from '../procedures/dose.ts'
-import type { School as Way } from '../procedures/procedure.ts'
+import type { Way } from '../procedures/procedure.ts'
 import type { StepOf } from '../procedures/step.ts'
 
 /** A procedure that whoever works with the machine does, and how it is told. */

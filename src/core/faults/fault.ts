@@ -32,7 +32,7 @@ export interface Repair {
 }
 
 /** How a machine must stand for a test. `shut-again`: opened dead, and shut before it runs. */
-export type Standing = 'hot' | 'off' | 'open' | 'cold' | 'no-pressure' | 'shut-again'
+export type MachineState = 'hot' | 'off' | 'open' | 'cold' | 'no-pressure' | 'shut-again'
 
 /** A gate is never traded for information. */
 export type Gate = 'live'
@@ -56,7 +56,7 @@ export interface Test {
   station: string
   minutes: number
   tools: string[]
-  needs: Standing[]
+  needs: MachineState[]
   gate?: Gate
   /** What may hurt. */
   hazard?: 'scald' | 'pressure' | 'mains' | 'live' | 'moving'
@@ -90,5 +90,5 @@ export interface FaultBook {
   /** What the customer can safely do about a fault, until somebody comes or instead of it. */
   customer: Record<string, string>
   /** Minutes to bring it to a standing it is not in. */
-  toStand: Record<Standing, number>
+  toStand: Record<MachineState, number>
 }

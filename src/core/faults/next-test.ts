@@ -1,4 +1,4 @@
-import type { FaultBook, Gate, Standing, Test } from './fault.ts'
+import type { FaultBook, Gate, MachineState, Test } from './fault.ts'
 import type { Network, NetworkTest } from './network.ts'
 import { asTaken, expectedOutcomes, informationBits, type Seen } from './rank-causes.ts'
 
@@ -17,7 +17,7 @@ const tie = 0.9999
 
 /** How the machine stands and who stands before it. */
 export interface Bench {
-  standing: Standing[]
+  standing: MachineState[]
   /** Gates this technician may pass. */
   gates: Gate[]
   /** Tests that cannot be done here. */
@@ -32,7 +32,7 @@ const questionMinutes = 1
 export const asFound: Bench = { standing: ['hot'], gates: [], cannot: [] }
 
 /** Standings that exclude each other: who opens it, unplugs it first. */
-const excludes: Partial<Record<Standing, Standing[]>> = {
+const excludes: Partial<Record<MachineState, MachineState[]>> = {
   hot: ['off', 'cold'],
   off: ['hot'],
   cold: ['hot'],
@@ -50,7 +50,7 @@ const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = {
 }
 
 /** Minutes of a test with what brings the machine to stand as it asks. */
-export function testMinutes(book: FaultBook, test: Test, standing: Standing[]): number {
+export function testMinutes(book: FaultBook, test: Test, standing: MachineState[]): number {
   const missing = test.needs.filter((need) => !standing.includes(need))
   return (
     test.minutes +
@@ -60,7 +60,7 @@ export function testMinutes(book: FaultBook, test: Test, standing: Standing[]): 
 }
 
 /** How the machine stands after a test. */
-export function standingAfter(test: Test, standing: Standing[]): Standing[] {
+export function standingAfter(test: Test, standing: MachineState[]): MachineState[] {
   const gone = new Set(test.needs.flatMap((need) => excludes[need] ?? []))
   // What was shut to run is opened again for the next look inside, and shut again each time.
   return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs])].filter(

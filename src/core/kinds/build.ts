@@ -1,5 +1,5 @@
 import type { Mark } from '../quantity/working.ts'
-import { alongClocks, bySchool, type SchoolLimits } from '../wear/limits.ts'
+import { alongClocks, byPolicy, type PolicyLimits } from '../wear/limits.ts'
 import type { CareTold } from './care-words.ts'
 import type { Action, Caution, Duty, Each, Part } from './kind.ts'
 
@@ -123,13 +123,13 @@ const fittedWith = (common: Common) => ({
   ...(common.without && { without: common.without }),
 })
 
-function limits(lives: Lives): SchoolLimits {
-  const named: SchoolLimits = {}
-  if (lives.shots) named.shots = bySchool(...lives.shots)
-  if (lives.litres) named.litres = bySchool(...lives.litres)
-  if (lives.months) named.months = bySchool(...lives.months)
-  if (lives.detergent) named.detergentCycles = bySchool(...lives.detergent)
-  for (const clock of alongClocks) if (lives[clock]) named[clock] = bySchool(...lives[clock])
+function limits(lives: Lives): PolicyLimits {
+  const named: PolicyLimits = {}
+  if (lives.shots) named.shots = byPolicy(...lives.shots)
+  if (lives.litres) named.litres = byPolicy(...lives.litres)
+  if (lives.months) named.months = byPolicy(...lives.months)
+  if (lives.detergent) named.detergentCycles = byPolicy(...lives.detergent)
+  for (const clock of alongClocks) if (lives[clock]) named[clock] = byPolicy(...lives[clock])
   return named
 }
 

@@ -1,5 +1,5 @@
 import { slugOf } from '../parse/slug-of.ts'
-import { bySchool, type Clock } from '../wear/limits.ts'
+import { byPolicy, type Clock } from '../wear/limits.ts'
 import { part, task } from './build.ts'
 import { type Action, type Kind, type Prompt, type Station, takesOneStation } from './kind.ts'
 
@@ -116,7 +116,7 @@ export function withDuty(kind: Kind, { name, station, action, clock, limits, min
   const taken = [...kind.parts, ...kind.duties].map(({ id }) => id)
   const id = slugOf(name, taken)
   const common = { min: minutes }
-  const own = { [clock]: bySchool(...limits) }
+  const own = { [clock]: byPolicy(...limits) }
   if (action !== 'replace') {
     const duty = task(id, name, action, station, {}, common)
     return { ...kind, duties: [...kind.duties, { ...duty, limits: own }] }

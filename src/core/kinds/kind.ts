@@ -1,5 +1,5 @@
 import type { Mark } from '../quantity/working.ts'
-import type { AlongClock, BySchool, SchoolLimits } from '../wear/limits.ts'
+import type { AlongClock, ByPolicy, PolicyLimits } from '../wear/limits.ts'
 import type { CareTold, Rhythm } from './care-words.ts'
 import type { actions, cautions, lamps, media, symbolNames } from './kind-words.ts'
 import type { Vessel, WaterUse } from './vessel.ts'
@@ -70,7 +70,7 @@ export interface Duty extends Fitted {
   part?: string
   variant?: string
   each?: Each
-  limits: SchoolLimits
+  limits: PolicyLimits
   /** Which entry says that it was done; a part's duty is also reset by fitting it anew. */
   doneBy: DoneBy
   /** Labour on site once the machine is open and safe. */
@@ -130,8 +130,8 @@ export interface HardnessClass {
 
 export interface Descale {
   /** Litres by carbonate hardness class: up to 7, 14, 21 °dH and, without an end, above. */
-  litres: { upToDh: number | null; bySchool: BySchool }[]
-  months: BySchool
+  litres: { upToDh: number | null; bySchool: ByPolicy }[]
+  months: ByPolicy
   minutes: number
 }
 
@@ -207,7 +207,7 @@ export interface Kind {
   /** Drinks per open day where nothing is known. */
   drinksPerOpenDay: { p10: number; p50: number; p90: number }
   /** Cycles of detergent an open day, or one every so many drinks. */
-  detergent: { perOpenDay: number } | { everyDrinks: BySchool } | null
+  detergent: { perOpenDay: number } | { everyDrinks: ByPolicy } | null
   /** Where chalk settles, in the order water meets them. */
   vessels: Vessel[]
   descale: Descale | null

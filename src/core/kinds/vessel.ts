@@ -1,5 +1,5 @@
 import type { Mark } from '../quantity/working.ts'
-import type { BySchool } from '../wear/limits.ts'
+import type { ByPolicy } from '../wear/limits.ts'
 
 /** Where water drawn goes, as far as chalk is concerned. `past` never gets hot. */
 export const waterUses = ['brew', 'steam', 'hot-water', 'past'] as const
@@ -37,7 +37,7 @@ export interface Vessel {
   heaterW?: number
   heaterCm2?: number
   wettedCm2: number
-  limitMm: BySchool
+  limitMm: ByPolicy
   /** Of the heated block: mineral acids eat it. */
   aluminium?: boolean
   mark: Mark

@@ -1,6 +1,6 @@
 import { slugOf } from '../parse/slug-of.ts'
 import { conditionFaults } from './conditions.ts'
-import type { Figure, Procedure, ProcedurePart, School } from './procedure.ts'
+import type { Procedure, ProcedurePart, Way, WayFigure } from './procedure.ts'
 import { actFields } from './procedure-words.ts'
 import type { ActName, Step } from './step.ts'
 import { figuresAfter, figuresWithout } from './step-figures.ts'
@@ -25,7 +25,7 @@ export const ownVersionOf = (procedure: Procedure): Procedure =>
         version: 1,
       }
 
-export const withSchool = (procedure: Procedure, at: number, change: Partial<School>): Procedure => ({
+export const withSchool = (procedure: Procedure, at: number, change: Partial<Way>): Procedure => ({
   ...procedure,
   schools: procedure.schools.map((school, i) => (i === at ? { ...school, ...change } : school)),
 })
@@ -90,8 +90,11 @@ export function changeStep(procedure: Procedure, place: StepPlace, change: Recor
   )
 }
 
-const withFigures = (procedure: Procedure, { school }: StepPlace, change: (figures: Figure[]) => Figure[]): Procedure =>
-  withSchool(procedure, school, { figures: change(procedure.schools[school]!.figures) })
+const withFigures = (
+  procedure: Procedure,
+  { school }: StepPlace,
+  change: (figures: WayFigure[]) => WayFigure[],
+): Procedure => withSchool(procedure, school, { figures: change(procedure.schools[school]!.figures) })
 
 /**
  * Why a step cannot be left out or moved away; null where it can: others go back to it, or it clears what was put in.

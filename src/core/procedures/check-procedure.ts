@@ -3,7 +3,7 @@ import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import { procedureById } from '../trade/procedures/index.ts'
 import { conditionFaults } from './conditions.ts'
 import { heldReasonIds, notToDrink } from './held-reasons.ts'
-import type { Procedure, ProcedurePart, School } from './procedure.ts'
+import type { Procedure, ProcedurePart, Way } from './procedure.ts'
 import { procedureSchema } from './procedure-schema.ts'
 import { actFields, acts } from './procedure-words.ts'
 import type { Step } from './step.ts'
@@ -61,7 +61,7 @@ function strangers(procedure: Procedure): Issue[] {
   return issues
 }
 
-function inSchool(school: School, path: string, procedure: Procedure, wrong: Wrong): void {
+function inSchool(school: Way, path: string, procedure: Procedure, wrong: Wrong): void {
   school.usualFor.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.usualFor[${i}]`, 'unknown', 'is no kind it is for', id)
   })

@@ -1,4 +1,4 @@
-import type { Procedure, School } from './procedure.ts'
+import type { Procedure, Way } from './procedure.ts'
 import type { Step } from './step.ts'
 
 /** Steps that follow each other: one group's share of a procedure, or what is done once. */
@@ -21,5 +21,5 @@ export interface Lane {
 /** What is run together: a procedure in one of its schools. */
 export interface Chosen {
   procedure: Procedure
-  school: School
+  school: Way
 }

@@ -1,6 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import type { Chosen, Lane } from './lane.ts'
-import type { Procedure, School } from './procedure.ts'
+import type { Procedure, Way } from './procedure.ts'
 import { leavesAsItWas } from './standing.ts'
 import type { Step } from './step.ts'
 
@@ -14,7 +14,7 @@ const sideNames = ['left', 'right'] as const
  *
  * @example lanesOf(detergentBackflush, school, c2).map(({ title }) => title) // … 'group 1', … 'group 2'
  */
-export function lanesOf(procedure: Procedure, school: School, kind: Kind): Lane[] {
+export function lanesOf(procedure: Procedure, school: Way, kind: Kind): Lane[] {
   const lanes: Lane[] = []
   const machine = { groups: kind.groups, sides: kind.sides }
   let before: string[] = []
@@ -51,7 +51,7 @@ export function lanesOf(procedure: Procedure, school: School, kind: Kind): Lane[
 }
 
 /** @example 'Detergent backflush, group 1' 'Screens and parts soaked: screen off, group 2' */
-function titleOf({ name }: Procedure, school: School, part: string, place: string | null): string {
+function titleOf({ name }: Procedure, school: Way, part: string, place: string | null): string {
   const eachParts = school.parts.filter(({ each }) => each)
   const alone = school.parts.length === 1 || (place !== null && eachParts.length === 1)
   const first = school.parts[0]!.name === part && school.parts[0]!.each !== undefined && eachParts.length < 3

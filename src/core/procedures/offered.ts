@@ -1,6 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import { procedures } from '../trade/procedures/index.ts'
-import { type Procedure, rootOf, type School } from './procedure.ts'
+import { type Procedure, rootOf, type Way } from './procedure.ts'
 
 /** A procedure this machine takes, or does not: why, and what instead. */
 export interface Offered {
@@ -59,7 +59,7 @@ function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boole
  * @param drinksPerOpenDay - of this machine; null where nobody counted: then the kind alone tells
  * @example usualSchool(detergentBackflush, c2, 400).id // 'full-scoop-long-soak'
  */
-export function usualSchool(procedure: Procedure, kind: Kind, drinksPerOpenDay: number | null): School {
+export function usualSchool(procedure: Procedure, kind: Kind, drinksPerOpenDay: number | null): Way {
   const base = kind.basedOn ?? kind.id
   return (
     procedure.schools.find((school) => drinksPerOpenDay !== null && usualAtUse(school, base, drinksPerOpenDay)) ??
@@ -69,7 +69,7 @@ export function usualSchool(procedure: Procedure, kind: Kind, drinksPerOpenDay: 
 }
 
 /** Whether a school is the usual one of a kind for how much is made, and not for the kind alone. */
-export const usualAtUse = ({ usualAt }: School, kind: string, drinksPerOpenDay: number): boolean =>
+export const usualAtUse = ({ usualAt }: Way, kind: string, drinksPerOpenDay: number): boolean =>
   usualAt?.kinds.includes(kind) === true &&
   drinksPerOpenDay >= (usualAt.fromDrinks ?? 0) &&
   drinksPerOpenDay < (usualAt.belowDrinks ?? Number.POSITIVE_INFINITY)

@@ -17,7 +17,7 @@ export interface ProcedurePart {
 }
 
 /** One figure of a school, to stand beside those of the others. */
-export interface Figure {
+export interface WayFigure {
   name: string
   words: string
   mark: Mark
@@ -38,7 +38,7 @@ export interface Every {
 }
 
 /** One way of doing it, with its figures and its reason. */
-export interface School {
+export interface Way {
   id: string
   /** By what it does. */
   name: string
@@ -53,14 +53,14 @@ export interface School {
   /** It is the usual one instead, of these kinds, where this much is made: from so many drinks an open day, below so many. */
   usualAt?: { kinds: string[]; fromDrinks?: number; belowDrinks?: number }
   /** Its figures by name, to stand beside those of the others. */
-  figures: Figure[]
+  figures: WayFigure[]
   tools: Item[]
   materials: Item[]
   parts: ProcedurePart[]
 }
 
 /** The figures of a way to stand beside those of others, how often it has it done among them. */
-export const shownFigures = ({ figures, every }: School): Figure[] => [
+export const shownFigures = ({ figures, every }: Way): WayFigure[] => [
   ...figures,
   ...(every ? [{ name: 'How often', words: every.words, mark: 'T' as const }] : []),
 ]
@@ -123,11 +123,11 @@ export interface Procedure {
   writes: Written[]
   /** Once begun it must be finished: what is looked at first. */
   mustFinish?: { why: string; first: string[] }
-  schools: School[]
+  schools: Way[]
 }
 
 /** What a run of a school writes. */
-export const writtenBy = ({ writes }: Procedure, school: School): Written[] => school.writes ?? writes
+export const writtenBy = ({ writes }: Procedure, school: Way): Written[] => school.writes ?? writes
 
 /** What ways, tasks and alternatives call a procedure by: a firm's own version answers to the name of its original. */
 export const rootOf = ({ id, basedOn }: Procedure): string => basedOn ?? id

@@ -2,7 +2,7 @@ import type { Kind } from '../kinds/kind.ts'
 import { doseSaid } from './dose.ts'
 import { patternWords } from './key-patterns.ts'
 import { lanesOf } from './lanes.ts'
-import type { Procedure, School } from './procedure.ts'
+import type { Procedure, Way } from './procedure.ts'
 import type { Step } from './step.ts'
 
 /** What a kind of step says besides its words, as the screen puts it. */
@@ -64,7 +64,7 @@ function stepSaid(step: Step): string[] {
  *
  * @example waySaid(detergentBackflush, fullScoop, c2).join('\n')
  */
-export function waySaid(procedure: Procedure, way: School, kind: Kind): string[] {
+export function waySaid(procedure: Procedure, way: Way, kind: Kind): string[] {
   return [
     `## ${procedure.name}: ${way.name} (${kind.name})`,
     way.reason,

@@ -1,5 +1,5 @@
 import { doseSaid } from './dose.ts'
-import type { Figure } from './procedure.ts'
+import type { WayFigure } from './procedure.ts'
 import { spanWords } from './span.ts'
 import type { Step } from './step.ts'
 import { nbsp, seconds } from './step-parts.ts'
@@ -28,14 +28,14 @@ function stepFigure(step: Step): string | null {
 }
 
 /** Figures after a step was changed: those read off it say what it says now, and nobody else said so. */
-export const figuresAfter = (figures: Figure[], step: Step): Figure[] =>
+export const figuresAfter = (figures: WayFigure[], step: Step): WayFigure[] =>
   figures.map((figure) => {
     const words = figure.step === step.id ? stepFigure(step) : null
     return words === null || words === figure.words ? figure : { ...figure, words, mark: 'M' as const }
   })
 
 /** Figures after a step was left out: what was read off it is done no more. */
-export const figuresWithout = (figures: Figure[], step: Step): Figure[] =>
+export const figuresWithout = (figures: WayFigure[], step: Step): WayFigure[] =>
   figures.map(({ step: of, ...figure }) =>
     of === step.id ? { ...figure, words: 'none', mark: 'M' as const } : { ...figure, ...(of && { step: of }) },
   )

@@ -1,5 +1,5 @@
 import type { KeyPattern, Programme } from './key-patterns.ts'
-import type { Figure } from './procedure.ts'
+import type { WayFigure } from './procedure.ts'
 import { type Span, spanWords } from './span.ts'
 import type { State } from './states.ts'
 import type { Answer, Step, StepCaution, StepOf } from './step.ts'
@@ -271,7 +271,7 @@ export const nbsp = '\u00a0'
 export const seconds = (span: Span): string => `${spanWords(span).replaceAll(' ', nbsp)}${nbsp}s`
 
 /** A figure a school gives, by name; `M` marks what it does not say itself. With the step it is read off, if any. */
-export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T', step?: string): Figure => ({
+export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T', step?: string): WayFigure => ({
   name,
   words,
   mark,

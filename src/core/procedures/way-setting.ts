@@ -1,5 +1,5 @@
 import type { Setting } from '../ledger/setting-kinds.ts'
-import { type Procedure, rootOf, type School, writtenBy } from './procedure.ts'
+import { type Procedure, rootOf, type Way, writtenBy } from './procedure.ts'
 
 /**
  * What is put on record when a way becomes the usual one somewhere: its name, and how often it has its first task
@@ -7,7 +7,7 @@ import { type Procedure, rootOf, type School, writtenBy } from './procedure.ts'
  *
  * @example waySetting(detergentBackflush, fullScoop).rhythm?.tasks[0] // 'detergent-backflush'
  */
-export function waySetting(procedure: Procedure, way: School): Setting<'way'> {
+export function waySetting(procedure: Procedure, way: Way): Setting<'way'> {
   const first = writtenBy(procedure, way)[0]
   const { days, drinks, litres, words } = way.every ?? {}
   const counted = days !== undefined || drinks !== undefined || litres !== undefined

@@ -1,18 +1,18 @@
-import type { BySchool } from '../wear/limits.ts'
+import type { ByPolicy } from '../wear/limits.ts'
 
 /** Work on a softener itself, besides its salt: done by what is noted as serviced on it. */
 export interface ExchangerPart {
   id: 'resin-top-up' | 'resin' | 'lid-seals' | 'valve-seals'
   name: string
   /** Its figure in months, under the same id with "-months". */
-  months: BySchool
+  months: ByPolicy
   /** Regenerations its seals stand, of one that does it itself. */
-  regenerations?: BySchool
+  regenerations?: ByPolicy
   of: 'hand' | 'itself' | 'both'
   minutes: number
 }
 
-const years = (cautious: number, usual: number, longLife: number): BySchool => ({
+const years = (cautious: number, usual: number, longLife: number): ByPolicy => ({
   cautious: 12 * cautious,
   usual: 12 * usual,
   longLife: 12 * longLife,

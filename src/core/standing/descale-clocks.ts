@@ -2,7 +2,7 @@ import type { Descale } from '../kinds/kind.ts'
 import { mgLPer } from '../quantity/hardness.ts'
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
-import { schoolName } from '../wear/limits.ts'
+import { policyName } from '../wear/limits.ts'
 import type { RunningClock } from './duty-clocks.ts'
 import { ownSource } from './duty-lines.ts'
 import { nearestSetting, ofKind, ownLife } from './histories.ts'
@@ -181,7 +181,7 @@ export function litresRuleClock(
     what: 'Usual prompt at this hardness',
     value: limit.value,
     unit: 'L',
-    source: own ? own.source : `how early: ${schoolName[school.value]}, from memory${range}`,
+    source: own ? own.source : `how early: ${policyName[school.value]}, from memory${range}`,
     ...(!own && { formula: `by {${carbonateLine}}` }),
     origin: own ? 'setting' : 'default',
     mark: own ? undefined : 'M',
@@ -217,7 +217,7 @@ export function calendarClock(facts: MachineFacts, descale: Descale, chalk: Mach
     value: limit,
     unit: 'months',
     origin: own ? 'setting' : 'default',
-    source: own ? own.source : `how early: ${schoolName[facts.school.value]}, from memory`,
+    source: own ? own.source : `how early: ${policyName[facts.school.value]}, from memory`,
     mark: own ? undefined : 'M',
     adjust: { setting: 'life', position: 'descale', clock: 'months', value: limit },
   }))

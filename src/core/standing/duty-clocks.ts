@@ -3,6 +3,7 @@ import { certainDay, type FirstPassage, nthOpenDay } from '../usage/first-passag
 import { meanRate } from '../usage/rate.ts'
 import type { LifePassage, Passage } from '../wear/due-window.ts'
 import { type AlongClock, alongClocks, type Clock } from '../wear/limits.ts'
+import { type Along, alongADay, alongAfter, alongBetween } from './along.ts'
 import { alongCount } from './along-count.ts'
 import { detergentRate } from './detergent-rate.ts'
 import type { DutyContext, Life } from './duty-context.ts'
@@ -10,7 +11,7 @@ import { alongLines, detergentLines, hotLines, litresLines, monthsLines, shotsLi
 import { ownLife } from './histories.ts'
 import { hotHours, hotHoursAMonth } from './hot-hours.ts'
 import type { ClockUse, Governing } from './standing.ts'
-import { type Drawn, litresADay, litresAfter, litresBetween } from './water-budget.ts'
+import { litresADay, litresAfter, litresBetween } from './water-budget.ts'
 import { clocksOf } from './way-lives.ts'
 
 /** One clock of one duty: what is used, when it runs out, and the lines that say so. */
@@ -163,21 +164,20 @@ function along(context: DutyContext, clock: AlongClock): Reading | null {
   if (!found || !count) return null
   const { use, kind } = facts
   const share = duty.each === 'group' ? groupShare(context) : duty.each === 'side' ? 1 / kind.sides : 1
-  // The same arithmetic as water: so much a drink, so much an open day.
-  const drawn: Drawn = {
+  const along: Along = {
     factor: 1,
-    mlPerDrink: count.perDrink * share * 1000,
-    litresPerOpenDay: count.perOpenDay * share,
+    thousandthsPerDrink: count.perDrink * share * 1000,
+    perOpenDay: count.perOpenDay * share,
   }
-  const perDay = litresADay(drawn, use)
+  const perDay = alongADay(along, use)
   if (perDay <= 0) return null
   return {
     clock,
     unit: count.unit,
     ...found,
     perDay: perDay * facts.opening.shareOpen,
-    usedOn: (day) => Math.max(0, litresBetween(drawn, use, since.day, day)),
-    after: (limit) => litresAfter(drawn, use, since.day, limit),
+    usedOn: (day) => Math.max(0, alongBetween(along, use, since.day, day)),
+    after: (limit) => alongAfter(along, use, since.day, limit),
     lines: (used) => alongLines(context, found.life, { clock, count, share, used, perDay }),
   }
 }

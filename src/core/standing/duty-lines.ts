@@ -1,7 +1,7 @@
 import { fromDay } from '../quantity/local-day.ts'
 import type { Line } from '../quantity/working.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
-import { type AlongClock, alongWords, type Clock, schoolName } from '../wear/limits.ts'
+import { type AlongClock, alongWords, type Clock, policyName } from '../wear/limits.ts'
 import type { AlongCount } from './along-count.ts'
 import type { DetergentRate } from './detergent-rate.ts'
 import type { DutyContext, Life, OwnLife } from './duty-context.ts'
@@ -21,7 +21,7 @@ function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, o
     origin: own ? 'setting' : 'default',
     source: own
       ? ownSource(own)
-      : `how early: ${schoolName[school.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
+      : `how early: ${policyName[school.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
     mark: own ? undefined : duty.mark,
     adjust: { setting: 'life', position: duty.id, clock, value },
   }

@@ -1,6 +1,6 @@
 import type { Kind } from '../kinds/kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
-import type { School } from '../wear/limits.ts'
+import type { Policy } from '../wear/limits.ts'
 import { type CounterLine, counterLine } from './counter-line.ts'
 import { groupsCounted } from './drink-mix.ts'
 import {
@@ -40,7 +40,7 @@ export interface MachineFacts {
   /** The same of how often what nobody counts happens, and of schools chosen for one part. */
   hasAlongCounts: boolean
   hasOwnSchools: boolean
-  school: { value: School; level: Level | 'catalogue' }
+  school: { value: Policy; level: Level | 'catalogue' }
   /** Tasks whose rhythm is that of a way chosen here, see `wayLives`. */
   wayLives: Map<string, WayLife>
   stage: StageNow

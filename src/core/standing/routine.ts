@@ -3,11 +3,11 @@ import { instances } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualSchool } from '../procedures/offered.ts'
-import { type Every, type Procedure, rootOf, type School, type Written, writtenBy } from '../procedures/procedure.ts'
+import { type Every, type Procedure, rootOf, type Way, type Written, writtenBy } from '../procedures/procedure.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { Mark } from '../quantity/working.ts'
 import { meanRate } from '../usage/rate.ts'
-import type { SchoolLimits } from '../wear/limits.ts'
+import type { PolicyLimits } from '../wear/limits.ts'
 import { dutyStanding } from './duty-standing.ts'
 import { type Histories, nearestWay, ofKind } from './histories.ts'
 import { lastDone } from './last-done.ts'
@@ -23,7 +23,7 @@ export interface RoutineLine {
   /** The way it is done here; null for what needs no way. */
   way: string | null
   /** In words, or by the clocks of its task. */
-  every: string | SchoolLimits
+  every: string | PolicyLimits
   mark: Mark
   /** Null where nothing of it is on record. */
   last: LocalDay | null
@@ -93,7 +93,7 @@ export function routineHere(histories: Histories): RoutineLine[] {
 
 interface Told {
   procedure: Procedure
-  way: School
+  way: Way
   tasks: string[]
   duty: Duty | null
 }

@@ -1,7 +1,7 @@
 import type { Kind } from '../kinds/kind.ts'
 import { type WaterUse, waterUses } from '../kinds/vessel.ts'
-import { certainDay, type FirstPassage, nthOpenDay } from '../usage/first-passage.ts'
-import { meanRate } from '../usage/rate.ts'
+import type { FirstPassage } from '../usage/first-passage.ts'
+import { type Along, alongADay, alongAfter, alongBetween } from './along.ts'
 import type { CounterLine } from './counter-line.ts'
 import { drinksCounted } from './drink-mix.ts'
 import { type Histories, nearestSetting } from './histories.ts'
@@ -66,9 +66,6 @@ export function waterBudget(
   return { ...plain, from: 'metered', factor, intervals: meter.intervals.length }
 }
 
-/** Something drawn per drink and per open day: water, or the chalk that it leaves. */
-export type Drawn = Pick<WaterBudget, 'factor' | 'mlPerDrink' | 'litresPerOpenDay'>
-
 /** Where the water goes, in the kind's proportions: somebody's own totals are shared out alike. */
 function usesOf(budget: Kind['budget'], mlPerDrink: number, litresPerOpenDay: number): WaterBudget['uses'] {
   const { drinks, besides, daily } = budget
@@ -90,49 +87,31 @@ function usesOf(budget: Kind['budget'], mlPerDrink: number, litresPerOpenDay: nu
   ) as WaterBudget['uses']
 }
 
+/** What a machine draws, as it goes along with its drinks. */
+const drawn = ({ factor, mlPerDrink, litresPerOpenDay }: Draws): Along => ({
+  factor,
+  thousandthsPerDrink: mlPerDrink,
+  perOpenDay: litresPerOpenDay,
+})
+
+type Draws = Pick<WaterBudget, 'factor' | 'mlPerDrink' | 'litresPerOpenDay'>
+
 /** Litres drawn between two days. */
-export const litresBetween = (budget: Drawn, use: CounterLine, from: number, to: number): number =>
-  budget.factor *
-  (((use.totalAt(to) - use.totalAt(from)) * budget.mlPerDrink) / 1000 +
-    use.open.plain.count(from, to) * budget.litresPerOpenDay)
+export const litresBetween = (budget: Draws, use: CounterLine, from: number, to: number): number =>
+  alongBetween(drawn(budget), use, from, to)
 
 /** Litres an open day at the mean rate. */
-export const litresADay = (budget: Drawn, use: CounterLine): number =>
-  budget.factor * ((meanRate(use.rate) * budget.mlPerDrink) / 1000 + budget.litresPerOpenDay)
+export const litresADay = (budget: Draws, use: CounterLine): number => alongADay(drawn(budget), use)
 
-/**
- * When so many litres since a day are drawn: drinks carry the chance, the fixed draw of an open day none. Found
- * between bounds that hold it, a day at a time.
- */
-export function litresAfter(budget: Drawn, use: CounterLine, since: number, litres: number): FirstPassage {
-  // At the quantile's own pace the two parts add up; the pace is read off the drinks it would take.
-  const perDay = litresADay(budget, use)
-  if (perDay <= 0) return certainDay(null)
-  const mean = meanRate(use.rate)
-  if (mean <= 0) return certainDay(nthOpenDay(use.open.plain, since, litres / perDay))
-  const anchor = use.last?.day ?? since
-  const gone = anchor > since ? litresBetween(budget, use, since, anchor) : 0
-  if (gone >= litres) return certainDay(dayInPast(budget, use, since, anchor, litres))
-  // Whole path as if drinks alone drew it: the fixed share rides along at the mean.
-  const drinksToGo = ((litres - gone) / perDay) * mean
-  return use.after(Math.max(anchor, since), drinksToGo)
-}
+/** When so many litres since a day are drawn. */
+export const litresAfter = (budget: Draws, use: CounterLine, since: number, litres: number): FirstPassage =>
+  alongAfter(drawn(budget), use, since, litres)
 
 /** The same day, as a quantile. */
 export const dayOfLitres = (
-  budget: Drawn,
+  budget: Draws,
   use: CounterLine,
   since: number,
   litres: number,
   chance: number,
 ): number | null => litresAfter(budget, use, since, litres).dayAt(chance)
-
-function dayInPast(budget: Drawn, use: CounterLine, since: number, until: number, litres: number): number {
-  let [below, above] = [since, until]
-  while (above - below > 1) {
-    const middle = Math.floor((below + above) / 2)
-    if (litresBetween(budget, use, since, middle) < litres) below = middle
-    else above = middle
-  }
-  return below
-}

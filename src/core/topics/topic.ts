@@ -3,7 +3,7 @@ import { type Issue, parseStrict } from '../parse/parse-strict.ts'
 import type { Line } from '../quantity/working.ts'
 
 /** What a topic answers: figures in the units their names carry, and the lines they follow from. */
-export interface Answer {
+export interface TopicAnswer {
   result: Record<string, unknown>
   working: Line[]
   /** Odd but possible input, said and then reckoned with. */
@@ -18,7 +18,7 @@ export interface Topic {
   /** What the JSON Schema says besides: which fields go together. */
   together?: Record<string, unknown>
   example: Record<string, unknown>
-  ask(input: unknown): { ok: true; answer: Answer } | { ok: false; issues: Issue[] }
+  ask(input: unknown): { ok: true; answer: TopicAnswer } | { ok: false; issues: Issue[] }
 }
 
 /** A fault only the arithmetic can find; `path` names the field to blame. */
@@ -38,7 +38,7 @@ export function topic<S extends ObjectSchema<AnyObject>>(definition: {
   schema: S
   together?: Record<string, unknown>
   example: Record<string, unknown>
-  reckon(input: InferType<S>): Answer
+  reckon(input: InferType<S>): TopicAnswer
 }): Topic {
   const { name, about, schema, together, example, reckon } = definition
   return {

@@ -44,27 +44,27 @@ export const alongWords: Record<AlongClock, { name: string; unit: string }> = {
 }
 
 /** The three schools of when to act; "usual" stands in for a maker's figure until the firm enters one. */
-export const schools = ['cautious', 'usual', 'longLife'] as const
-export type School = (typeof schools)[number]
+export const policies = ['cautious', 'usual', 'longLife'] as const
+export type Policy = (typeof policies)[number]
 
-export const schoolName: Record<School, string> = {
+export const policyName: Record<Policy, string> = {
   cautious: 'cautious',
   usual: 'usual',
   longLife: 'long life',
 }
 
-export const schoolReason: Record<School, string> = {
+export const policyReason: Record<Policy, string> = {
   cautious: 'Change before anyone notices: the visit is planned, the trade never stops, parts are cheap.',
   usual: "The maker's figure where the firm has entered one, else what most technicians go by.",
   longLife: 'Use the part up: fewer parts and visits, more looking, and now and then a leak.',
 }
 
 /** One life per school, as the tables of the trade give it. */
-export type BySchool = Record<School, number>
-export type SchoolLimits = Partial<Record<Clock, BySchool>>
+export type ByPolicy = Record<Policy, number>
+export type PolicyLimits = Partial<Record<Clock, ByPolicy>>
 
 /** @example bySchool(3, 6, 12).usual // 6 */
-export const bySchool = (cautious: number, usual: number, longLife: number): BySchool => ({
+export const byPolicy = (cautious: number, usual: number, longLife: number): ByPolicy => ({
   cautious,
   usual,
   longLife,

@@ -1,4 +1,4 @@
-import { schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
+import { policies, policyName, policyReason } from '../../core/wear/limits.ts'
 import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { Form } from '../records/Form.tsx'
@@ -36,9 +36,9 @@ function FirstRun() {
           label: 'When to act',
           hint: 'practitioners disagree; each machine can have its own',
           kind: 'choice' as const,
-          options: schools.map((school): [string, string] => [
+          options: policies.map((school): [string, string] => [
             school,
-            `${schoolName[school]}: ${schoolReason[school]}`,
+            `${policyName[school]}: ${policyReason[school]}`,
           ]),
         },
       ]}

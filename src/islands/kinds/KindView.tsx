@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { type Duty, withGroups, withOptions } from '../../core/kinds/kind.ts'
-import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
+import { type Clock, clocks, type Policy, policies, policyName } from '../../core/wear/limits.ts'
 import { figure } from '../../ui/format.ts'
 import { limitWords } from '../../ui/interval-words.ts'
 import { Part } from '../../ui/Part.tsx'
@@ -163,9 +163,9 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
         <thead>
           <tr className="slim text-left text-[13px] text-second">
             <th className="py-1 font-semibold">Part or task</th>
-            {schools.map((school) => (
+            {policies.map((school) => (
               <th key={school} className="font-semibold">
-                {schoolName[school]}
+                {policyName[school]}
               </th>
             ))}
             <th className="text-right font-semibold max-md:hidden">Shape</th>
@@ -199,7 +199,7 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
                     .join('; ')}
                 </span>
               </td>
-              {schools.map((school) => (
+              {policies.map((school) => (
                 <td key={school} className="py-1 pr-3">
                   {clocks
                     .flatMap((clock) => lifeOf(duty, clock, school, drinks))
@@ -225,7 +225,7 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
 
 const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name)
 
-const lifeOf = (duty: Duty, clock: Clock, school: School, drinks: string): string[] => {
+const lifeOf = (duty: Duty, clock: Clock, school: Policy, drinks: string): string[] => {
   const limit = duty.limits[clock]
   return limit ? [limitWords(clock, limit[school], drinks)] : []
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { withDuty, withoutDuty } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { type Clock, clocks, type School, schoolName, schools } from '../../core/wear/limits.ts'
+import { type Clock, clocks, type Policy, policies, policyName } from '../../core/wear/limits.ts'
 import { clockUnit } from './clock-units.ts'
 import { isLimit, limitOf } from './limit-text.ts'
 import { NewDutyForm } from './NewDutyForm.tsx'
@@ -19,7 +19,7 @@ interface Props {
 export function LimitsTable({ kind, typed, onType, onChange }: Props) {
   const [find, setFind] = useState('')
   const [adding, setAdding] = useState(false)
-  const setLimit = (i: number, clock: Clock, school: School, text: string) => {
+  const setLimit = (i: number, clock: Clock, school: Policy, text: string) => {
     const duties = kind.duties.map((duty, n) =>
       n === i
         ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [school]: limitOf(text) } } }
@@ -60,9 +60,9 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
             <tr className="slim text-left text-[13px] text-second">
               <th className="py-1 font-semibold">Part or task</th>
               <th className="font-semibold">Clock</th>
-              {schools.map((school) => (
+              {policies.map((school) => (
                 <th key={school} className="font-semibold">
-                  {schoolName[school]}
+                  {policyName[school]}
                 </th>
               ))}
               <th>
@@ -83,14 +83,14 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
                       )}
                     </td>
                     <td className="pr-3 text-second">{clockUnit(clock, kind.counter.unit)}</td>
-                    {schools.map((school) => {
+                    {policies.map((school) => {
                       const text = typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])
                       return (
                         <td key={school} className="py-0.5 pr-2">
                           <input
                             className="field mono h-[36px] w-[104px] text-right"
                             inputMode="decimal"
-                            aria-label={`${duty.name}, ${clock}, ${schoolName[school]}`}
+                            aria-label={`${duty.name}, ${clock}, ${policyName[school]}`}
                             aria-invalid={!isLimit(text)}
                             value={text}
                             onChange={(event) => setLimit(i, clock, school, event.target.value)}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { NewDuty } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { type Clock, clocks, schoolName, schools } from '../../core/wear/limits.ts'
+import { type Clock, clocks, policies, policyName } from '../../core/wear/limits.ts'
 import { clockUnit } from './clock-units.ts'
 import { isLimit, limitOf } from './limit-text.ts'
 
@@ -94,9 +94,9 @@ export function NewDutyForm({ kind, onAdd, onCancel }: Props) {
       </label>
       <div className="flex flex-col gap-0.5">
         <div className="flex gap-2">
-          {schools.map((school, i) => (
+          {policies.map((school, i) => (
             <label key={school} className="flex flex-col gap-0.5">
-              <span className="slim text-[14px]">{schoolName[school]}</span>
+              <span className="slim text-[14px]">{policyName[school]}</span>
               <input
                 className="field mono w-[88px] text-right"
                 inputMode="decimal"

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { effective, ownSchool } from '../../core/standing/histories.ts'
-import { type School, schoolName, schoolReason, schools } from '../../core/wear/limits.ts'
+import { type Policy, policies, policyName, policyReason } from '../../core/wear/limits.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { machineLevels } from '../setting/levels.ts'
 import { SettingSheet } from '../setting/SettingSheet.tsx'
@@ -18,11 +18,11 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
   const [open, setOpen] = useState(false)
   const found = ownSchool(effective(bundle.ledgers), duty?.id ?? null)
   const school = found?.body.school ?? 'usual'
-  const [choice, setChoice] = useState<School>(school)
+  const [choice, setChoice] = useState<Policy>(school)
   return (
     <span className="text-[13px] text-second">
       <button type="button" className="word min-h-[44px] text-[13px] lg:min-h-[24px]" onClick={() => setOpen(true)}>
-        How early: {schoolName[school]}
+        How early: {policyName[school]}
       </button>
       {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}
       {open && (
@@ -37,7 +37,7 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
         >
           <fieldset className="m-0 border-0 p-0">
             <legend className="sr-only">How early</legend>
-            {schools.map((name) => (
+            {policies.map((name) => (
               <label key={name} className="flex min-h-[52px] items-start gap-2 border-t border-hair py-2">
                 <input
                   type="radio"
@@ -47,8 +47,8 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
                   onChange={() => setChoice(name)}
                 />
                 <span>
-                  <b>{schoolName[name]}</b>
-                  <span className="block text-[14px] text-second">{schoolReason[name]}</span>
+                  <b>{policyName[name]}</b>
+                  <span className="block text-[14px] text-second">{policyReason[name]}</span>
                 </span>
               </label>
             ))}

@@ -1,6 +1,6 @@
 import { kindById } from '../../core/kinds/index.ts'
 import { usualAtForKind, usualForKind, withSchool } from '../../core/procedures/change-procedure.ts'
-import type { Item, Procedure, School } from '../../core/procedures/procedure.ts'
+import type { Item, Procedure, Way } from '../../core/procedures/procedure.ts'
 import { LongField, NumberField, TextField } from './Field.tsx'
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
 /** What a school says of itself: name, reason, the kinds it is usual for, its figures, what is to be at hand. */
 export function SchoolFields({ procedure, at, onChange }: Props) {
   const school = procedure.schools[at]!
-  const set = (change: Partial<School>) => onChange(withSchool(procedure, at, change))
+  const set = (change: Partial<Way>) => onChange(withSchool(procedure, at, change))
   return (
     <div className="flex flex-col gap-2 pb-2">
       <TextField label="Called by what it does" wide value={school.name} onChange={(name) => set({ name })} />

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
-import { type Procedure, type School, shownFigures } from '../../core/procedures/procedure.ts'
+import { type Procedure, shownFigures, type Way } from '../../core/procedures/procedure.ts'
 
 /** The school that is usual here, and what makes it so. */
 export interface Usual {
@@ -138,7 +138,7 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
 }
 
 /** For whom a school is usual by how much is made, in words. */
-function useWords({ kinds, fromDrinks, belowDrinks }: NonNullable<School['usualAt']>): string {
+function useWords({ kinds, fromDrinks, belowDrinks }: NonNullable<Way['usualAt']>): string {
   const names = kinds.map((id) => kindById(id)?.name ?? id).join('; ')
   const much = [fromDrinks !== undefined && `from ${fromDrinks}`, belowDrinks !== undefined && `below ${belowDrinks}`]
   return `usual ${much.filter(Boolean).join(' and ')} drinks a day for ${names} (from memory)`

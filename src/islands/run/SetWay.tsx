@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { Procedure, School } from '../../core/procedures/procedure.ts'
+import type { Procedure, Way } from '../../core/procedures/procedure.ts'
 import { waySetting } from '../../core/procedures/way-setting.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
@@ -7,7 +7,7 @@ import type { SettingLevel } from '../setting/levels.ts'
 
 interface Props {
   procedure: Procedure
-  school: School
+  school: Way
   levels: SettingLevel[]
   today: string
 }

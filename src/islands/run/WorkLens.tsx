@@ -3,7 +3,7 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
-import { type Family, familyNames, type Procedure, rootOf, type School } from '../../core/procedures/procedure.ts'
+import { type Family, familyNames, type Procedure, rootOf, type Way } from '../../core/procedures/procedure.ts'
 import { drinksMade } from '../../core/standing/drinks-made.ts'
 import { type Histories, nearestWay } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
@@ -173,7 +173,7 @@ function LastAndNext({ due, line, today }: { due: Standing | null; line: Routine
 }
 
 /** Every station a school's steps work on. */
-const stationsOf = (school: School): string[] => [
+const stationsOf = (school: Way): string[] => [
   ...new Set(school.parts.flatMap(({ steps }) => steps.flatMap(({ at }) => at ?? []))),
 ]
 

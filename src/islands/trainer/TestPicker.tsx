@@ -1,7 +1,7 @@
 import type { Instrument } from '../../core/bench/bench-kind.ts'
 import type { AnyBench } from '../../core/bench/benches.ts'
 import type { Training } from '../../core/bench/training.ts'
-import type { FaultBook, Standing } from '../../core/faults/fault.ts'
+import type { FaultBook, MachineState } from '../../core/faults/fault.ts'
 import { testMinutes } from '../../core/faults/next-test.ts'
 import { figure } from '../../ui/format.ts'
 import { InstrumentDrawing, type InstrumentName } from '../fault/InstrumentDrawing.tsx'
@@ -11,7 +11,7 @@ interface Props {
   book: FaultBook
   bench: AnyBench
   training: Training
-  standing: Standing[]
+  standing: MachineState[]
   hint: string | null
   onTest: (test: string) => void
 }

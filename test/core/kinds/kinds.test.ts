@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { instanceName, instances, kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
-import { clocks, schools } from '../../../src/core/wear/limits.ts'
+import { clocks, policies } from '../../../src/core/wear/limits.ts'
 import { tradeFigures } from './trade-figures.ts'
 
 describe('kinds of machine', () => {
@@ -43,7 +43,7 @@ describe('kinds of machine', () => {
         const own = clocks.flatMap((clock) => duty.limits[clock] ?? [])
         expect(own.length, `${kind.id} ${duty.id}`).to.be.above(0)
         for (const bySchool of own) {
-          const [cautious, usual, long] = schools.map((school) => bySchool[school]) as [number, number, number]
+          const [cautious, usual, long] = policies.map((school) => bySchool[school]) as [number, number, number]
           expect(cautious > 0 && cautious <= usual && usual <= long, `${kind.id} ${duty.id}`).to.equal(true)
         }
       }

@@ -7,7 +7,7 @@ import { waterAlong } from '../../../src/core/standing/water/along-path.ts'
 import { boilerConcentrate } from '../../../src/core/standing/water/boiler-concentrate.ts'
 import { vesselWorking } from '../../../src/core/standing/water/chalk-lines.ts'
 import { machineChalk } from '../../../src/core/standing/water/machine-chalk.ts'
-import { schools } from '../../../src/core/wear/limits.ts'
+import { policies } from '../../../src/core/wear/limits.ts'
 import { ledgers, setting, steadyReadings, takenOn } from '../standing/a-history.ts'
 
 // A grinder heats no water.
@@ -36,7 +36,7 @@ for (const kind of kinds.filter(({ id }) => id !== 'gr'))
 
     it('have a wall, a limit a school, and a temperature', () => {
       for (const vessel of kind.vessels) {
-        const [cautious, usual, longLife] = schools.map((school) => vessel.limitMm[school]) as [number, number, number]
+        const [cautious, usual, longLife] = policies.map((school) => vessel.limitMm[school]) as [number, number, number]
         expect(cautious).to.be.below(usual)
         expect(usual).to.be.below(longLife)
         expect(vessel.setBar ?? vessel.outletC ?? vessel.inside, vessel.id).to.not.equal(undefined)

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { type Procedure, type School, writtenBy } from '../../../src/core/procedures/procedure.ts'
+import { type Procedure, type Way, writtenBy } from '../../../src/core/procedures/procedure.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import type { RunState } from '../../../src/core/procedures/run-state.ts'
@@ -14,7 +14,7 @@ import { type Expected, expected } from './what-is-written.ts'
 interface Case {
   kind: Kind
   procedure: Procedure
-  school: School
+  school: Way
 }
 
 const cases: Case[] = kinds.flatMap((plain) => {

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { type Duty, type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
+import type { Procedure, Way } from '../../../src/core/procedures/procedure.ts'
 import { runEntries } from '../../../src/core/procedures/run-record.ts'
 import { addMonths, fromDay, toDay } from '../../../src/core/quantity/local-day.ts'
 import { reckonMachine } from '../../../src/core/standing/reckon-machine.ts'
@@ -29,7 +29,7 @@ const before = new Map(
 )
 
 /** The standings after a run played well to its end. */
-function afterRun(kind: Kind, procedure: Procedure, school: School): Map<string, Standing> {
+function afterRun(kind: Kind, procedure: Procedure, school: Way): Map<string, Standing> {
   const lanes = lanesOf(procedure, school, kind)
   const drafts = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds).filter(({ of }) => !of)
   const entries = drafts.map((draft) => entry(draft.kind, worked, draft.body))

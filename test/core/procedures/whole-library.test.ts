@@ -4,7 +4,7 @@ import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
-import type { Procedure, School } from '../../../src/core/procedures/procedure.ts'
+import type { Procedure, Way } from '../../../src/core/procedures/procedure.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
@@ -18,7 +18,7 @@ const cases = kinds.flatMap((plain) => {
   const kind = withOptions(plain, new Map())
   return offers(kind).flatMap((procedure) => procedure.schools.map((school) => ({ kind, procedure, school })))
 })
-const named = ({ kind, procedure, school }: { kind: Kind; procedure: Procedure; school: School }) =>
+const named = ({ kind, procedure, school }: { kind: Kind; procedure: Procedure; school: Way }) =>
   `${kind.id}: ${procedure.name.toLowerCase()}, ${school.name}`
 
 describe('the whole library, on every kind by every school', () => {

@@ -53,7 +53,7 @@ describe('chalk in a machine', () => {
   it('is the litres times what must fall out at the wall times the share that sticks', () => {
     const { facts, chalk } = sr()
     const [vessel] = chalk.vessels
-    const litres = vessel!.stuck.mlPerDrink / vessel!.perLitre.grams.brew! / 0.3
+    const litres = vessel!.stuck.thousandthsPerDrink / vessel!.perLitre.grams.brew! / 0.3
     // Every litre of a flow heater passes it: 141 ml a drink.
     expect(litres).to.be.closeTo(facts.budget.mlPerDrink, 1e-9)
     expect(vessel!.perLitre.atWall!.tempC).to.equal(118)

@@ -1,6 +1,6 @@
 import { array, object, string } from 'yup'
 import { amount, divisor } from '../../parse/fields.ts'
-import { clocks, schoolName, schools } from '../../wear/limits.ts'
+import { clocks, policies, policyName } from '../../wear/limits.ts'
 import { slug, v } from '../body-fields.ts'
 import { dutyWords, plain, upper } from '../phrases.ts'
 import { settingKind } from '../setting-definition.ts'
@@ -11,13 +11,13 @@ export const school = settingKind({
     object({
       v,
       setting: string().oneOf(['school']).required(),
-      school: string().oneOf(schools).required(),
+      school: string().oneOf(policies).required(),
       /** Of one part or task only. */
       duty: string().max(80),
     }).noUnknown(),
   ),
   words: ({ duty, school }, pen) =>
-    `How early${duty ? `, ${dutyWords(duty, pen).toLowerCase()}` : ''}: ${schoolName[school]}`,
+    `How early${duty ? `, ${dutyWords(duty, pen).toLowerCase()}` : ''}: ${policyName[school]}`,
 })
 
 /** A life or interval of one's own: it wins over the catalogue at this level. */

@@ -2,7 +2,7 @@ import { type Interval, intervalAt } from '../../quantity/interval.ts'
 import { fromDay, type LocalDay, toDay } from '../../quantity/local-day.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
 import { membraneMonths } from '../../softener/membrane.ts'
-import { schoolName } from '../../wear/limits.ts'
+import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
 import { type Histories, ofKind, ownSchool } from '../histories.ts'
@@ -45,7 +45,7 @@ function membraneStanding(histories: Histories, asOf: string, showWorking: boole
     histories,
     'membrane-months',
     membraneMonths[school],
-    `${schoolName[school]} school, from memory`,
+    `${policyName[school]} school, from memory`,
   )
   const head = {
     key: 'change-membrane',

@@ -3,7 +3,7 @@ import { type LocalDay, toDay } from '../../quantity/local-day.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
 import { prefilterMonths } from '../../softener/membrane.ts'
 import { treatmentKind } from '../../softener/treatment-kind.ts'
-import { schoolName } from '../../wear/limits.ts'
+import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
 import { type Histories, nearestSetting, ofKind, ownSchool } from '../histories.ts'
@@ -51,7 +51,7 @@ function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showW
     histories,
     'prefilter-months',
     prefilterMonths[school],
-    `${schoolName[school]} school, from memory`,
+    `${policyName[school]} school, from memory`,
   )
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {

@@ -2,7 +2,7 @@ import type { Entry } from '../../ledger/entry.ts'
 import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
 import type { TreatmentKind } from '../../softener/treatment-kind.ts'
-import { schoolName } from '../../wear/limits.ts'
+import { policyName } from '../../wear/limits.ts'
 import { finish } from '../duty-standing.ts'
 import { type Histories, ofKind, ownSchool } from '../histories.ts'
 import { schoolOf } from '../machine-facts.ts'
@@ -26,7 +26,7 @@ function outletTestStanding(histories: Histories, kind: TreatmentKind, asOf: str
   const school = schoolOf(ownSchool(histories, 'outlet-test')).value
   const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
   const working = startWorking(showWorking)
-  const cap = schoolFigure(histories, 'outlet-test-months', months, `${schoolName[school]} school, from memory`)
+  const cap = schoolFigure(histories, 'outlet-test-months', months, `${policyName[school]} school, from memory`)
   const clock = ageClock(since, toDay(asOf), cap, 'Test every', working.add)
   const head = {
     key: 'outlet-test',

@@ -3,7 +3,7 @@ import { fromDay, toDay } from '../../quantity/local-day.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
 import { hygieneDays } from '../../softener/exchanger.ts'
 import { capacitySd } from '../../softener/learned-capacity.ts'
-import { schoolName } from '../../wear/limits.ts'
+import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
 import { type ExchangerFacts, exchangerFacts } from '../exchanger-facts.ts'
@@ -79,7 +79,7 @@ function regenerateStanding({ histories, draw, asOf }: SoftenerFacts, showWorkin
     hygieneClock(
       since,
       asOfDay,
-      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${schoolName[school]} school, from memory`),
+      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${policyName[school]} school, from memory`),
       add,
     ),
   )

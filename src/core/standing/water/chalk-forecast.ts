@@ -1,8 +1,8 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { atChance } from '../../quantity/spread.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
+import { alongBetween } from '../along.ts'
 import type { MachineFacts } from '../machine-facts.ts'
-import { litresBetween } from '../water-budget.ts'
 import type { VesselChalk } from './vessel-chalk.ts'
 
 /** Chalk on one day, mm: half the chances lie in the inner band, nine in ten in the outer. */
@@ -55,8 +55,8 @@ function gramsOn(
   const more = unsoftened.reduce((grams, span) => {
     const [from, to] = [Math.max(span.from, clean ?? span.from), Math.min(span.to, day)]
     if (to <= from) return grams
-    const raw = litresBetween(chalk.stuckWith(span.water), facts.use, from, to)
-    return grams + Math.max(0, raw - litresBetween(chalk.stuck, facts.use, from, to))
+    const raw = alongBetween(chalk.stuckWith(span.water), facts.use, from, to)
+    return grams + Math.max(0, raw - alongBetween(chalk.stuck, facts.use, from, to))
   }, 0)
   return Math.max(0, base) + more
 }

@@ -3,8 +3,8 @@ import { atChance } from '../../quantity/spread.ts'
 import { type Add, startWorking, type Working } from '../../quantity/working.ts'
 import { overTemperatureK } from '../../scale/deposit.ts'
 import { indexWords } from '../../water/saturation-words.ts'
+import { alongADay } from '../along.ts'
 import type { MachineFacts } from '../machine-facts.ts'
-import { litresADay } from '../water-budget.ts'
 import { waterLines } from './feed-water.ts'
 import type { MachineChalk } from './machine-chalk.ts'
 import { takeFigure, takeVesselFigure } from './set-figure.ts'
@@ -75,7 +75,7 @@ export function chalkLines(
         source: `${own.descales.length} ${own.descales.length === 1 ? 'descale' : 'descales'} tested, the last ${own.descales.at(-1)!.removedG.toFixed(0)} g against ${own.descales.at(-1)!.reckonedG.toFixed(0)} g reckoned`,
       }))
     : 0
-  const perDay = litresADay(vessel.stuck, facts.use)
+  const perDay = alongADay(vessel.stuck, facts.use)
   const grows = add(() => ({
     what: 'Grows',
     value: perDay,

@@ -4,8 +4,8 @@ import { type ChalkPerLitre, chalkPerLitre } from '../../scale/chalk-per-litre.t
 import { scaleG, thicknessMm } from '../../scale/deposit.ts'
 import { steamTempC } from '../../steam/saturation-line.ts'
 import type { TestedWater } from '../../water/carbonate.ts'
+import { type Along, alongADay, alongAfter, alongBetween } from '../along.ts'
 import type { MachineFacts } from '../machine-facts.ts'
-import { type Drawn, dayOfLitres, litresADay, litresBetween } from '../water-budget.ts'
 import type { FeedWater } from './feed-water.ts'
 import { type SetFigure, takeFigure, takeVesselFigure } from './set-figure.ts'
 import type { WaterSpan } from './water-spans.ts'
@@ -29,9 +29,9 @@ export interface VesselChalk {
   /** What falls out of a litre of the present water. */
   perLitre: ChalkPerLitre
   /** What sticks, g per drink and per open day, of the present water; likely. */
-  stuck: Drawn
+  stuck: Along
   /** The same of another water. */
-  stuckWith(water: TestedWater): Drawn
+  stuckWith(water: TestedWater): Along
   /** Share of the machine's brew water that passes it: of the busiest group. */
   share: number
   /** How sure the mass is, as a factor around its likely value. */
@@ -91,10 +91,10 @@ export function vesselChalk(
   const stuck = stuckOf(facts, vessel, perLitre, sticks)
   const segments = spans.map((span) => ({ ...span, stuck: stuckOf(facts, vessel, of(span.water.fed.likely), sticks) }))
   const gramsBetween = (start: number, end: number): number => {
-    let grams = end > facts.asOfDay ? Math.max(0, litresBetween(stuck, use, Math.max(start, facts.asOfDay), end)) : 0
+    let grams = end > facts.asOfDay ? Math.max(0, alongBetween(stuck, use, Math.max(start, facts.asOfDay), end)) : 0
     for (const span of segments) {
       const [from, to] = [Math.max(span.from, start), Math.min(span.to, end)]
-      if (to > from) grams += Math.max(0, litresBetween(span.stuck, use, from, to))
+      if (to > from) grams += Math.max(0, alongBetween(span.stuck, use, from, to))
     }
     return grams
   }
@@ -106,7 +106,7 @@ export function vesselChalk(
     const left = limitG / growth - now
     // Past already: the day it was is sought in the past, straight between then and now.
     if (left <= 0) return now > 0 ? since + Math.round((limitG / growth / now) * (facts.asOfDay - since)) : null
-    return litresADay(stuck, use) > 0 ? dayOfLitres(stuck, use, facts.asOfDay, left, chance) : null
+    return alongADay(stuck, use) > 0 ? alongAfter(stuck, use, facts.asOfDay, left).dayAt(chance) : null
   }
   const middle = once(() => dayFor(1, 0.5))
   return {
@@ -137,17 +137,17 @@ export function vesselChalk(
 }
 
 /** What sticks per drink and per open day. A boiler cannot give back more than it takes in. */
-function stuckOf(facts: MachineFacts, vessel: Vessel, { grams }: ChalkPerLitre, sticks: number): Drawn {
+function stuckOf(facts: MachineFacts, vessel: Vessel, { grams }: ChalkPerLitre, sticks: number): Along {
   const { budget, use } = facts
   const sum = (of: (use: WaterUse) => number) =>
     vessel.takes.reduce((total, use) => total + (grams[use] ?? 0) * of(use), 0) * sticks
   const stuck = {
     factor: budget.factor,
-    // Grams, in place of litres: a thousandth of a drink's millilitres is a litre.
-    mlPerDrink: sum((use) => budget.uses[use].mlPerDrink),
-    litresPerOpenDay: sum((use) => budget.uses[use].litresPerOpenDay),
+    // Grams a litre times a drink's millilitres are thousandths of a gram.
+    thousandthsPerDrink: sum((use) => budget.uses[use].mlPerDrink),
+    perOpenDay: sum((use) => budget.uses[use].litresPerOpenDay),
   }
-  return litresADay(stuck, use) > 0 ? stuck : { factor: 1, mlPerDrink: 0, litresPerOpenDay: 0 }
+  return alongADay(stuck, use) > 0 ? stuck : { factor: 1, thousandthsPerDrink: 0, perOpenDay: 0 }
 }
 
 /** How sure the mass is: the share that sticks, the pores, and what the tests leave open of the water. */
@@ -159,7 +159,7 @@ function sureOf(
   learned: Spread | null,
 ): Spread {
   const daily = (at: TestedWater) =>
-    litresADay(stuckOf(facts, vessel, chalkPerLitre(vessel, at, wallC, residual.value), 1), facts.use)
+    alongADay(stuckOf(facts, vessel, chalkPerLitre(vessel, at, wallC, residual.value), 1), facts.use)
   const likely = daily(water.fed.likely)
   const ofWater =
     likely > 0

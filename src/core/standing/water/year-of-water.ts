@@ -10,6 +10,7 @@ import {
   remineralised,
   sodiumExchanged,
 } from '../../water/treatment.ts'
+import { alongADay } from '../along.ts'
 import { litresToDescale } from '../descale-clocks.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { litresADay } from '../water-budget.ts'
@@ -137,7 +138,7 @@ export function yearOfWater(
   const chalkOf = (machine: WaterMachine) =>
     machine.chalk.vessels.reduce(
       // A group's own vessel stands there once a group: the busiest was reckoned.
-      (grams, vessel) => grams + litresADay(vessel.stuckWith(fed), machine.facts.use) / vessel.share,
+      (grams, vessel) => grams + alongADay(vessel.stuckWith(fed), machine.facts.use) / vessel.share,
       0,
     ) * openDays(machine)
   const chalkG = sum(chalkOf)
@@ -183,7 +184,7 @@ function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDay
   const inPlace = facts.kind.descale
   if (!inPlace) return 0
   const byChalk = chalk.vessels.map(
-    (vessel) => (litresADay(vessel.stuckWith(fed), facts.use) * openDays) / vessel.limitG,
+    (vessel) => (alongADay(vessel.stuckWith(fed), facts.use) * openDays) / vessel.limitG,
   )
   const litres = litresADay(facts.budget, facts.use) * openDays
   return Math.max(

@@ -1,4 +1,4 @@
-import type { Every, Figure, School } from '../../procedures/procedure.ts'
+import type { Every, Way, WayFigure } from '../../procedures/procedure.ts'
 import type { Step } from '../../procedures/step.ts'
 import { figure } from '../../procedures/step-parts.ts'
 import { descaleMaterials, descaleTools } from './descale-steps.ts'
@@ -13,12 +13,12 @@ export interface DescaleSchool {
   every: Every
   /** The one rinse, as every step and the table say it. */
   rinse: string
-  figures: Figure[]
+  figures: WayFigure[]
   outlets: string
   steps: (rinse: string) => Step[]
 }
 
-export const asSchool = ({ rinse, steps, outlets, figures, ...one }: DescaleSchool): School => ({
+export const asSchool = ({ rinse, steps, outlets, figures, ...one }: DescaleSchool): Way => ({
   ...one,
   usualFor: one.kinds,
   figures: [...figures, figure('Rinse', rinse)],

@@ -1,5 +1,5 @@
 import { doseSaid } from '../../procedures/dose.ts'
-import type { Item, Procedure, ProcedurePart, School } from '../../procedures/procedure.ts'
+import type { Item, Procedure, ProcedurePart, Way } from '../../procedures/procedure.ts'
 import { spanWords } from '../../procedures/span.ts'
 import type { State } from '../../procedures/states.ts'
 import type { Step, StepWords } from '../../procedures/step.ts'
@@ -310,7 +310,7 @@ const strokesWords = ({ onS, offS, times, firstOffS }: Strokes) =>
 
 const brush: Item = { name: 'Group brush' }
 
-const asSchool = (school: BackflushSchool): School => ({
+const asSchool = (school: BackflushSchool): Way => ({
   id: school.id,
   name: school.name,
   reason: school.reason,

@@ -1,13 +1,13 @@
-import type { School } from '../../procedures/procedure.ts'
+import type { Way } from '../../procedures/procedure.ts'
 import type { Step } from '../../procedures/step.ts'
 
 /** A school of one stretch, the usual one of all its kinds. */
 export const oneSchool = (
-  given: Omit<School, 'parts' | 'usualFor' | 'materials'> & { materials?: School['materials'] },
+  given: Omit<Way, 'parts' | 'usualFor' | 'materials'> & { materials?: Way['materials'] },
   usualFor: string[],
   steps: Step[],
   each?: 'group' | 'side',
-): School => ({
+): Way => ({
   materials: [],
   ...given,
   usualFor,

@@ -1,4 +1,4 @@
-import type { Every, Procedure, ProcedurePart, School } from '../../procedures/procedure.ts'
+import type { Every, Procedure, ProcedurePart, Way } from '../../procedures/procedure.ts'
 import { alkaline, brewing, check, drinkable, figure, hands, soak } from '../../procedures/step-parts.ts'
 import { withWand } from './kinds-by-build.ts'
 
@@ -155,7 +155,7 @@ const soakSchools: SoakSchool[] = [
   },
 ]
 
-const soakSchool = (one: SoakSchool): School => ({
+const soakSchool = (one: SoakSchool): Way => ({
   id: one.id,
   name: one.name,
   reason: one.reason,

@@ -1,4 +1,4 @@
-import type { Procedure, ProcedurePart, School } from '../../procedures/procedure.ts'
+import type { Procedure, ProcedurePart, Way } from '../../procedures/procedure.ts'
 import {
   brewing,
   check,
@@ -19,7 +19,7 @@ import { descale } from './descaling.ts'
 import { superAutomaticClean } from './super-automatic-clean.ts'
 
 /** The one part of a school under another name, as a stretch of something longer; no brew unit of these has a group. */
-const stretch = ({ parts: [part] }: School, id: string, name: string): ProcedurePart => ({
+const stretch = ({ parts: [part] }: Way, id: string, name: string): ProcedurePart => ({
   id,
   name,
   steps: part!.steps.map((step) => ({ ...step, ...(step.at && { at: step.at.filter((one) => one !== 'group') }) })),

@@ -1,4 +1,4 @@
-import type { Every, Procedure, School } from '../../procedures/procedure.ts'
+import type { Every, Procedure, Way } from '../../procedures/procedure.ts'
 import { type Span, span, spanWords } from '../../procedures/span.ts'
 import { brewing, check, figure, hands, hotHandle, lockedIn, nbsp, seconds } from '../../procedures/step-parts.ts'
 
@@ -64,7 +64,7 @@ const schools: WaterSchool[] = [
   },
 ]
 
-const asSchool = (school: WaterSchool): School => ({
+const asSchool = (school: WaterSchool): Way => ({
   id: school.id,
   name: school.name,
   reason: school.reason,

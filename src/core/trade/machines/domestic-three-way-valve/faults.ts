@@ -1,19 +1,19 @@
 import { fault, look, reading, repair, symptom } from '../../../faults/build.ts'
-import type { FaultBook, Standing } from '../../../faults/fault.ts'
+import type { FaultBook, MachineState } from '../../../faults/fault.ts'
 
-const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
+const inside: { tools: string[]; needs: MachineState[]; hazard: 'mains' } = {
   tools: ['screwdrivers'],
   needs: ['off', 'open'],
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
 /** Joined dead, shut, and only then run: nobody's hand is inside. */
-const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const ledOut: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['jug', 'piece of hose'],
   needs: ['off', 'open', 'shut-again'],
   hazard: 'scald',
 }
-const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const pouring: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['scale', 'jug'],
   needs: ['hot'],
   hazard: 'scald',

@@ -1,26 +1,26 @@
 import { fault, look, reading, repair, symptom } from '../../../faults/build.ts'
-import type { FaultBook, Standing } from '../../../faults/fault.ts'
+import type { FaultBook, MachineState } from '../../../faults/fault.ts'
 
-const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
+const inside: { tools: string[]; needs: MachineState[]; hazard: 'mains' } = {
   tools: ['screwdrivers, clip tool'],
   needs: ['off', 'open'],
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
 /** Joined dead, shut, and only then run: nobody's hand is inside. */
-const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const ledOut: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['jug', 'piece of hose'],
   needs: ['off', 'open', 'shut-again'],
   hazard: 'scald',
 }
 /** Open and running: for whoever is qualified. */
-const live: { tools: string[]; needs: Standing[]; hazard: 'live'; gate: 'live' } = {
+const live: { tools: string[]; needs: MachineState[]; hazard: 'live'; gate: 'live' } = {
   tools: ['multimeter'],
   needs: ['open'],
   hazard: 'live',
   gate: 'live',
 }
-const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const pouring: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['scale', 'cup'],
   needs: ['hot'],
   hazard: 'scald',

@@ -1,27 +1,27 @@
 import { look, reading } from '../../../faults/build.ts'
-import type { Standing, Test } from '../../../faults/fault.ts'
+import type { MachineState, Test } from '../../../faults/fault.ts'
 
-const inside: { tools: string[]; needs: Standing[]; hazard: 'mains' } = {
+const inside: { tools: string[]; needs: MachineState[]; hazard: 'mains' } = {
   tools: ['T10, cross-head'],
   needs: ['off', 'open'],
   hazard: 'mains',
 }
 const metered: typeof inside = { ...inside, tools: ['multimeter'] }
 /** Joined dead, shut, and only then run: nobody's hand is inside. */
-const ledOut: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const ledOut: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['jug', 'piece of hose'],
   needs: ['off', 'open', 'shut-again'],
   hazard: 'scald',
 }
 const ranShut = 'It runs shut; it is looked at dead.'
 /** Open and running: for whoever is qualified. */
-const live: { tools: string[]; needs: Standing[]; hazard: 'live'; gate: 'live' } = {
+const live: { tools: string[]; needs: MachineState[]; hazard: 'live'; gate: 'live' } = {
   tools: ['multimeter'],
   needs: ['open'],
   hazard: 'live',
   gate: 'live',
 }
-const pouring: { tools: string[]; needs: Standing[]; hazard: 'scald' } = {
+const pouring: { tools: string[]; needs: MachineState[]; hazard: 'scald' } = {
   tools: ['scale', 'cup'],
   needs: ['hot'],
   hazard: 'scald',

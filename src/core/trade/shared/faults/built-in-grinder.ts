@@ -1,9 +1,9 @@
 import { fault, look, reading, repair, symptom } from '../../../faults/build.ts'
 import type { BookChange } from '../../../faults/derive.ts'
-import type { Standing } from '../../../faults/fault.ts'
+import type { MachineState } from '../../../faults/fault.ts'
 import { dvFaults } from '../../machines/domestic-three-way-valve/faults.ts'
 
-const unplugged: { tools: string[]; needs: Standing[] } = { tools: ['brush', 'torch'], needs: ['off'] }
+const unplugged: { tools: string[]; needs: MachineState[] } = { tools: ['brush', 'torch'], needs: ['off'] }
 
 /** What a grinder over the portafilter gives too little of shows in every shot from it. */
 const thin = (outcome: string) => ({
