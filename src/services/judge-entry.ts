@@ -43,17 +43,17 @@ export async function judgeEntry(
   if (deciding && entry.subjectKind === 'firm' && actor.role !== 'owner') {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
-  if (told) return inTime(entry, zones, now)
+  if (told) return issuesOfDay(entry, zones, now)
   return [
-    ...(await elsewhere(trx, entry)),
-    ...(await unkept(trx, entry, actor.firmId, beside)),
-    ...inTime(entry, zones, now),
-    ...(await strangers(trx, entry.body, 'body.', named[entry.kind] ?? {})),
+    ...(await issuesOfPlace(trx, entry)),
+    ...(await issuesOfChosenKind(trx, entry, actor.firmId, beside)),
+    ...issuesOfDay(entry, zones, now),
+    ...(await issuesOfReferences(trx, entry.body, 'body.', named[entry.kind] ?? {})),
   ]
 }
 
 /** A softener stands at one site and feeds the machines there. */
-async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
+async function issuesOfPlace(trx: Trx, entry: Entry): Promise<Issue[]> {
   if (!isKind('moved')(entry)) return []
   const { toSiteId, toSoftenerId } = entry.body
   const softener = toSoftenerId ? await keptById(trx, 'softener', toSoftenerId) : null
@@ -62,7 +62,7 @@ async function elsewhere(trx: Trx, entry: Entry): Promise<Issue[]> {
 }
 
 /** A firm's own version is chosen once it is kept, or with what keeps it, and for the kind it was copied from. */
-async function unkept(trx: Trx, entry: Entry, firmId: string, beside: Entry[]): Promise<Issue[]> {
+async function issuesOfChosenKind(trx: Trx, entry: Entry, firmId: string, beside: Entry[]): Promise<Issue[]> {
   if (entry.kind !== 'setting' || entry.body.setting !== 'kind-as') return []
   const { kind, own } = entry.body
   if (own === kind) return []
@@ -73,7 +73,12 @@ async function unkept(trx: Trx, entry: Entry, firmId: string, beside: Entry[]): 
 }
 
 /** Fields that point at no record of this firm. */
-async function strangers(trx: Trx, holder: object, path: string, fields: Record<string, RecordKind>): Promise<Issue[]> {
+async function issuesOfReferences(
+  trx: Trx,
+  holder: object,
+  path: string,
+  fields: Record<string, RecordKind>,
+): Promise<Issue[]> {
   const issues: Issue[] = []
   for (const [field, kind] of Object.entries(fields)) {
     const value = (holder as Record<string, unknown>)[field]
@@ -86,10 +91,10 @@ async function strangers(trx: Trx, holder: object, path: string, fields: Record<
 }
 
 /** Fields of a record that point at no other record of this firm. */
-export const strangersOf = (trx: Trx, kind: RecordKind, record: object): Promise<Issue[]> =>
-  strangers(trx, record, '', pointsAt[kind] ?? {})
+export const issuesOfRecordReferences = (trx: Trx, kind: RecordKind, record: object): Promise<Issue[]> =>
+  issuesOfReferences(trx, record, '', pointsAt[kind] ?? {})
 
-function inTime(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
+function issuesOfDay(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
   // Without a site there is no zone: the day that is already somewhere counts as today.
   const today = dayAt(zones.get(entry.subjectId) ?? 'Pacific/Kiritimati', now)
   const issues: Issue[] = []

@@ -7,7 +7,7 @@ import { addChange } from '../records/changes.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { insertKept, type KeptRecord, keptById, updateKept } from '../records/kept.ts'
 import { lockSubjects, markStale, reckonedBy } from '../records/subjects.ts'
-import { type Actor, strangersOf } from './judge-entry.ts'
+import { type Actor, issuesOfRecordReferences } from './judge-entry.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
 export type Keeping =
@@ -113,7 +113,7 @@ async function judgeRecord(
   id: string,
   record: Kept<RecordKind>,
 ): Promise<Issue[]> {
-  const issues = await strangersOf(trx, kind, record)
+  const issues = await issuesOfRecordReferences(trx, kind, record)
   if (kind === 'firm' && id !== actor.firmId) issues.push({ path: 'id', code: 'unknown', message: 'is another firm' })
   if (kind === 'machine' && !kindById((record as Kept<'machine'>).kind))
     issues.push({

@@ -12,11 +12,11 @@ export function checkKind(input: unknown): Parsed<Kind> {
   const parsed = parseStrict(kindSchema, input)
   if (!parsed.ok) return parsed
   const kind = parsed.value
-  const issues = strangers(kind)
+  const issues = issuesOfNames(kind)
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: kind }
 }
 
-function strangers(kind: Kind): Issue[] {
+function issuesOfNames(kind: Kind): Issue[] {
   const issues: Issue[] = []
   const wrong = (path: string, code: string, message: string, value?: unknown) => issues.push({ path, code, message, ...(value !== undefined && { value }) })
   const stations = new Set(kind.stations.map(({ id }) => id))

@@ -18,7 +18,7 @@ export function checkProcedure(input: unknown): Parsed<Procedure> {
   const parsed = parseStrict(procedureSchema, input)
   if (!parsed.ok) return parsed
   const procedure = input as Procedure
-  const issues = strangers(procedure)
+  const issues = issuesOfNames(procedure)
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: procedure }
 }
 
@@ -44,7 +44,7 @@ export function checkOwnProcedure(input: unknown): Parsed<Procedure> {
 
 type Wrong = (path: string, code: string, message: string, value?: unknown) => void
 
-function strangers(procedure: Procedure): Issue[] {
+function issuesOfNames(procedure: Procedure): Issue[] {
   const issues: Issue[] = []
   const wrong: Wrong = (path, code, message, value) =>
     issues.push({ path, code, message, ...(value !== undefined && { value }) })

@@ -12,7 +12,7 @@ export interface Decarbonised {
  * @param bypass - share led past the resin, 0 ≤ bypass < 1
  * @example decarbonised(268, 339, 0.3).outAlkalinityMgL // ≈ 80.4
  */
-export function decarbonised(
+export function hardnessBehindCartridge(
   rawAlkalinityMgL: number,
   rawHardnessMgL: number | undefined,
   bypass: number,

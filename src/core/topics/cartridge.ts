@@ -1,7 +1,7 @@
 import { object } from 'yup'
 import { amount, divisor, shareBelowOne } from '../parse/fields.ts'
 import { startWorking } from '../quantity/working.ts'
-import { cartridgeLitres, decarbonised } from '../softener/cartridge.ts'
+import { cartridgeLitres, hardnessBehindCartridge } from '../softener/cartridge.ts'
 import { topic } from './topic.ts'
 
 export const cartridge = topic({
@@ -16,7 +16,7 @@ export const cartridge = topic({
   }).noUnknown(),
   example: { capacityG: 500, rawAlkalinityMgL: 268, rawHardnessMgL: 339, bypass: 0.3, litresPerDay: 46 },
   reckon({ capacityG, rawAlkalinityMgL, rawHardnessMgL, bypass, litresPerDay }) {
-    const water = decarbonised(rawAlkalinityMgL, rawHardnessMgL, bypass)
+    const water = hardnessBehindCartridge(rawAlkalinityMgL, rawHardnessMgL, bypass)
     const litres = cartridgeLitres(capacityG, water.removedMgL)
     const warnings: string[] = []
     if (rawHardnessMgL === undefined)

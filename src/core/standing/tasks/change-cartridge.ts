@@ -3,7 +3,7 @@ import { type Interval, scaled } from '../../quantity/interval.ts'
 import { toDay } from '../../quantity/local-day.ts'
 import { atChance } from '../../quantity/spread.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
-import { cartridgeLitres, cartridgeMonths, decarbonised } from '../../softener/cartridge.ts'
+import { cartridgeLitres, cartridgeMonths, hardnessBehindCartridge } from '../../softener/cartridge.ts'
 import { capacitySd, learnedCapacity } from '../../softener/learned-capacity.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
@@ -79,7 +79,7 @@ function cartridgeStanding(histories: Histories, draw: Draw, asOf: string, showW
   if (carbonate) {
     const hardness = waterKnown(histories).raw?.value
     const litresOf = (mgL: number, grams = learned.value) =>
-      cartridgeLitres(grams, decarbonised(mgL, hardness, set.body.bypass).removedMgL)
+      cartridgeLitres(grams, hardnessBehindCartridge(mgL, hardness, set.body.bypass).removedMgL)
     const likely = litresOf(carbonate.value)
     // A figure printed on a cartridge is taken as it stands until its own tests speak.
     const grams = (chance: number) => (learned.tests.length === 0 ? learned.value : atChance(learned, chance))

@@ -1,6 +1,6 @@
 import { mgLPer } from '../../quantity/hardness.ts'
 import { toDay } from '../../quantity/local-day.ts'
-import { decarbonised } from '../../softener/cartridge.ts'
+import { hardnessBehindCartridge } from '../../softener/cartridge.ts'
 import { type OutletTest, spentAboveMgL } from '../../softener/learned-capacity.ts'
 import { type Histories, ofKind } from '../histories.ts'
 import type { Draw } from '../softener-draw.ts'
@@ -46,7 +46,7 @@ export function cartridgeTests(histories: Histories, draw: Draw, bypass: number)
   const { raw, rawCarbonate } = waterKnown(histories)
   const carbonateMgL = rawCarbonate?.value
   if (carbonateMgL === undefined) return []
-  const { removedMgL, outAlkalinityMgL } = decarbonised(carbonateMgL, raw?.value, bypass)
+  const { removedMgL, outAlkalinityMgL } = hardnessBehindCartridge(carbonateMgL, raw?.value, bypass)
   return testsOf(histories, 'softener', 'softened', 'carbonate').flatMap((test): OutletTest[] => {
     const day = toDay(test.on)
     const since = renewed.filter((renewal) => renewal < day).at(-1)
