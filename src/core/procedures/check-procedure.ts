@@ -74,7 +74,7 @@ function inSchool(school: Way, path: string, procedure: Procedure, wrong: Wrong)
   const steps = new Set(school.parts.flatMap((part) => part.steps.map(({ id }) => id)))
   school.figures.forEach((figure, i) => {
     if (figure.step !== undefined && !steps.has(figure.step))
-      wrong(`${path}.figures[${i}].step`, 'unknown', 'is no step of this school', figure.step)
+      wrong(`${path}.figures[${i}].step`, 'unknown', 'is no step of this way', figure.step)
   })
   school.kinds?.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.kinds[${i}]`, 'unknown', 'is no kind it is for', id)

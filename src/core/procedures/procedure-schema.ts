@@ -221,7 +221,7 @@ const schema = object({
     .noUnknown()
     .optional()
     .default(undefined),
-  schools: array(school.required()).required().min(1, 'must have a school').max(20),
+  schools: array(school.required()).required().min(1, 'must have a way of doing it').max(20),
 }).noUnknown()
 
 /** A procedure as a file: its shape. What must hold between its places is told by `checkProcedure`. */

@@ -10,7 +10,7 @@ export interface Decarbonised {
  * and hardness. Where hardness was not measured, alkalinity alone counts.
  *
  * @param bypass - share led past the resin, 0 ≤ bypass < 1
- * @example decarbonised(268, 339, 0.3).outAlkalinityMgL // ≈ 80.4
+ * @example hardnessBehindCartridge(268, 339, 0.3).outAlkalinityMgL // ≈ 80.4
  */
 export function hardnessBehindCartridge(
   rawAlkalinityMgL: number,

@@ -23,8 +23,8 @@ export function SchoolChoice({ procedure, chosen, usual, onChoose, children }: P
   const names = [...new Set(procedure.schools.flatMap((school) => school.figures.map(({ name }) => name)))]
   const one = procedure.schools.length === 1
   return (
-    <section className="pt-4" aria-label={`${procedure.name}: schools`}>
-      <h2 className="head m-0">{procedure.name}: which school</h2>
+    <section className="pt-4" aria-label={`${procedure.name}: ways`}>
+      <h2 className="head m-0">{procedure.name}: which way</h2>
       <ul className="m-0 list-none p-0 md:hidden">
         {procedure.schools.map((school) => (
           <li

@@ -41,12 +41,7 @@ function membraneStanding(histories: Histories, asOf: string, showWorking: boole
   const { add } = working
   const tests = passageTests(histories).filter((test) => test.on >= since)
   const passing = passageClock(histories, tests, since, add)
-  const cap = schoolFigure(
-    histories,
-    'membrane-months',
-    membraneMonths[school],
-    `${policyName[school]} school, from memory`,
-  )
+  const cap = schoolFigure(histories, 'membrane-months', membraneMonths[school], `${policyName[school]}, from memory`)
   const head = {
     key: 'change-membrane',
     duty: 'change-membrane',

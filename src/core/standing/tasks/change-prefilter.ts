@@ -47,12 +47,7 @@ function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showW
       litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives: exactly(litres), givesLine }, add),
     )
   }
-  const cap = schoolFigure(
-    histories,
-    'prefilter-months',
-    prefilterMonths[school],
-    `${policyName[school]} school, from memory`,
-  )
+  const cap = schoolFigure(histories, 'prefilter-months', prefilterMonths[school], `${policyName[school]}, from memory`)
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-prefilter',

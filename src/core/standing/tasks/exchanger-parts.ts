@@ -59,13 +59,13 @@ function standingOf(
       value: Math.round(gives.value * times),
       unit: 'L',
       origin: 'reckoned',
-      source: `${policyName[school]} school, from memory, at ${Math.round(gives.value)} L each`,
+      source: `${policyName[school]}, from memory, at ${Math.round(gives.value)} L each`,
     }))
     const start = { start: toDay(since), since, how: done ? 'serviced' : 'taken on' }
     running.push(litresClock({ draw, ...start, asOf, asOfDay, gives: scaled(gives, times), givesLine }, add))
   }
   const figure = `${part.id}-months` as const
-  const cap = schoolFigure(histories, figure, part.months[school], `${policyName[school]} school, from memory`)
+  const cap = schoolFigure(histories, figure, part.months[school], `${policyName[school]}, from memory`)
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: part.id,

@@ -26,7 +26,7 @@ function outletTestStanding(histories: Histories, kind: TreatmentKind, asOf: str
   const school = schoolOf(ownSchool(histories, 'outlet-test')).value
   const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
   const working = startWorking(showWorking)
-  const cap = schoolFigure(histories, 'outlet-test-months', months, `${policyName[school]} school, from memory`)
+  const cap = schoolFigure(histories, 'outlet-test-months', months, `${policyName[school]}, from memory`)
   const clock = ageClock(since, toDay(asOf), cap, 'Test every', working.add)
   const head = {
     key: 'outlet-test',

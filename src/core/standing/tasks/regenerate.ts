@@ -79,7 +79,7 @@ function regenerateStanding({ histories, draw, asOf }: SoftenerFacts, showWorkin
     hygieneClock(
       since,
       asOfDay,
-      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${policyName[school]} school, from memory`),
+      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${policyName[school]}, from memory`),
       add,
     ),
   )
