@@ -10,3 +10,7 @@ const writing: Omit<Pen, 'machine'> = { figure, quantity: quantityWords, day: da
 /** An entry in the words of the trade. @example entryWords(entry, 'c2') // 'Counter 184,220' */
 export const entryWords = ({ kind, body }: Jotting, machineKindId: string): string =>
   entryKindOf(kind).words(body, { ...writing, machine: kindById(machineKindId) })
+
+/** Sentences of some entries by their ids: a page that only shows them is handed them, and needs no schemas. */
+export const saidById = (entries: (Jotting & { id: string })[], machineKindId = ''): Record<string, string> =>
+  Object.fromEntries(entries.map((entry) => [entry.id, entryWords(entry, machineKindId)]))

@@ -12,6 +12,7 @@ import { lastAcid } from '../../core/standing/water/machine-chalk.ts'
 import { type TankDescale, tankDescale } from '../../core/standing/water/machine-descale.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { browserNow } from '../../ui/clock.ts'
+import { later } from '../../ui/later.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
@@ -23,10 +24,12 @@ import { BeforeRun } from './BeforeRun.tsx'
 import type { RunMeasures } from './DoseLine.tsx'
 import { dropRun, type KeptRun, keepRun, readRun } from './kept-run.ts'
 import { useModelKeys } from './model-keys.ts'
-import { RunEnd } from './RunEnd.tsx'
 import { RunScreen } from './RunScreen.tsx'
 import { useMuted } from './run-habits.ts'
 import { useRun } from './use-run.ts'
+
+/** At the end only: it puts what was done into words, and brings what that needs. */
+const RunEnd = later(() => import('./RunEnd.tsx').then((module) => module.RunEnd))
 
 interface Props {
   bundle: MachineBundle

@@ -4,7 +4,6 @@ import { busyMonths } from '../../core/quantity/month-words.ts'
 import { effective, ofKind } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { stageName } from '../../core/standing/stages.ts'
-import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { Act, Part } from '../../ui/Part.tsx'
@@ -29,6 +28,8 @@ const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => m
 
 interface Props {
   page: SitePage
+  /** Its water tests in words, by entry. */
+  said: Record<string, string>
   today: string
   kinds: { id: string; name: string }[]
   /** Opened to add a machine. */
@@ -40,15 +41,16 @@ const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const reload = () => location.reload()
 
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
-function SiteView({ page, today, kinds, adding }: Props) {
+function SiteView({ page, said, today, kinds, adding }: Props) {
   const [open, setOpen] = useState<Open>(adding ? 'machine' : null)
   const [softener, setSoftener] = useState<SiteSoftener | null>(null)
   const { site, customer, supply, technician, machines, softeners } = page
   const histories = effective({ site: page.ledger })
   const { opening, weekdaysFrom } = siteOpening(histories)
   const closures = effectiveHistory(page.ledger)
-    .entries.filter((entry) => entry.kind === 'setting' && entry.body.setting === 'closure')
-    .map((entry) => ({ id: entry.id, ...(entry.body as { from: string; to: string; name?: string }) }))
+    .entries.flatMap((entry) =>
+      entry.kind === 'setting' && entry.body.setting === 'closure' ? [{ id: entry.id, ...entry.body }] : [],
+    )
     .sort((a, b) => (a.from < b.from ? -1 : 1))
   const coming = closures.filter(({ to }) => to >= today)
   const tests = [...ofKind(histories, 'site', 'water-test'), ...ofKind(histories, 'site', 'water-figures')]
@@ -225,7 +227,7 @@ function SiteView({ page, today, kinds, adding }: Props) {
               <ul className="m-0 list-none p-0">
                 {tests.map((test) => (
                   <li key={test.id} className="flex gap-3 border-t border-hair py-1 text-[14px]">
-                    <span className="min-w-0 flex-1">{entryWords(test, '').replace(/^Water raw[,:] /, '')}</span>
+                    <span className="min-w-0 flex-1">{(said[test.id] ?? '').replace(/^Water raw[,:] /, '')}</span>
                     <span className="mono text-[13px] text-second">{dayNear(test.happenedOn, today)}</span>
                   </li>
                 ))}

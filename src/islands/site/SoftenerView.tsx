@@ -6,7 +6,6 @@ import type { Standing } from '../../core/standing/standing.ts'
 import { DueBell, DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
-import { entryWords } from '../../ui/entry-words.ts'
 import { counted, dayLong, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { quantity, quantityWords } from '../../ui/quantity.ts'
@@ -32,13 +31,15 @@ const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) =>
 
 interface Props {
   page: SoftenerPage
+  /** Its log in words, by entry. */
+  said: Record<string, string>
   today: string
 }
 
 const reload = () => location.reload()
 
 /** One treatment of a site's water: every machine it feeds adds up, its next window, its outlet tests, what it showed it can take. */
-function SoftenerView({ page, today }: Props) {
+function SoftenerView({ page, said, today }: Props) {
   const { softener, site, standings, draw, meter, feeds, capacity } = page
   const [key, setKey] = useState(standings[0]?.key ?? null)
   const [open, setOpen] = useState<'edit' | 'conductivity' | 'chlorine' | null>(null)
@@ -187,7 +188,7 @@ function SoftenerView({ page, today }: Props) {
                 {page.renewals.map((entry) => (
                   <li key={entry.id} className="flex gap-4 border-t border-hair py-1">
                     <span className="mono w-[84px]">{dayNear(entry.happenedOn, today)}</span>
-                    {entryWords(entry, '')}
+                    {said[entry.id]}
                   </li>
                 ))}
               </ul>

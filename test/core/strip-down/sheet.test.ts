@@ -89,6 +89,7 @@ describe('a strip-down sheet', () => {
     expect(sheetBody(closed, 'Grinder service', grinder)).to.deep.include({
       known: 'grinder-service',
       station: grinder.station,
+      minutes: 33.3,
       leftOver: 'guard cracked, new one ordered',
     })
   })
