@@ -31,7 +31,7 @@ const isIdle = (line: string): boolean =>
   /^\s*(\/\/|\/?\*|import |export (type|interface) |type |interface |\}|\)|\]|$)/.test(line) ||
   /['"`].*['"`]/.test(line) ||
   /: (number|string|boolean|LocalDay)\b.*(,|\{|\))?$/.test(line) ||
-  /=> void|\bfor \(|\b(words|max|min)\(\d/.test(line)
+  /=> void|\bfor \(|\bwords\(\d|(?<!Math)\.(max|min)\(\d/.test(line)
 
 /**
  * Every mutation of a file's text, one a place where an operator or a figure stands.

@@ -71,7 +71,7 @@ function beansNoted(histories: Histories, daysAgo: (day: LocalDay) => number): P
       ),
     )
     .filter(({ text }) => beansWords.test(text))
-    .sort((a, b) => (a.happenedOn < b.happenedOn ? -1 : 1))
+    .sort((a, b) => a.happenedOn.localeCompare(b.happenedOn))
     .at(-1)
   if (!said) return null
   const words = said.text.length > mostWords ? `${said.text.slice(0, mostWords - 1).trimEnd()}…` : said.text

@@ -49,6 +49,15 @@ describe('what a pen or the works say', () => {
   })
 })
 
+describe('what a firm’s own repairs showed', () => {
+  it('is adopted from one repair on, and not from none', () => {
+    const adopted = (...counts: object[]) => settingIssues('causes', { kind: 'c2', counts })
+    expect(adopted({ fault: 'group-gasket', n: 1 })).to.deep.equal([])
+    expect(adopted({ fault: 'group-gasket', n: 0 })[0]).to.match(/counts\[0\]\.n: must be at least 1/)
+    expect(adopted()[0]).to.match(/^counts:/)
+  })
+})
+
 describe('what a descale is noted with', () => {
   it('may be nothing, or its acid and what the spent solution held', () => {
     expect(issuesOf('descaled', { task: 'descale' })).to.deep.equal([])

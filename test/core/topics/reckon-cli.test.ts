@@ -225,6 +225,9 @@ describe('topics', () => {
           >
         ).p50!
       expect(p50(120) / p50(60)).to.be.closeTo(2, 1e-6)
+      // Sixty drinks an open day where nobody says; common practice, no source.
+      const unsaid = ask('usage', { ...base, readings: [] }).result.ratePerOpenDay as Record<string, number>
+      expect(unsaid.p50).to.be.closeTo(p50(60), 1e-9)
     })
 
     it('blames the field', () => {

@@ -17,6 +17,11 @@ describe('gamma–Poisson rate', () => {
     expect(rateQuantile(rate, 0.5)).to.be.closeTo(60 * Math.LN2, 1e-4)
   })
 
+  it('learns nothing from a rise over no open day', () => {
+    const none = rateFrom([{ count: 900, openDays: 0, ageDays: 0 }], 60)
+    expect(none).to.deep.equal(rateFrom([], 60))
+  })
+
   it('finds the rate that made the counts, and forgets: half the weight every 60 days', () => {
     expect(meanRate(rateFrom(weekly(100, 20), 60))).to.be.closeTo(100, 1)
     const changed = [...weekly(100, 8), ...weekly(20, 30).map((rise) => ({ ...rise, ageDays: rise.ageDays + 300 }))]
