@@ -61,11 +61,16 @@ async function begun(tree: string): Promise<Tree> {
   return { child, tasks }
 }
 
-const answer = (child: ChildProcess) =>
-  new Promise<unknown>((resolve, reject) => {
-    child.once('message', resolve)
-    child.once('exit', (code) => reject(new Error(`a tree ended: ${code}`)))
+function answer(child: ChildProcess): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    const ended = (code: number | null) => reject(new Error(`a tree ended: ${code}`))
+    child.once('exit', ended)
+    child.once('message', (told) => {
+      child.off('exit', ended)
+      resolve(told)
+    })
   })
+}
 
 async function asked({ child }: Tree, task: string): Promise<number> {
   child.send(task)

@@ -58,9 +58,10 @@ export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]
 /** The given machines and softeners, with the ids their reckoning reads. */
 export async function reckonedByIds(trx: Trx, subjects: Subject[]): Promise<Reckoned[]> {
   const idsOf = (kind: SubjectKind) => subjects.filter((subject) => subject.kind === kind).map(({ id }) => id)
+  const [machines, softeners] = [idsOf('machine'), idsOf('softener')]
   return [
-    ...(await machineRows(trx, (query) => query.whereIn('m.id', idsOf('machine')))),
-    ...(await softenerRows(trx, (query) => query.whereIn('f.id', idsOf('softener')))),
+    ...(machines.length > 0 ? await machineRows(trx, (query) => query.whereIn('m.id', machines)) : []),
+    ...(softeners.length > 0 ? await softenerRows(trx, (query) => query.whereIn('f.id', softeners)) : []),
   ]
 }
 

@@ -6,7 +6,7 @@ import { dayAt } from '../core/quantity/site-time.ts'
 import type { Trx } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
-import { reckonedByIds, type Subject } from '../records/subjects.ts'
+import { type Reckoned, reckonedByIds, type Subject } from '../records/subjects.ts'
 
 /** Who writes. */
 export interface Actor {
@@ -121,10 +121,17 @@ export function duplicateIds(entries: { id: string }[]): Set<string> {
   return new Set(entries.map((entry) => entry.id).filter((id) => seen.has(id) || !seen.add(id)))
 }
 
-/** Time zone of each subject that has a site. */
-export async function timeZones(trx: Trx, locked: Map<string, Subject>): Promise<Map<string, string>> {
-  const placed = await reckonedByIds(trx, [...locked.values()])
-  const siteOf = new Map(placed.map(({ id, siteId }) => [id, siteId]))
+/** Time zone of each subject that has a site. @param placed - those whose site is known already */
+export async function timeZones(
+  trx: Trx,
+  locked: Map<string, Subject>,
+  placed: Map<string, Reckoned>,
+): Promise<Map<string, string>> {
+  const others = await reckonedByIds(
+    trx,
+    [...locked.values()].filter(({ id }) => !placed.has(id)),
+  )
+  const siteOf = new Map([...placed.values(), ...others].map(({ id, siteId }) => [id, siteId]))
   const zones = new Map<string, string>()
   const ofSite = new Map<string, string>()
   for (const { id, kind } of locked.values()) {

@@ -87,7 +87,7 @@ export async function writeGroup(
       )
     ).map((entry) => [entry.id, entry]),
   )
-  const zones = await timeZones(trx, locked)
+  const zones = await timeZones(trx, locked, affected)
 
   const verdicts: EntryVerdict[] = []
   for (const [i, result] of parsed.entries()) {

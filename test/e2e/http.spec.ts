@@ -2,11 +2,14 @@ import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
+import { scriptBytes } from '../../bench/script-bytes.ts'
 import { openDatabase } from '../../src/records/database.ts'
 import { entryAbout, smallFirm } from '../records/a-database.ts'
 import { endpoints } from './endpoints.ts'
 import { expect, machineId, signedIn, test } from './pages.ts'
 import { baseUrl, databaseUrl } from './server-control.ts'
+
+const built = join(import.meta.dirname, '../../dist')
 
 const nobody = () => ({
   machine: randomUUID(),
@@ -21,6 +24,27 @@ test.describe('the server', () => {
     const files = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.ts'))
     const known = new Set(endpoints(nobody()).map(({ route }) => route))
     expect(files.map((file) => file.replace(/\.ts$/, '')).filter((file) => !known.has(file))).toEqual([])
+  })
+
+  test('sends no page with more than it may carry: its scripts compressed, its HTML as it is', async ({ browser }) => {
+    const page = await signedIn(browser)
+    const id = await machineId(page, 'Left bar')
+    const { site } = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
+    for (const [path, htmlKb, scriptKb] of [
+      ['/round', 180, 104],
+      [`/machines/${id}`, 590, 170],
+      [`/machines/${id}/entry`, 505, 152],
+      [`/machines/${id}/run`, 345, 268],
+      [`/sites/${site.id}`, 245, 105],
+      ['/water', 33, 120],
+      ['/procedures', 52, 90],
+      ['/firm', 16, 100],
+    ] as const) {
+      const html = await (await page.request.get(path)).text()
+      const bytes = { html: html.length / 1000, script: scriptBytes(join(built, 'client'), html) / 1000 }
+      expect.soft(bytes.script, `scripts of ${path}, kB`).toBeLessThanOrEqual(scriptKb)
+      expect.soft(bytes.html, `HTML of ${path}, kB`).toBeLessThanOrEqual(htmlKb)
+    }
   })
 
   test('lets nobody in without a session', async ({ request }) => {
