@@ -43,7 +43,7 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   const procedures = new Set(told.map(({ care }) => care.procedure))
   for (const { what, every, rhythm, how, drawing, hazards, saidBy, mark } of routineThere(kind)) {
     if (saidBy?.some((id) => procedures.has(id))) continue
-    const more = [how, repeats(every) ? every : null].filter(Boolean).join('; ')
+    const more = [how, rhythm === 'said' || repeats(every) ? every : null].filter(Boolean).join('; ')
     add(rhythm, { say: what, ...(more && { how: more }), drawing, ...cautionWords(hazards), mark })
   }
   const asRoutine = new Set(routineThere(kind).map(({ task }) => task))

@@ -19,7 +19,7 @@ function lineTold(kind: Kind, line: RoutineTask): ToldLine {
   const { rhythm, drawing } = line
   if (rhythm && drawing) return { ...line, rhythm, drawing }
   const shipped = kindById(kind.basedOn ?? kind.id)?.routine.find(({ what }) => what === line.what)
-  if (!shipped?.rhythm || !shipped.drawing) return { ...line, ...untold, hazards: ['unknown'], rhythm: 'month' }
+  if (!shipped?.rhythm || !shipped.drawing) return { ...line, ...untold, hazards: ['unknown'], rhythm: 'said' }
   return { ...shipped, ...line, rhythm: shipped.rhythm, drawing: shipped.drawing }
 }
 

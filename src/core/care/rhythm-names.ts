@@ -7,4 +7,5 @@ export const rhythmNames: Record<Rhythm, string> = {
   day: 'Every day',
   week: 'Every week or so',
   month: 'Every few weeks, every month',
+  said: 'As often as it says',
 }

@@ -1,5 +1,5 @@
-/** How often something comes round between visits. */
-export const rhythms = ['shot', 'hours', 'day', 'week', 'month'] as const
+/** How often something comes round between visits; `said` where only its own words tell. */
+export const rhythms = ['shot', 'hours', 'day', 'week', 'month', 'said'] as const
 export type Rhythm = (typeof rhythms)[number]
 
 /** What is drawn beside a line of the care sheet. */

@@ -158,5 +158,8 @@ describe('how a line is told', () => {
       caution: 'Nobody has said what may hurt here: ask before doing it.',
       how: 'Every day',
     })
+    // Nobody said under which heading it stands: none is guessed from its words.
+    const { rhythms } = careSheet(own, { drinksPerOpenDay: 30, school: 'usual' })
+    expect(rhythms.find(({ rhythm }) => rhythm === 'said')?.items.map(({ say }) => say)).to.deep.equal([acid.what])
   })
 })
