@@ -1,5 +1,6 @@
 import type { AnyObject, ObjectSchema } from 'yup'
 import { deviceDatabase, type KeptItem, setAside } from './database.ts'
+import { heldUntil, takeUnwritten } from './unwritten.ts'
 
 /** One sort of thing that this device keeps, and how it is read back. */
 export interface ShelfOf {
@@ -40,7 +41,7 @@ export function shelf<T extends object>(of: ShelfOf): Shelf<T> {
   return {
     async read(id, unfit) {
       try {
-        const item = (await (await deviceDatabase()).get('kept', [of.name, id])) ?? formerItem(of, id)
+        const item = (await latest(of.name, id)) ?? formerItem(of, id)
         if (!item) return nothing
         const read = await readItem<T>(of, item)
         const why = typeof read === 'string' ? read : (unfit?.(read) ?? null)
@@ -56,7 +57,7 @@ export function shelf<T extends object>(of: ShelfOf): Shelf<T> {
     async keep(id, value) {
       try {
         const item: KeptItem = { shelf: of.name, of: id, version: of.version, value, keptAt: Date.now() }
-        await (await deviceDatabase()).put('kept', item)
+        await heldUntil(item, async () => (await deviceDatabase()).put('kept', item))
         forgetFormer(of, id)
         return true
       } catch (error) {
@@ -67,12 +68,24 @@ export function shelf<T extends object>(of: ShelfOf): Shelf<T> {
     async drop(id) {
       try {
         forgetFormer(of, id)
-        await (await deviceDatabase()).delete('kept', [of.name, id])
+        const gone: KeptItem = { shelf: of.name, of: id, version: of.version, value: null, keptAt: Date.now() }
+        await heldUntil(gone, async () => (await deviceDatabase()).delete('kept', [of.name, id]))
       } catch (error) {
         console.info(`Still kept on this device: ${of.name}`, error)
       }
     },
   }
+}
+
+/** What is in the store; or what the page before could not write into it any more, if that is later. */
+async function latest(shelf: string, id: string): Promise<KeptItem | null> {
+  const db = await deviceDatabase()
+  const stored = (await db.get('kept', [shelf, id])) ?? null
+  const unwritten = takeUnwritten(shelf, id)
+  if (!unwritten || (stored && stored.keptAt > unwritten.keptAt)) return stored
+  if (unwritten.value === null) await db.delete('kept', [shelf, id])
+  else await db.put('kept', unwritten)
+  return unwritten.value === null ? null : unwritten
 }
 
 /** The thing in today's shape, or in words why it cannot be read. */

@@ -10,6 +10,12 @@ export async function entriesOf(trx: Trx, subjectIds: string[]): Promise<Recorde
   return rows.map(toEntry)
 }
 
+/** How many entries there are about some subjects. */
+export async function countEntries(trx: Trx, subjectIds: string[]): Promise<number> {
+  const row = await trx('entry').whereRaw('subject_id = any(?)', [subjectIds]).count('* as n').first()
+  return Number(row?.n ?? 0)
+}
+
 /** What was written about some subjects after a cursor, in the order it was written. */
 export async function entriesOfSince(trx: Trx, subjectIds: string[], seq: number): Promise<RecordedEntry[]> {
   if (subjectIds.length === 0) return []
@@ -92,8 +98,9 @@ const toColumns = (entry: Omit<KeptEntry, 'seq'>) => ({
   origin: entry.origin ?? null,
 })
 
+/** A row as it was written. */
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
-const asItCame = (row: any): KeptEntry => ({
+export const asItCame = (row: any): KeptEntry => ({
   id: row.id,
   seq: row.seq,
   subjectKind: row.subject_kind,

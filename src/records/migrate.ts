@@ -3,12 +3,14 @@ import type { Db } from './database.ts'
 import * as first from './migrations/0001-first.ts'
 import * as ownData from './migrations/0002-own-data.ts'
 import * as photos from './migrations/0003-photos.ts'
+import * as pasts from './migrations/0004-pasts.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
   { name: '0001-first', up: first.up },
   { name: '0002-own-data', up: ownData.up },
   { name: '0003-photos', up: photos.up },
+  { name: '0004-pasts', up: pasts.up },
 ]
 
 const source = (appRole: string, upTo = steps.length) => ({

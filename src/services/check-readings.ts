@@ -11,6 +11,7 @@ import { effective } from '../core/standing/histories.ts'
 import { siteOpening } from '../core/standing/site-opening.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
+import { entriesOfKinds } from '../records/ledger.ts'
 import { type MachineBySerial, machinesBySerial } from '../records/machines.ts'
 import { reckonedBy } from '../records/subjects.ts'
 import type { FileRow, JudgedRow } from '../views/judged-row.ts'
@@ -78,7 +79,8 @@ async function judgeMachine(
   const ledgers = ledgersOf(firmId, self, await ledgersById(trx, firmId, [self]))
   const timeZone = (await keptById(trx, 'site', machine.siteId))?.timeZone ?? 'UTC'
   const today = dayAt(timeZone, now)
-  const existing = effectiveHistory(ledgers.machine ?? [])
+  // What is twice may lie however long ago.
+  const existing = effectiveHistory(await entriesOfKinds(trx, [machine.id], ['reading', 'withdrawn']))
     .entries.filter(isKind('reading'))
     .filter((entry) => entry.body.counter === 'shots')
     .map((entry) => ({ on: entry.happenedOn, count: entry.body.count }))

@@ -1,11 +1,14 @@
+import type { RecordedEntry } from '../core/ledger/entry.ts'
+import { pastBefore } from '../core/ledger/long-past.ts'
 import { effective, type Ledgers } from '../core/standing/histories.ts'
 import { tasksToWrite } from '../core/standing/tasks/index.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { allKept, keptById } from '../records/kept.ts'
-import { entriesOf } from '../records/ledger.ts'
-import { fedBy, isStale, reckonedBy } from '../records/subjects.ts'
-import type { MachineBundle } from '../views/machine-bundle.ts'
+import { countEntries, entriesOf } from '../records/ledger.ts'
+import { fedBy, isStale, reckonedBy, reckonedByIds } from '../records/subjects.ts'
+import type { LeftOut, MachineBundle } from '../views/machine-bundle.ts'
+import type { LedgersById } from './long-pasts.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
 type BundleLedgers = MachineBundle['ledgers']
@@ -16,6 +19,23 @@ function apartFrom(own: BundleLedgers, theirs: Ledgers): BundleLedgers {
   return Object.fromEntries(
     levels.filter((level) => theirs[level] !== own[level]).map((level) => [level, theirs[level] ?? []]),
   )
+}
+
+/** What was left out of the ledgers a history is shown from. */
+async function leftOut(trx: Trx, shown: (string | null)[], byId: LedgersById): Promise<LeftOut | null> {
+  const ids = shown.filter((id) => id !== null)
+  const pasts = ids.flatMap((id) => pastBefore(byId.get(id) ?? []) ?? [])
+  if (pasts.length === 0) return null
+  const here = ids.reduce((sum, id) => sum + (byId.get(id)?.length ?? 0), 0)
+  return { before: pasts.sort().at(-1)!, entries: (await countEntries(trx, ids)) - here }
+}
+
+/** All that a machine's history tells: its own ledger and those of its softener and its site, whole. */
+export async function wholeHistory(db: Db, firmId: string, machineId: string): Promise<RecordedEntry[] | null> {
+  return withFirm(db, firmId, async (trx) => {
+    const [self] = await reckonedByIds(trx, [{ id: machineId, kind: 'machine' }])
+    return self ? entriesOf(trx, [self.id, self.siteId, ...(self.softenerId ? [self.softenerId] : [])]) : null
+  })
 }
 
 /** Everything a field screen of one machine needs; null when it is not this firm's. */
@@ -53,6 +73,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
       },
       softener: softener && { id: softener.id, name: softener.name },
       ledgers,
+      leftOut: await leftOut(trx, [self.id, self.softenerId, self.siteId], byId),
       raisedTasks: tasksToWrite(effective(ledgers)),
       fedBeside: beside.map((fed) => apartFrom(ledgers, ledgersOf(firmId, fed, byId))),
       technicians: (await technicians(trx)).map(({ id, name, initials, leftOn }) => ({

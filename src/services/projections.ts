@@ -1,5 +1,6 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Db, Trx } from '../records/database.ts'
+import { forgetPasts } from '../records/pasts.ts'
 import { lockSubjects, markStale, type Reckoned } from '../records/subjects.ts'
 import { affectedBy } from './affected-by.ts'
 import { placeMoved } from './place-moved.ts'
@@ -42,6 +43,12 @@ const places: Projection = {
   },
 }
 
+/** What is kept of long pasts, but for those that are reached into: the next reckoning of the subject makes them anew. */
+const pasts: Projection = {
+  name: 'pasts',
+  atOnce: (trx, { entries }) => forgetPasts(trx, entries),
+}
+
 /** What is due when, of all that was moved. */
 const standings: Projection = {
   name: 'standings',
@@ -54,7 +61,7 @@ const standings: Projection = {
 }
 
 /** Everything made from the ledger, in the order it is made: dates go by where a machine stands. */
-export const projections: Projection[] = [places, standings]
+export const projections: Projection[] = [places, pasts, standings]
 
 /** What every projection left for later. @returns how much was done */
 export async function catchUp(db: Db, firmId: string, signal?: AbortSignal): Promise<number> {

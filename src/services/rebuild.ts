@@ -1,5 +1,6 @@
 import type { Db } from '../records/database.ts'
 import { retrying, withFirm } from '../records/database.ts'
+import { forgetAllPasts } from '../records/pasts.ts'
 import { markAllStale, reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
@@ -27,7 +28,10 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
   return done
 }
 
-/** Marks everything of a firm stale, so that all of it is reckoned anew from the ledger. */
+/** Forgets what is kept of long pasts and marks everything of a firm stale: all of it is made anew from the ledger. */
 export async function forgetStandings(db: Db, firmId: string): Promise<void> {
-  await withFirm(db, firmId, markAllStale)
+  await withFirm(db, firmId, async (trx) => {
+    await forgetAllPasts(trx)
+    await markAllStale(trx)
+  })
 }

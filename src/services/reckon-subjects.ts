@@ -4,11 +4,9 @@ import { type ReckonOptions, reckonMachine } from '../core/standing/reckon-machi
 import { reckonSoftener } from '../core/standing/reckon-softener.ts'
 import type { Reckoning } from '../core/standing/standing.ts'
 import type { Trx } from '../records/database.ts'
-import { entriesOf } from '../records/ledger.ts'
 import { storeReckonings } from '../records/standings.ts'
 import { type FedMachine, fedBy, type Reckoned } from '../records/subjects.ts'
-
-type ById = Map<string, RecordedEntry[]>
+import { keepPasts, type LedgersById, thinnedLedgers } from './long-pasts.ts'
 
 /**
  * Reckons machines and softeners from the ledger and stores their standings, in the caller's transaction.
@@ -23,12 +21,13 @@ export async function reckonAndStore(
   if (subjects.length === 0) return
   const softenerIds = subjects.filter((subject) => subject.kind === 'softener').map((subject) => subject.id)
   const fed = softenerIds.length > 0 ? await fedBy(trx, softenerIds) : []
-  const byId = await ledgersById(trx, firmId, [...subjects, ...fed], pending)
+  const { byId, toKeep } = await thinnedLedgers(trx, idsOf(firmId, [...subjects, ...fed]), pending)
   const reckoned = subjects.map((subject) => ({
     subject,
     reckoning: reckonSubject(firmId, subject, fed, byId, { showWorking: false }),
   }))
   await storeReckonings(trx, firmId, reckoned)
+  await keepPasts(trx, firmId, toKeep, subjects)
 }
 
 /** Reckons one machine or softener from ledgers already fetched. */
@@ -36,7 +35,7 @@ function reckonSubject(
   firmId: string,
   subject: Reckoned,
   fed: FedMachine[],
-  byId: ById,
+  byId: LedgersById,
   options: ReckonOptions,
 ): Reckoning | null {
   const ledgers = ledgersOf(firmId, subject, byId)
@@ -56,30 +55,23 @@ export async function reckonShown(trx: Trx, firmId: string, subject: Reckoned): 
   return reckonSubject(firmId, subject, fed, byId, { showWorking: true })
 }
 
-/** All entries the given subjects' reckonings read, by what they are about. */
-export async function ledgersById(
-  trx: Trx,
-  firmId: string,
-  subjects: Reckoned[],
-  pending: RecordedEntry[] = [],
-): Promise<ById> {
+/** The entries the given subjects' reckonings read, by what they are about; of long pasts what a reckoning needs. */
+export const ledgersById = async (trx: Trx, firmId: string, subjects: Reckoned[]): Promise<LedgersById> =>
+  (await thinnedLedgers(trx, idsOf(firmId, subjects))).byId
+
+/** Everything whose entries the given subjects' reckonings read. */
+function idsOf(firmId: string, subjects: Reckoned[]): string[] {
   const ids = new Set([firmId])
   for (const subject of subjects) {
     for (const id of [subject.id, subject.siteId, subject.customerId]) ids.add(id)
     if (subject.supplyId) ids.add(subject.supplyId)
     if (subject.softenerId) ids.add(subject.softenerId)
   }
-  const byId: ById = new Map()
-  for (const entry of [...(await entriesOf(trx, [...ids])), ...pending]) {
-    const about = byId.get(entry.subjectId)
-    if (about) about.push(entry)
-    else byId.set(entry.subjectId, [entry])
-  }
-  return byId
+  return [...ids]
 }
 
 /** The ledgers of one machine or softener, by level. */
-export function ledgersOf(firmId: string, subject: Reckoned, byId: ById): Ledgers {
+export function ledgersOf(firmId: string, subject: Reckoned, byId: LedgersById): Ledgers {
   const softenerId = subject.kind === 'softener' ? subject.id : subject.softenerId
   return {
     ...(subject.kind === 'machine' && { machine: byId.get(subject.id) ?? [] }),

@@ -1,7 +1,15 @@
 import type { InstrumentKind } from '../core/firm/instrument-kinds.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Level } from '../core/standing/histories.ts'
 import type { TaskToWrite } from '../core/standing/tasks/raised-task.ts'
+
+/** Old entries of a machine, its softener and its site that only the server has at hand. */
+export interface LeftOut {
+  /** All since this day is here. */
+  before: LocalDay
+  entries: number
+}
 
 /** One machine with all its reckoning reads: a field screen works from this alone, without network. */
 export interface MachineBundle {
@@ -30,8 +38,10 @@ export interface MachineBundle {
     altitudeM?: number
   }
   softener: { id: string; name: string } | null
-  /** Whole ledgers by level; entries that do not count are in them. */
+  /** Ledgers by level; entries that do not count are in them, of a long past what a reckoning needs. */
   ledgers: Partial<Record<Level, RecordedEntry[]>>
+  /** What of a long past is not here; null where all is. */
+  leftOut: LeftOut | null
   /** Ledgers of the machines behind the same softener, this one left out; a level not there is this machine's own. */
   fedBeside: Partial<Record<Level, RecordedEntry[]>>[]
   /** Tasks that no kind lists: what is written when one is done. */

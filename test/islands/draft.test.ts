@@ -37,6 +37,7 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
   softener: softener ? { id: uuid(3), name: 'Back room' } : null,
   ledgers: {},
   raisedTasks: tasksToWrite({}),
+  leftOut: null,
   fedBeside: [],
   technicians: [],
   instruments: [],

@@ -13,6 +13,7 @@ import { procedureById, procedures } from '../../src/core/trade/procedures/index
 import { knownStripDowns } from '../../src/core/trade/strip-downs/known.ts'
 import { deviceDatabase, setAsideAllOf } from '../../src/device/database.ts'
 import { shelf } from '../../src/device/shelf.ts'
+import { saveHeld } from '../../src/device/unwritten.ts'
 import { emptyDraft } from '../../src/islands/entry/draft.ts'
 import { draftSchema } from '../../src/islands/entry/draft-schema.ts'
 import { type KeptSearch, keptSearches, strangeTo } from '../../src/islands/fault/kept-search.ts'
@@ -32,6 +33,9 @@ class Former {
   held = new Map<string, string>()
   getItem(key: string): string | null {
     return this.held.get(key) ?? null
+  }
+  setItem(key: string, text: string): void {
+    this.held.set(key, text)
   }
   removeItem(key: string): void {
     this.held.delete(key)
@@ -141,6 +145,26 @@ describe('a shelf of the device’s store', () => {
       expect(await cups.read('one')).to.deep.equal({ value: null, aside: null })
     })
     expect(said).to.have.lengthOf(2)
+  })
+
+  it('has what was being written when the page went, and nothing that was being dropped', async () => {
+    await cups.keep('one', { litres: 2 })
+    await cups.keep('two', { litres: 5 })
+    const { put, delete: remove } = IDBObjectStore.prototype
+    // The page goes before the store answers: nothing it was asked for last is done.
+    const never = () => new Promise(() => {})
+    Object.assign(IDBObjectStore.prototype, { put: never, delete: never })
+    void cups.keep('one', { litres: 3 })
+    void cups.keep('one', { litres: 4 })
+    void cups.drop('two')
+    await new Promise((resolve) => setTimeout(resolve))
+    saveHeld()
+    Object.assign(IDBObjectStore.prototype, { put, delete: remove })
+    expect((await cups.read('one')).value).to.deep.equal({ litres: 4 })
+    expect((await cups.read('two')).value).to.equal(null)
+    // It is in the store now: nothing old comes back over what is written next.
+    await cups.keep('one', { litres: 6 })
+    expect((await cups.read('one')).value).to.deep.equal({ litres: 6 })
   })
 
   it('goes on without what a page broke on', async () => {

@@ -72,7 +72,7 @@ describe('backup and restore', () => {
     const backup = join(folder, 'one')
     const manifest = await makeBackup(urls.ownerUrl, files, backup, testNow)
     expect(manifest.tables.entry!.rows).to.equal(3)
-    expect(manifest.migrations).to.deep.equal(['0001-first', '0002-own-data', '0003-photos'])
+    expect(manifest.migrations).to.deep.equal(['0001-first', '0002-own-data', '0003-photos', '0004-pasts'])
     const empty = await place.make()
     const back = join(folder, 'files-back')
     await readBackup(backup, empty.ownerUrl, back)
@@ -115,8 +115,11 @@ describe('backup and restore', () => {
       await using(ownerUrl, (db) => migrate(db, 'evenshot_app', 1))
       const ids = await using(ownerUrl, oldFirm)
       await using(ownerUrl, async (db) => {
-        expect(await migrations(db)).to.deep.equal({ done: ['0001-first'], pending: ['0002-own-data', '0003-photos'] })
-        expect(await migrate(db, 'evenshot_app')).to.deep.equal(['0002-own-data', '0003-photos'])
+        expect(await migrations(db)).to.deep.equal({
+          done: ['0001-first'],
+          pending: ['0002-own-data', '0003-photos', '0004-pasts'],
+        })
+        expect(await migrate(db, 'evenshot_app')).to.deep.equal(['0002-own-data', '0003-photos', '0004-pasts'])
         expect(await migrate(db, 'evenshot_app'), 'a second time there is nothing to do').to.deep.equal([])
       })
       await using(appUrl, async (db) => {

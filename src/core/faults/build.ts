@@ -18,7 +18,7 @@ export const repair = (say: string, minutes: number, more: Omit<Repair, 'say' | 
   ...more,
 })
 
-type Look = Pick<Test, 'needs' | 'tools'> & Partial<Pick<Test, 'how' | 'hazard' | 'gate'>>
+type Look = Pick<Test, 'needs' | 'tools'> & Partial<Pick<Test, 'how' | 'hazard' | 'gate' | 'by'>>
 
 /** Something looked at, listened to or asked: outcomes by id, the usual one first. */
 export function look(
@@ -43,6 +43,7 @@ export function look(
     ...(more.how && { how: more.how }),
     ...(more.hazard && { hazard: more.hazard }),
     ...(more.gate && { gate: more.gate }),
+    ...(more.by && { by: more.by }),
     outcomes: Object.entries(outcomes).map(([outcome, words]) => ({ id: outcome, words })),
     normal: { [usual!]: 0.935, ...Object.fromEntries(others.map((other) => [other, odd])) },
     sees,

@@ -56,6 +56,8 @@ export interface Test {
   station: string
   minutes: number
   tools: string[]
+  /** What finds it out, where no figure is read and no tool does; the eye where nothing is said. */
+  by?: 'ear' | 'hand' | 'word'
   needs: MachineState[]
   gate?: Gate
   /** What may hurt. */

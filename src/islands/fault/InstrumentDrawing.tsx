@@ -25,12 +25,10 @@ const byUnit: Record<string, InstrumentName> = {
 }
 
 /** With what a test is done, as it is drawn. */
-export function instrumentOf(test: Pick<Test, 'id' | 'say' | 'tools' | 'reads'>): InstrumentName {
-  if (test.reads) return byUnit[test.reads.unit] ?? 'eye'
-  if (test.tools.some((tool) => tool.includes('multimeter'))) return 'multimeter'
-  if (/\bask\b/i.test(test.say)) return 'word'
-  if (/listen|hear|hiss/i.test(test.say)) return 'ear'
-  return /press|turn|feel|push|lever|off and on/i.test(test.say) ? 'hand' : 'eye'
+export function instrumentOf({ reads, tools, by }: Pick<Test, 'tools' | 'reads' | 'by'>): InstrumentName {
+  const bare = by ?? 'eye'
+  if (reads) return byUnit[reads.unit] ?? bare
+  return tools.some((tool) => tool.includes('multimeter')) ? 'multimeter' : bare
 }
 
 interface Props {

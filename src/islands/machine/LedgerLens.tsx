@@ -1,10 +1,10 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
-import { effectiveHistory } from '../../core/ledger/effective-history.ts'
+import { effectiveHistory, inOrder } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { stationOf } from '../../core/ledger/station-of.ts'
 import type { Flag, Reckoning } from '../../core/standing/standing.ts'
 import { entryWords } from '../../ui/entry-words.ts'
-import { counted, dayFull, dayLong } from '../../ui/format.ts'
+import { counted, dayFull, dayLong, figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
@@ -12,6 +12,7 @@ import { CorrectSheet } from './CorrectSheet.tsx'
 import { flagWords } from './flag-words.ts'
 import { ledgerNotes } from './ledger-notes.ts'
 import { kindOf } from './use-bundle.ts'
+import { EarlierEntries, useWholeHistory } from './whole-history.tsx'
 
 interface Props {
   bundle: MachineBundle
@@ -36,13 +37,18 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   // Drawn in the browser only: a suspended island would need inline scripts, which the policy forbids.
   const [mounted, setMounted] = useState(false)
   useEffect(() => setMounted(true), [])
-  const all = useMemo(() => entriesOf(bundle), [bundle])
+  const past = useWholeHistory(bundle)
+  const all = useMemo(() => latestFirst(past.whole ?? historyHere(bundle)), [bundle, past.whole])
   const histories = useMemo(() => {
-    const machine = effectiveHistory(bundle.ledgers.machine ?? [])
-    const around = (['softener', 'site'] as const).map((level) => effectiveHistory(bundle.ledgers[level] ?? []))
-    const put = new Map([machine, ...around].flatMap((history) => [...history.putAside]))
-    return { putAside: put, rivals: machine.rivals }
-  }, [bundle])
+    const put = new Map<string, string>()
+    const rivals = new Set<string>()
+    for (const about of new Set(all.map(({ subjectId }) => subjectId))) {
+      const history = effectiveHistory(all.filter(({ subjectId }) => subjectId === about))
+      for (const [id, by] of history.putAside) put.set(id, by)
+      if (about === bundle.machine.id) for (const id of history.rivals) rivals.add(id)
+    }
+    return { putAside: put, rivals }
+  }, [all, bundle.machine.id])
   const names = new Map(bundle.technicians.map((person) => [person.id, person.name.split(' ')[0]!]))
   const byId = new Map(all.map((entry) => [entry.id, entry]))
   const flags = new Map<string, Flag['kind']>((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
@@ -65,8 +71,9 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         <div className="flex flex-wrap items-center gap-3">
           <h2 className="head m-0">Ledger</h2>
           <span className="text-[13px] text-second">
-            {matching.length} of {all.length} entries{stationName ? ` touched: ${stationName}` : ''}. Nothing is rubbed
-            out: a correction stands beside what it corrects.
+            {figure(matching.length)} of {figure(all.length + (past.leftOut?.entries ?? 0))} entries
+            {stationName ? ` touched: ${stationName}` : ''}. Nothing is rubbed out: a correction stands beside what it
+            corrects.
           </span>
           <input
             className="field ml-auto min-h-[36px] w-[220px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
@@ -125,6 +132,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
             {matching.length - shown} earlier entries
           </button>
         )}
+        {past.leftOut && matching.length <= shown && <EarlierEntries past={past} leftOut={past.leftOut} />}
       </section>
       <aside
         className="shrink-0 border-hair px-5 pt-2 pb-6 max-lg:order-first lg:w-[380px] lg:border-l"
@@ -154,13 +162,12 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   )
 }
 
-/** The machine's own entries and those of its softener and site that move it, latest first. */
-function entriesOf(bundle: MachineBundle): RecordedEntry[] {
-  const { machine = [], softener = [], site = [] } = bundle.ledgers
-  return [...machine, ...softener, ...site].sort((a, b) =>
-    a.happenedOn === b.happenedOn ? (a.happenedAt < b.happenedAt ? 1 : -1) : a.happenedOn < b.happenedOn ? 1 : -1,
-  )
+/** The machine's own entries and those of its softener and site that move it, as far as they are at hand. */
+function historyHere({ ledgers: { machine = [], softener = [], site = [] } }: MachineBundle): RecordedEntry[] {
+  return [...machine, ...softener, ...site]
 }
+
+const latestFirst = (entries: RecordedEntry[]) => [...entries].sort((a, b) => inOrder(b, a))
 
 function groupByDay(entries: RecordedEntry[]): [string, RecordedEntry[]][] {
   const days = new Map<string, RecordedEntry[]>()

@@ -78,7 +78,7 @@ export function hangingFor({ lens, bundle, standings, kind, work, fault, today }
       return said(
         stations.map((id) => {
           const there = touched.get(id)
-          return [id, there ? `${nearWords(there.on, today)} · ${there.count}` : untouched]
+          return [id, there ? `${nearWords(there.on, today)} · ${there.count}${bundle.leftOut ? '+' : ''}` : untouched]
         }),
       )
     }

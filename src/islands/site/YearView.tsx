@@ -212,15 +212,12 @@ function Table({ before, after, waits }: { before: YearOfWater; after: YearOfWat
   ]
   const named = [...new Set([before, ...(after ? [after] : [])].flatMap(({ costs }) => costs.map(({ name }) => name)))]
   return (
-    <table
-      className={`w-full max-w-[760px] border-collapse text-[14px] ${waits ? 'opacity-60' : ''}`}
-      aria-busy={waits}
-    >
+    <table className="w-full max-w-[760px] border-collapse text-[14px]" aria-busy={waits}>
       <thead>
         <tr className="slim text-left text-[13px] text-second">
           <th className="py-1 font-semibold">A year</th>
           <th className="text-right font-semibold">As it is</th>
-          <th className="text-right font-semibold text-copper">With it</th>
+          <th className="text-right font-semibold text-copper">{waits ? 'Reckoning …' : 'With it'}</th>
         </tr>
       </thead>
       <tbody>

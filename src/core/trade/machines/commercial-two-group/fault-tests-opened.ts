@@ -5,14 +5,14 @@ import { inside, meter, noWater, opened, screws, shut } from './fault-test-needs
 /** A part of it out or off, swapped, measured. */
 export const c2OpenedTests: Test[] = [
   look('strainer', 'Inlet strainer out', 'inlet', 8, { clean: 'Clean', blocked: 'Blocked' }, { 'strainer-blocked': { blocked: 0.94 } }, { tools: ['spanners'], needs: ['no-pressure'] }),
-  look('gasket', 'Feel the gasket, look at its face', 'group', 1, { soft: 'Soft, whole', hard: 'Hard or cracked' }, { 'gasket-hard': { hard: 0.9 }, 'screen-clogged': { hard: 0.12 } }, { tools: ['torch'] }),
+  look('gasket', 'Feel the gasket, look at its face', 'group', 1, { soft: 'Soft, whole', hard: 'Hard or cracked' }, { 'gasket-hard': { hard: 0.9 }, 'screen-clogged': { hard: 0.12 } }, { tools: ['torch'], by: 'hand' }),
   look('screen', 'Screen off: look at its inner side', 'screen', 5, { clean: 'Clean', clogged: 'Clogged, oily' }, { 'screen-clogged': { clogged: 0.93 }, 'cleaning-left': { clogged: 0.6 } }, { tools: ['stubby screwdriver'], hazard: 'scald' }),
   look('oil', 'Smell basket and group, wipe the screen', 'basket', 1, { fresh: 'Clean', oily: 'Rancid, brown' }, { 'cleaning-left': { oily: 0.93 }, 'screen-clogged': { oily: 0.35 } }),
   look('basket', 'Basket against the light', 'basket', 1, { even: 'Even holes', worn: 'Cracked, or wide holes' }, { 'basket-worn': { worn: 0.9 } }),
   look('drain', 'A litre into the tray', 'tray', 1, { runs: 'Runs off', stands: 'Stands' }, { 'drain-blocked': { stands: 0.93 } }),
   look('socket', 'Socket, breaker, main switch', 'board', 2, { live: 'Live', off: 'Off or tripped' }, { 'no-mains': { off: 0.93 } }, { how: 'A breaker that trips again is left off: no more switching on.' }),
-  look('swap-keys', 'Key pads swapped left for right, dead; case shut, tried', 'keys', 5, { stays: 'Stays where it was', goes: 'Goes with the pad' }, { 'keys-dead': { goes: 0.92 } }, { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald' }),
-  look('swap-coils', 'Valve coils swapped left for right, dead; case shut, tried', 'coils', 5, { stays: 'Stays where it was', goes: 'Goes with the coil' }, { 'three-way-coil': { goes: 0.93 } }, { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald' }),
+  look('swap-keys', 'Key pads swapped left for right, dead; case shut, tried', 'keys', 5, { stays: 'Stays where it was', goes: 'Goes with the pad' }, { 'keys-dead': { goes: 0.92 } }, { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald', by: 'hand' }),
+  look('swap-coils', 'Valve coils swapped left for right, dead; case shut, tried', 'coils', 5, { stays: 'Stays where it was', goes: 'Goes with the coil' }, { 'three-way-coil': { goes: 0.93 } }, { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald', by: 'hand' }),
   look(
     'swap-meters',
     'Flow-meter plugs swapped left for right, dead; case shut, tried',
@@ -20,7 +20,7 @@ export const c2OpenedTests: Test[] = [
     5,
     { stays: 'Stays where it was', goes: 'Goes with the meter' },
     { 'meter-silent': { goes: 0.9 }, 'meter-counts-wrong': { goes: 0.8 } },
-    { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald' },
+    { tools: screws, needs: ['off', 'open', 'shut-again'], hazard: 'scald', by: 'hand' },
   ),
   reading(
     'element',
@@ -39,7 +39,7 @@ export const c2OpenedTests: Test[] = [
   look('cut-out', 'Through the over-temperature cut-out', 'heater', 3, { closed: 'Closed', open: 'Open, or bridged' }, { 'cut-out': { open: 0.95 } }, { tools: meter, needs: ['off', 'open'], hazard: 'mains' }),
   look('contactor', 'Does the contactor pull in, contacts clean?', 'contactor', 4, { pulls: 'It pulls, contacts clean', not: 'It does not, or contacts burnt' }, { contactor: { not: 0.92 }, 'board-dead': { not: 0.3 } }, { tools: meter, needs: ['open'], gate: 'live', hazard: 'live' }),
   look('capacitor', 'Capacitor measured', 'motor', 4, { right: 'Within 5 %', low: 'Low or open' }, { capacitor: { low: 0.94 } }, { tools: meter, needs: ['off', 'open'], hazard: 'mains', how: 'Discharged first.' }),
-  look('turn-shaft', 'Turn pump and motor by hand', 'motor', 4, { free: 'Free', tight: 'Tight, or shaft turns and pump does not' }, { 'motor-dead': { tight: 0.85 }, 'pump-worn': { tight: 0.2 } }, opened(inside)),
+  look('turn-shaft', 'Turn pump and motor by hand', 'motor', 4, { free: 'Free', tight: 'Tight, or shaft turns and pump does not' }, { 'motor-dead': { tight: 0.85 }, 'pump-worn': { tight: 0.2 } }, { ...opened(inside), by: 'hand' }),
   look(
     'bypass',
     'Turn the bypass in with a group brewing',
@@ -47,7 +47,7 @@ export const c2OpenedTests: Test[] = [
     4,
     { nine: 'It stood at 9 bar already', climbs: 'It was low and climbs to 9', not: 'It stays low' },
     { 'bypass-low': { climbs: 0.93 }, 'pump-worn': { not: 0.9 }, ...noWater('not'), 'supply-shut': { not: 0.4 }, 'strainer-blocked': { not: 0.15 }, 'gasket-hard': { not: 0.1 }, 'expansion-runs': { not: 0.6 }, 'motor-dead': { not: 0.9 }, capacitor: { not: 0.85 } },
-    { tools: ['screwdriver'], needs: ['hot'], hazard: 'moving' },
+    { tools: ['screwdriver'], needs: ['hot'], hazard: 'moving', by: 'hand' },
   ),
   look('jet', 'Group jet out', 'jet', 15, { clear: 'Clear', chalk: 'Chalked or blocked' }, { 'jet-blocked': { chalk: 0.95 }, 'exchanger-chalked': { chalk: 0.4 } }, opened(shut)),
   reading(
@@ -71,7 +71,7 @@ export const c2OpenedTests: Test[] = [
     3,
     { fills: 'It clicks and fills', dead: 'No click, or no water' },
     { 'fill-shut': { dead: 0.92 }, 'supply-shut': { dead: 0.5 }, 'probe-chalked': { fills: 0.9 } },
-    { tools: ['torch'], needs: ['open'], gate: 'live', hazard: 'live' },
+    { tools: ['torch'], needs: ['open'], gate: 'live', hazard: 'live', by: 'ear' },
   ),
   look('three-way', '3-way valve apart', 'three-way', 20, { right: 'Clean, seat whole', stuck: 'Plunger stuck or chalked', seat: 'Seat worn', exhaust: 'Exhaust blocked' }, { 'three-way-shut': { stuck: 0.92 }, 'three-way-leaks': { seat: 0.92 }, 'three-way-no-vent': { exhaust: 0.93 } }, opened(shut)),
   look(
@@ -81,7 +81,7 @@ export const c2OpenedTests: Test[] = [
     6,
     { follows: 'It follows', not: 'It does not hold its point' },
     { 'pressure-low': { not: 0.75 }, 'pressure-high': { not: 0.9 } },
-    { tools: ['screwdriver', 'gauge'], needs: ['hot', 'open'], gate: 'live', hazard: 'live' },
+    { tools: ['screwdriver', 'gauge'], needs: ['hot', 'open'], gate: 'live', hazard: 'live', by: 'hand' },
   ),
   look(
     'leak-paper',

@@ -11,6 +11,7 @@ export const c2RunningTests: Test[] = [
     1,
     { nothing: 'Nothing changed', beans: 'New beans, grinder or barista', worked: 'Worked on lately', stood: 'It stood for weeks' },
     { 'grind-fine': { beans: 0.55 }, 'grind-coarse': { beans: 0.5 }, 'three-way-shut': { stood: 0.2 }, 'motor-dead': { stood: 0.3 }, 'bypass-low': { worked: 0.4 }, 'cleaning-left': { beans: 0.2 } },
+    { by: 'word' },
   ),
   look(
     'lamps',
@@ -67,7 +68,7 @@ export const c2RunningTests: Test[] = [
     0.5,
     { even: 'Even, brief', growls: 'Growls, starved', hums: 'Hums, does not turn', silent: 'Silent' },
     { 'supply-shut': { growls: 0.8 }, 'strainer-blocked': { growls: 0.75 }, 'pump-worn': { growls: 0.35 }, capacitor: { hums: 0.9 }, 'motor-dead': { silent: 0.6, hums: 0.3 }, 'no-mains': { silent: 0.95 }, 'board-dead': { silent: 0.6 }, 'keys-dead': { silent: 0.8 } },
-    { needs: ['hot'], hazard: 'scald' },
+    { needs: ['hot'], hazard: 'scald', by: 'ear' },
   ),
   reading(
     'open-flow',

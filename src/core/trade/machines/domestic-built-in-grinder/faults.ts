@@ -23,6 +23,7 @@ export const dgFaults = likeBook(dvFaults, {
       1,
       { ended: 'Lately, it beeped', broken: 'Lately, broken off or no tablet left over seen', long: 'Long ago, or never' },
       { 'prompt-stays': { broken: 0.8 }, 'prompt-misread': { long: 0.75 }, 'cleaning-left': { long: 0.85 } },
+      { by: 'word' },
     ),
   ],
   phone: { ...builtInGrinder.phone, 'clean-lamp': 'Is its cleaning lamp on?', 'last-clean': 'When was it last cleaned, and did it beep at the end?' },

@@ -39,7 +39,7 @@ export const plFaults = likeBook(pkFaults, {
     look('own-milk', 'The same with fresh milk from the cold', 'frother', 3, { same: 'As before', foams: 'It foams' }, { 'milk-wrong': { foams: 0.93 } }, { tools: ['milk'], needs: ['hot'], hazard: 'scald' }),
     look('jug', 'Jug apart against the light: jet and joints', 'frother', 1, { clean: 'Clean, open', crusted: 'Crusted with milk' }, { 'jug-dirty': { crusted: 0.93 } }),
     look('jug-rim', 'Jug running with water: look round its joint', 'frother', 1, { dry: 'Dry', hisses: 'It hisses or drips' }, { 'jug-seal': { hisses: 0.92 } }, { needs: ['hot'], hazard: 'scald' }),
-    look('steam-hose', 'Hose of the steam path off, blow through', 'steam-path', 5, { free: 'Free', shut: 'Narrow or shut' }, { 'steam-path-chalked': { shut: 0.94 } }, { tools: ['clip tool'], needs: ['off', 'open', 'cold'], hazard: 'mains' }),
+    look('steam-hose', 'Hose of the steam path off, blow through', 'steam-path', 5, { free: 'Free', shut: 'Narrow or shut' }, { 'steam-path-chalked': { shut: 0.94 } }, { tools: ['clip tool'], needs: ['off', 'open', 'cold'], hazard: 'mains', by: 'hand' }),
   ],
   phone: { 'own-milk': 'Is it the same with fresh milk straight from the cold?', jug: 'Take the jug apart: is there dried milk in its jet?', 'jug-rim': 'Does it hiss or drip where the jug is clipped on?' },
   customer: { 'jug-dirty': 'Jug apart into hot water for a quarter of an hour, brush its jet, rinse.', 'milk-wrong': 'Fresh milk, straight from the cold, no more than to the mark.', 'jug-seal': 'Clip the jug off and on once; do not hold it shut by hand.' },

@@ -60,7 +60,7 @@ export const lvFaults = likeBook(dvFaults, {
   ],
   tests: [
     ...oneBoiler.tests,
-    look('lever-feel', 'Lever up and down, slowly', 'lever', 0.5, { smooth: 'Smooth', stiff: 'Stiff, squeaks' }, { 'cam-dry': { stiff: 0.93 }, 'cleaning-left': { smooth: 0.92 } }),
+    look('lever-feel', 'Lever up and down, slowly', 'lever', 0.5, { smooth: 'Smooth', stiff: 'Stiff, squeaks' }, { 'cam-dry': { stiff: 0.93 }, 'cleaning-left': { smooth: 0.92 } }, { by: 'hand' }),
     look('jet', 'Jet out, against the light', 'jet', 8, { open: 'Open', narrow: 'Narrow or shut' }, { 'jet-blocked': { narrow: 0.94 } }, { tools: ['spanners'], needs: ['off', 'cold', 'no-pressure'], hazard: 'pressure' }),
   ],
   phone: { ...oneBoiler.phone, 'lever-feel': 'Is the lever stiff, or does it squeak?' },

@@ -58,7 +58,7 @@ export const grFaults: FaultBook = {
     fault('no-mains', 'No mains: socket, lead, switch', 'board', 4, { silent: 10 }, repair('Found why; a breaker that trips again stays off', 12), {}),
   ],
   tests: [
-    look('ask', 'Ask: since when, what changed', 'hopper', 1, { nothing: 'Nothing changed', beans: 'Other beans', fell: 'Something fell in', long: 'It ran long' }, { 'grind-off': { beans: 0.55 }, 'beans-oily': { beans: 0.5 }, stone: { fell: 0.35 }, 'motor-hot': { long: 0.6 } }),
+    look('ask', 'Ask: since when, what changed', 'hopper', 1, { nothing: 'Nothing changed', beans: 'Other beans', fell: 'Something fell in', long: 'It ran long' }, { 'grind-off': { beans: 0.55 }, 'beans-oily': { beans: 0.5 }, stone: { fell: 0.35 }, 'motor-hot': { long: 0.6 } }, { by: 'word' }),
     look('hopper', 'Look into the hopper: gate, beans', 'hopper', 0.5, { falls: 'Open, beans fall', hangs: 'Beans hang, oily walls', shut: 'Gate shut, or not home' }, { 'beans-oily': { hangs: 0.92 }, 'gate-shut': { shut: 0.95 } }, { tools: ['torch'] }),
     look(
       'sound',
@@ -67,6 +67,7 @@ export const grFaults: FaultBook = {
       0.5,
       { even: 'Grinds evenly', light: 'Runs light, empty', hums: 'Hums, stands', silent: 'Nothing', screech: 'Screeches, rattles' },
       { ...idle('silent'), 'gate-shut': { light: 0.85 }, 'beans-oily': { light: 0.65 }, capacitor: { hums: 0.93 }, stone: { hums: 0.6, screech: 0.35 }, 'chute-clogged': { hums: 0.15 } },
+      { by: 'ear' },
     ),
     reading(
       'weight',
@@ -110,10 +111,10 @@ export const grFaults: FaultBook = {
       { tools: ['scale'], hazard: 'scald' },
     ),
     look('ring', 'Ring two steps finer while it runs, then back', 'thread', 1, { turns: 'It turns and holds', stiff: 'It does not turn', slips: 'It turns too easily, does not hold' }, { 'thread-stiff': { stiff: 0.94 }, 'thread-loose': { slips: 0.88 } }),
-    look('feel', 'Rub grounds between two fingers', 'chute', 0.5, { even: 'Even', mixed: 'Dust and crumbs' }, { 'burrs-worn': { mixed: 0.85 }, stone: { mixed: 0.3 } }),
+    look('feel', 'Rub grounds between two fingers', 'chute', 0.5, { even: 'Even', mixed: 'Dust and crumbs' }, { 'burrs-worn': { mixed: 0.85 }, stone: { mixed: 0.3 } }, { by: 'hand' }),
     look('flap', 'Look at the flap of the chute', 'chute', 1, { right: 'It hangs straight', bent: 'Bent, or gone' }, { 'flap-worn': { bent: 0.93 } }, { tools: ['torch'] }),
     look('timer', 'Read the time of the dose', 'board', 0.5, { usual: 'As it was', changed: 'Changed' }, { timer: { changed: 0.94 } }),
-    look('chute', 'Plug out, brush through the chute', 'chute', 3, { through: 'It shows at the far end', packed: 'Packed' }, { 'chute-clogged': { packed: 0.94 } }, unplugged),
+    look('chute', 'Plug out, brush through the chute', 'chute', 3, { through: 'It shows at the far end', packed: 'Packed' }, { 'chute-clogged': { packed: 0.94 } }, { ...unplugged, by: 'hand' }),
     look('burrs', 'Plug out, burrs out: edges, stones', 'burrs', 6, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone, a chipped edge' }, { 'burrs-worn': { blunt: 0.92 }, stone: { stone: 0.95 } }, unplugged),
     look('rested', 'Plug out a quarter of an hour, start it again', 'motor', 15, { same: 'As before', runs: 'It runs' }, { 'motor-hot': { runs: 0.94 } }),
     look('socket', 'Socket, lead, main switch', 'board', 2, { live: 'Live', off: 'Dead' }, { 'no-mains': { off: 0.94 } }),

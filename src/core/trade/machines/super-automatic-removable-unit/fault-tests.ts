@@ -53,6 +53,7 @@ export const srTests: Test[] = [
     1,
     { nothing: 'Nothing changed', beans: 'Other beans or settings', worked: 'Worked on or descaled lately', stood: 'It stood for weeks' },
     { 'grind-fine': { beans: 0.5 }, 'beans-oily': { beans: 0.5 }, settings: { beans: 0.45 }, airlock: { stood: 0.35 }, 'pump-dead': { stood: 0.25 } },
+    { by: 'word' },
   ),
   look(
     'display',
@@ -79,8 +80,8 @@ export const srTests: Test[] = [
     },
   ),
   look('settings', 'Read volume, strength and temperature as set', 'board', 1, { usual: 'As usual', odd: 'Set oddly' }, { settings: { odd: 0.93 } }),
-  look('home', 'Push home grounds box, tray and door, then look again', 'door', 1, { same: 'As before', cured: 'It goes on' }, { containers: { cured: 0.93 } }),
-  look('seat', 'Tank out and in, seat dry, valve pressed', 'tank', 1, { right: 'Seated, valve springs', wrong: 'Did not sit, or valve stuck' }, { 'tank-out': { wrong: 0.9 } }),
+  look('home', 'Push home grounds box, tray and door, then look again', 'door', 1, { same: 'As before', cured: 'It goes on' }, { containers: { cured: 0.93 } }, { by: 'hand' }),
+  look('seat', 'Tank out and in, seat dry, valve pressed', 'tank', 1, { right: 'Seated, valve springs', wrong: 'Did not sit, or valve stuck' }, { 'tank-out': { wrong: 0.9 } }, { by: 'hand' }),
   look('filter-out', 'Run it without the tank filter', 'tank', 2, { same: 'As before', better: 'Better' }, { 'filter-blocked': { better: 0.9 } }, { needs: ['hot'], hazard: 'scald' }),
   look(
     'pump-sound',
@@ -103,6 +104,7 @@ export const srTests: Test[] = [
       'position-switch': { silent: 0.75 },
       'pump-weak': { light: 0.15 },
     },
+    { by: 'ear' },
   ),
   reading(
     'open-flow',
@@ -265,6 +267,7 @@ export const srTests: Test[] = [
     0.5,
     { loaded: 'Grinds', empty: 'Runs light and loud', hums: 'Hums, stands', silent: 'Silent' },
     { 'beans-oily': { empty: 0.75 }, 'chute-clogged': { empty: 0.4, hums: 0.2 }, 'grinder-jam': { hums: 0.75, silent: 0.15 }, 'contacts-off': { silent: 0.9 }, 'board-dead': { silent: 0.9 }, 'burrs-worn': { empty: 0.2 } },
+    { by: 'ear' },
   ),
   look('hopper', 'Look into the hopper', 'hopper', 0.5, { fall: 'Beans fall', hang: 'Beans hang, oily walls' }, { 'beans-oily': { hang: 0.9 }, 'chute-clogged': { hang: 0.2 } }, { tools: ['torch'] }),
   look(
@@ -288,7 +291,7 @@ export const srTests: Test[] = [
   look('nozzle', 'Unit out: look at the inlet nozzle’s two seals', 'nozzle', 2, { whole: 'Both whole', gone: 'Cracked, flat or missing' }, { 'nozzle-seals': { gone: 0.92 } }, { tools: ['torch'] }),
   look('ring', 'Unit out: look at the piston ring and its wall', 'brew-unit', 3, { whole: 'Whole, greased', worn: 'Worn or torn' }, { 'unit-ring': { worn: 0.9 }, 'unit-dry': { worn: 0.15 } }, { tools: ['torch'] }),
   look('screen', 'Unit out: water through its screen', 'brew-unit', 2, { runs: 'Runs through', stands: 'Stands' }, { 'unit-screen': { stands: 0.93 } }),
-  look('unit-by-hand', 'Turn the unit’s works by hand', 'brew-unit', 2, { easy: 'Goes easily', stiff: 'Stiff, squeaks' }, { 'unit-dry': { stiff: 0.93 } }),
+  look('unit-by-hand', 'Turn the unit’s works by hand', 'brew-unit', 2, { easy: 'Goes easily', stiff: 'Stiff, squeaks' }, { 'unit-dry': { stiff: 0.93 } }, { by: 'hand' }),
   look(
     'drive',
     'Start it without the unit, door switch held: does the drive turn and stop?',
@@ -296,9 +299,9 @@ export const srTests: Test[] = [
     3,
     { right: 'Turns and stops home', slips: 'Turns unevenly, cracks', lost: 'Does not stop, or not at home' },
     { 'drive-nut': { slips: 0.88 }, 'position-switch': { lost: 0.9 } },
-    { hazard: 'moving' },
+    { hazard: 'moving', by: 'hand' },
   ),
-  look('switch', 'Press the door and tray switches by hand', 'door', 2, { click: 'They click, it answers', dead: 'No click, or no answer' }, { 'door-switch': { dead: 0.92 } }, { hazard: 'moving' }),
+  look('switch', 'Press the door and tray switches by hand', 'door', 2, { click: 'They click, it answers', dead: 'No click, or no answer' }, { 'door-switch': { dead: 0.92 } }, { hazard: 'moving', by: 'hand' }),
   look(
     'foam',
     'Froth cold milk',
@@ -360,7 +363,7 @@ export const srTests: Test[] = [
     metered,
   ),
   look('contacts', 'Spring contacts: do they touch their tabs?', 'contacts', 4, { touch: 'They touch', off: 'Off, bent or burnt' }, { 'contacts-off': { off: 0.94 } }, inside),
-  look('chute', 'Brush through the chute: does it show at the far end?', 'burrs', 6, { through: 'Through', packed: 'Packed, or chute cracked' }, { 'chute-clogged': { packed: 0.95 } }, inside),
+  look('chute', 'Brush through the chute: does it show at the far end?', 'burrs', 6, { through: 'Through', packed: 'Packed, or chute cracked' }, { 'chute-clogged': { packed: 0.95 } }, { ...inside, by: 'hand' }),
   look('burrs', 'Burrs out: edges, cracks, stones', 'burrs', 8, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone, or a crack' }, { 'burrs-worn': { blunt: 0.9 }, 'grinder-jam': { stone: 0.92 } }, inside),
   look('valve', 'Multi-way valve: hose to the tray led into a cup, case shut, one coffee', 'drain-valve', 6, { dry: 'Dry until the end', runs: 'Runs during the brew', never: 'Never moves' }, { 'valve-leaks': { runs: 0.93 }, 'valve-stuck': { never: 0.92 } }, ledOut),
   look('steam-valve', 'Steam valve: its hose led into a jug, case shut, then steam', 'steam-valve', 6, { opens: 'Opens and shuts', fails: 'Shut, or leaks' }, { 'steam-valve': { fails: 0.93 } }, ledOut),

@@ -70,10 +70,11 @@ export const builtInGrinder: Omit<BookChange, 'kind'> = {
       0.5,
       { loaded: 'Grinds', empty: 'Runs light and loud', hums: 'Hums, stands', silent: 'Silent' },
       { 'beans-oily': { empty: 0.75 }, 'chute-clogged': { hums: 0.25, empty: 0.35 }, 'grinder-jam': { hums: 0.8 }, 'hopper-switch': { silent: 0.92 }, 'no-mains': { silent: 0.95 }, 'burrs-worn': { empty: 0.15 } },
+      { by: 'ear' },
     ),
     look('hopper', 'Look into the hopper', 'hopper', 0.5, { fall: 'Beans fall', hang: 'Beans hang, oily walls' }, { 'beans-oily': { hang: 0.92 } }, { tools: ['torch'] }),
-    look('hopper-seat', 'Hopper off and on until it clicks, its switch pressed', 'switches', 1, { same: 'As before', answers: 'It answers only by hand, or now' }, { 'hopper-switch': { answers: 0.9 } }, { hazard: 'moving' }),
-    look('chute', 'Plug out, brush through the chute', 'burrs', 3, { through: 'It shows below', packed: 'Packed' }, { 'chute-clogged': { packed: 0.93 }, 'beans-oily': { packed: 0.1 } }, unplugged),
+    look('hopper-seat', 'Hopper off and on until it clicks, its switch pressed', 'switches', 1, { same: 'As before', answers: 'It answers only by hand, or now' }, { 'hopper-switch': { answers: 0.9 } }, { hazard: 'moving', by: 'hand' }),
+    look('chute', 'Plug out, brush through the chute', 'burrs', 3, { through: 'It shows below', packed: 'Packed' }, { 'chute-clogged': { packed: 0.93 }, 'beans-oily': { packed: 0.1 } }, { ...unplugged, by: 'hand' }),
     look('burrs', 'Plug out, upper burr out: edges, stones', 'burrs', 4, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone or a hard bean' }, { 'burrs-worn': { blunt: 0.9 }, 'grinder-jam': { stone: 0.93 } }, unplugged),
   ],
 }
