@@ -13,12 +13,15 @@ interface Props {
   open: boolean
   onOpenChange: (open: boolean) => void
   onAdjust: (line: Line) => void
+  /** What is shown in place of its lines while they are not here. */
+  meanwhile?: ReactNode
   /** What stands below it. */
   children?: ReactNode
 }
 
 /** On a small screen: the working waits at the foot, its first two lines always in view, and opens as a sheet. */
-export function WorkingDrawer({ title, about, glance, working, open, onOpenChange, onAdjust, children }: Props) {
+export function WorkingDrawer(props: Props) {
+  const { title, about, glance, working, open, onOpenChange, onAdjust, meanwhile, children } = props
   return (
     <>
       <button
@@ -30,12 +33,12 @@ export function WorkingDrawer({ title, about, glance, working, open, onOpenChang
         <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
         <span className="flex items-baseline gap-2">
           <b className="text-copper">Working</b> <b>{title}</b>
-          <span className="ml-auto text-[14px] text-second">{working.lines.length} lines</span>
+          {!meanwhile && <span className="ml-auto text-[14px] text-second">{working.lines.length} lines</span>}
         </span>
         <span className="mono block truncate text-[14px]">{glance}</span>
       </button>
       <Sheet open={open} onOpenChange={onOpenChange} title={`Working: ${title}`} about={about} from="bottom">
-        <WorkingColumn working={working} onAdjust={onAdjust} />
+        {meanwhile || <WorkingColumn working={working} onAdjust={onAdjust} />}
         {children}
       </Sheet>
     </>

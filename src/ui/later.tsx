@@ -57,7 +57,7 @@ export function fetchedAtRest<T>(load: () => Promise<T>): () => Promise<T> {
 }
 
 /** Calls when the page is loaded and the browser has nothing else to do. */
-function whenAtRest(call: () => void): void {
+export function whenAtRest(call: () => void): void {
   const idle = () => {
     // Not every browser tells when it is idle.
     if ('requestIdleCallback' in window) requestIdleCallback(call, { timeout: 2000 })

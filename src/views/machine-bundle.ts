@@ -40,6 +40,8 @@ export interface MachineBundle {
   softener: { id: string; name: string } | null
   /** Ledgers by level; entries that do not count are in them, of a long past what a reckoning needs. */
   ledgers: Partial<Record<Level, RecordedEntry[]>>
+  /** Only what a page shows first is in it yet: nothing can be reckoned from it. */
+  atFirstSight?: true
   /** What of a long past is not here; null where all is. */
   leftOut: LeftOut | null
   /** Ledgers of the machines behind the same softener, this one left out; a level not there is this machine's own. */

@@ -32,6 +32,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'find', method: 'GET', path: '/api/find?q=bar' },
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },
+  { route: 'machines/[id]/history', method: 'GET', path: `/api/machines/${machine}/history` },
   { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
   { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },

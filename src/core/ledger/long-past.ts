@@ -77,6 +77,34 @@ export function longPastThinned<E extends Entry>(entries: E[]): E[] {
   return inPlace.filter((entry) => !left.has(entry))
 }
 
+/** So many of the newest entries are what is seen of a ledger first. */
+const seenFirst = 40
+
+/**
+ * What is seen of a ledger before the rest is asked for: the newest entries, the last of all work, and what is set,
+ * fitted, held or corrected. Nothing can be reckoned from it.
+ *
+ * @param entries - all entries of one subject, in any order
+ */
+export function atFirstSight<E extends Entry>(entries: E[]): E[] {
+  const inPlace = [...entries].sort(inOrder)
+  const corrected = inCorrections(entries)
+  const newest = new Set(inPlace.slice(-seenFirst))
+  const lastWork = new Set<string>()
+  return inPlace
+    .toReversed()
+    .filter((entry) => {
+      if (newest.has(entry) || corrected.has(entry.id)) return true
+      if (entry.kind === 'reading' || onlyTold.has(entry.kind)) return false
+      if (!repeated.has(entry.kind)) return true
+      const words = `${entry.kind} ${JSON.stringify(entry.body)}`
+      if (lastWork.has(words)) return false
+      lastWork.add(words)
+      return true
+    })
+    .toReversed()
+}
+
 /** Ids of all that corrects or is corrected: who counts is found out among them all. */
 function inCorrections(entries: Entry[]): Set<string> {
   const ids = new Set<string>()

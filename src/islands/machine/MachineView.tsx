@@ -18,6 +18,7 @@ import { machineLevels } from '../setting/levels.ts'
 import { title } from '../standing-words.ts'
 import { useAddress } from '../use-address.ts'
 import { ChangeButton } from './ChangeButton.tsx'
+import { Fetching } from './Fetching.tsx'
 import { HeldBand } from './HeldBand.tsx'
 import { hangingFor, keptStations } from './lens-path.ts'
 import type { MachineSheet } from './MachineMenu.tsx'
@@ -62,7 +63,7 @@ interface Props {
 
 /** One machine: its water path with a lens on it, what is due with the working, or its history. */
 function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chosenKey, saved }: Props) {
-  const { bundle, reload, reckoning, softener } = useBundle(first, reckoned)
+  const { bundle, reload, reckoning, softener, failed } = useBundle(first, reckoned)
   const standings = useMemo(() => standingsOf({ reckoning, softener }), [reckoning, softener])
   const kind = kindOf(bundle)
   const lenses = useMemo(() => allLenses.filter(({ id }) => id !== 'water' || kind?.vessels.length), [kind])
@@ -70,7 +71,9 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
   const [key, setKey] = useState<string | null>(chosenKey ?? standings[0]?.key ?? null)
   const [station, setStation] = useState<string | null>(null)
   const [adjusting, setAdjusting] = useState<{ title: string; line: Line } | null>(null)
-  const [open, setOpen] = useState<MachineSheet | null>(null)
+  const [asked, setOpen] = useState<MachineSheet | null>(null)
+  // A sheet shows what is set and what was done: all of that must be here first.
+  const open = bundle.atFirstSight ? null : asked
   const [work, setWork] = useState<{ procedure: string; stations: string[] } | null>(null)
   const [fault, setFault] = useState<FaultView | null>(null)
   // Who goes on to a run or an entry and comes back finds the lens and the row as they chose them; what nobody chose
@@ -141,6 +144,11 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           Saved. The dates below are reckoned with it.
         </p>
       )}
+      {failed && !bundle.atFirstSight && (
+        <p role="alert" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
+          What was saved is on record. This page shows what was before: reload it where there is signal.
+        </p>
+      )}
       <HeldBand bundle={bundle} today={today} onSaved={reload} />
       {reckoning && reckoning.stage !== 'working' && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
@@ -170,10 +178,13 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           standings={standings}
           today={today}
           chosen={chosen}
+          failed={failed}
           onChoose={setKey}
           onAdjust={(standing, line) => setAdjusting({ title: title(standing), line })}
           onSaved={reload}
         />
+      ) : bundle.atFirstSight ? (
+        <Fetching failed={failed} />
       ) : lens === 'water' ? (
         <WaterLens
           bundle={bundle}

@@ -50,9 +50,10 @@ export function PathPart(props: Props) {
     chosen,
     ...(!allRails && { spoken }),
     ...(lens === 'fault' && fault && { underlay: (layout: PathLayout) => <HaloUnderlay layout={layout} {...fault} /> }),
-    ...(lens === 'water' && {
-      overlay: (layout: PathLayout) => <WaterOverlay bundle={bundle} layout={layout} today={today} />,
-    }),
+    ...(lens === 'water' &&
+      !bundle.atFirstSight && {
+        overlay: (layout: PathLayout) => <WaterOverlay bundle={bundle} layout={layout} today={today} />,
+      }),
   }
   const lensSwitch = <LensSwitch lenses={lenses} chosen={lens} onChoose={onLens} label="Lens" />
   if (lens === 'work' || (lens === 'fault' && !fault)) {

@@ -19,6 +19,7 @@ import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { usePrinting } from '../use-printing.ts'
+import { Fetching } from './Fetching.tsx'
 import { SchoolLine } from './SchoolLine.tsx'
 
 const Routine = later(() => import('./Routine.tsx').then((module) => module.Routine))
@@ -30,6 +31,8 @@ interface Props {
   standings: Standing[]
   today: string
   chosen: Standing | null
+  /** The rest of the machine could not be fetched. */
+  failed: boolean
   onChoose: (key: string) => void
   onAdjust: (standing: Standing, line: Line) => void
   onSaved: () => Promise<void>
@@ -38,7 +41,8 @@ interface Props {
 const firstRows = 14
 
 /** Everything due on this machine, soonest first, and the working of the row chosen. */
-export function WearLens({ bundle, kind, reckoning, standings, today, chosen, onChoose, onAdjust, onSaved }: Props) {
+export function WearLens(props: Props) {
+  const { bundle, kind, reckoning, standings, today, chosen, failed, onChoose, onAdjust, onSaved } = props
   const [all, setAll] = useState(false)
   const [sheet, setSheet] = useState(false)
   useEffect(() => {
@@ -56,6 +60,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
   const besides = chosen && <Besides standing={chosen} bundle={bundle} kind={kind} today={today} onSaved={onSaved} />
+  const meanwhile = bundle.atFirstSight && chosen?.working.lines.length === 0 && <Fetching failed={failed} />
   const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
   return (
     <div className="flex min-w-0 flex-1">
@@ -191,7 +196,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
             {standings[visible.length]?.due ? `, none before ${dayLong(standings[visible.length]!.due!.p50)}` : ''}
           </button>
         )}
-        <CustomersOwn bundle={bundle} kind={kind} today={today} />
+        <CustomersOwn bundle={bundle} kind={kind} today={today} failed={failed} />
       </section>
       <aside className="hidden w-[332px] shrink-0 border-l border-hair px-5 pt-2 pb-6 lg:block" aria-label="Working">
         {chosen ? (
@@ -200,7 +205,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
               <span className="text-copper">Working</span> {title(chosen)}
             </h2>
             <p className="m-0 mb-2">{dueSentence(chosen, today)}</p>
-            <WorkingColumn working={chosen.working} onAdjust={(line) => onAdjust(chosen, line)} />
+            {meanwhile || <WorkingColumn working={chosen.working} onAdjust={(line) => onAdjust(chosen, line)} />}
             {besides}
           </>
         ) : (
@@ -216,6 +221,7 @@ export function WearLens({ bundle, kind, reckoning, standings, today, chosen, on
           open={sheet}
           onOpenChange={setSheet}
           onAdjust={(line) => onAdjust(chosen, line)}
+          meanwhile={meanwhile}
         >
           {besides}
         </WorkingDrawer>
@@ -318,7 +324,7 @@ const flagWords = (flag: Reckoning['flags'][number]): string => {
 }
 
 /** Folded away: most visits are about what is worn. */
-function CustomersOwn({ bundle, kind, today }: { bundle: MachineBundle; kind: Kind; today: string }) {
+function CustomersOwn({ bundle, kind, today, failed }: Pick<Props, 'bundle' | 'kind' | 'today' | 'failed'>) {
   const [open, setOpen] = useState(false)
   return (
     <details
@@ -329,7 +335,8 @@ function CustomersOwn({ bundle, kind, today }: { bundle: MachineBundle; kind: Ki
       <summary className="min-h-[44px] cursor-pointer py-2 font-semibold">
         The customer’s own routine: how, how often, last and next
       </summary>
-      {open && <Routine bundle={bundle} today={today} kind={kind} />}
+      {open &&
+        (bundle.atFirstSight ? <Fetching failed={failed} /> : <Routine bundle={bundle} today={today} kind={kind} />)}
     </details>
   )
 }

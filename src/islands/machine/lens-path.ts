@@ -74,6 +74,7 @@ export function hangingFor({ lens, bundle, standings, kind, work, fault, today }
     case 'fault':
       return said([...(fault?.at ?? [])].map(([id, p]) => [id, p < 0.005 ? '' : `${Math.round(100 * p)} %`]))
     case 'ledger': {
+      if (bundle.atFirstSight) return said(stations.map((id) => [id, '']))
       const touched = touchedAt(bundle)
       return said(
         stations.map((id) => {
