@@ -60,10 +60,10 @@ const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.rep
 const from = (mark: Mark) => ({ P: 'published', T: 'common practice', M: 'from memory' })[mark]
 
 function dutyCells(kind: Kind, duty: Duty, files: Map<string, string>): string[] {
-  const by = policies.map((school) =>
+  const by = policies.map((way) =>
     clocks.flatMap((clock) => {
       const limit = duty.limits[clock]
-      return limit ? [limitWords(clock, limit[school], kind.counter.unit)] : []
+      return limit ? [limitWords(clock, limit[way], kind.counter.unit)] : []
     }),
   )
   return [nameOf(duty), ...by.map((words) => words.join('; ')), from(duty.mark), fileOf(kind, duty.id, files)]

@@ -11,7 +11,7 @@ const printed = new Set<string>()
 for (const kind of kinds)
   for (const behind of ['none', 'exchanger', 'cartridge', 'membrane'])
     for (const { procedure, refused } of offeredTo(kind, behind))
-      for (const way of procedure.schools) {
+      for (const way of procedure.ways) {
         const names = [kind.id, procedure.id, way.id]
         if (refused || !asked.every((word) => names.some((name) => name.includes(word)))) continue
         const said = waySaid(procedure, way, kind)

@@ -1,6 +1,6 @@
 import { careSheet } from '../core/care/care-sheet.ts'
 import type { CareSheet } from '../core/care/care-terms.ts'
-import { offeredTo, usualSchool } from '../core/procedures/offered.ts'
+import { offeredTo, usualWay } from '../core/procedures/offered.ts'
 import { rootOf } from '../core/procedures/procedure.ts'
 import { effective, nearestWay } from '../core/standing/histories.ts'
 import { machineFacts } from '../core/standing/machine-facts.ts'
@@ -26,7 +26,7 @@ export interface Care {
 }
 
 /**
- * A machine's care sheet, at its own traffic and the school that holds for it.
+ * A machine's care sheet, at its own traffic and the policy that holds for it.
  * @param backflush - a way of backflushing; the one set for it, else its kind's usual one, where none is asked for
  * @returns null where it is not this firm's, or was never taken on
  */
@@ -35,25 +35,24 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
   const facts = bundle && machineFacts(effective(bundle.ledgers), false)
   if (!bundle || !facts) return null
   const drinksPerOpenDay = meanRate(facts.use.rate)
-  const asked = backflush ?? nearestWay(facts.histories, 'detergent-backflush')?.body.school
+  const asked = backflush ?? nearestWay(facts.histories, 'detergent-backflush')?.body.way
   const library = libraryHere(facts.histories)
   const offered = offeredTo(facts.kind, 'none', library)
   const procedure = offered.find((one) => rootOf(one.procedure) === 'detergent-backflush' && !one.refused)?.procedure
   const counted = facts.use.intervals.length > 0
   const made = counted ? drinksPerOpenDay : null
-  const way =
-    procedure?.schools.find(({ id }) => id === asked) ?? (procedure && usualSchool(procedure, facts.kind, made))
+  const way = procedure?.ways.find(({ id }) => id === asked) ?? (procedure && usualWay(procedure, facts.kind, made))
   return {
     bundle,
     sheet: careSheet(facts.kind, {
       drinksPerOpenDay,
-      school: facts.school.value,
+      policy: facts.policy.value,
       library,
       ways: {
         ...Object.fromEntries(
           offered.flatMap((one) => {
             const set = nearestWay(facts.histories, rootOf(one.procedure))?.body
-            return set ? [[set.procedure, set.school]] : []
+            return set ? [[set.procedure, set.way]] : []
           }),
         ),
         ...(way && { 'detergent-backflush': way.id }),
@@ -61,7 +60,7 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
     }),
     drinksPerOpenDay,
     backflush: way?.id ?? null,
-    ways: (procedure?.schools ?? []).map(({ id, name }) => ({ id, name })),
+    ways: (procedure?.ways ?? []).map(({ id, name }) => ({ id, name })),
     unit: facts.kind.counter.unit,
     milk: facts.kind.stations.some(({ id }) => id === 'frother'),
     counted,

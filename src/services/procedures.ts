@@ -26,7 +26,7 @@ export async function proceduresOfFirm(db: Db, firmId: string): Promise<Procedur
       name: one.name,
       about: one.about,
       kinds: one.kinds,
-      schools: one.schools.length,
+      ways: one.ways.length,
     })
     return procedures.flatMap((shipped) => {
       const first = here.get(shipped.id)!

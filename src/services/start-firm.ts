@@ -15,7 +15,7 @@ import { isWritten, writeGroup } from './write-entries.ts'
 
 const request = object({
   firm: recordSchemas.firm.required(),
-  school: string().oneOf(policies).required(),
+  policy: string().oneOf(policies).required(),
   owner: object({
     name: string().max(80).required(),
     initials: string().max(4).required(),
@@ -49,7 +49,7 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
   }
   const parsed = parseStrict(request, input)
   if (!parsed.ok) return { ok: false, why: 'refused', issues: parsed.issues }
-  const { firm, school, owner } = parsed.value
+  const { firm, policy, owner } = parsed.value
   if (await accountByEmail(db, owner.email)) return { ok: false, why: 'refused', issues: [emailTaken(owner.email)] }
   const [firmId, technicianId] = [v7(), v7()]
   const passwordHash = await hashPassword(owner.password)
@@ -88,12 +88,12 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
           kind: 'setting',
           happenedAt: at,
           happenedOn: day,
-          body: { v: 1, setting: 'school', school },
+          body: { v: 1, setting: 'policy', policy },
         },
       ],
       { now },
     )
-    if (!isWritten(answer)) throw new Error(`startFirm: the school was refused: ${JSON.stringify(answer.verdicts)}`)
+    if (!isWritten(answer)) throw new Error(`startFirm: the policy was refused: ${JSON.stringify(answer.verdicts)}`)
   })
   return { ok: true, firmId, technicianId }
 }

@@ -23,6 +23,6 @@ export function limitWords(clock: Clock, value: number, drinks: string): string 
   return `${figure(value)} ${alongWords[clock as AlongClock].unit}`
 }
 
-/** How often something is due by one school: the first of its clocks. @example everyWords(limits, 'usual', 'shots') */
-export const everyWords = (limits: PolicyLimits, school: Policy, drinks: string): string =>
-  clocks.flatMap((clock) => (limits[clock] ? [limitWords(clock, limits[clock][school], drinks)] : [])).join(' or ')
+/** How often something is due by one policy: the first of its clocks. @example everyWords(limits, 'usual', 'shots') */
+export const everyWords = (limits: PolicyLimits, policy: Policy, drinks: string): string =>
+  clocks.flatMap((clock) => (limits[clock] ? [limitWords(clock, limits[clock][policy], drinks)] : [])).join(' or ')

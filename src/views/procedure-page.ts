@@ -7,7 +7,7 @@ export interface ProcedureRow {
   name: string
   about: string
   kinds: string[]
-  schools: number
+  ways: number
   /** The firm's own: the name of its original, and whether it stands in for it. */
   own?: { of: string; inUse: boolean; version: number }
   /** The firm's own version that stands in for this one. */

@@ -115,7 +115,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     path: '/api/first-run',
     data: {
       firm: { name: 'Own', timeZone: 'Europe/London', currency: 'EUR' },
-      school: 'usual',
+      policy: 'usual',
       owner: { name: 'Own Er', initials: 'OE', email: 'own@own.example', password: 'short' },
     },
     open: true,

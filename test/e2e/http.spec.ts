@@ -117,8 +117,8 @@ test.describe('the server', () => {
     const ended = await odile.request.delete(`/api/sessions/${subjects.session}`)
     expect([403, 404]).toContain(ended.status())
     expect((await ines.request.get('/api/round')).status()).toBe(200)
-    const school = entryAbout('firm', subjects.site, 'setting', { setting: 'school', school: 'cautious' })
-    expect((await odile.request.post('/api/entries', { data: { entries: [school] } })).status()).toBe(422)
+    const way = entryAbout('firm', subjects.site, 'setting', { setting: 'policy', policy: 'cautious' })
+    expect((await odile.request.post('/api/entries', { data: { entries: [way] } })).status()).toBe(422)
     await odile.context().close()
   })
 

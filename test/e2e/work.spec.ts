@@ -86,7 +86,7 @@ test('a whole backflush of a two-group: reloaded in mid-stroke, once more where 
   await page.waitForURL('**?lens=ledger&saved')
   const ledger = await ledgerOf(page, id)
   const run = ledger.find(({ kind }) => kind === 'run')!
-  expect(run.body).toMatchObject({ procedure: 'detergent-backflush', school: 'one-scoop-even-strokes', ended: 'done' })
+  expect(run.body).toMatchObject({ procedure: 'detergent-backflush', way: 'one-scoop-even-strokes', ended: 'done' })
   const steps = run.body.steps as { how: string; reason?: string }[]
   expect(steps.filter(({ how }) => how === 'again')).toHaveLength(1)
   expect(steps.find(({ how }) => how === 'skipped')?.reason).toBe('The customer does it')
@@ -154,7 +154,7 @@ for (const [size, viewport] of Object.entries(sizes)) {
     quiet(page)
     const id = await machineId(page, 'Left bar')
     await page.clock.install()
-    await page.goto(`/machines/${id}/run?procedure=detergent-backflush&school=full-scoop-long-soak`)
+    await page.goto(`/machines/${id}/run?procedure=detergent-backflush&way=full-scoop-long-soak`)
     await awake(page)
     await page.getByRole('button', { name: 'Start' }).click()
     const look = async (what: string) => {
@@ -381,7 +381,7 @@ test('acid in a machine stands on every list at once, and is gone from them when
   expect(filter.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['removed', 'fitted']))
 })
 
-test('a care sheet for the customer: by the school that was chosen, as a page and as a PDF', async ({ ines: page }) => {
+test('a care sheet for the customer: by the way that was chosen, as a page and as a PDF', async ({ ines: page }) => {
   const id = await machineId(page, 'Left bar')
   await page.goto(`/machines/${id}?lens=work`)
   await awake(page)
@@ -455,7 +455,7 @@ test('a procedure is made the firm’s own: seen as the run shows it, kept by ve
   await page.getByRole('link', { name: 'Make it our own' }).click()
   await page.waitForURL('**/edit')
   await awake(page)
-  await expect(page.getByRole('combobox', { name: 'School' })).toHaveValue('even-strokes-in-the-shift')
+  await expect(page.getByRole('combobox', { name: 'Way' })).toHaveValue('even-strokes-in-the-shift')
   await page.getByRole('textbox', { name: 'Called', exact: true }).fill('Backflush as we do it')
   await page.getByRole('button', { name: /^\d+ ?Strokes of water/ }).click()
   const preview = page.locator('[data-preview]')
@@ -473,7 +473,7 @@ test('a procedure is made the firm’s own: seen as the run shows it, kept by ve
   // A machine is offered it in the place of the one that ships.
   const id = await machineId(page, 'Right bar')
   await page.clock.install()
-  await page.goto(`/machines/${id}/run?procedure=water-backflush&school=even-strokes-in-the-shift`)
+  await page.goto(`/machines/${id}/run?procedure=water-backflush&way=even-strokes-in-the-shift`)
   await awake(page)
   await page.getByRole('button', { name: 'Start' }).click()
   await onTo(page, /^Stroke 1 of 7$/)

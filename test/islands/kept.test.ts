@@ -207,10 +207,10 @@ describe('a search kept on this device', () => {
 describe('a run kept on this device', () => {
   onDevice()
   const procedure = procedureById('detergent-backflush')!
-  const school = procedure.schools[0]!
-  const lanes = lanesOf(procedure, school, kindById('c2')!)
+  const way = procedure.ways[0]!
+  const lanes = lanesOf(procedure, way, kindById('c2')!)
   const begun = runStep(lanes, startRun(lanes, 1_000), { at: 21_000, type: 'done' })
-  const run: KeptRun = { running: [{ procedure, school }], lanes, state: begun, ids: ['a', 'b'], held: [] }
+  const run: KeptRun = { running: [{ procedure, way }], lanes, state: begun, ids: ['a', 'b'], held: [] }
 
   it('goes on where it was, with the second it was last seen at', async () => {
     expect(await keepRun('m', run, 21_000)).to.equal(true)
@@ -254,11 +254,11 @@ describe('a run kept on this device', () => {
   it('comes back whatever is run, in every way and on every kind', async () => {
     for (const kind of kinds)
       for (const { procedure: one } of offeredTo(kind, 'exchanger', procedures))
-        for (const way of one.schools) {
+        for (const way of one.ways) {
           const its = lanesOf(one, way, kind)
           if (its.length === 0) continue
           const kept = {
-            running: [{ procedure: one, school: way }],
+            running: [{ procedure: one, way: way }],
             lanes: its,
             state: startRun(its, 1),
             ids: [],

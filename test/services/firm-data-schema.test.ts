@@ -24,8 +24,8 @@ describe('the described files', () => {
     firm = await smallFirm(db, 'Described & Sons')
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
     await writeEntries(db, actor, firstEntries(firm.c2, 'c2'), { now: testNow })
-    const school = entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'cautious' })
-    await writeEntries(db, actor, [school], { now: testNow })
+    const way = entryAbout('firm', firm.firmId, 'setting', { setting: 'policy', policy: 'cautious' })
+    await writeEntries(db, actor, [way], { now: testNow })
   })
   after(() => db.destroy())
 

@@ -38,7 +38,7 @@ describe('a firm’s own data', () => {
     for (const name of ['c2', 'sr', 'pk'] as const)
       await writeEntries(db, owner(), firstEntries(firm[name], name), { now: testNow })
     const odd = [
-      entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'cautious' }),
+      entryAbout('firm', firm.firmId, 'setting', { setting: 'policy', policy: 'cautious' }),
       entryAbout('site', firm.siteId, 'note', { text: '=HYPERLINK("http://x.example","é — ☕")' }),
       entryAbout('softener', firm.softenerId, 'commissioned', { kind: 'exchanger', kindVersion: 1, partsNew: true }),
       entryAbout('softener', firm.softenerId, 'setting', { setting: 'exchanger', resinL: 8 }),

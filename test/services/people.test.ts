@@ -99,14 +99,14 @@ describe('people of a firm', () => {
   it('cannot start a second firm where one stands', async () => {
     const request = {
       firm: { ...usualPreferences, name: 'Mine', timeZone: 'Europe/London' },
-      school: 'usual',
+      policy: 'usual',
       owner: { name: 'Me', initials: 'M', email: 'me@test.example', password: 'a long enough password' },
     }
     expect(await canStart(db)).to.equal(false)
     expect(await startFirm(db, request, testNow)).to.include({ ok: false, why: 'closed' })
   })
 
-  it('start the first firm, with its owner and school, in a database without one', async () => {
+  it('start the first firm, with its owner and way, in a database without one', async () => {
     // Every account of other tests is out of sight for the length of this transaction, which is undone.
     await db
       .transaction(async (trx) => {
@@ -115,7 +115,7 @@ describe('people of a firm', () => {
         await trx('account').delete()
         const request = {
           firm: { ...usualPreferences, hardnessUnit: 'fH', name: 'Mine', timeZone: 'Pacific/Auckland' },
-          school: 'cautious',
+          policy: 'cautious',
           owner: { name: 'Me', initials: 'M', email: 'me@test.example', password: 'a long enough password' },
         }
         const weak = { ...request, owner: { ...request.owner, email: 'nowhere' } }
@@ -128,7 +128,7 @@ describe('people of a firm', () => {
         ])
         expect(firmRow).to.include({ name: 'Mine', hardness_unit: 'fH', time_zone: 'Pacific/Auckland' })
         expect(entries).to.deep.equal([
-          { body: { v: 1, setting: 'school', school: 'cautious' }, happened_on: '2026-11-26' },
+          { body: { v: 1, setting: 'policy', policy: 'cautious' }, happened_on: '2026-11-26' },
         ])
         expect(await canStart(trx)).to.equal(false)
         throw new Error('undone')

@@ -137,16 +137,16 @@ describe('writing entries', () => {
     ])
     const shut = await dueOf('nozzle-seals')
     expect(shut >= before).to.equal(true)
-    await write([entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'longLife' })])
+    await write([entryAbout('firm', firm.firmId, 'setting', { setting: 'policy', policy: 'longLife' })])
     expect((await dueOf('group-gasket@1')) > '2027-03-01').to.equal(true)
   })
 
   it('leaves what moves the whole firm to its owner', async () => {
-    const school = () => entryAbout('firm', firm.firmId, 'setting', { setting: 'school', school: 'cautious' })
-    const asOdile = await writeEntries(db, actor('odile'), [school()], { now: testNow })
+    const way = () => entryAbout('firm', firm.firmId, 'setting', { setting: 'policy', policy: 'cautious' })
+    const asOdile = await writeEntries(db, actor('odile'), [way()], { now: testNow })
     expect(asOdile.verdicts[0]).to.have.nested.property('issues[0].code', 'owner_only')
-    expect((await write([school()])).verdicts[0]!.verdict).to.equal('saved')
-    const own = entryAbout('machine', firm.c2, 'setting', { setting: 'school', school: 'longLife' })
+    expect((await write([way()])).verdicts[0]!.verdict).to.equal('saved')
+    const own = entryAbout('machine', firm.c2, 'setting', { setting: 'policy', policy: 'longLife' })
     expect((await writeEntries(db, actor('odile'), [own], { now: testNow })).verdicts[0]!.verdict).to.equal('saved')
   })
 

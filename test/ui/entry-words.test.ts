@@ -123,19 +123,19 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'closure', from: '2026-12-24', to: '2027-01-02', name: 'Christmas' },
     'Closed 24 Dec 2026 to 2 Jan 2027, Christmas',
   ],
-  ['setting', { setting: 'school', school: 'longLife' }, 'How early: long life'],
+  ['setting', { setting: 'policy', policy: 'longLife' }, 'How early: long life'],
   [
     'setting',
     { setting: 'busy-months', months: [1, 1, 1, 1, 1, 1, 1.5, 1.5, 1, 1, 1, 0.8] },
     'Busy months: Jul ×1.5, Aug ×1.5, Dec ×0.8',
   ],
-  ['setting', { setting: 'way', procedure: 'wand-clean', school: 'overnight' }, 'Wand clean: overnight'],
+  ['setting', { setting: 'way', procedure: 'wand-clean', way: 'overnight' }, 'Wand clean: overnight'],
   [
     'setting',
     {
       setting: 'way',
       procedure: 'parts-soak',
-      school: 'screens-weekly',
+      way: 'screens-weekly',
       name: 'screens, weekly',
       rhythm: { tasks: ['screen-soak'], words: 'weekly in a bar', days: 7 },
     },
@@ -158,7 +158,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'run',
     {
       procedure: 'detergent-backflush',
-      school: 'one-scoop-even-strokes',
+      way: 'one-scoop-even-strokes',
       minutes: 9.4,
       ended: 'done',
       steps: [{ how: 'done' }, { how: 'skipped' }],
@@ -170,7 +170,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     {
       procedure: 'dispersion-block',
       name: 'Dispersion block out and cleaned',
-      school: 'off-and-soaked',
+      way: 'off-and-soaked',
       minutes: 27,
       ended: 'done',
       steps: [{ how: 'done', group: 2 }, { how: 'done' }, { how: 'done', group: 2 }],
@@ -181,7 +181,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'run',
     {
       procedure: 'water-backflush',
-      school: 'every-two-hours',
+      way: 'every-two-hours',
       minutes: 8,
       ended: 'left',
       why: 'called away',
@@ -210,7 +210,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'life', duty: 'vacuum-breaker', clock: 'heatUps', value: 900 },
     'Vacuum breaker: 900 heat-ups',
   ],
-  ['setting', { setting: 'school', school: 'cautious', duty: 'basket' }, 'How early, basket: cautious'],
+  ['setting', { setting: 'policy', policy: 'cautious', duty: 'basket' }, 'How early, basket: cautious'],
   ['setting', { setting: 'option', option: 'supply', fitted: false }, 'Supply set looked after by us: has it not'],
   [
     'setting',

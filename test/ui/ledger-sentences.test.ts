@@ -38,9 +38,9 @@ const codeNames = new Set(
     ...kinds.flatMap(({ parts, duties, stations, measures }) =>
       [...parts, ...duties, ...stations, ...measures].map(({ id }) => id),
     ),
-    ...procedures.flatMap(({ id, schools }) => [
+    ...procedures.flatMap(({ id, ways }) => [
       id,
-      ...schools.flatMap((way) => [way.id, ...way.parts.flatMap(({ steps }) => steps.map((step) => step.id))]),
+      ...ways.flatMap((way) => [way.id, ...way.parts.flatMap(({ steps }) => steps.map((step) => step.id))]),
     ]),
     ...kinds.flatMap(({ id }) => {
       const book = bookOf(id)
@@ -76,15 +76,15 @@ describe('what work leaves in the ledger is read as sentences', () => {
     for (const bare of kinds) {
       const kind = withOptions(bare, new Map())
       for (const procedure of offers(kind))
-        for (const school of procedure.schools) {
-          const lanes = lanesOf(procedure, school, kind)
-          for (const draft of runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds)) {
+        for (const way of procedure.ways) {
+          const lanes = lanesOf(procedure, way, kind)
+          for (const draft of runEntries([{ procedure, way }], lanes, wellRun(lanes), kind, raisedIds)) {
             const one = entry(draft.kind, draft.body)
             if (!draft.of) {
               const parsed = parseEntry(one)
-              expect(parsed.ok, `${kind.id}: ${procedure.id}, ${school.id}: ${draft.kind}`).to.equal(true)
+              expect(parsed.ok, `${kind.id}: ${procedure.id}, ${way.id}: ${draft.kind}`).to.equal(true)
             }
-            plain(one, kind.id, `${kind.id}: ${procedure.id}, ${school.id}`)
+            plain(one, kind.id, `${kind.id}: ${procedure.id}, ${way.id}`)
             seen += 1
           }
         }
@@ -151,10 +151,10 @@ describe('what work leaves in the ledger is read as sentences', () => {
 
   it('of every way that is made the usual one', () => {
     for (const procedure of procedures)
-      for (const school of procedure.schools) {
-        const one = entry('setting', waySetting(procedure, school))
-        expect(parseEntry(one).ok, `${procedure.id}, ${school.id}`).to.equal(true)
-        plain(one, 'c2', `${procedure.id}, ${school.id}`)
+      for (const way of procedure.ways) {
+        const one = entry('setting', waySetting(procedure, way))
+        expect(parseEntry(one).ok, `${procedure.id}, ${way.id}`).to.equal(true)
+        plain(one, 'c2', `${procedure.id}, ${way.id}`)
       }
   })
 })

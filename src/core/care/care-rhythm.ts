@@ -5,9 +5,9 @@ import type { CareTerms } from './care-terms.ts'
 const daysPerMonth = 30.44
 
 /** Days after which the first of a task's clocks runs out, at this machine's traffic. */
-export function everyDays({ limits }: Pick<Duty, 'limits'>, { drinksPerOpenDay, school }: CareTerms): number {
-  const byCount = limits.shots ? limits.shots[school] / Math.max(drinksPerOpenDay, 0.01) : Number.POSITIVE_INFINITY
-  const byTime = limits.months ? limits.months[school] * daysPerMonth : Number.POSITIVE_INFINITY
+export function everyDays({ limits }: Pick<Duty, 'limits'>, { drinksPerOpenDay, policy }: CareTerms): number {
+  const byCount = limits.shots ? limits.shots[policy] / Math.max(drinksPerOpenDay, 0.01) : Number.POSITIVE_INFINITY
+  const byTime = limits.months ? limits.months[policy] * daysPerMonth : Number.POSITIVE_INFINITY
   return Math.max(1, Math.min(byCount, byTime))
 }
 

@@ -1,7 +1,7 @@
 import { cautionWords, type Rhythm, rhythms } from '../kinds/care-words.ts'
 import type { Duty, Kind } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
-import { offeredTo, usualSchool } from '../procedures/offered.ts'
+import { offeredTo, usualWay } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type Way } from '../procedures/procedure.ts'
 import { daysWords, everyDays, repeats, rhythmOf } from './care-rhythm.ts'
 import { eachMilk, eachShot } from './care-routine.ts'
@@ -17,7 +17,7 @@ const busyDrinks = 80
  * was chosen for it, then its kind's routine and tasks, nothing twice and nothing that is a technician's.
  *
  * @param kind - as this machine has it, see `withOptions`
- * @example careSheet(c2, { drinksPerOpenDay: 200, school: 'usual' }).rhythms[0].rhythm // 'shot'
+ * @example careSheet(c2, { drinksPerOpenDay: 200, policy: 'usual' }).rhythms[0].rhythm // 'shot'
  */
 export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   const found = new Map<Rhythm, CareItem[]>(rhythms.map((rhythm) => [rhythm, []]))
@@ -83,16 +83,16 @@ function waysHere(kind: Kind, terms: CareTerms) {
     const procedure = spare.has(care.procedure) ? undefined : offered(care.procedure)
     if (!procedure) return []
     const way =
-      procedure.schools.find(({ id }) => id === terms.ways?.[care.procedure]) ??
-      usualSchool(procedure, kind, terms.drinksPerOpenDay)
+      procedure.ways.find(({ id }) => id === terms.ways?.[care.procedure]) ??
+      usualWay(procedure, kind, terms.drinksPerOpenDay)
     const tasks = procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task)
     return [{ care, way, tasks, duty: kind.duties.find(({ id }) => tasks.includes(id)) }]
   })
 }
 
-/** Whether one of its schools is the usual one of a kind. */
-const usualHere = ({ schools }: Procedure, kind: Kind): boolean =>
-  schools.some(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id))
+/** Whether one of its ways is the usual one of a kind. */
+const usualHere = ({ ways }: Procedure, kind: Kind): boolean =>
+  ways.some(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id))
 
 /** How often a way has it done at this traffic: by the way itself, else by the task's own clocks. */
 function oftenOf({ every }: Way, duty: Duty | undefined, terms: CareTerms): { rhythm: Rhythm; words: string } {

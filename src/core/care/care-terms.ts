@@ -19,7 +19,7 @@ export interface CareSheet {
 
 export interface CareTerms {
   drinksPerOpenDay: number
-  school: Policy
+  policy: Policy
   /** The way each procedure is done, by its name in the library; its kind's usual one where nobody chose. */
   ways?: Record<string, string>
   /** What the firm works by, see `libraryHere`; what ships where nothing is said. */

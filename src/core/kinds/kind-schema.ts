@@ -12,7 +12,7 @@ const mark = () => string().oneOf(['M', 'T', 'P'])
 const fitted = { with: slug(), without: slug() }
 const each = () => string().oneOf(['group', 'side'])
 const limit = () => divisor().max(1e8).required()
-const bySchool = () =>
+const byPolicy = () =>
   object({ cautious: limit(), usual: limit(), longLife: limit() })
     .noUnknown()
     .test('rising', 'must not fall from cautious to long life', (given) => !given || (given.cautious <= given.usual && given.usual <= given.longLife))
@@ -57,7 +57,7 @@ const duty = object({
   part: slug(),
   variant: slug(),
   each: each(),
-  limits: object(Object.fromEntries(clocks.map((clock) => [clock, bySchool().optional().default(undefined)])))
+  limits: object(Object.fromEntries(clocks.map((clock) => [clock, byPolicy().optional().default(undefined)])))
     .noUnknown()
     .required()
     .test('some', 'needs at least one clock', (given) => Object.values(given ?? {}).some((one) => one !== undefined)),
@@ -120,7 +120,7 @@ const vessel = object({
   heaterW: divisor(),
   heaterCm2: divisor(),
   wettedCm2: divisor().required(),
-  limitMm: bySchool().required(),
+  limitMm: byPolicy().required(),
   aluminium: boolean(),
   mark: mark().required(),
   ...fitted,
@@ -216,7 +216,7 @@ const schema = object({
   detergent: mixed()
     .nullable()
     .defined()
-    .test('rate', 'must be null, {perOpenDay} or {everyDrinks} by school', (given) => given === null || isRate(given)),
+    .test('rate', 'must be null, {perOpenDay} or {everyDrinks} by policy', (given) => given === null || isRate(given)),
   vessels: array(vessel.required()).required().max(8),
   descale: object({
     litres: array(
@@ -225,14 +225,14 @@ const schema = object({
           .nullable()
           .defined()
           .test('positive', 'must be more than 0, or null for the hardest', (value) => value === null || (Number.isFinite(value) && value! > 0)),
-        bySchool: bySchool().required(),
+        byPolicy: byPolicy().required(),
       })
         .noUnknown()
         .required(),
     )
       .required()
       .min(1),
-    months: bySchool().required(),
+    months: byPolicy().required(),
     minutes: amount().required(),
   })
     .noUnknown()
@@ -266,7 +266,7 @@ function isRate(given: unknown): boolean {
   const rate = given as { perOpenDay?: unknown; everyDrinks?: Record<string, unknown> }
   if (typeof given !== 'object' || Object.keys(rate).length !== 1) return false
   const positive = (value: unknown) => typeof value === 'number' && Number.isFinite(value) && value > 0
-  return 'everyDrinks' in rate ? ['cautious', 'usual', 'longLife'].every((school) => positive(rate.everyDrinks?.[school])) : positive(rate.perOpenDay)
+  return 'everyDrinks' in rate ? ['cautious', 'usual', 'longLife'].every((policy) => positive(rate.everyDrinks?.[policy])) : positive(rate.perOpenDay)
 }
 
 /** What it lets through is a kind by its shape; that names point at something is told by `checkKind`. */

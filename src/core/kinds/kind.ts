@@ -130,7 +130,7 @@ export interface HardnessClass {
 
 export interface Descale {
   /** Litres by carbonate hardness class: up to 7, 14, 21 °dH and, without an end, above. */
-  litres: { upToDh: number | null; bySchool: ByPolicy }[]
+  litres: { upToDh: number | null; byPolicy: ByPolicy }[]
   months: ByPolicy
   minutes: number
 }

@@ -48,7 +48,7 @@ export const affectsBySetting: Record<SettingName, Affects> = {
   opening: 'along',
   closure: 'along',
   'busy-months': 'along',
-  school: 'along',
+  policy: 'along',
   life: 'along',
   'group-share': 'along',
   budget: 'along',

@@ -1,7 +1,7 @@
 import type { SettingDefinition } from './setting-definition.ts'
 import { descalePrompt, hardnessSetting } from './settings/descaling.ts'
 import { causes, ownFigure, partPrice, prices } from './settings/figures.ts'
-import { detergent, life, school, way } from './settings/how-often.ts'
+import { detergent, life, policy, way } from './settings/how-often.ts'
 import { alongCount, groupShare, groupsHere, hotHours, kindAs, option, programmeKeys } from './settings/of-a-machine.ts'
 import { busyMonths, closedDays, opening } from './settings/opening.ts'
 import { budget, budgetFactor, cartridge, exchanger, membrane, prefilter } from './settings/water.ts'
@@ -11,7 +11,7 @@ const settingKinds = {
   opening,
   closure: closedDays,
   'busy-months': busyMonths,
-  school,
+  policy,
   life,
   'group-share': groupShare,
   budget,

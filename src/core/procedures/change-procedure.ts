@@ -6,9 +6,9 @@ import type { ActName, Step } from './step.ts'
 import { figuresAfter, figuresWithout } from './step-figures.ts'
 import { alkaline, lockedIn } from './step-parts.ts'
 
-/** Where a step stands: in which school, part, and at which place. */
+/** Where a step stands: in which way, part, and at which place. */
 export interface StepPlace {
-  school: number
+  way: number
   part: number
   step: number
 }
@@ -25,51 +25,50 @@ export const ownVersionOf = (procedure: Procedure): Procedure =>
         version: 1,
       }
 
-export const withSchool = (procedure: Procedure, at: number, change: Partial<Way>): Procedure => ({
+export const withWay = (procedure: Procedure, at: number, change: Partial<Way>): Procedure => ({
   ...procedure,
-  schools: procedure.schools.map((school, i) => (i === at ? { ...school, ...change } : school)),
+  ways: procedure.ways.map((way, i) => (i === at ? { ...way, ...change } : way)),
 })
 
-/** One more school, as a copy to be changed; usual for nothing until somebody says so. */
-export function copySchool(procedure: Procedure, at: number): Procedure {
-  const from = procedure.schools[at]!
+/** One more way, as a copy to be changed; usual for nothing until somebody says so. */
+export function copyWay(procedure: Procedure, at: number): Procedure {
+  const from = procedure.ways[at]!
   const name = `${from.name}, ours`
-  const copy = { ...from, id: slugOf(name, idsOf(procedure.schools)), name, usualFor: [], usualAt: undefined }
-  return { ...procedure, schools: [...procedure.schools.slice(0, at + 1), copy, ...procedure.schools.slice(at + 1)] }
+  const copy = { ...from, id: slugOf(name, idsOf(procedure.ways)), name, usualFor: [], usualAt: undefined }
+  return { ...procedure, ways: [...procedure.ways.slice(0, at + 1), copy, ...procedure.ways.slice(at + 1)] }
 }
 
 /** @throws where it is the only one */
-export function withoutSchool(procedure: Procedure, at: number): Procedure {
-  if (procedure.schools.length === 1) throw new Error('withoutSchool: a procedure has at least one school')
-  return { ...procedure, schools: procedure.schools.filter((_, i) => i !== at) }
+export function withoutWay(procedure: Procedure, at: number): Procedure {
+  if (procedure.ways.length === 1) throw new Error('withoutWay: a procedure has at least one way')
+  return { ...procedure, ways: procedure.ways.filter((_, i) => i !== at) }
 }
 
-/** The school that is usual for a kind from now on; no other is. */
+/** The way that is usual for a kind from now on; no other is. */
 export const usualForKind = (procedure: Procedure, at: number, kind: string, usual: boolean): Procedure => ({
   ...procedure,
-  schools: procedure.schools.map((school, i) => {
-    const others = school.usualFor.filter((id) => id !== kind)
-    return { ...school, usualFor: i === at && usual ? [...others, kind] : others }
+  ways: procedure.ways.map((way, i) => {
+    const others = way.usualFor.filter((id) => id !== kind)
+    return { ...way, usualFor: i === at && usual ? [...others, kind] : others }
   }),
 })
 
-/** The school that is usual for a kind where so much is made; which others are is theirs. */
+/** The way that is usual for a kind where so much is made; which others are is theirs. */
 export function usualAtForKind(procedure: Procedure, at: number, kind: string, usual: boolean): Procedure {
-  const { usualAt } = procedure.schools[at]!
+  const { usualAt } = procedure.ways[at]!
   const others = (usualAt?.kinds ?? []).filter((id) => id !== kind)
   const kinds = usual ? [...others, kind] : others
-  return withSchool(procedure, at, { usualAt: kinds.length > 0 ? { ...usualAt, kinds } : undefined })
+  return withWay(procedure, at, { usualAt: kinds.length > 0 ? { ...usualAt, kinds } : undefined })
 }
 
 const idsOf = (list: { id: string }[]): string[] => list.map(({ id }) => id)
 
-const withPart = (procedure: Procedure, { school, part }: StepPlace, change: (part: ProcedurePart) => ProcedurePart) =>
-  withSchool(procedure, school, {
-    parts: procedure.schools[school]!.parts.map((one, i) => (i === part ? change(one) : one)),
+const withPart = (procedure: Procedure, { way, part }: StepPlace, change: (part: ProcedurePart) => ProcedurePart) =>
+  withWay(procedure, way, {
+    parts: procedure.ways[way]!.parts.map((one, i) => (i === part ? change(one) : one)),
   })
 
-const stepsOf = (procedure: Procedure, { school, part }: StepPlace): Step[] =>
-  procedure.schools[school]!.parts[part]!.steps
+const stepsOf = (procedure: Procedure, { way, part }: StepPlace): Step[] => procedure.ways[way]!.parts[part]!.steps
 
 export const renamePart = (procedure: Procedure, place: StepPlace, name: string): Procedure =>
   withPart(procedure, place, (part) => ({ ...part, name }))
@@ -92,9 +91,9 @@ export function changeStep(procedure: Procedure, place: StepPlace, change: Recor
 
 const withFigures = (
   procedure: Procedure,
-  { school }: StepPlace,
+  { way }: StepPlace,
   change: (figures: WayFigure[]) => WayFigure[],
-): Procedure => withSchool(procedure, school, { figures: change(procedure.schools[school]!.figures) })
+): Procedure => withWay(procedure, way, { figures: change(procedure.ways[way]!.figures) })
 
 /**
  * Why a step cannot be left out or moved away; null where it can: others go back to it, or it clears what was put in.
@@ -118,8 +117,8 @@ const left = (procedure: Procedure, place: StepPlace): Procedure =>
   withPart(procedure, place, (part) => ({ ...part, steps: part.steps.filter((_, i) => i !== place.step) }))
 
 /** Whether every step says what is so as the machine stands there. */
-const sound = ({ schools }: Procedure, { school }: StepPlace): boolean =>
-  conditionFaults(schools[school]!.parts.flatMap(({ steps }) => steps)).length === 0
+const sound = ({ ways }: Procedure, { way }: StepPlace): boolean =>
+  conditionFaults(ways[way]!.parts.flatMap(({ steps }) => steps)).length === 0
 
 /** @throws where it is held, see `stepHeld` */
 export function withoutStep(procedure: Procedure, place: StepPlace): Procedure {

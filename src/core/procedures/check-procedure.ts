@@ -54,40 +54,40 @@ function issuesOfNames(procedure: Procedure): Issue[] {
   const { needs } = procedure
   if (needs?.instead && !procedureById(needs.instead))
     wrong('needs.instead', 'unknown', 'is no procedure that ships', needs.instead)
-  twice(procedure.schools, 'schools', wrong)
-  procedure.schools.forEach((school, s) => {
-    inSchool(school, `schools[${s}]`, procedure, wrong)
+  twice(procedure.ways, 'ways', wrong)
+  procedure.ways.forEach((way, s) => {
+    inWay(way, `ways[${s}]`, procedure, wrong)
   })
   return issues
 }
 
-function inSchool(school: Way, path: string, procedure: Procedure, wrong: Wrong): void {
-  school.usualFor.forEach((id, i) => {
+function inWay(way: Way, path: string, procedure: Procedure, wrong: Wrong): void {
+  way.usualFor.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.usualFor[${i}]`, 'unknown', 'is no kind it is for', id)
   })
-  const at = school.usualAt
+  const at = way.usualAt
   at?.kinds.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.usualAt.kinds[${i}]`, 'unknown', 'is no kind it is for', id)
   })
   if (at?.fromDrinks !== undefined && at.belowDrinks !== undefined && at.fromDrinks >= at.belowDrinks)
     wrong(`${path}.usualAt.belowDrinks`, 'min', 'must be more than what it is usual from', at.belowDrinks)
-  const steps = new Set(school.parts.flatMap((part) => part.steps.map(({ id }) => id)))
-  school.figures.forEach((figure, i) => {
+  const steps = new Set(way.parts.flatMap((part) => part.steps.map(({ id }) => id)))
+  way.figures.forEach((figure, i) => {
     if (figure.step !== undefined && !steps.has(figure.step))
       wrong(`${path}.figures[${i}].step`, 'unknown', 'is no step of this way', figure.step)
   })
-  school.kinds?.forEach((id, i) => {
+  way.kinds?.forEach((id, i) => {
     if (!procedure.kinds.includes(id)) wrong(`${path}.kinds[${i}]`, 'unknown', 'is no kind it is for', id)
   })
-  twice(school.parts, `${path}.parts`, wrong)
-  school.parts.forEach((part, p) => {
+  twice(way.parts, `${path}.parts`, wrong)
+  way.parts.forEach((part, p) => {
     twice(part.steps, `${path}.parts[${p}].steps`, wrong)
     part.steps.forEach((step, i) => {
       inStep(step, i, part, `${path}.parts[${p}].steps[${i}]`, wrong)
     })
   })
-  for (const { steps, at } of inOneGo(school.parts)) cleared(steps, (i) => `${path}.${at[i]}`, wrong)
-  const all = school.parts.flatMap(({ steps }, p) => steps.map((step, i) => ({ step, at: `parts[${p}].steps[${i}]` })))
+  for (const { steps, at } of inOneGo(way.parts)) cleared(steps, (i) => `${path}.${at[i]}`, wrong)
+  const all = way.parts.flatMap(({ steps }, p) => steps.map((step, i) => ({ step, at: `parts[${p}].steps[${i}]` })))
   for (const { at, code, message } of conditionFaults(all.map(({ step }) => step)))
     wrong(`${path}.${all[at]!.at}`, code, message)
 }

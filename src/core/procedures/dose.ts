@@ -2,7 +2,7 @@ import { type Span, spanWords } from './span.ts'
 
 export type Substance = 'detergent' | 'milk-cleaner' | 'descaler' | 'sanitiser' | 'grease' | 'salt'
 
-/** An amount as a school gives it: by weight, by the scoop that is in the tub, or by tablet. */
+/** An amount as a way gives it: by weight, by the scoop that is in the tub, or by tablet. */
 export interface DoseAmount {
   of: Substance
   grams?: Span
@@ -15,7 +15,7 @@ export interface DoseAmount {
   oneTo?: number
   /** Tablets that do instead, by their label. */
   orTablets?: number
-  /** Solution it makes, L, where the school says how much water. */
+  /** Solution it makes, L, where the way says how much water. */
   litres?: number
   /** As it is said where nobody weighs it. */
   words?: string
@@ -74,7 +74,7 @@ function levelled(grams: number, scoopG: number): number {
 }
 
 /**
- * A school's amount in grams, level scoops and tablets of this firm's own measures.
+ * A way's amount in grams, level scoops and tablets of this firm's own measures.
  *
  * @param times - how often it is given, such as once a group
  * @example doseOf({ of: 'detergent', grams: span(3) }, measures).scoops // 0.5 with a scoop of 6 g
@@ -104,7 +104,7 @@ export function scoopWords(scoops: number): string {
   return `${number} level ${scoops > 1 ? 'scoops' : 'scoop'}`
 }
 
-/** An amount as the school says it. @example doseSaid({ of: 'detergent', scoops: 0.5 }) // 'half a scoop' */
+/** An amount as the way says it. @example doseSaid({ of: 'detergent', scoops: 0.5 }) // 'half a scoop' */
 export function doseSaid({ grams, scoops, tablets, gramsPerL, oneTo, words }: DoseAmount): string {
   if (words) return words
   if (scoops !== undefined) return scoops === 1 ? 'a full scoop' : scoops === 0.5 ? 'half a scoop' : `${scoops} scoops`

@@ -18,8 +18,8 @@ export interface Lane {
   waits?: { step: string; for: { lane: string; step: string } }[]
 }
 
-/** What is run together: a procedure in one of its schools. */
+/** What is run together: a procedure in one of its ways. */
 export interface Chosen {
   procedure: Procedure
-  school: Way
+  way: Way
 }

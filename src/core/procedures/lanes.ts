@@ -9,22 +9,22 @@ const drinks = ({ steps }: { steps: Step[] }): boolean => steps.some(({ act }) =
 const sideNames = ['left', 'right'] as const
 
 /**
- * A school's parts as lanes on this machine: what is done at each group or steam side comes once for each, and what
+ * A way's parts as lanes on this machine: what is done at each group or steam side comes once for each, and what
  * follows waits for all of them.
  *
- * @example lanesOf(detergentBackflush, school, c2).map(({ title }) => title) // … 'group 1', … 'group 2'
+ * @example lanesOf(detergentBackflush, way, c2).map(({ title }) => title) // … 'group 1', … 'group 2'
  */
-export function lanesOf(procedure: Procedure, school: Way, kind: Kind): Lane[] {
+export function lanesOf(procedure: Procedure, way: Way, kind: Kind): Lane[] {
   const lanes: Lane[] = []
   const machine = { groups: kind.groups, sides: kind.sides }
   let before: string[] = []
   let at = 0
-  while (at < school.parts.length) {
-    const each = school.parts[at]!.each
+  while (at < way.parts.length) {
+    const each = way.parts[at]!.each
     let end = at + 1
     // What is done at each group in turn stays together: one group's parts are one lane. Coffee comes after them all.
-    while (each && school.parts[end]?.each === each && !drinks(school.parts[end]!)) end += 1
-    const block = school.parts.slice(at, end)
+    while (each && way.parts[end]?.each === each && !drinks(way.parts[end]!)) end += 1
+    const block = way.parts.slice(at, end)
     const steps = block.flatMap((part) =>
       part.steps.filter((step) => asked(step, kind)).map((step) => inPart(part.id, inWordsOf(step, kind))),
     )
@@ -35,7 +35,7 @@ export function lanesOf(procedure: Procedure, school: Way, kind: Kind): Lane[] {
       const place = each === 'group' ? `group ${i + 1}` : (sideNames[i] ?? `side ${i + 1}`)
       return {
         id: `${procedure.id}/${block[0]!.id}${each ? `/${i + 1}` : ''}`,
-        title: titleOf(procedure, school, block[0]!.name, each && many > 1 ? place : null),
+        title: titleOf(procedure, way, block[0]!.name, each && many > 1 ? place : null),
         procedure: procedure.id,
         group: each === 'group' ? i + 1 : null,
         side: each === 'side' ? i + 1 : null,
@@ -51,10 +51,10 @@ export function lanesOf(procedure: Procedure, school: Way, kind: Kind): Lane[] {
 }
 
 /** @example 'Detergent backflush, group 1' 'Screens and parts soaked: screen off, group 2' */
-function titleOf({ name }: Procedure, school: Way, part: string, place: string | null): string {
-  const eachParts = school.parts.filter(({ each }) => each)
-  const alone = school.parts.length === 1 || (place !== null && eachParts.length === 1)
-  const first = school.parts[0]!.name === part && school.parts[0]!.each !== undefined && eachParts.length < 3
+function titleOf({ name }: Procedure, way: Way, part: string, place: string | null): string {
+  const eachParts = way.parts.filter(({ each }) => each)
+  const alone = way.parts.length === 1 || (place !== null && eachParts.length === 1)
+  const first = way.parts[0]!.name === part && way.parts[0]!.each !== undefined && eachParts.length < 3
   return `${name}${alone || (first && place !== null) ? '' : `: ${part.toLowerCase()}`}${place === null ? '' : `, ${place}`}`
 }
 
@@ -65,7 +65,7 @@ function titleOf({ name }: Procedure, school: Way, part: string, place: string |
  * @param groups - the groups it is done at, where not at all of them
  */
 export function lanesTogether(running: Chosen[], kind: Kind, groups?: number[]): Lane[] {
-  const all = running.flatMap(({ procedure, school }) => lanesOf(procedure, school, kind))
+  const all = running.flatMap(({ procedure, way }) => lanesOf(procedure, way, kind))
   const here = all.filter(({ group }) => group === null || !groups || groups.includes(group))
   const ids = new Set(here.map(({ id }) => id))
   const some = here.map((lane) => ({ ...lane, after: lane.after.filter((id) => ids.has(id)) }))

@@ -24,9 +24,9 @@ export function offeredTo(kind: Kind, behind: string = 'none', library: Procedur
     .filter((procedure) => procedure.kinds.includes(base) && treated(procedure, behind))
     .map((procedure) => ({
       ...procedure,
-      schools: procedure.schools.filter(({ kinds }) => !kinds || kinds.includes(base)),
+      ways: procedure.ways.filter(({ kinds }) => !kinds || kinds.includes(base)),
     }))
-    .filter(({ schools }) => schools.length > 0)
+    .filter(({ ways }) => ways.length > 0)
     .map((procedure): Offered => {
       const { needs } = procedure
       const lacks = needs && !needs.stations.some((id) => here.has(id))
@@ -53,22 +53,22 @@ function replaced(procedure: Procedure, kind: Kind, library: Procedure[]): boole
 }
 
 /**
- * The school a machine gets until somebody chooses: the one for as much as is made on it, else its kind's usual one,
+ * The way a machine gets until somebody chooses: the one for as much as is made on it, else its kind's usual one,
  * else the first.
  *
  * @param drinksPerOpenDay - of this machine; null where nobody counted: then the kind alone tells
- * @example usualSchool(detergentBackflush, c2, 400).id // 'full-scoop-long-soak'
+ * @example usualWay(detergentBackflush, c2, 400).id // 'full-scoop-long-soak'
  */
-export function usualSchool(procedure: Procedure, kind: Kind, drinksPerOpenDay: number | null): Way {
+export function usualWay(procedure: Procedure, kind: Kind, drinksPerOpenDay: number | null): Way {
   const base = kind.basedOn ?? kind.id
   return (
-    procedure.schools.find((school) => drinksPerOpenDay !== null && usualAtUse(school, base, drinksPerOpenDay)) ??
-    procedure.schools.find(({ usualFor }) => usualFor.includes(base)) ??
-    procedure.schools[0]!
+    procedure.ways.find((way) => drinksPerOpenDay !== null && usualAtUse(way, base, drinksPerOpenDay)) ??
+    procedure.ways.find(({ usualFor }) => usualFor.includes(base)) ??
+    procedure.ways[0]!
   )
 }
 
-/** Whether a school is the usual one of a kind for how much is made, and not for the kind alone. */
+/** Whether a way is the usual one of a kind for how much is made, and not for the kind alone. */
 export const usualAtUse = ({ usualAt }: Way, kind: string, drinksPerOpenDay: number): boolean =>
   usualAt?.kinds.includes(kind) === true &&
   drinksPerOpenDay >= (usualAt.fromDrinks ?? 0) &&

@@ -164,7 +164,7 @@ const written = array(
     .required(),
 ).max(10)
 
-const school = object({
+const way = object({
   id: slug().required(),
   name: said(80).required(),
   reason: said(600).required(),
@@ -221,7 +221,7 @@ const schema = object({
     .noUnknown()
     .optional()
     .default(undefined),
-  schools: array(school.required()).required().min(1, 'must have a way of doing it').max(20),
+  ways: array(way.required()).required().min(1, 'must have a way of doing it').max(20),
 }).noUnknown()
 
 /** A procedure as a file: its shape. What must hold between its places is told by `checkProcedure`. */

@@ -16,7 +16,7 @@ export interface ProcedurePart {
   steps: Step[]
 }
 
-/** One figure of a school, to stand beside those of the others. */
+/** One figure of a way, to stand beside those of the others. */
 export interface WayFigure {
   name: string
   words: string
@@ -25,7 +25,7 @@ export interface WayFigure {
   step?: string
 }
 
-/** How often a school has it done; the first of its clocks that runs out. */
+/** How often a way has it done; the first of its clocks that runs out. */
 export interface Every {
   /** As it is said. @example 'every 30 lifts' */
   words: string
@@ -123,11 +123,11 @@ export interface Procedure {
   writes: Written[]
   /** Once begun it must be finished: what is looked at first. */
   mustFinish?: { why: string; first: string[] }
-  schools: Way[]
+  ways: Way[]
 }
 
-/** What a run of a school writes. */
-export const writtenBy = ({ writes }: Procedure, school: Way): Written[] => school.writes ?? writes
+/** What a run of a way writes. */
+export const writtenBy = ({ writes }: Procedure, way: Way): Written[] => way.writes ?? writes
 
 /** What ways, tasks and alternatives call a procedure by: a firm's own version answers to the name of its original. */
 export const rootOf = ({ id, basedOn }: Procedure): string => basedOn ?? id

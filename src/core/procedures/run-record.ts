@@ -55,7 +55,7 @@ export function runEntries(
   if (!state.ended) throw new Error('runEntries: a run is on record when it has ended')
   const { ended } = state
   const through = (lane: Lane) => stepNow(lane, state) === null
-  const drafts: Draft[] = running.flatMap(({ procedure, school }) => {
+  const drafts: Draft[] = running.flatMap(({ procedure, way }) => {
     const own = lanes.filter((lane) => lane.procedure === procedure.id)
     const ids = new Set(own.map(({ id }) => id))
     const run: Draft = {
@@ -64,7 +64,7 @@ export function runEntries(
         procedure: procedure.id,
         version: procedure.version,
         name: procedure.name,
-        school: school.id,
+        way: way.id,
         minutes: Math.round(minutesOf(own, state) * 10) / 10,
         ended: ended.how,
         ...(ended.why && { why: ended.why }),
@@ -79,14 +79,7 @@ export function runEntries(
     }
     return [
       run,
-      ...written(
-        writtenBy(procedure, school),
-        own,
-        through,
-        state,
-        [...raised, ...kind.duties.map(({ id }) => id)],
-        kind,
-      ),
+      ...written(writtenBy(procedure, way), own, through, state, [...raised, ...kind.duties.map(({ id }) => id)], kind),
       ...fittings(own, state),
       ...measured(own, state, kind),
     ]

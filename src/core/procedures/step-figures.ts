@@ -5,7 +5,7 @@ import type { Step } from './step.ts'
 import { nbsp, seconds } from './step-parts.ts'
 
 /**
- * A step's figures as a table of schools says them; null for a step that has none.
+ * A step's figures as a table of ways says them; null for a step that has none.
  * @example stepFigure({ act: 'cadence', onS: 10, offS: 5, times: 5, … }) // '10 s on, 5 s off, 5 ×'
  */
 function stepFigure(step: Step): string | null {

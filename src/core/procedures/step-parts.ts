@@ -270,7 +270,7 @@ export const nbsp = '\u00a0'
 /** How a span of seconds or of strokes stands in a table. */
 export const seconds = (span: Span): string => `${spanWords(span).replaceAll(' ', nbsp)}${nbsp}s`
 
-/** A figure a school gives, by name; `M` marks what it does not say itself. With the step it is read off, if any. */
+/** A figure a way gives, by name; `M` marks what it does not say itself. With the step it is read off, if any. */
 export const figure = (name: string, words: string, mark: 'T' | 'M' = 'T', step?: string): WayFigure => ({
   name,
   words,

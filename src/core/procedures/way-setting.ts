@@ -15,7 +15,7 @@ export function waySetting(procedure: Procedure, way: Way): Setting<'way'> {
     v: 1,
     setting: 'way',
     procedure: rootOf(procedure),
-    school: way.id,
+    way: way.id,
     name: way.name,
     ...(first &&
       words &&

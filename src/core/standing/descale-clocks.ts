@@ -98,9 +98,9 @@ function descaleLife(facts: MachineFacts, clock: 'litres' | 'months'): { value: 
   return value === undefined ? null : { value, source: ownSource(chosen!) }
 }
 
-/** Usual litres between descales at a carbonate hardness, by the school. */
+/** Usual litres between descales at a carbonate hardness, by the policy. */
 const usualLitres = (facts: MachineFacts, descale: Descale, mgL: number): number =>
-  descale.litres.find((row) => row.upToDh === null || mgL / mgLPer.dH <= row.upToDh)!.bySchool[facts.school.value]
+  descale.litres.find((row) => row.upToDh === null || mgL / mgLPer.dH <= row.upToDh)!.byPolicy[facts.policy.value]
 
 /** Litres after which a machine is descaled, chalk and calendar apart: its own prompt, somebody's figure, or the usual. */
 export const litresToDescale = (facts: MachineFacts, descale: Descale, alkalinityMgL: number): number =>
@@ -165,7 +165,7 @@ export function litresRuleClock(
   carbonateLine: number,
   add: Add,
 ): RunningClock {
-  const { budget, use, school } = facts
+  const { budget, use, policy } = facts
   const litresFor = (mgL: number) => usualLitres(facts, descale, mgL)
   const own = descaleLife(facts, 'litres')
   const { soft, likely, hard } = chalk.water.fed
@@ -181,7 +181,7 @@ export function litresRuleClock(
     what: 'Usual prompt at this hardness',
     value: limit.value,
     unit: 'L',
-    source: own ? own.source : `how early: ${policyName[school.value]}, from memory${range}`,
+    source: own ? own.source : `how early: ${policyName[policy.value]}, from memory${range}`,
     ...(!own && { formula: `by {${carbonateLine}}` }),
     origin: own ? 'setting' : 'default',
     mark: own ? undefined : 'M',
@@ -209,7 +209,7 @@ export function litresRuleClock(
 /** The calendar: somebody's own, the chosen way's, else by how early one acts. */
 export function calendarClock(facts: MachineFacts, descale: Descale, chalk: MachineChalk, add: Add): RunningClock {
   const own = descaleLife(facts, 'months')
-  const limit = own?.value ?? descale.months[facts.school.value]
+  const limit = own?.value ?? descale.months[facts.policy.value]
   const start = toDay(chalk.since)
   const end = addMonths(start, limit)
   const monthsLine = add(() => ({
@@ -217,7 +217,7 @@ export function calendarClock(facts: MachineFacts, descale: Descale, chalk: Mach
     value: limit,
     unit: 'months',
     origin: own ? 'setting' : 'default',
-    source: own ? own.source : `how early: ${policyName[facts.school.value]}, from memory`,
+    source: own ? own.source : `how early: ${policyName[facts.policy.value]}, from memory`,
     mark: own ? undefined : 'M',
     adjust: { setting: 'life', position: 'descale', clock: 'months', value: limit },
   }))

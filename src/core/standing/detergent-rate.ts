@@ -12,7 +12,7 @@ export interface DetergentRate {
 const withDetergent = ['detergent-backflush', 'cleaning-programme']
 
 /** @returns null where it never is */
-export function detergentRate({ histories, kind, school, wayLives, opening }: MachineFacts): DetergentRate | null {
+export function detergentRate({ histories, kind, policy, wayLives, opening }: MachineFacts): DetergentRate | null {
   const own = nearestSetting(histories, 'detergent')
   if (own) {
     const { perOpenDay, everyDrinks } = own.body
@@ -27,5 +27,5 @@ export function detergentRate({ histories, kind, school, wayLives, opening }: Ma
     return { daily: Math.min(1, 1 / (way.rhythm.days * opening.shareOpen)), every: null, level: way.level }
   return 'perOpenDay' in kind.detergent
     ? { daily: kind.detergent.perOpenDay, every: null, level: 'catalogue' }
-    : { daily: null, every: kind.detergent.everyDrinks[school.value], level: 'catalogue' }
+    : { daily: null, every: kind.detergent.everyDrinks[policy.value], level: 'catalogue' }
 }

@@ -28,7 +28,7 @@ export interface WearClock extends RunningClock {
   usedOn(day: number): number
   /** When it runs out for a part that lasts so many times as long. */
   scaled(multiplier: number): LifePassage<Governing>
-  /** The life of the usual school; its own limit where that is set. */
+  /** The life of the usual policy; its own limit where that is set. */
   usualLimit: number
 }
 
@@ -46,7 +46,7 @@ interface Reading {
   lines(used: number): number
 }
 
-function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Life; usual: number } | null {
+function lifeOf({ facts, duty, policy }: DutyContext, clock: Clock): { life: Life; usual: number } | null {
   const catalogue = duty.limits[clock]
   const own = facts.hasOwnLives ? ownLife(facts.histories, facts.kind.id, duty.id, clock) : null
   const most = duty.safety && catalogue ? catalogue.longLife : Number.POSITIVE_INFINITY
@@ -65,7 +65,7 @@ function lifeOf({ facts, duty, school }: DutyContext, clock: Clock): { life: Lif
     }
     if (!duty.safety) return null
   }
-  return catalogue ? { life: { value: catalogue[school.value], own: null }, usual: catalogue.usual } : null
+  return catalogue ? { life: { value: catalogue[policy.value], own: null }, usual: catalogue.usual } : null
 }
 
 /** Every clock that governs this duty. */

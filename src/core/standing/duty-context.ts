@@ -12,7 +12,7 @@ export interface DutyContext {
   index: number | undefined
   since: LastDone
   /** Of this duty, where one was chosen for it. */
-  school: MachineFacts['school']
+  policy: MachineFacts['policy']
   add: Add
 }
 

@@ -12,7 +12,7 @@ import { type HotHours, hotHoursAMonth } from './hot-hours.ts'
  * that says what is left; none is called where nobody will read them.
  */
 
-function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, own }: Life): Line {
+function lifeLine({ facts, duty, policy }: DutyContext, clock: Clock, { value, own }: Life): Line {
   const name = lifeNames[clock] ?? `Life in ${alongWords[clock as AlongClock].name}`
   return {
     what: duty.action === 'replace' ? name : name.replace('Life', 'Interval'),
@@ -21,7 +21,7 @@ function lifeLine({ facts, duty, school }: DutyContext, clock: Clock, { value, o
     origin: own ? 'setting' : 'default',
     source: own
       ? ownSource(own)
-      : `how early: ${policyName[school.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
+      : `how early: ${policyName[policy.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
     mark: own ? undefined : duty.mark,
     adjust: { setting: 'life', position: duty.id, clock, value },
   }

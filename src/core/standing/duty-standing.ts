@@ -15,9 +15,9 @@ import {
 import { seenWindow } from '../wear/seen-window.ts'
 import { type RunningClock, runningClocks, type WearClock } from './duty-clocks.ts'
 import { materialFitted } from './fitted-material.ts'
-import { ownSchool } from './histories.ts'
+import { ownPolicy } from './histories.ts'
 import { lastCondition, lastDone } from './last-done.ts'
-import { type MachineFacts, schoolOf } from './machine-facts.ts'
+import { type MachineFacts, policyOf } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
 import { clockName, type Governing, type Standing } from './standing.ts'
 
@@ -33,7 +33,7 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
   if (!since) return null
   const key = index === undefined ? duty.id : `${duty.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
-  const school = facts.hasOwnSchools ? schoolOf(ownSchool(histories, duty.id)) : facts.school
+  const policy = facts.hasOwnPolicies ? policyOf(ownPolicy(histories, duty.id)) : facts.policy
   if (made?.unknown)
     add(() => ({
       what: 'Material noted when it was fitted',
@@ -41,7 +41,7 @@ export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | un
       origin: 'measured',
       source: `this kind knows none of that name: reckoned as ${duty.variant}, the usual one`,
     }))
-  const running = runningClocks({ facts, duty, index, since, school, add })
+  const running = runningClocks({ facts, duty, index, since, policy, add })
   const condition = duty.part ? lastCondition(histories, duty.part, index) : null
   const head: Head = {
     key,

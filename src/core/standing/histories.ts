@@ -137,10 +137,10 @@ export const ownLife = (histories: Histories, kind: string, duty: string, clock:
     (body) => body.duty === duty && body.clock === clock && (body.kind === undefined || body.kind === kind),
   )
 
-/** The school of when to act: of this part or task where somebody chose one for it, nearest level first, else of all. */
-export const ownSchool = (histories: Histories, duty: string | null): Found<'school'> | null =>
-  (duty === null ? null : nearestThat(histories, 'school', (body) => body.duty === duty)) ??
-  nearestThat(histories, 'school', (body) => body.duty === undefined)
+/** The policy of when to act: of this part or task where somebody chose one for it, nearest level first, else of all. */
+export const ownPolicy = (histories: Histories, duty: string | null): Found<'policy'> | null =>
+  (duty === null ? null : nearestThat(histories, 'policy', (body) => body.duty === duty)) ??
+  nearestThat(histories, 'policy', (body) => body.duty === undefined)
 
 /** Which version of a kind holds here. */
 export const nearestKindAs = (histories: Histories, kind: string): Found<'kind-as'> | null =>

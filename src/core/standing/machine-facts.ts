@@ -11,7 +11,7 @@ import {
   latestDay,
   nearestSetting,
   ofKind,
-  ownSchool,
+  ownPolicy,
   settingsOf,
 } from './histories.ts'
 import { machineKind } from './machine-kind.ts'
@@ -37,10 +37,10 @@ export interface MachineFacts {
   shares: { value: number[]; level: Level | 'catalogue' | 'counted'; counted?: number }
   /** Whether anybody set a life of their own, anywhere: most never did. */
   hasOwnLives: boolean
-  /** The same of how often what nobody counts happens, and of schools chosen for one part. */
+  /** The same of how often what nobody counts happens, and of policies chosen for one part. */
   hasAlongCounts: boolean
-  hasOwnSchools: boolean
-  school: { value: Policy; level: Level | 'catalogue' }
+  hasOwnPolicies: boolean
+  policy: { value: Policy; level: Level | 'catalogue' }
   /** Tasks whose rhythm is that of a way chosen here, see `wayLives`. */
   wayLives: Map<string, WayLife>
   stage: StageNow
@@ -78,8 +78,8 @@ export function machineFacts(histories: Histories, showWorking = true, own: Leve
     shares: groupShares(kind, readings, nearestSetting(histories, 'group-share')),
     hasOwnLives: settingsOf(histories, 'life').length > 0,
     hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
-    hasOwnSchools: settingsOf(histories, 'school').some(({ duty }) => duty !== undefined),
-    school: schoolOf(ownSchool(histories, null)),
+    hasOwnPolicies: settingsOf(histories, 'policy').some(({ duty }) => duty !== undefined),
+    policy: policyOf(ownPolicy(histories, null)),
     wayLives: wayLives(histories),
     stage: stageNow(histories, 'machine'),
     showWorking,
@@ -99,6 +99,6 @@ function groupShares(
     : { value: kind.groupShares, level: 'catalogue' }
 }
 
-/** The school of when to act; "usual" unless somebody chose. */
-export const schoolOf = (found: Found<'school'> | null): MachineFacts['school'] =>
-  found ? { value: found.body.school, level: found.level } : { value: 'usual', level: 'catalogue' }
+/** The policy of when to act; "usual" unless somebody chose. */
+export const policyOf = (found: Found<'policy'> | null): MachineFacts['policy'] =>
+  found ? { value: found.body.policy, level: found.level } : { value: 'usual', level: 'catalogue' }

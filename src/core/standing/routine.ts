@@ -2,7 +2,7 @@ import { routineThere } from '../care/care-told.ts'
 import { instances } from '../kinds/index.ts'
 import type { Duty } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
-import { offeredTo, usualSchool } from '../procedures/offered.ts'
+import { offeredTo, usualWay } from '../procedures/offered.ts'
 import { type Every, type Procedure, rootOf, type Way, type Written, writtenBy } from '../procedures/procedure.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { Mark } from '../quantity/working.ts'
@@ -106,8 +106,8 @@ function customersOwn(facts: MachineFacts): Told[] {
   const told = offeredTo(kind, treatmentBefore(histories).kind, libraryHere(histories)).flatMap(
     ({ procedure, refused }): Told[] => {
       if (refused) return []
-      const chosen = nearestWay(histories, rootOf(procedure))?.body.school
-      const way = procedure.schools.find(({ id }) => id === chosen) ?? usualSchool(procedure, kind, made)
+      const chosen = nearestWay(histories, rootOf(procedure))?.body.way
+      const way = procedure.ways.find(({ id }) => id === chosen) ?? usualWay(procedure, kind, made)
       const named = ({ task, taskOf }: Written) => taskOf?.[base] ?? task
       const tasks = writtenBy(procedure, way).map(named)
       const duty = kind.duties.find(({ id }) => id === tasks[0]) ?? null

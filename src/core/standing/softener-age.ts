@@ -1,13 +1,13 @@
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
 import type { RunningClock } from './duty-clocks.ts'
-import type { schoolFigure } from './water/set-figure.ts'
+import type { policyFigure } from './water/set-figure.ts'
 
 /** The clock of age of what stands before the machines: so many months from a day on. */
 export function ageClock(
   since: string,
   asOfDay: number,
-  cap: ReturnType<typeof schoolFigure>,
+  cap: ReturnType<typeof policyFigure>,
   what: string,
   add: Add,
 ): RunningClock {

@@ -26,7 +26,7 @@ export function wayLives(histories: Histories): Map<string, WayLife> {
   const lives = new Map<string, WayLife>()
   for (const { body, level, on } of waysChosen(histories))
     for (const task of body.rhythm?.tasks ?? [])
-      if (!lives.has(task)) lives.set(task, { way: body.name ?? body.school, rhythm: body.rhythm!, level, on })
+      if (!lives.has(task)) lives.set(task, { way: body.name ?? body.way, rhythm: body.rhythm!, level, on })
   return lives
 }
 

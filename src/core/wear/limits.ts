@@ -43,7 +43,7 @@ export const alongWords: Record<AlongClock, { name: string; unit: string }> = {
   uses: { name: 'uses', unit: 'uses' },
 }
 
-/** The three schools of when to act; "usual" stands in for a maker's figure until the firm enters one. */
+/** The three policies of when to act; "usual" stands in for a maker's figure until the firm enters one. */
 export const policies = ['cautious', 'usual', 'longLife'] as const
 export type Policy = (typeof policies)[number]
 
@@ -59,11 +59,11 @@ export const policyReason: Record<Policy, string> = {
   longLife: 'Use the part up: fewer parts and visits, more looking, and now and then a leak.',
 }
 
-/** One life per school, as the tables of the trade give it. */
+/** One life per policy, as the tables of the trade give it. */
 export type ByPolicy = Record<Policy, number>
 export type PolicyLimits = Partial<Record<Clock, ByPolicy>>
 
-/** @example bySchool(3, 6, 12).usual // 6 */
+/** @example byPolicy(3, 6, 12).usual // 6 */
 export const byPolicy = (cautious: number, usual: number, longLife: number): ByPolicy => ({
   cautious,
   usual,

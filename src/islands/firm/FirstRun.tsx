@@ -32,13 +32,13 @@ function FirstRun() {
         },
         ...firmFields.slice(1).map((field) => ({ ...field, paths: [`firm.${field.id}`] })),
         {
-          id: 'school',
+          id: 'policy',
           label: 'When to act',
           hint: 'practitioners disagree; each machine can have its own',
           kind: 'choice' as const,
-          options: policies.map((school): [string, string] => [
-            school,
-            `${policyName[school]}: ${policyReason[school]}`,
+          options: policies.map((policy): [string, string] => [
+            policy,
+            `${policyName[policy]}: ${policyReason[policy]}`,
           ]),
         },
       ]}
@@ -49,7 +49,7 @@ function FirstRun() {
         initials: '',
         email: '',
         password: '',
-        school: 'usual',
+        policy: 'usual',
       }}
       save="Start the firm"
       onSave={async (values) => {
@@ -66,7 +66,7 @@ function FirstRun() {
             .toUpperCase()
         const told = await send<object>('POST', '/api/first-run', {
           firm: firmRecord(values),
-          school: values.school,
+          policy: values.policy,
           owner: { name: ownName, initials, email: typedText(values, 'email'), password: String(values.password) },
         })
         if (told.ok) location.assign('/first-steps')

@@ -163,9 +163,9 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
         <thead>
           <tr className="slim text-left text-[13px] text-second">
             <th className="py-1 font-semibold">Part or task</th>
-            {policies.map((school) => (
-              <th key={school} className="font-semibold">
-                {policyName[school]}
+            {policies.map((policy) => (
+              <th key={policy} className="font-semibold">
+                {policyName[policy]}
               </th>
             ))}
             <th className="text-right font-semibold max-md:hidden">Shape</th>
@@ -199,10 +199,10 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
                     .join('; ')}
                 </span>
               </td>
-              {policies.map((school) => (
-                <td key={school} className="py-1 pr-3">
+              {policies.map((policy) => (
+                <td key={policy} className="py-1 pr-3">
                   {clocks
-                    .flatMap((clock) => lifeOf(duty, clock, school, drinks))
+                    .flatMap((clock) => lifeOf(duty, clock, policy, drinks))
                     .map((words) => (
                       <span key={words} className="block whitespace-nowrap">
                         {words}
@@ -225,9 +225,9 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
 
 const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name)
 
-const lifeOf = (duty: Duty, clock: Clock, school: Policy, drinks: string): string[] => {
+const lifeOf = (duty: Duty, clock: Clock, policy: Policy, drinks: string): string[] => {
   const limit = duty.limits[clock]
-  return limit ? [limitWords(clock, limit[school], drinks)] : []
+  return limit ? [limitWords(clock, limit[policy], drinks)] : []
 }
 
 export const KindIsland = fromPage(KindView)

@@ -8,7 +8,7 @@ import { NewDutyForm } from './NewDutyForm.tsx'
 
 interface Props {
   kind: Kind
-  /** What was typed, by `place clock school`: it stays as typed, a number or not. */
+  /** What was typed, by `place clock policy`: it stays as typed, a number or not. */
   typed: Record<string, string>
   onType: (key: string, text: string, kind: Kind | null) => void
   /** Parts or tasks come or go. */
@@ -19,13 +19,13 @@ interface Props {
 export function LimitsTable({ kind, typed, onType, onChange }: Props) {
   const [find, setFind] = useState('')
   const [adding, setAdding] = useState(false)
-  const setLimit = (i: number, clock: Clock, school: Policy, text: string) => {
+  const setLimit = (i: number, clock: Clock, policy: Policy, text: string) => {
     const duties = kind.duties.map((duty, n) =>
       n === i
-        ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [school]: limitOf(text) } } }
+        ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [policy]: limitOf(text) } } }
         : duty,
     )
-    onType(`${i} ${clock} ${school}`, text, isLimit(text) ? { ...kind, duties } : null)
+    onType(`${i} ${clock} ${policy}`, text, isLimit(text) ? { ...kind, duties } : null)
   }
   const shown = kind.duties
     .map((duty, i) => ({ duty, i }))
@@ -60,9 +60,9 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
             <tr className="slim text-left text-[13px] text-second">
               <th className="py-1 font-semibold">Part or task</th>
               <th className="font-semibold">Clock</th>
-              {policies.map((school) => (
-                <th key={school} className="font-semibold">
-                  {policyName[school]}
+              {policies.map((policy) => (
+                <th key={policy} className="font-semibold">
+                  {policyName[policy]}
                 </th>
               ))}
               <th>
@@ -83,17 +83,17 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
                       )}
                     </td>
                     <td className="pr-3 text-second">{clockUnit(clock, kind.counter.unit)}</td>
-                    {policies.map((school) => {
-                      const text = typed[`${i} ${clock} ${school}`] ?? String(duty.limits[clock]![school])
+                    {policies.map((policy) => {
+                      const text = typed[`${i} ${clock} ${policy}`] ?? String(duty.limits[clock]![policy])
                       return (
-                        <td key={school} className="py-0.5 pr-2">
+                        <td key={policy} className="py-0.5 pr-2">
                           <input
                             className="field mono h-[36px] w-[104px] text-right"
                             inputMode="decimal"
-                            aria-label={`${duty.name}, ${clock}, ${policyName[school]}`}
+                            aria-label={`${duty.name}, ${clock}, ${policyName[policy]}`}
                             aria-invalid={!isLimit(text)}
                             value={text}
-                            onChange={(event) => setLimit(i, clock, school, event.target.value)}
+                            onChange={(event) => setLimit(i, clock, policy, event.target.value)}
                           />
                           {!isLimit(text) && (
                             <span role="alert" className="block text-[13px] font-semibold text-seal-ink">

@@ -94,9 +94,9 @@ export function NewDutyForm({ kind, onAdd, onCancel }: Props) {
       </label>
       <div className="flex flex-col gap-0.5">
         <div className="flex gap-2">
-          {policies.map((school, i) => (
-            <label key={school} className="flex flex-col gap-0.5">
-              <span className="slim text-[14px]">{policyName[school]}</span>
+          {policies.map((policy, i) => (
+            <label key={policy} className="flex flex-col gap-0.5">
+              <span className="slim text-[14px]">{policyName[policy]}</span>
               <input
                 className="field mono w-[88px] text-right"
                 inputMode="decimal"

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { effective, ownSchool } from '../../core/standing/histories.ts'
+import { effective, ownPolicy } from '../../core/standing/histories.ts'
 import { routineHere } from '../../core/standing/routine.ts'
 import { dayNear } from '../../ui/format.ts'
 import { everyWords } from '../../ui/interval-words.ts'
@@ -9,7 +9,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 /** What whoever works with the machine does between visits: how, how often, when last and when next. */
 export function Routine({ bundle, kind, today }: { bundle: MachineBundle; kind: Kind; today: string }) {
   const lines = useMemo(() => routineHere(effective(bundle.ledgers)), [bundle])
-  const early = ownSchool(effective(bundle.ledgers), null)?.body.school ?? 'usual'
+  const early = ownPolicy(effective(bundle.ledgers), null)?.body.policy ?? 'usual'
   return (
     <>
       <ul className="m-0 list-none p-0 text-[14px]">

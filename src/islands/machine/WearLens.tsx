@@ -20,7 +20,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, dueSentence, governs, title } from '../standing-words.ts'
 import { usePrinting } from '../use-printing.ts'
 import { Fetching } from './Fetching.tsx'
-import { SchoolLine } from './SchoolLine.tsx'
+import { PolicyLine } from './PolicyLine.tsx'
 
 const Routine = later(() => import('./Routine.tsx').then((module) => module.Routine))
 
@@ -71,7 +71,7 @@ export function WearLens(props: Props) {
             {standings.length} parts and tasks, reckoned to {dayLong(reckoning.asOf)}
             {bundle.stale && '; the Round still waits for these figures'}
           </span>
-          <SchoolLine bundle={bundle} today={today} onSaved={onSaved} />
+          <PolicyLine bundle={bundle} today={today} onSaved={onSaved} />
         </div>
         {recent.length > 0 && (
           <p className="m-0 mt-1 text-[14px] text-brass-ink">
@@ -243,7 +243,7 @@ function Besides({
     <>
       {kind.duties.some(({ id }) => id === standing.duty) && (
         <p className="m-0 pt-2">
-          <SchoolLine
+          <PolicyLine
             key={standing.duty}
             bundle={bundle}
             today={today}

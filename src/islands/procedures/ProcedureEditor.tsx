@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Issue } from '../../core/parse/parse-strict.ts'
-import { copySchool, ownVersionOf, type StepPlace, withoutSchool } from '../../core/procedures/change-procedure.ts'
+import { copyWay, ownVersionOf, type StepPlace, withoutWay } from '../../core/procedures/change-procedure.ts'
 import { checkOwnProcedure } from '../../core/procedures/check-procedure.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
 import { planRun } from '../../core/procedures/plan.ts'
@@ -15,22 +15,22 @@ import { LanesPlan } from '../run/LanesPlan.tsx'
 import { newId } from '../send-entries.ts'
 import { ChoiceField, TextField } from './Field.tsx'
 import { issuePlace } from './issue-place.ts'
-import { SchoolFields } from './SchoolFields.tsx'
 import { StepList } from './StepList.tsx'
 import { StepPreview } from './StepPreview.tsx'
+import { WayFields } from './WayFields.tsx'
 
-const first: StepPlace = { school: 0, part: 0, step: 0 }
-/** The first step of the school that is usual for some kind. */
-const firstOf = ({ schools }: Procedure): StepPlace => ({
+const first: StepPlace = { way: 0, part: 0, step: 0 }
+/** The first step of the way that is usual for some kind. */
+const firstOf = ({ ways }: Procedure): StepPlace => ({
   ...first,
-  school: Math.max(
+  way: Math.max(
     0,
-    schools.findIndex(({ usualFor }) => usualFor.length > 0),
+    ways.findIndex(({ usualFor }) => usualFor.length > 0),
   ),
 })
 const measures = doseMeasures({})
 
-/** A firm's own version of a procedure: words, figures, steps and schools in place, with the run’s screen beside it. */
+/** A firm's own version of a procedure: words, figures, steps and ways in place, with the run’s screen beside it. */
 function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }) {
   const [procedure, setProcedure] = useState(() => ownVersionOf(page.procedure))
   const [place, setPlace] = useState(() => firstOf(page.procedure))
@@ -86,17 +86,17 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
     setBusy('')
     setTold(sent.issues.map((issue) => ({ ...issue, path: issue.path.replace(/^body\.procedure\.?/, '') })))
   }
-  const school = procedure.schools[place.school]!
+  const way = procedure.ways[place.way]!
   const kind = kindById(kindId)!
-  const lanes = useMemo(() => (checked.ok ? lanesOf(procedure, school, kind) : []), [checked, kind, procedure, school])
+  const lanes = useMemo(() => (checked.ok ? lanesOf(procedure, way, kind) : []), [checked, kind, procedure, way])
   const plan = useMemo(() => (lanes.length > 0 ? planRun(lanes) : null), [lanes])
-  const shown = school.parts[place.part]?.steps[place.step]
+  const shown = way.parts[place.part]?.steps[place.step]
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
         name={procedure.name}
         under={page.procedure.basedOn ? `our own, version ${procedure.version}` : `a copy of ${page.procedure.name}`}
-        facts={[{ label: 'Schools', value: procedure.schools.length }]}
+        facts={[{ label: 'Ways', value: procedure.ways.length }]}
         action={
           <a href={`/procedures/${page.procedure.id}`} className="plain inline-flex items-center whitespace-nowrap">
             Leave as it is
@@ -111,29 +111,27 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
           </div>
           <div className="mt-3 flex flex-wrap items-end gap-3 border-t border-hair pt-2 pb-2">
             <ChoiceField
-              label="School"
-              value={school.id}
-              choices={procedure.schools.map(({ id: one, name }) => [one, name] as const)}
-              onChange={(next) =>
-                setPlace({ ...first, school: procedure.schools.findIndex(({ id: one }) => one === next) })
-              }
+              label="Way"
+              value={way.id}
+              choices={procedure.ways.map(({ id: one, name }) => [one, name] as const)}
+              onChange={(next) => setPlace({ ...first, way: procedure.ways.findIndex(({ id: one }) => one === next) })}
             />
             <button
               type="button"
               className="plain"
               onClick={() => {
-                step(copySchool(procedure, place.school))
-                setPlace({ ...first, school: place.school + 1 })
+                step(copyWay(procedure, place.way))
+                setPlace({ ...first, way: place.way + 1 })
               }}
             >
-              Copy this school
+              Copy this way
             </button>
             <button
               type="button"
               className="plain"
-              disabled={procedure.schools.length === 1}
+              disabled={procedure.ways.length === 1}
               onClick={() => {
-                step(withoutSchool(procedure, place.school))
+                step(withoutWay(procedure, place.way))
                 setPlace(first)
               }}
             >
@@ -143,7 +141,7 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
               Undo the last step
             </button>
           </div>
-          <SchoolFields key={school.id} procedure={procedure} at={place.school} onChange={type} />
+          <WayFields key={way.id} procedure={procedure} at={place.way} onChange={type} />
           <StepList procedure={procedure} place={place} onPlace={setPlace} onType={type} onChange={step} />
           <label className="mt-4 flex max-w-[420px] min-w-0 flex-col gap-0.5 border-t border-hair pt-3">
             <span className="slim text-[14px]">All of it from a file, as “As a file” gave it</span>

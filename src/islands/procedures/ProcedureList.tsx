@@ -3,7 +3,7 @@ import { type Family, familyNames } from '../../core/procedures/procedure.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ProcedureRow } from '../../views/procedure-page.ts'
 
-/** The library: every procedure, for what, in how many schools. */
+/** The library: every procedure, for what, in how many ways. */
 export function ProcedureList({ procedures, firm }: { procedures: ProcedureRow[]; firm: string }) {
   const own = procedures.filter((one) => one.own).length
   return (
@@ -54,7 +54,7 @@ export function ProcedureList({ procedures, firm }: { procedures: ProcedureRow[]
                     </span>
                     <span className="text-[14px] text-second md:w-[320px]">{kindsWords(procedure.kinds)}</span>
                     <span className="mono text-[14px] md:w-[100px] md:text-right">
-                      {procedure.schools} {procedure.schools === 1 ? 'school' : 'schools'}
+                      {procedure.ways} {procedure.ways === 1 ? 'way' : 'ways'}
                     </span>
                   </li>
                 ))}

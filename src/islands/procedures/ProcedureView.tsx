@@ -3,23 +3,23 @@ import { kindById } from '../../core/kinds/index.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ProcedurePage } from '../../views/procedure-page.ts'
 import { island } from '../island.tsx'
-import { SchoolChoice } from '../run/SchoolChoice.tsx'
+import { WayChoice } from '../run/WayChoice.tsx'
 import { actWords } from './act-words.ts'
 import { WhichStands } from './WhichStands.tsx'
 
-/** One procedure to be read: its schools side by side, then the chosen one step by step. */
+/** One procedure to be read: its ways side by side, then the chosen one step by step. */
 function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) {
   const { procedure } = page
-  const usual = procedure.schools.find(({ usualFor }) => usualFor.length > 0) ?? procedure.schools[0]!
+  const usual = procedure.ways.find(({ usualFor }) => usualFor.length > 0) ?? procedure.ways[0]!
   const [chosen, setChosen] = useState(usual.id)
-  const school = procedure.schools.find(({ id }) => id === chosen)!
+  const way = procedure.ways.find(({ id }) => id === chosen)!
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock
         name={procedure.name}
         under={procedure.about}
         facts={[
-          { label: 'Schools', value: procedure.schools.length },
+          { label: 'Ways', value: procedure.ways.length },
           { label: 'Version', value: procedure.version },
         ]}
         action={
@@ -43,10 +43,10 @@ function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) 
           <b>For</b> {procedure.kinds.map((id) => kindById(id)?.name ?? id).join('; ')}.{' '}
           {procedure.needs && <span className="text-second">Where it is missing: {procedure.needs.why}</span>}
         </p>
-        <SchoolChoice procedure={procedure} chosen={chosen} usual={null} onChoose={setChosen} />
+        <WayChoice procedure={procedure} chosen={chosen} usual={null} onChoose={setChosen} />
         <div className="grid gap-x-8 pt-4 lg:grid-cols-[1fr_320px]">
           <div className="min-w-0">
-            {school.parts.map((part) => (
+            {way.parts.map((part) => (
               <section key={part.id} aria-label={part.name} className="pb-3">
                 <h2 className="head m-0">
                   {part.name}
@@ -75,7 +75,7 @@ function ProcedureView({ page, today }: { page: ProcedurePage; today: string }) 
           <aside aria-label="At hand">
             <h2 className="head m-0">At hand</h2>
             <ul className="m-0 list-none p-0">
-              {[...school.tools, ...school.materials].map(({ name, why }) => (
+              {[...way.tools, ...way.materials].map(({ name, why }) => (
                 <li key={name} className="border-t border-hair py-1.5">
                   {name} {why && <span className="text-[14px] text-second">{why}</span>}
                 </li>

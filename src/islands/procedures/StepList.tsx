@@ -25,13 +25,13 @@ interface Props {
   onChange: (procedure: Procedure) => void
 }
 
-/** The steps of a school part by part; the chosen one opens to be changed. */
+/** The steps of a way part by part; the chosen one opens to be changed. */
 export function StepList({ procedure, place, onPlace, onType, onChange }: Props) {
   const [act, setAct] = useState<ActName>('do')
-  const school = procedure.schools[place.school]!
+  const way = procedure.ways[place.way]!
   return (
     <>
-      {school.parts.map((part, p) => (
+      {way.parts.map((part, p) => (
         <section key={part.id} aria-label={part.name} className="pt-2">
           <div className="max-w-[420px]">
             <TextField
@@ -75,7 +75,7 @@ export function StepList({ procedure, place, onPlace, onType, onChange }: Props)
                   {chosen && (
                     <>
                       <StepFields
-                        key={`${place.school} ${part.id} ${step.id}`}
+                        key={`${place.way} ${part.id} ${step.id}`}
                         step={step}
                         earlier={part.steps.slice(0, i + 1)}
                         onChange={(change) => onType(changeStep(procedure, here, change))}

@@ -2,15 +2,15 @@ import type { Procedure } from '../../core/procedures/procedure.ts'
 
 /**
  * Where an issue stands, in words.
- * @example issuePlace('schools[0].parts[1].steps[2].seconds', procedure) // 'Half a scoop, Rinse, step 3, seconds:'
+ * @example issuePlace('ways[0].parts[1].steps[2].seconds', procedure) // 'Half a scoop, Rinse, step 3, seconds:'
  */
 export function issuePlace(path: string, procedure: Procedure): string {
-  const found = /^schools\[(\d+)\](?:\.parts\[(\d+)\](?:\.steps\[(\d+)\])?)?\.?(.*)$/.exec(path)
+  const found = /^ways\[(\d+)\](?:\.parts\[(\d+)\](?:\.steps\[(\d+)\])?)?\.?(.*)$/.exec(path)
   if (!found) return path && `${path}:`
-  const school = procedure.schools[Number(found[1])]
-  const part = found[2] === undefined ? undefined : school?.parts[Number(found[2])]
+  const way = procedure.ways[Number(found[1])]
+  const part = found[2] === undefined ? undefined : way?.parts[Number(found[2])]
   const words = [
-    school?.name,
+    way?.name,
     part?.name,
     found[3] === undefined ? undefined : `step ${Number(found[3]) + 1}`,
     found[4] || undefined,

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Chosen, Lane } from '../../core/procedures/lane.ts'
 import { lanesTogether } from '../../core/procedures/lanes.ts'
-import { type Offered, usualAtUse, usualSchool } from '../../core/procedures/offered.ts'
+import { type Offered, usualAtUse, usualWay } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Item, type Procedure, rootOf } from '../../core/procedures/procedure.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -10,17 +10,17 @@ import type { SettingLevel } from '../setting/levels.ts'
 import { CautionBand } from './CautionBand.tsx'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 import { LanesPlan } from './LanesPlan.tsx'
-import { SchoolChoice, type Usual } from './SchoolChoice.tsx'
 import { SetWay } from './SetWay.tsx'
 import { wakeSound } from './signals.ts'
+import { type Usual, WayChoice } from './WayChoice.tsx'
 
 interface Props {
   machine: { id: string; name: string }
   place: string
   kind: Kind
   offered: Offered[]
-  /** Procedure and school as the address asks for them. */
-  asked: { procedure: string; school: string | null } | null
+  /** Procedure and way as the address asks for them. */
+  asked: { procedure: string; way: string | null } | null
   measures: RunMeasures
   /** The way a procedure is done here, where somebody chose one. */
   wayHere: (procedure: string) => string | null
@@ -32,7 +32,7 @@ interface Props {
   onStart: (running: Chosen[], lanes: Lane[]) => void
 }
 
-/** Before a run: what, by which school, with what at hand, how long, what may hurt. */
+/** Before a run: what, by which way, with what at hand, how long, what may hurt. */
 export function BeforeRun({
   machine,
   place,
@@ -54,9 +54,7 @@ export function BeforeRun({
   })
   /** What was asked for stands at the top, chosen or not. */
   const [asFirst] = useState(() => new Set(chosen))
-  const [schools, setSchools] = useState<Record<string, string>>(
-    asked?.school && chosen[0] ? { [chosen[0]]: asked.school } : {},
-  )
+  const [ways, setWays] = useState<Record<string, string>>(asked?.way && chosen[0] ? { [chosen[0]]: asked.way } : {})
   const [ticked, setTicked] = useState<Set<string>>(new Set())
   /** Groups it is not done at this time. */
   const [leftOut, setLeftOut] = useState<Set<number>>(new Set())
@@ -66,17 +64,17 @@ export function BeforeRun({
         .filter(({ procedure }) => chosen.includes(procedure.id))
         .map(({ procedure }) => ({
           procedure,
-          school:
-            procedure.schools.find(({ id }) => id === (schools[procedure.id] ?? wayHere(rootOf(procedure)))) ??
-            usualSchool(procedure, kind, made),
+          way:
+            procedure.ways.find(({ id }) => id === (ways[procedure.id] ?? wayHere(rootOf(procedure)))) ??
+            usualWay(procedure, kind, made),
         })),
-    [can, chosen, kind, made, schools, wayHere],
+    [can, chosen, kind, made, ways, wayHere],
   )
   /** The usual one here, and what makes it so. */
   const usualOf = (procedure: Procedure): Usual => {
-    const school = usualSchool(procedure, kind, made)
-    const byUse = made !== null && usualAtUse(school, kind.basedOn ?? kind.id, made)
-    return { id: school.id, words: byUse ? `usual at ${Math.round(made)} drinks a day` : 'usual for this kind' }
+    const way = usualWay(procedure, kind, made)
+    const byUse = made !== null && usualAtUse(way, kind.basedOn ?? kind.id, made)
+    return { id: way.id, words: byUse ? `usual at ${Math.round(made)} drinks a day` : 'usual for this kind' }
   }
   const everywhere = useMemo(() => lanesTogether(running, kind), [kind, running])
   const groups = [...new Set(everywhere.flatMap(({ group }) => (group === null ? [] : [group])))]
@@ -88,8 +86,8 @@ export function BeforeRun({
   const plan = useMemo(() => (lanes.length > 0 ? planRun(lanes) : null), [lanes])
   const first = running.flatMap(({ procedure }) => procedure.mustFinish?.first ?? [])
   const missing = first.filter((one) => !ticked.has(one))
-  const doses = running.flatMap(({ school }) =>
-    school.parts.flatMap((part) =>
+  const doses = running.flatMap(({ way }) =>
+    way.parts.flatMap((part) =>
       part.steps.flatMap((step) =>
         step.act === 'dose' ? [{ dose: step.dose, each: part.each === 'group' && kind.groups > 1 }] : [],
       ),
@@ -156,18 +154,18 @@ export function BeforeRun({
               {offered.filter(({ procedure }) => !asFirst.has(procedure.id)).map(row)}
             </details>
           </fieldset>
-          {running.map(({ procedure, school }) => (
-            <SchoolChoice
+          {running.map(({ procedure, way }) => (
+            <WayChoice
               key={procedure.id}
               procedure={procedure}
-              chosen={school.id}
+              chosen={way.id}
               usual={usualOf(procedure)}
-              onChoose={(id) => setSchools((now) => ({ ...now, [procedure.id]: id }))}
+              onChoose={(id) => setWays((now) => ({ ...now, [procedure.id]: id }))}
             >
-              {school.id !== (wayHere(rootOf(procedure)) ?? usualSchool(procedure, kind, made).id) && (
-                <SetWay key={school.id} procedure={procedure} school={school} levels={levels} today={today} />
+              {way.id !== (wayHere(rootOf(procedure)) ?? usualWay(procedure, kind, made).id) && (
+                <SetWay key={way.id} procedure={procedure} way={way} levels={levels} today={today} />
               )}
-            </SchoolChoice>
+            </WayChoice>
           ))}
           {groups.length > 1 && (
             <fieldset className="m-0 mt-4 flex flex-wrap items-center gap-x-6 border-0 p-0">
@@ -296,6 +294,6 @@ const groupsBut = ({ groups }: Kind, leftOut: Set<number>): number[] =>
 
 /** Tools and materials of all that is run, once each. */
 function itemsOf(running: Chosen[]): Item[] {
-  const all = running.flatMap(({ school }) => [...school.tools, ...school.materials])
+  const all = running.flatMap(({ way }) => [...way.tools, ...way.materials])
   return [...new Map(all.map((item) => [item.name, item])).values()]
 }

@@ -35,7 +35,7 @@ interface Props {
   bundle: MachineBundle
   today: string
   me: string
-  asked: { procedure: string; school: string | null } | null
+  asked: { procedure: string; way: string | null } | null
 }
 
 /** A run at one machine: before it, in it, after it. What was begun here goes on here. */
@@ -58,7 +58,7 @@ function RunPage({ bundle, today, me, asked }: Props) {
     const descale = acidHere(bundle, today)
     return { ...doseMeasures(histories), ...(descale && { descale }) }
   }, [bundle, histories, today])
-  const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.school ?? null, [histories])
+  const wayHere = useCallback((procedure: string) => nearestWay(histories, procedure)?.body.way ?? null, [histories])
   const made = useMemo(() => drinksMade(histories), [histories])
   if (!kind) return <p className="p-6">The kind "{bundle.machine.kind}" is not known here.</p>
   if (kept === undefined) return <p className="p-6 text-second">Looking for what was begun here …</p>
@@ -82,9 +82,9 @@ function RunPage({ bundle, today, me, asked }: Props) {
     )
   const start = (running: Chosen[], lanes: Lane[]) => {
     const at = browserNow().getTime()
-    // Of the procedure only the school that is run is kept: it is what it was, whatever the library becomes.
+    // Of the procedure only the way that is run is kept: it is what it was, whatever the library becomes.
     const run: KeptRun = {
-      running: running.map(({ procedure, school }) => ({ procedure: { ...procedure, schools: [school] }, school })),
+      running: running.map(({ procedure, way }) => ({ procedure: { ...procedure, ways: [way] }, way })),
       lanes,
       state: startRun(lanes, at),
       ids: [],

@@ -7,20 +7,20 @@ import type { SettingLevel } from '../setting/levels.ts'
 
 interface Props {
   procedure: Procedure
-  school: Way
+  way: Way
   levels: SettingLevel[]
   today: string
 }
 
 /** The way just chosen, as the usual one from now on: here, at the site, with the customer, in the firm. */
-export function SetWay({ procedure, school, levels, today }: Props) {
+export function SetWay({ procedure, way, levels, today }: Props) {
   const [where, setWhere] = useState(levels[0]!.level)
   const [id] = useState(newId)
   const [said, setSaid] = useState('')
   const set = async () => {
     const level = levels.find((one) => one.level === where)!
     const told = await writeFrom([
-      makeEntry(level.level, level.id, 'setting', { ...waySetting(procedure, school) }, today, { id }),
+      makeEntry(level.level, level.id, 'setting', { ...waySetting(procedure, way) }, today, { id }),
     ])
     setSaid(told.ok ? `Usual for ${level.words} from now on.` : told.issues[0]!.message)
   }

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { lanesOf } from '../../core/procedures/lanes.ts'
-import { offeredTo, usualSchool } from '../../core/procedures/offered.ts'
+import { offeredTo, usualWay } from '../../core/procedures/offered.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import { type Family, familyNames, type Procedure, rootOf, type Way } from '../../core/procedures/procedure.ts'
 import { drinksMade } from '../../core/standing/drinks-made.ts'
@@ -46,7 +46,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
   }, [machineId])
   useEffect(() => {
     const first = offered.find(({ refused }) => refused === null)
-    if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualSchool(first.procedure, kind, made)))
+    if (chosen === null && first) onChoose(first.procedure.id, stationsOf(usualWay(first.procedure, kind, made)))
   }, [chosen, kind, made, offered, onChoose])
   const of = (family: Family) => offered.filter(({ procedure }) => procedure.family === family)
   const families = (Object.keys(familyNames) as Family[]).filter((family) => of(family).length > 0)
@@ -55,8 +55,8 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
     { id: 'free', name: 'Something else', about: 'An empty sheet: each thing is named as it comes off.' },
   ]
   const wayOf = (procedure: Procedure) =>
-    procedure.schools.find(({ id }) => id === nearestWay(histories, rootOf(procedure))?.body.school) ??
-    usualSchool(procedure, kind, made)
+    procedure.ways.find(({ id }) => id === nearestWay(histories, rootOf(procedure))?.body.way) ??
+    usualWay(procedure, kind, made)
   const run = `/machines/${machineId}/run`
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -83,7 +83,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
           <h3 className="m-0 pt-2 text-[15px] font-semibold text-second">{familyNames[family]}</h3>
           <ul className="m-0 list-none p-0">
             {of(family).map(({ procedure, refused }) => {
-              const school = wayOf(procedure)
+              const way = wayOf(procedure)
               const due = dueOf(
                 procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task),
                 standings,
@@ -97,7 +97,7 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
                     type="button"
                     className="min-h-[48px] min-w-[240px] flex-1 pl-3 text-left"
                     aria-pressed={chosen === procedure.id}
-                    onClick={() => onChoose(procedure.id, stationsOf(school))}
+                    onClick={() => onChoose(procedure.id, stationsOf(way))}
                   >
                     <b className="block font-semibold">{procedure.name}</b>
                     <span className="block text-[14px] text-second">
@@ -111,8 +111,8 @@ export function WorkLens({ machineId, kind, histories, standings, today, chosen,
                   ) : (
                     <>
                       <span className="text-[14px] max-md:pl-3 md:w-[250px] md:text-right">
-                        <b className="mono">{takes(planRun(lanesOf(procedure, school, kind)).totalS)}</b>
-                        <span className="block text-second">{school.name}</span>
+                        <b className="mono">{takes(planRun(lanesOf(procedure, way, kind)).totalS)}</b>
+                        <span className="block text-second">{way.name}</span>
                       </span>
                       <LastAndNext due={due} line={routine.get(rootOf(procedure))} today={today} />
                       <a
@@ -172,9 +172,9 @@ function LastAndNext({ due, line, today }: { due: Standing | null; line: Routine
   )
 }
 
-/** Every station a school's steps work on. */
-const stationsOf = (school: Way): string[] => [
-  ...new Set(school.parts.flatMap(({ steps }) => steps.flatMap(({ at }) => at ?? []))),
+/** Every station a way's steps work on. */
+const stationsOf = (way: Way): string[] => [
+  ...new Set(way.parts.flatMap(({ steps }) => steps.flatMap(({ at }) => at ?? []))),
 ]
 
 /** The soonest of the standings that it answers. */

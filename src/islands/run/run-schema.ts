@@ -46,7 +46,7 @@ export const runSchema = object({
   running: array(
     object({
       procedure: object({ id: text(), name: text(), version: number().defined() }).required(),
-      school: object({ id: text() }).required(),
+      way: object({ id: text() }).required(),
     }).required(),
   ).defined(),
   lanes: array(lane.required()).defined(),

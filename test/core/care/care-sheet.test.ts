@@ -8,7 +8,7 @@ import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 
 const sheet = (id: string, drinksPerOpenDay: number, options: [string, boolean][] = []) =>
-  careSheet(withOptions(kindById(id)!, new Map(options)), { drinksPerOpenDay, school: 'usual' })
+  careSheet(withOptions(kindById(id)!, new Map(options)), { drinksPerOpenDay, policy: 'usual' })
 const of = (made: CareSheet, rhythm: string) => made.rhythms.find((one) => one.rhythm === rhythm)?.items ?? []
 const said = (made: CareSheet, rhythm: string) => of(made, rhythm).map(({ say }) => say)
 
@@ -45,7 +45,7 @@ describe('a care sheet', () => {
 
   it('thirty pulls a week are weekly at about four a day (common practice, no source)', () => {
     const duty = kindById('lv')!.duties.find(({ id }) => id === 'detergent-backflush')!
-    expect(everyDays(duty, { drinksPerOpenDay: 4, school: 'usual' })).to.be.closeTo(7.5, 0.2)
+    expect(everyDays(duty, { drinksPerOpenDay: 4, policy: 'usual' })).to.be.closeTo(7.5, 0.2)
   })
 
   it('comes round never later with more drinks, and is always a day or more', () => {
@@ -55,8 +55,8 @@ describe('a care sheet', () => {
         fc.double({ min: 0.5, max: 400, noNaN: true }),
         fc.double({ min: 1, max: 4, noNaN: true }),
         (duty, drinks, times) => {
-          const few = everyDays(duty, { drinksPerOpenDay: drinks, school: 'usual' })
-          const many = everyDays(duty, { drinksPerOpenDay: drinks * times, school: 'usual' })
+          const few = everyDays(duty, { drinksPerOpenDay: drinks, policy: 'usual' })
+          const many = everyDays(duty, { drinksPerOpenDay: drinks * times, policy: 'usual' })
           expect(many).to.be.at.most(few)
           expect(many).to.be.at.least(1)
         },
@@ -82,7 +82,7 @@ describe('a care sheet', () => {
     const by = (id: string, ways: Record<string, string>, drinks = 200) =>
       careSheet(withOptions(kindById(id)!, new Map()), {
         drinksPerOpenDay: drinks,
-        school: 'usual',
+        policy: 'usual',
         ways,
       }).rhythms.flatMap(({ items }) => items)
     const backflush = by('c2', { 'detergent-backflush': 'full-scoop-long-soak' }).find(
@@ -118,7 +118,7 @@ describe('a care sheet', () => {
       for (const drinks of [2, 40, 200]) {
         const made = careSheet(withOptions(kindById(id)!, new Map(options.map((one) => [one.id, true]))), {
           drinksPerOpenDay: drinks,
-          school: 'usual',
+          policy: 'usual',
         })
         for (const { items } of made.rhythms)
           for (const item of items) {
@@ -151,7 +151,7 @@ describe('how a line is told', () => {
     const acid = { what: 'Clean the steam arm with acid', every: 'every day', mark: 'M' as const }
     const own = { ...shipped, id: 'our-pl', basedOn: 'pl', routine: [...bare, acid] }
     const lines = (kind: Kind) =>
-      careSheet(kind, { drinksPerOpenDay: 30, school: 'usual' }).rhythms.flatMap(({ items }) => items)
+      careSheet(kind, { drinksPerOpenDay: 30, policy: 'usual' }).rhythms.flatMap(({ items }) => items)
     const told = (kind: Kind, say: string) => lines(kind).find((item) => item.say === say)
     for (const { what } of bare) expect(told(own, what), what).to.deep.equal(told(shipped, what))
     expect(told(own, acid.what)).to.include({
@@ -159,7 +159,7 @@ describe('how a line is told', () => {
       how: 'Every day',
     })
     // Nobody said under which heading it stands: none is guessed from its words.
-    const { rhythms } = careSheet(own, { drinksPerOpenDay: 30, school: 'usual' })
+    const { rhythms } = careSheet(own, { drinksPerOpenDay: 30, policy: 'usual' })
     expect(rhythms.find(({ rhythm }) => rhythm === 'said')?.items.map(({ say }) => say)).to.deep.equal([acid.what])
   })
 })

@@ -11,7 +11,7 @@ const everyWay = kinds.flatMap((kind) => {
   const here = withOptions(kind, new Map())
   return offeredTo(here).flatMap(({ procedure, refused }) => {
     const care = careWays.find((one) => one.procedure === rootOf(procedure))
-    return care && !refused ? procedure.schools.map((way) => ({ kind: here, care, way })) : []
+    return care && !refused ? procedure.ways.map((way) => ({ kind: here, care, way })) : []
   })
 })
 
@@ -42,7 +42,7 @@ describe('what a care sheet says of a chosen way', () => {
     for (const { kind, care, way } of everyWay) {
       const sheet = careSheet(kind, {
         drinksPerOpenDay: 30,
-        school: 'usual',
+        policy: 'usual',
         ways: { [care.procedure]: way.id },
       })
       const items = sheet.rhythms.flatMap(({ items: all }) => all)

@@ -92,7 +92,7 @@ describe('a kind of machine as a file', () => {
       changed((kind) => {
         kind.detergent = { everyDrinks: { cautious: 1 } } as never
       })[0],
-    ).to.contain('by school')
+    ).to.contain('by way')
     expect(
       changed((kind) => {
         ;(kind as unknown as Record<string, unknown>).wheels = 4

@@ -42,8 +42,8 @@ describe('kinds of machine', () => {
       for (const duty of kind.duties) {
         const own = clocks.flatMap((clock) => duty.limits[clock] ?? [])
         expect(own.length, `${kind.id} ${duty.id}`).to.be.above(0)
-        for (const bySchool of own) {
-          const [cautious, usual, long] = policies.map((school) => bySchool[school]) as [number, number, number]
+        for (const byPolicy of own) {
+          const [cautious, usual, long] = policies.map((way) => byPolicy[way]) as [number, number, number]
           expect(cautious > 0 && cautious <= usual && usual <= long, `${kind.id} ${duty.id}`).to.equal(true)
         }
       }

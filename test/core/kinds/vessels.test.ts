@@ -34,9 +34,9 @@ for (const kind of kinds.filter(({ id }) => id !== 'gr'))
       expect(new Set(kind.vessels.map(({ id }) => id)).size).to.equal(kind.vessels.length)
     })
 
-    it('have a wall, a limit a school, and a temperature', () => {
+    it('have a wall, a limit a way, and a temperature', () => {
       for (const vessel of kind.vessels) {
-        const [cautious, usual, longLife] = policies.map((school) => vessel.limitMm[school]) as [number, number, number]
+        const [cautious, usual, longLife] = policies.map((way) => vessel.limitMm[way]) as [number, number, number]
         expect(cautious).to.be.below(usual)
         expect(usual).to.be.below(longLife)
         expect(vessel.setBar ?? vessel.outletC ?? vessel.inside, vessel.id).to.not.equal(undefined)

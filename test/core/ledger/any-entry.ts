@@ -78,7 +78,7 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   run: fc.record({
     procedure: slug,
     version: fc.constant(1),
-    school: slug,
+    way: slug,
     minutes: fc.nat({ max: 300 }),
     ended: fc.constantFrom('done', 'stopped', 'left'),
     steps: fc.array(
@@ -118,7 +118,7 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   calibrated: fc.record({ dueOn: day }),
   withdrawn: fc.record({}),
   setting: fc.oneof(
-    fc.record({ setting: fc.constant('school'), school: fc.constantFrom('cautious', 'usual', 'longLife') }),
+    fc.record({ setting: fc.constant('way'), way: fc.constantFrom('cautious', 'usual', 'longLife') }),
     fc.record({
       setting: fc.constant('opening'),
       openWeekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1 }),
@@ -151,7 +151,7 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       setting: fc.constant('busy-months'),
       months: fc.array(fc.constantFrom(0.1, 0.8, 1, 1.7, 10), { minLength: 12, maxLength: 12 }),
     }),
-    fc.record({ setting: fc.constant('way'), procedure: slug, school: slug }),
+    fc.record({ setting: fc.constant('way'), procedure: slug, way: slug }),
     fc.record({ setting: fc.constant('budget-factor'), factor: fc.constantFrom(0.2, 1.1, 5) }),
     fc.record({
       setting: fc.constant('hardness-setting'),

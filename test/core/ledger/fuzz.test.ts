@@ -13,7 +13,7 @@ import { anEntry, bodies } from './any-entry.ts'
 describe('any history the ledger would take', () => {
   it('has a body for every kind of entry and setting under test', () => {
     expect(new Set(Object.keys(bodies))).to.deep.equal(new Set(entryKindNames))
-    expect(settingNames).to.include.members(['school', 'opening', 'closure', 'life', 'groups'])
+    expect(settingNames).to.include.members(['way', 'opening', 'closure', 'life', 'groups'])
   })
 
   it('is taken', () => {

@@ -11,7 +11,7 @@ const way = (body: Record<string, unknown>) =>
     kind: 'setting',
     happenedAt: '2026-11-26T09:00:00Z',
     happenedOn: '2026-11-26',
-    body: { v: 1, setting: 'way', procedure: 'detergent-backflush', school: 'light-dose', ...body },
+    body: { v: 1, setting: 'way', procedure: 'detergent-backflush', way: 'light-dose', ...body },
   } as Entry)
 const refused = (body: Record<string, unknown>): string => {
   const parsed = way(body)

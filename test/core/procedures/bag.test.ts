@@ -7,7 +7,7 @@ import type { Step } from '../../../src/core/procedures/step.ts'
 import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { offers } from './well-run.ts'
 
-const ways = procedures.flatMap((procedure) => procedure.schools.map((way) => ({ procedure, way })))
+const ways = procedures.flatMap((procedure) => procedure.ways.map((way) => ({ procedure, way })))
 const stepsOf = (way: (typeof ways)[number]['way']): Step[] => way.parts.flatMap(({ steps }) => steps)
 
 /** What is poured, and what the bag must hold of it. */
@@ -95,7 +95,7 @@ describe('a way, printed to be read', () => {
     for (const plain of kinds) {
       const kind = withOptions(plain, new Map())
       for (const procedure of offers(kind))
-        for (const way of procedure.schools) {
+        for (const way of procedure.ways) {
           const said = waySaid(procedure, way, kind)
           const text = said.join('\n')
           lines += said.length
@@ -121,7 +121,7 @@ describe('a way, printed to be read', () => {
   it('marks what cannot be skipped, and what is from memory', () => {
     const c2 = withOptions(kinds.find(({ id }) => id === 'c2')!, new Map())
     const backflush = procedures.find(({ id }) => id === 'detergent-backflush')!
-    const said = waySaid(backflush, backflush.schools[0]!, c2)
+    const said = waySaid(backflush, backflush.ways[0]!, c2)
     expect(said).to.include('How often: every day at close')
     expect(said.some((line) => /Is it clear\? \[cannot be skipped\]/.test(line))).to.equal(true)
     expect(said.some((line) => /10 strokes: water on 6 s/.test(line))).to.equal(true)

@@ -17,11 +17,11 @@ const ways = kinds.flatMap((plain) => {
     offeredTo(kind, behind).flatMap(({ procedure, refused }) =>
       refused || (behind !== 'none' && !procedure.behind)
         ? []
-        : procedure.schools.map((school) => ({
-            name: `${kind.id}: ${procedure.id}, ${school.id}`,
+        : procedure.ways.map((way) => ({
+            name: `${kind.id}: ${procedure.id}, ${way.id}`,
             kind: kind.id,
             procedure,
-            steps: lanesOf(procedure, school, kind)
+            steps: lanesOf(procedure, way, kind)
               .filter(({ group, side }) => (group ?? 1) === 1 && (side ?? 1) === 1)
               .flatMap(({ steps }) => steps),
           })),
@@ -132,17 +132,17 @@ describe('how a machine stands at each step', () => {
   })
 
   it('one rinse a descale: every step and the table say the same', () => {
-    for (const school of procedureById('descale')!.schools) {
-      const rinse = school.figures.find(({ name }) => name === 'Rinse')!.words
-      const [part] = school.parts
+    for (const way of procedureById('descale')!.ways) {
+      const rinse = way.figures.find(({ name }) => name === 'Rinse')!.words
+      const [part] = way.parts
       const said = part!.steps.filter(
         ({ id, say }) => /rinse/.test(id) && /rins|clear water/i.test(say) && id !== 'rinsed',
       )
       const litres = said.flatMap(({ say }) => say.match(/\d+(\.\d+)? L|half a tank|full tank/g) ?? [])
-      for (const one of litres) expect(rinse, `${school.id}: ${one}`).to.include(one)
+      for (const one of litres) expect(rinse, `${way.id}: ${one}`).to.include(one)
       expect(
         part!.steps.some(({ say }) => say.includes(rinse)),
-        school.id,
+        way.id,
       ).to.equal(true)
     }
   })
@@ -168,14 +168,14 @@ describe('how a machine stands at each step', () => {
 
   it('a file that says otherwise is refused at its step', () => {
     const file = JSON.parse(JSON.stringify(procedureById('shop-service')!))
-    delete file.schools[0].parts[0].steps.find(({ id }: Step) => id === 'power').qualified
+    delete file.ways[0].parts[0].steps.find(({ id }: Step) => id === 'power').qualified
     const checked = checkProcedure(file)
     expect(checked.ok ? [] : checked.issues.map(({ code }) => code)).to.deep.equal(['qualified'])
   })
 
   it('a bar machine is lifted by as many as it weighs (from memory)', () => {
     const say = (id: string) =>
-      lanesOf(procedureById('moving')!, procedureById('moving')!.schools[0]!, kindById(id)!)
+      lanesOf(procedureById('moving')!, procedureById('moving')!.ways[0]!, kindById(id)!)
         .flatMap(({ steps }) => steps)
         .find((step) => step.id.endsWith('.carry'))!.say
     expect(say('c2')).to.match(/60 to 80 kg.*four people/i)

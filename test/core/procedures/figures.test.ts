@@ -3,7 +3,7 @@ import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { figuresOf } from './figures-of.ts'
 
 const ways = procedures.flatMap((procedure) =>
-  procedure.schools.map((way) => ({ name: `${procedure.id}, ${way.id}`, way, procedure })),
+  procedure.ways.map((way) => ({ name: `${procedure.id}, ${way.id}`, way, procedure })),
 )
 
 describe('the figures of a way', () => {
@@ -36,8 +36,8 @@ describe('the figures of a way', () => {
   })
 
   it('tell ways of one procedure apart: no two say all the same', () => {
-    for (const { schools, id } of procedures) {
-      const said = schools.map(({ figures, every, kinds }) =>
+    for (const { ways, id } of procedures) {
+      const said = ways.map(({ figures, every, kinds }) =>
         JSON.stringify([figures.map(({ words }) => words), every?.words, kinds]),
       )
       expect(new Set(said).size, id).to.equal(said.length)

@@ -9,7 +9,7 @@ import { gates } from './gates.ts'
 import { offers } from './well-run.ts'
 
 const ways = procedures.flatMap((procedure) =>
-  procedure.schools.map((way) => ({ name: `${procedure.id}, ${way.id}`, procedure, way })),
+  procedure.ways.map((way) => ({ name: `${procedure.id}, ${way.id}`, procedure, way })),
 )
 const steps = (name: string) => {
   const { way } = ways.find((one) => one.name === name)!
@@ -56,8 +56,8 @@ describe('what nobody passes by', () => {
     for (const plain of kinds) {
       const kind = withOptions(plain, new Map())
       for (const procedure of offers(kind))
-        for (const school of procedure.schools) {
-          const lanes = lanesOf(procedure, school, kind)
+        for (const way of procedure.ways) {
+          const lanes = lanesOf(procedure, way, kind)
           const at = lanes.findIndex((lane) => lane.steps[0]?.gate)
           if (at !== 0) continue
           const state = startRun(lanes, 0)
@@ -82,11 +82,11 @@ describe('what nobody passes by', () => {
     const c2 = withOptions(kinds.find(({ id }) => id === 'c2')!, new Map())
     const jobs = ['detergent-backflush', 'parts-soak', 'steam-tip'].map((id) => {
       const procedure = offers(c2).find((one) => one.id === id)!
-      return { procedure, school: procedure.schools[0]! }
+      return { procedure, way: procedure.ways[0]! }
     })
     const gatesOf = (lanes: ReturnType<typeof lanesOf>) =>
       lanes.flatMap((lane) => lane.steps.flatMap(({ gate, id }) => (gate ? [`${lane.id} ${id}`] : []))).sort()
-    const apart = jobs.flatMap(({ procedure, school }) => lanesOf(procedure, school, c2))
+    const apart = jobs.flatMap(({ procedure, way }) => lanesOf(procedure, way, c2))
     expect(gatesOf(lanesTogether(jobs, c2))).to.deep.equal(gatesOf(apart))
     const one = apart.filter(({ group }) => group === null || group === 2)
     expect(gatesOf(lanesTogether(jobs, c2, [2]))).to.deep.equal(gatesOf(one))

@@ -21,16 +21,14 @@ function* allSteps(): Generator<{
   for (const plain of kinds) {
     const kind = withOptions(plain, new Map())
     for (const procedure of offers(kind))
-      for (const school of procedure.schools) {
-        const lanes = lanesOf(procedure, school, kind).filter(
-          ({ group, side }) => (group ?? 1) === 1 && (side ?? 1) === 1,
-        )
+      for (const way of procedure.ways) {
+        const lanes = lanesOf(procedure, way, kind).filter(({ group, side }) => (group ?? 1) === 1 && (side ?? 1) === 1)
         const steps = lanes.flatMap((lane) => lane.steps)
         for (const [i, step] of steps.entries())
           yield {
             kind,
             procedure: procedure.id,
-            name: `${kind.id}: ${procedure.id}, ${school.id}: ${step.id}`,
+            name: `${kind.id}: ${procedure.id}, ${way.id}: ${step.id}`,
             id: step.id.slice(step.id.indexOf('.') + 1),
             step,
             at: conditionAt(steps, i),
@@ -56,9 +54,9 @@ describe('cautions stand where it can hurt', () => {
     const harmless = ['set-hardness', 'set-energy', 'set-factory']
     expect(procedures.filter(({ id }) => !hazardsAt[id]).map(({ id }) => id)).to.deep.equal(harmless)
     const ids = new Map(
-      procedures.map(({ id, schools }) => [
+      procedures.map(({ id, ways }) => [
         id,
-        new Set(schools.flatMap(({ parts }) => parts.flatMap(({ steps }) => steps.map((step) => step.id)))),
+        new Set(ways.flatMap(({ parts }) => parts.flatMap(({ steps }) => steps.map((step) => step.id)))),
       ]),
     )
     for (const [procedure, steps] of Object.entries(hazardsAt))
@@ -138,7 +136,7 @@ describe('what is not as it should be', () => {
       const part = step.id.split('.')[0]!
       for (const { from } of step.answers) {
         if (!from) continue
-        const orders = found.schools.flatMap(({ parts }) =>
+        const orders = found.ways.flatMap(({ parts }) =>
           parts.filter(({ id }) => id === part).map(({ steps }) => steps.map(({ id }) => `${part}.${id}`)),
         )
         const order = orders.find((ids) => ids.includes(from) && ids.includes(step.id))!

@@ -9,7 +9,7 @@ import { clocksOf } from '../../../src/core/standing/way-lives.ts'
 import { procedures } from '../../../src/core/trade/procedures/index.ts'
 import { careOf, doses, rhythms } from './how-often.ts'
 
-const ways = procedures.flatMap((procedure) => procedure.schools.map((way) => ({ procedure, way })))
+const ways = procedures.flatMap((procedure) => procedure.ways.map((way) => ({ procedure, way })))
 const wayOf = (procedure: string, way: string) =>
   ways.find((one) => one.procedure.id === procedure && one.way.id === way)!
 
@@ -80,7 +80,7 @@ describe('the customer’s sheet', () => {
     it(`of a ${kind.id} says each thing once, as often as it is done`, () => {
       const sheet = careSheet(withOptions(kind, new Map()), {
         drinksPerOpenDay: Math.round(kind.drinksPerOpenDay.p50),
-        school: 'usual',
+        policy: 'usual',
       })
       const said = Object.fromEntries(sheet.rhythms.map(({ rhythm, items }) => [rhythm, items.map(({ say }) => say)]))
       expect(said).to.deep.equal(careOf[kind.id])

@@ -6,18 +6,18 @@ import { parseEntry } from '../../../src/core/ledger/parse-entry.ts'
 import {
   addStep,
   changeStep,
-  copySchool,
+  copyWay,
   moveStep,
   ownVersionOf,
   stepHeld,
   usualAtForKind,
   usualForKind,
-  withoutSchool,
   withoutStep,
+  withoutWay,
 } from '../../../src/core/procedures/change-procedure.ts'
 import { checkOwnProcedure, checkProcedure } from '../../../src/core/procedures/check-procedure.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { offeredTo, usualWay } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import type { Procedure } from '../../../src/core/procedures/procedure.ts'
 import { acts } from '../../../src/core/procedures/procedure-words.ts'
@@ -46,10 +46,10 @@ describe('a procedure as a file', () => {
     })
 
   it('says at its place what is missing, what belongs to another act, and what goes back to nowhere', () => {
-    const strokes = shipped.schools[0]!.parts[0]!.steps.findIndex(({ act }) => act === 'cadence')
-    const clear = shipped.schools[0]!.parts[0]!.steps.findIndex(({ act }) => act === 'check')
-    const at = { school: 0, part: 0, step: strokes }
-    const path = `schools[0].parts[0].steps[${strokes}]`
+    const strokes = shipped.ways[0]!.parts[0]!.steps.findIndex(({ act }) => act === 'cadence')
+    const clear = shipped.ways[0]!.parts[0]!.steps.findIndex(({ act }) => act === 'check')
+    const at = { way: 0, part: 0, step: strokes }
+    const path = `ways[0].parts[0].steps[${strokes}]`
     expect(issuesOf(changeStep(shipped, at, { onS: undefined }))).to.deep.equal([`${path}.onS: is missing`])
     expect(issuesOf(changeStep(shipped, at, { drinks: 2 }))).to.deep.equal([
       `${path}.drinks: is no field of a step that is “cadence”`,
@@ -59,20 +59,20 @@ describe('a procedure as a file', () => {
       { id: 'no', words: 'No', leads: 'repeat', from: 'nowhere', because: 'Again.' },
     ]
     expect(issuesOf(changeStep(shipped, { ...at, step: clear }, { answers }))).to.deep.equal([
-      `schools[0].parts[0].steps[${clear}].answers[1].from: is no earlier step of this part`,
+      `ways[0].parts[0].steps[${clear}].answers[1].from: is no earlier step of this part`,
     ])
     expect(issuesOf({ ...shipped, kinds: ['c2', 'xx'] })).to.include('kinds[1]: is no kind of machine that ships')
   })
 
   it('takes out what it puts in, and neither step can be skipped', () => {
-    const steps = shipped.schools[0]!.parts[0]!.steps
+    const steps = shipped.ways[0]!.parts[0]!.steps
     const puts = steps.findIndex((step) => step.puts)
     const clears = steps.findIndex((step) => step.clears)
-    const open = changeStep(shipped, { school: 0, part: 0, step: clears }, { clears: undefined })
+    const open = changeStep(shipped, { way: 0, part: 0, step: clears }, { clears: undefined })
     expect(issuesOf(open)).to.deep.equal([
-      `schools[0].parts[0].steps[${puts}].puts: must be followed by a step that clears it before the machine is released`,
+      `ways[0].parts[0].steps[${puts}].puts: must be followed by a step that clears it before the machine is released`,
     ])
-    const skipped = changeStep(shipped, { school: 0, part: 0, step: puts }, { gate: undefined })
+    const skipped = changeStep(shipped, { way: 0, part: 0, step: puts }, { gate: undefined })
     expect(issuesOf(skipped)[0]).to.match(/gate: must be true/)
   })
 })
@@ -111,29 +111,29 @@ describe('a firm’s own version of a procedure', () => {
 
   it('is kept by an entry about the firm, refused at its places', () => {
     expect(parseEntry(kept(own)).ok).to.equal(true)
-    const wrong = parseEntry(kept({ ...own, schools: [] }))
-    expect(wrong.ok ? [] : wrong.issues.map(({ path }) => path)).to.deep.equal(['body.procedure.schools'])
+    const wrong = parseEntry(kept({ ...own, ways: [] }))
+    expect(wrong.ok ? [] : wrong.issues.map(({ path }) => path)).to.deep.equal(['body.procedure.ways'])
     const ships = parseEntry(kept({ ...own, id: 'detergent-backflush' }))
     expect(ships.ok ? [] : ships.issues.map(({ path }) => path)).to.deep.equal(['body.procedure.id'])
   })
 
   it('changes a stroke, and the run’s plan is as much longer', () => {
-    const school = own.schools.findIndex(({ usualFor }) => usualFor.includes('c2'))
-    const step = own.schools[school]!.parts[0]!.steps.findIndex(({ id }) => id === 'strokes')
-    const place = { school, part: 0, step }
+    const way = own.ways.findIndex(({ usualFor }) => usualFor.includes('c2'))
+    const step = own.ways[way]!.parts[0]!.steps.findIndex(({ id }) => id === 'strokes')
+    const place = { way, part: 0, step }
     const longer = changeStep(own, place, { times: 7 })
-    const lengthOf = (procedure: Procedure) => planRun(lanesOf(procedure, usualSchool(procedure, c2, null), c2)).totalS
+    const lengthOf = (procedure: Procedure) => planRun(lanesOf(procedure, usualWay(procedure, c2, null), c2)).totalS
     // Two strokes more of 7 s on and 7 s off, at two groups.
     expect(lengthOf(longer) - lengthOf(own)).to.equal(2 * 2 * 14)
-    expect(own.schools[school]!.parts[0]!.steps[step]).to.include({ times: 5 })
+    expect(own.ways[way]!.parts[0]!.steps[step]).to.include({ times: 5 })
   })
 
-  it('changes a stroke, a dose or a soak, and the table of schools says so', () => {
-    const at = own.schools.findIndex(({ id }) => id === 'full-scoop-long-soak')
-    const steps = own.schools[at]!.parts[0]!.steps
-    const place = (id: string) => ({ school: at, part: 0, step: steps.findIndex((step) => step.id === id) })
+  it('changes a stroke, a dose or a soak, and the table of ways says so', () => {
+    const at = own.ways.findIndex(({ id }) => id === 'full-scoop-long-soak')
+    const steps = own.ways[at]!.parts[0]!.steps
+    const place = (id: string) => ({ way: at, part: 0, step: steps.findIndex((step) => step.id === id) })
     const said = (procedure: Procedure, name: string) =>
-      procedure.schools[at]!.figures.find((figure) => figure.name === name)!.words.replaceAll('\u00a0', ' ')
+      procedure.ways[at]!.figures.find((figure) => figure.name === name)!.words.replaceAll('\u00a0', ' ')
     expect(said(own, 'Detergent strokes')).to.equal('5 to 7 s on, 5 s off, 10 ×')
     expect(said(changeStep(own, place('strokes'), { onS: 8, times: 6 }), 'Detergent strokes')).to.equal(
       '8 s on, 5 s off, 6 ×',
@@ -149,29 +149,29 @@ describe('a firm’s own version of a procedure', () => {
     expect(issuesOf(withoutStep(own, place('soak')))).to.deep.equal([])
     // What is not changed says what it said, and a name says nothing about strokes.
     expect(
-      changeStep(own, place('strokes'), { say: 'Strokes' }).schools[at]!.figures.map(({ words }) => words)[1],
-    ).to.equal(own.schools[at]!.figures[1]!.words)
+      changeStep(own, place('strokes'), { say: 'Strokes' }).ways[at]!.figures.map(({ words }) => words)[1],
+    ).to.equal(own.ways[at]!.figures[1]!.words)
   })
 
   it('is usual by use for the kinds it names, and refused where its ends are the wrong way round', () => {
     const some = usualAtForKind(own, 1, 'c2', true)
-    expect(some.schools[1]!.usualAt).to.deep.equal({ kinds: ['c2'] })
-    expect(usualAtForKind(some, 1, 'c2', false).schools[1]!.usualAt).to.equal(undefined)
-    const both = usualAtForKind(some, 1, 'lv', true).schools[1]!.usualAt
+    expect(some.ways[1]!.usualAt).to.deep.equal({ kinds: ['c2'] })
+    expect(usualAtForKind(some, 1, 'c2', false).ways[1]!.usualAt).to.equal(undefined)
+    const both = usualAtForKind(some, 1, 'lv', true).ways[1]!.usualAt
     expect(both?.kinds).to.deep.equal(['c2', 'lv'])
     const wrong = {
       ...some,
-      schools: some.schools.map((school) => ({ ...school, usualAt: { kinds: ['sr'], fromDrinks: 9, belowDrinks: 3 } })),
+      ways: some.ways.map((way) => ({ ...way, usualAt: { kinds: ['sr'], fromDrinks: 9, belowDrinks: 3 } })),
     }
     expect(issuesOf(wrong).slice(0, 2)).to.deep.equal([
-      'schools[0].usualAt.kinds[0]: is no kind it is for',
-      'schools[0].usualAt.belowDrinks: must be more than what it is usual from',
+      'ways[0].usualAt.kinds[0]: is no kind it is for',
+      'ways[0].usualAt.belowDrinks: must be more than what it is usual from',
     ])
   })
 
   it('says who holds a step that cannot go, and moves none past what goes back to it', () => {
-    const steps = own.schools[0]!.parts[0]!.steps
-    const at = (id: string) => ({ school: 0, part: 0, step: steps.findIndex((step) => step.id === id) })
+    const steps = own.ways[0]!.parts[0]!.steps
+    const at = (id: string) => ({ way: 0, part: 0, step: steps.findIndex((step) => step.id === id) })
     expect(stepHeld(own, at('rinse-basket'))).to.equal('“Is it clear?” goes back to it')
     expect(stepHeld(own, at('clear'))).to.equal('it clears what is in the machine')
     expect(() => withoutStep(own, at('rinse-basket'))).to.throw('goes back to it')
@@ -183,7 +183,7 @@ describe('a firm’s own version of a procedure', () => {
   it('holds together whatever is added, moved and left out, in any order', () => {
     const change = fc.record({
       what: fc.constantFrom('add', 'out', 'up', 'down', 'copy', 'drop', 'usual'),
-      school: fc.nat({ max: 9 }),
+      way: fc.nat({ max: 9 }),
       part: fc.nat({ max: 3 }),
       step: fc.nat({ max: 30 }),
       act: fc.constantFrom(...acts),
@@ -192,21 +192,21 @@ describe('a firm’s own version of a procedure', () => {
       fc.property(fc.constantFrom(...procedures), fc.array(change, { maxLength: 12 }), (from, changes) => {
         let now = ownVersionOf(from)
         for (const { what, act, ...near } of changes) {
-          const school = near.school % now.schools.length
-          const part = near.part % now.schools[school]!.parts.length
-          const step = near.step % now.schools[school]!.parts[part]!.steps.length
-          const place = { school, part, step }
+          const way = near.way % now.ways.length
+          const part = near.part % now.ways[way]!.parts.length
+          const step = near.step % now.ways[way]!.parts[part]!.steps.length
+          const place = { way, part, step }
           if (what === 'add') now = addStep(now, place, act) ?? now
           if (what === 'out' && stepHeld(now, place) === null) now = withoutStep(now, place)
           if (what === 'up') now = moveStep(now, place, -1) ?? now
           if (what === 'down') now = moveStep(now, place, 1) ?? now
-          if (what === 'copy' && now.schools.length < 12) now = copySchool(now, school)
-          if (what === 'drop' && now.schools.length > 1) now = withoutSchool(now, school)
-          if (what === 'usual') now = usualForKind(now, school, now.kinds[0]!, true)
+          if (what === 'copy' && now.ways.length < 12) now = copyWay(now, way)
+          if (what === 'drop' && now.ways.length > 1) now = withoutWay(now, way)
+          if (what === 'usual') now = usualForKind(now, way, now.kinds[0]!, true)
         }
         expect(issuesOf(now)).to.deep.equal([])
         const kind = kindById(now.kinds[0]!)!
-        for (const school of now.schools) expect(planRun(lanesOf(now, school, kind)).totalS).to.be.a('number')
+        for (const way of now.ways) expect(planRun(lanesOf(now, way, kind)).totalS).to.be.a('number')
       }),
       { numRuns: 150, seed: 4711 },
     )

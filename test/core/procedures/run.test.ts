@@ -20,9 +20,9 @@ import {
 import { procedures } from '../../../src/core/trade/procedures/index.ts'
 
 const c2 = kindById('c2')!
-const all = procedures.flatMap((procedure) => procedure.schools.map((school) => ({ procedure, school })))
+const all = procedures.flatMap((procedure) => procedure.ways.map((way) => ({ procedure, way })))
 
-/** One or two procedures at once, each in one of its schools, on one to three groups. */
+/** One or two procedures at once, each in one of its ways, on one to three groups. */
 const someLanes = fc
   .tuple(fc.uniqueArray(fc.nat(all.length - 1), { minLength: 1, maxLength: 2 }), fc.integer({ min: 1, max: 3 }))
   .map(([chosen, groups]) =>
@@ -169,7 +169,7 @@ describe('a run', () => {
   })
 
   const tray = procedures.find(({ id }) => id === 'start-of-day')!
-  const one = lanesOf(procedures[0]!, procedures[0]!.schools[2]!, withGroups(c2, 1))
+  const one = lanesOf(procedures[0]!, procedures[0]!.ways[2]!, withGroups(c2, 1))
   const toStrokes = () => {
     let state = startRun(one, 0)
     let now = 0
@@ -202,7 +202,7 @@ describe('a run', () => {
   })
 
   it('stands at its stroke while the hands are with another group, and waits there to go on', () => {
-    const two = [...lanesOf(procedures[0]!, procedures[0]!.schools[2]!, c2), ...lanesOf(tray, tray.schools[0]!, c2)]
+    const two = [...lanesOf(procedures[0]!, procedures[0]!.ways[2]!, c2), ...lanesOf(tray, tray.ways[0]!, c2)]
     let [state, now] = [startRun(two, 0), 0]
     while (handStep(two, state)!.act !== 'cadence') {
       now += 5000
@@ -219,7 +219,7 @@ describe('a run', () => {
   })
 
   it('a soak that had enough is over then, not at its own time', () => {
-    const two = lanesOf(procedures[0]!, procedures[0]!.schools[0]!, c2)
+    const two = lanesOf(procedures[0]!, procedures[0]!.ways[0]!, c2)
     let [state, now] = [startRun(two, 0), 0]
     while (Object.keys(state.soaks).length === 0) {
       now += 20_000
@@ -233,7 +233,7 @@ describe('a run', () => {
   })
 
   it('begins no strokes by itself when a soak runs out: nobody may be at the handle', () => {
-    const two = lanesOf(procedures[0]!, procedures[0]!.schools[0]!, withGroups(c2, 1))
+    const two = lanesOf(procedures[0]!, procedures[0]!.ways[0]!, withGroups(c2, 1))
     let [state, now] = [startRun(two, 0), 0]
     while (Object.keys(state.soaks).length === 0) {
       now += 20_000
@@ -326,15 +326,15 @@ describe('the plan of a run', () => {
 
   it('does something else while it soaks: baskets lie in the bath while the groups are backflushed', () => {
     const soak = procedures.find(({ id }) => id === 'parts-soak')!
-    const bowl = { procedure: soak, school: soak.schools.find(({ id }) => id === 'bowl-at-closing')! }
-    const plan = planRun(lanesTogether([{ procedure: procedures[0]!, school: procedures[0]!.schools[1]! }, bowl], c2))
+    const bowl = { procedure: soak, way: soak.ways.find(({ id }) => id === 'bowl-at-closing')! }
+    const plan = planRun(lanesTogether([{ procedure: procedures[0]!, way: procedures[0]!.ways[1]! }, bowl], c2))
     expect(plan.inTurnS - plan.totalS).to.be.at.least(250)
   })
 
   it('counts all of what goes in by portions, and the time nobody waits for: cooling', () => {
-    const way = (id: string, school: string, kind: string) => {
+    const way = (id: string, way: string, kind: string) => {
       const procedure = procedures.find((one) => one.id === id)!
-      return planRun(lanesOf(procedure, procedure.schools.find((one) => one.id === school)!, kindById(kind)!))
+      return planRun(lanesOf(procedure, procedure.ways.find((one) => one.id === way)!, kindById(kind)!))
     }
     const byHand = way('descale', 'by-hand-in-portions', 'dn')
     const rests = byHand.segments.filter(({ step }) => step === 'run.rest')
@@ -352,9 +352,7 @@ describe('the plan of a run', () => {
 
   it('leaves the hands free while a machine runs by itself', () => {
     const clean = procedures.find(({ id }) => id === 'descale')!
-    const plan = planRun(
-      lanesOf(clean, clean.schools.find(({ id }) => id === 'half-hour-by-two-keys')!, kindById('pl')!),
-    )
+    const plan = planRun(lanesOf(clean, clean.ways.find(({ id }) => id === 'half-hour-by-two-keys')!, kindById('pl')!))
     expect(plan.totalS - plan.handsS).to.be.at.least(1800)
   })
 })

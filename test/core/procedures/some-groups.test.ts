@@ -13,10 +13,10 @@ import { wellRun } from './well-run.ts'
 
 const three = withOptions(withGroups(kindById('c2')!, 3), new Map())
 const all: Chosen[] = offeredTo(three, 'exchanger').flatMap(({ procedure, refused }) =>
-  refused ? [] : procedure.schools.map((school) => ({ procedure, school })),
+  refused ? [] : procedure.ways.map((way) => ({ procedure, way })),
 )
 const chosen = (id: string, way: string): Chosen =>
-  all.find(({ procedure, school }) => procedure.id === id && school.id === way)!
+  all.find((chosen) => chosen.procedure.id === id && chosen.way.id === way)!
 
 /** What a well-played run at some groups leaves, as `task` or `task group`. */
 function datedAt(job: Chosen, kind: Kind, groups: number[]): string[] {

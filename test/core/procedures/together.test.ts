@@ -4,7 +4,7 @@ import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import type { Chosen, Lane } from '../../../src/core/procedures/lane.ts'
 import { lanesOf, lanesTogether } from '../../../src/core/procedures/lanes.ts'
-import { offeredTo, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { offeredTo, usualWay } from '../../../src/core/procedures/offered.ts'
 import { planRun, type Segment } from '../../../src/core/procedures/plan.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { settle } from '../../../src/core/procedures/run-clock.ts'
@@ -16,11 +16,11 @@ import { procedures } from '../../../src/core/trade/procedures/index.ts'
 const plain = kinds.map((kind) => withOptions(kind, new Map()))
 const takenBy = (kind: Kind) =>
   offeredTo(kind, 'exchanger').flatMap(({ procedure, refused }) =>
-    refused ? [] : procedure.schools.map((school) => ({ procedure, school })),
+    refused ? [] : procedure.ways.map((way) => ({ procedure, way })),
   )
 const ways = new Map(plain.map((kind) => [kind.id, takenBy(kind)]))
 
-/** A machine and two to four jobs it takes, each in some school. */
+/** A machine and two to four jobs it takes, each in some way. */
 const someJobs = fc.constantFrom(...plain).chain((kind) =>
   fc.uniqueArray(fc.nat(ways.get(kind.id)!.length - 1), { minLength: 2, maxLength: 4 }).map((chosen) => ({
     kind,
@@ -28,12 +28,12 @@ const someJobs = fc.constantFrom(...plain).chain((kind) =>
   })),
 )
 
-const chosen = (kind: Kind, ...asked: (string | [procedure: string, school: string])[]): Chosen[] =>
+const chosen = (kind: Kind, ...asked: (string | [procedure: string, way: string])[]): Chosen[] =>
   asked.map((one) => {
-    const [id, schoolId] = typeof one === 'string' ? [one, null] : one
+    const [id, wayId] = typeof one === 'string' ? [one, null] : one
     const { procedure } = offeredTo(kind, 'none').find((offer) => offer.procedure.id === id)!
-    const school = procedure.schools.find((candidate) => candidate.id === schoolId) ?? usualSchool(procedure, kind, 200)
-    return { procedure, school }
+    const way = procedure.ways.find((candidate) => candidate.id === wayId) ?? usualWay(procedure, kind, 200)
+    return { procedure, way }
   })
 
 interface Claim {
@@ -112,7 +112,7 @@ describe('jobs done together', () => {
     const c2 = kindById('c2')!
     const jobOf = (id: string, way: string) => {
       const procedure = procedures.find((one) => one.id === id)!
-      return { procedure, school: procedure.schools.find((one) => one.id === way)! }
+      return { procedure, way: procedure.ways.find((one) => one.id === way)! }
     }
     const lanes = lanesTogether(
       [jobOf('detergent-backflush', 'full-scoop-long-soak'), jobOf('group-jet', 'against-the-light')],
@@ -126,19 +126,19 @@ describe('jobs done together', () => {
   it('ask for one bath for both steam tips, and put each back on its own wand', () => {
     const c2 = kindById('c2')!
     const tip = procedures.find(({ id }) => id === 'steam-tip')!
-    for (const school of tip.schools) {
-      const steps = lanesOf(tip, school, c2).flatMap((lane) => lane.steps.map(({ id }) => id))
+    for (const way of tip.ways) {
+      const steps = lanesOf(tip, way, c2).flatMap((lane) => lane.steps.map(({ id }) => id))
       expect(
         steps.filter((id) => id.endsWith('.bath')),
-        school.id,
+        way.id,
       ).to.have.length(1)
       expect(
         steps.filter((id) => id === 'off.off'),
-        school.id,
+        way.id,
       ).to.have.length(2)
       expect(
         steps.filter((id) => id === 'back.back'),
-        school.id,
+        way.id,
       ).to.have.length(2)
     }
   })

@@ -14,21 +14,21 @@ import { type Expected, expected } from './what-is-written.ts'
 interface Case {
   kind: Kind
   procedure: Procedure
-  school: Way
+  way: Way
 }
 
 const cases: Case[] = kinds.flatMap((plain) => {
   const kind = withOptions(plain, new Map())
-  return offers(kind).flatMap((procedure) => procedure.schools.map((school) => ({ kind, procedure, school })))
+  return offers(kind).flatMap((procedure) => procedure.ways.map((way) => ({ kind, procedure, way })))
 })
-const named = ({ kind, procedure, school }: Case) => `${kind.id}: ${procedure.id}, ${school.id}`
-const rowOf = ({ procedure, school }: Case): Expected | undefined =>
-  expected.find((row) => row.procedure === procedure.id && row.way === school.id)
+const named = ({ kind, procedure, way }: Case) => `${kind.id}: ${procedure.id}, ${way.id}`
+const rowOf = ({ procedure, way }: Case): Expected | undefined =>
+  expected.find((row) => row.procedure === procedure.id && row.way === way.id)
 
 const notDates = ['run', 'measured', 'removed', 'fitted', 'held']
 /** Tasks a run dates: `task`, `task @1` at a group, the entry's own name where it is about what stands ahead. */
-const datedBy = ({ kind, procedure, school }: Case, state: RunState): string[] =>
-  runEntries([{ procedure, school }], lanesOf(procedure, school, kind), state, kind, raisedIds)
+const datedBy = ({ kind, procedure, way }: Case, state: RunState): string[] =>
+  runEntries([{ procedure, way }], lanesOf(procedure, way, kind), state, kind, raisedIds)
     .filter((draft) => !notDates.includes(draft.kind))
     .map(({ kind: entry, body, of }) => {
       const { task, group } = told({ body })
@@ -53,7 +53,7 @@ describe('what is written when a job is done', () => {
       const here = cases.filter((one) => rowOf(one) === row)
       expect(here.length).to.be.above(0)
       for (const one of here) {
-        const lanes = lanesOf(one.procedure, one.school, one.kind)
+        const lanes = lanesOf(one.procedure, one.way, one.kind)
         const inside = new Set<string>()
         const state = wellRun(lanes, (now) => {
           for (const { of } of insideNow(lanes, now)) inside.add(of)
@@ -75,7 +75,7 @@ describe('what is written when a job is done', () => {
 describe('what is not done is not written', () => {
   it('thrown away at its first step, a run dates nothing', () => {
     for (const one of cases) {
-      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      const lanes = lanesOf(one.procedure, one.way, one.kind)
       const state = runStep(lanes, startRun(lanes, 0), { at: 1000, type: 'leave', reason: 'begun by mistake' })
       expect(datedBy(one, state), named(one)).to.deep.equal([])
     }
@@ -84,9 +84,9 @@ describe('what is not done is not written', () => {
   it('a step that makes a task done, left out, leaves the task as it was', () => {
     let tried = 0
     for (const one of cases)
-      for (const { task, taskOf, by = [], of } of writtenBy(one.procedure, one.school))
+      for (const { task, taskOf, by = [], of } of writtenBy(one.procedure, one.way))
         for (const step of by) {
-          const lanes = lanesOf(one.procedure, one.school, one.kind)
+          const lanes = lanesOf(one.procedure, one.way, one.kind)
           const there = lanes.flatMap((lane) => lane.steps).filter(({ id }) => id.endsWith(`.${step}`))
           // A gate is never left out, and a soak runs out by itself.
           if (there.length === 0 || there.some(({ gate, act }) => gate || act === 'soak')) continue
@@ -105,11 +105,11 @@ describe('what is not done is not written', () => {
 
   it('whatever is dated hangs on steps that are there: no task is dated by coming to the end alone', () => {
     for (const one of cases)
-      for (const { task, by = [] } of writtenBy(one.procedure, one.school)) {
+      for (const { task, by = [] } of writtenBy(one.procedure, one.way)) {
         // Nothing to hang on: then nothing is dated either, see above.
         const dated = rowOf(one)!.dates[one.kind.id]!.some((line) => line.startsWith(task))
         if (!dated) continue
-        const ids = lanesOf(one.procedure, one.school, one.kind).flatMap((lane) => lane.steps.map(({ id }) => id))
+        const ids = lanesOf(one.procedure, one.way, one.kind).flatMap((lane) => lane.steps.map(({ id }) => id))
         const there = by.filter((step) => ids.some((id) => id.endsWith(`.${step}`)))
         expect(there.length, `${named(one)}: ${task}`).to.be.above(0)
       }
@@ -117,7 +117,7 @@ describe('what is not done is not written', () => {
 
   it('one group done and the other not: the one is dated, the other is not', () => {
     for (const one of cases.filter(({ kind }) => kind.id === 'c2')) {
-      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      const lanes = lanesOf(one.procedure, one.way, one.kind)
       const state = wellRun(lanes)
       const whole = datedBy(one, state)
       if (!whole.some((line) => line.endsWith('@2'))) continue

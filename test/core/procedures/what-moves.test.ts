@@ -29,9 +29,9 @@ const before = new Map(
 )
 
 /** The standings after a run played well to its end. */
-function afterRun(kind: Kind, procedure: Procedure, school: Way): Map<string, Standing> {
-  const lanes = lanesOf(procedure, school, kind)
-  const drafts = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds).filter(({ of }) => !of)
+function afterRun(kind: Kind, procedure: Procedure, way: Way): Map<string, Standing> {
+  const lanes = lanesOf(procedure, way, kind)
+  const drafts = runEntries([{ procedure, way }], lanes, wellRun(lanes), kind, raisedIds).filter(({ of }) => !of)
   const entries = drafts.map((draft) => entry(draft.kind, worked, draft.body))
   const standings = reckonMachine(ledgers([...historyOf(kind), ...entries]))!.standings
   return new Map(standings.map((standing) => [standing.key, standing]))
@@ -61,7 +61,7 @@ describe('what moves when a job is done', () => {
         if (!dates) continue
         const kind = withOptions(plain, new Map())
         const procedure = offers(kind).find(({ id }) => id === row.procedure)!
-        const after = afterRun(kind, procedure, procedure.schools.find(({ id }) => id === row.way)!)
+        const after = afterRun(kind, procedure, procedure.ways.find(({ id }) => id === row.way)!)
         const keys = keysOf(dates)
         for (const [key, was] of before.get(kind.id)!) {
           if (raised.includes(was.duty)) continue

@@ -16,27 +16,27 @@ const byTheWater = ['boiler-flush', 'descale', 'restart']
 
 const cases = kinds.flatMap((plain) => {
   const kind = withOptions(plain, new Map())
-  return offers(kind).flatMap((procedure) => procedure.schools.map((school) => ({ kind, procedure, school })))
+  return offers(kind).flatMap((procedure) => procedure.ways.map((way) => ({ kind, procedure, way })))
 })
-const named = ({ kind, procedure, school }: { kind: Kind; procedure: Procedure; school: Way }) =>
-  `${kind.id}: ${procedure.name.toLowerCase()}, ${school.name}`
+const named = ({ kind, procedure, way }: { kind: Kind; procedure: Procedure; way: Way }) =>
+  `${kind.id}: ${procedure.name.toLowerCase()}, ${way.name}`
 
-describe('the whole library, on every kind by every school', () => {
+describe('the whole library, on every kind by every way', () => {
   it('is more than two hundred ways through it', () => {
     expect(cases.length).to.be.greaterThan(200)
   })
 
   it('comes to its end, every step done once, nothing left inside, its entries accepted', () => {
     for (const one of cases) {
-      const { kind, procedure, school } = one
-      const lanes = lanesOf(procedure, school, kind)
+      const { kind, procedure, way } = one
+      const lanes = lanesOf(procedure, way, kind)
       const state = wellRun(lanes)
       expect(state.ended!.how, named(one)).to.equal('done')
       expect(insideNow(lanes, state), named(one)).to.deep.equal([])
       const done = state.records.filter(({ how }) => how === 'done').map(({ lane, step }) => `${lane} ${step}`)
       const steps = lanes.flatMap((lane) => lane.steps.map(({ id }) => `${lane.id} ${id}`))
       expect([...done].sort(), named(one)).to.deep.equal([...steps].sort())
-      for (const draft of runEntries([{ procedure, school }], lanes, state, kind, raisedIds)) {
+      for (const draft of runEntries([{ procedure, way }], lanes, state, kind, raisedIds)) {
         if (draft.of) continue
         const { kind: entryKind, body } = draft
         const subjectId = '01939000-0000-7000-8000-00000000000a'
@@ -48,9 +48,9 @@ describe('the whole library, on every kind by every school', () => {
 
   it('writes only tasks its kind has, at groups it has', () => {
     for (const one of cases) {
-      const { kind, procedure, school } = one
-      const lanes = lanesOf(procedure, school, kind)
-      const written = runEntries([{ procedure, school }], lanes, wellRun(lanes), kind, raisedIds)
+      const { kind, procedure, way } = one
+      const lanes = lanesOf(procedure, way, kind)
+      const written = runEntries([{ procedure, way }], lanes, wellRun(lanes), kind, raisedIds)
       const tasks = new Set([...kind.duties, ...kind.parts].map(({ id }) => id))
       for (const { kind: entryKind, of, body: said } of written) {
         const body = told({ body: said })
@@ -68,7 +68,7 @@ describe('the whole library, on every kind by every school', () => {
 
   it('never has two things inside at one group at once, and acid never beside alkali', () => {
     for (const one of cases) {
-      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      const lanes = lanesOf(one.procedure, one.way, one.kind)
       wellRun(lanes, (state) => {
         const inside = insideNow(lanes, state)
         const groups = inside.filter(({ of }) => of !== 'electrical').map(({ group }) => group)
@@ -81,7 +81,7 @@ describe('the whole library, on every kind by every school', () => {
 
   it('is planned in lanes that take no longer than one thing after the other', () => {
     for (const one of cases) {
-      const lanes = lanesOf(one.procedure, one.school, one.kind)
+      const lanes = lanesOf(one.procedure, one.way, one.kind)
       const apart = lanes.reduce((sum, lane) => sum + planRun([{ ...lane, after: [] }]).totalS, 0)
       expect(planRun(lanes).totalS, named(one)).to.be.at.most(apart + 1e-6)
     }

@@ -67,7 +67,7 @@ describe('detergent', () => {
     expect(use(year('c2', 1260, [never]), key, 'detergentCycles')).to.equal(undefined)
   })
 
-  it('brings the grease of a lever group forward, school by school', () => {
+  it('brings the grease of a lever group forward, way by way', () => {
     const often = year('lv', 70, [setting('machine', from, { setting: 'detergent', everyDrinks: 10 })])
     const seldom = year('lv', 70, [setting('machine', from, { setting: 'detergent', everyDrinks: 200 })])
     expect(standing(often, 'cam-grease').governing).to.equal('detergentCycles')
@@ -104,15 +104,15 @@ describe('hot hours', () => {
   })
 })
 
-describe('schools', () => {
+describe('ways', () => {
   it('can be chosen for one part, and the nearest level wins', () => {
-    const cautious = setting('firm', from, { setting: 'school', school: 'cautious', duty: 'control-board' })
+    const cautious = setting('firm', from, { setting: 'policy', policy: 'cautious', duty: 'control-board' })
     const given = year('c2', 7, [], { firm: [cautious], site: [everyDay] })
     expect(use(given, 'control-board', 'months')!.limit).to.equal(60)
     expect(use(given, 'contactor', 'months')!.limit).to.equal(72)
-    const long = setting('customer', from, { setting: 'school', school: 'longLife' })
+    const long = setting('customer', from, { setting: 'policy', policy: 'longLife' })
     const both = year('c2', 7, [], { firm: [cautious], customer: [long], site: [everyDay] })
-    // For the part somebody chose a school of its own: it stands before one for all.
+    // For the part somebody chose a way of its own: it stands before one for all.
     expect(use(both, 'control-board', 'months')!.limit).to.equal(60)
     expect(use(both, 'contactor', 'months')!.limit).to.equal(120)
   })

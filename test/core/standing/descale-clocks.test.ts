@@ -68,8 +68,8 @@ describe('the clocks of descaling', () => {
     expect(standingOf(office([thin, classes(1)]), 'descale').governing).to.equal('thickness')
   })
 
-  it('shift with the school, each with its own limits', () => {
-    const of = (school: string) => clocksOf(office([setting('machine', from, { setting: 'school', school })])).clocks
+  it('shift with the policy, each with its own limits', () => {
+    const of = (policy: string) => clocksOf(office([setting('machine', from, { setting: 'policy', policy })])).clocks
     const [cautious, usual, longLife] = ['cautious', 'usual', 'longLife'].map(of) as [
       ReturnType<typeof of>,
       ReturnType<typeof of>,

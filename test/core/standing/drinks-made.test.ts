@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { careSheet } from '../../../src/core/care/care-sheet.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
-import { usualSchool } from '../../../src/core/procedures/offered.ts'
+import { usualWay } from '../../../src/core/procedures/offered.ts'
 import { drinksMade } from '../../../src/core/standing/drinks-made.ts'
 import { effective } from '../../../src/core/standing/histories.ts'
 import { procedureById } from '../../../src/core/trade/procedures/index.ts'
@@ -20,18 +20,18 @@ describe('drinks of an open day', () => {
     expect(of()).to.equal(null)
   })
 
-  it('choose the school of a backflush, and the line on the care sheet with it', () => {
+  it('choose the way of a backflush, and the line on the care sheet with it', () => {
     const c2 = kindById('c2')!
     const backflush = procedureById('detergent-backflush')!
-    const school = (perWeek: number) => {
+    const way = (perWeek: number) => {
       const made = of(takenOn('c2', '2025-01-06'), ...steadyReadings('2025-01-06', '2026-01-05', perWeek))
-      return usualSchool(backflush, c2, made).id
+      return usualWay(backflush, c2, made).id
     }
-    expect(school(1400)).to.equal('one-scoop-even-strokes')
-    expect(school(2800)).to.equal('full-scoop-long-soak')
-    expect(school(35)).to.equal('light-dose-long-strokes')
+    expect(way(1400)).to.equal('one-scoop-even-strokes')
+    expect(way(2800)).to.equal('full-scoop-long-soak')
+    expect(way(35)).to.equal('light-dose-long-strokes')
     const powder = (drinksPerOpenDay: number) =>
-      careSheet(c2, { drinksPerOpenDay, school: 'usual' })
+      careSheet(c2, { drinksPerOpenDay, policy: 'usual' })
         .rhythms.flatMap(({ items }) => items)
         .find(({ drawing }) => drawing === 'powder')!.how!
     expect(powder(200)).to.match(/5 × 7 s on, 7 s off/)

@@ -18,8 +18,8 @@ function facts(kind: string, own: Entry[], around: Partial<Record<Level, Entry[]
 describe('how often it is cleaned with detergent', () => {
   const typed = (level: Level, figure: Record<string, number>) =>
     setting(level, '2026-01-05', { setting: 'detergent', ...figure })
-  const way = (procedure: string, school: string, every: Record<string, unknown>) =>
-    setting('machine', '2026-01-05', { setting: 'way', procedure, school, every })
+  const way = (procedure: string, way: string, every: Record<string, unknown>) =>
+    setting('machine', '2026-01-05', { setting: 'way', procedure, way, every })
 
   it('is the catalogue’s where nobody said anything: a bar every open day', () => {
     expect(detergentRate(facts('c2', []))).to.deep.equal({ daily: 1, every: null, level: 'catalogue' })

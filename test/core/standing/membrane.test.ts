@@ -93,12 +93,12 @@ describe('a membrane’s passage', () => {
 })
 
 describe('a membrane', () => {
-  it('is changed by age where nobody measured it: three years, by school', () => {
+  it('is changed by age where nobody measured it: three years, by way', () => {
     const change = standing(membrane(), 'change-membrane')
     expect(change).to.include({ governing: 'months', since: from })
     expect(change.due!.p50).to.equal('2028-01-01')
     const cautious = standing(
-      membrane([setting('softener', from, { setting: 'school', school: 'cautious' })]),
+      membrane([setting('softener', from, { setting: 'policy', policy: 'cautious' })]),
       'change-membrane',
     )
     expect(cautious.due!.p50).to.equal('2027-01-01')

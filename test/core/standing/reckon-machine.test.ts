@@ -57,7 +57,7 @@ describe('reckoning a machine', () => {
       entry('fitted', '2026-03-02', { part: 'group-gasket', group: 1 }),
       entry('inspected', '2026-05-02', { part: 'group-gasket', group: 1, condition: 2 }),
       entry('cleaned', '2026-04-02', { task: 'inlet-strainer-clean' }),
-      setting('machine', '2026-02-01', { setting: 'school', school: 'cautious' }),
+      setting('machine', '2026-02-01', { setting: 'policy', policy: 'cautious' }),
     ]
     const expected = JSON.stringify(reckonMachine(ledgers(history)))
     fc.assert(
@@ -200,13 +200,13 @@ describe('reckoning a machine', () => {
       })
     })
 
-    it('choose a school: cautious is never later than usual, usual never later than long life', () => {
+    it('choose a policy: cautious is never later than usual, usual never later than long life', () => {
       for (const kind of kinds) {
-        const due = (school: string) =>
+        const due = (policy: string) =>
           new Map(
             reckonMachine(
               ledgers([takenOn(kind.id, '2026-01-05'), ...steadyReadings('2026-01-05', '2026-04-06', 350)], {
-                firm: [setting('firm', '2026-01-01', { setting: 'school', school })],
+                firm: [setting('firm', '2026-01-01', { setting: 'policy', policy })],
               }),
             )!.standings.map((standing) => [standing.key, standing.due?.p50 ?? '9999']),
           )

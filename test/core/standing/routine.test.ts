@@ -28,11 +28,11 @@ const cleaned = (on: string, task: string, group?: number) =>
   entry('cleaned', on, { task, ...(group !== undefined && { group }) })
 
 const ran = (on: string, procedure: string, ended = 'done') =>
-  entry('run', on, { procedure, version: 1, name: procedure, school: 's', minutes: 4, ended, steps: [] })
+  entry('run', on, { procedure, version: 1, name: procedure, way: 's', minutes: 4, ended, steps: [] })
 
 const chosen = (on: string, procedure: string, way: string, level: 'machine' | 'firm' = 'machine') => {
   const found = procedures.find(({ id }) => id === procedure)!
-  return setting(level, on, waySetting(found, found.schools.find(({ id }) => id === way)!))
+  return setting(level, on, waySetting(found, found.ways.find(({ id }) => id === way)!))
 }
 
 describe('the routine of a machine', () => {
@@ -98,7 +98,7 @@ describe('the routine of a machine', () => {
         procedure,
         version: 1,
         name: procedure,
-        school: 's',
+        way: 's',
         minutes: 4,
         ended: 'done',
         steps: groups.map((group) => ({ step: 'group.strokes', group, how: 'done', atS: 10 })),
@@ -155,7 +155,7 @@ describe('the rhythm of a chosen way', () => {
 
   it('is on record with the choice: its name, its words, its first task and its clocks', () => {
     const found = procedures.find(({ id }) => id === 'descale')!
-    const two = found.schools.find(({ id }) => id === 'two-phases-by-knob')!
+    const two = found.ways.find(({ id }) => id === 'two-phases-by-knob')!
     expect(waySetting(found, two)).to.deep.include({ setting: 'way', procedure: 'descale', name: two.name })
     expect(waySetting(found, two).rhythm).to.include({ days: 152, litres: 15 })
     expect(waySetting(found, two).rhythm!.tasks).to.deep.equal(['descale'])
@@ -163,7 +163,7 @@ describe('the rhythm of a chosen way', () => {
 
   it('is none where a way counts nothing: when it asks', () => {
     const found = procedures.find(({ id }) => id === 'descale')!
-    const asks = found.schools.find(({ id }) => id === 'two-halves')!
+    const asks = found.ways.find(({ id }) => id === 'two-halves')!
     expect(waySetting(found, asks).rhythm).to.equal(undefined)
   })
 
@@ -250,7 +250,7 @@ describe('the rhythm of a chosen way', () => {
     const old = setting('machine', '2026-02-01', {
       setting: 'way',
       procedure: 'hot-water-screen',
-      school: 'dipped-in-mild-acid',
+      way: 'dipped-in-mild-acid',
     })
     const done = cleaned('2026-05-01', 'hot-water-screen')
     expect(date([old, done], 'hot-water-screen').due).to.deep.equal(date([done], 'hot-water-screen').due)

@@ -21,16 +21,16 @@ const life = (level: Parameters<typeof setting>[0], on: string, value: number, c
 describe('what is set, and where', () => {
   it('is the nearest level’s, whatever day it was set on', () => {
     const found = (more: Parameters<typeof ledgers>[1]) =>
-      nearestSetting(effective(ledgers(busy, more)), 'school')?.body.school
-    const school = (level: Parameters<typeof setting>[0], name: string, on = '2026-02-01') =>
-      setting(level, on, { setting: 'school', school: name })
+      nearestSetting(effective(ledgers(busy, more)), 'way')?.body.way
+    const way = (level: Parameters<typeof setting>[0], name: string, on = '2026-02-01') =>
+      setting(level, on, { setting: 'policy', policy: name })
     expect(found({})).to.equal(undefined)
-    expect(found({ firm: [school('firm', 'longLife')] })).to.equal('longLife')
-    expect(found({ firm: [school('firm', 'longLife')], customer: [school('customer', 'usual')] })).to.equal('usual')
+    expect(found({ firm: [way('firm', 'longLife')] })).to.equal('longLife')
+    expect(found({ firm: [way('firm', 'longLife')], customer: [way('customer', 'usual')] })).to.equal('usual')
     expect(
       found({
-        firm: [school('firm', 'longLife', '2026-05-01')],
-        site: [everyDay, school('site', 'cautious', '2026-01-10')],
+        firm: [way('firm', 'longLife', '2026-05-01')],
+        site: [everyDay, way('site', 'cautious', '2026-01-10')],
       }),
     ).to.equal('cautious')
   })

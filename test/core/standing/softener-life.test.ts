@@ -57,9 +57,9 @@ describe('the life of a softener', () => {
     expect(reckon(softener(), site(19), []).litresPerOpenDay).to.equal(0)
   })
 
-  it('falls due by hygiene in each school’s time where little is drawn', () => {
-    const days = (school: string) => {
-      const around = [...site(6), setting('site', '2026-01-05', { setting: 'school', school })]
+  it('falls due by hygiene in each policy’s time where little is drawn', () => {
+    const days = (policy: string) => {
+      const around = [...site(6), setting('site', '2026-01-05', { setting: 'policy', policy })]
       const { due, governing } = standing('regenerate', softener(), around, [machine(70)])
       expect(governing).to.equal('hygiene')
       return due!.p50
@@ -110,7 +110,7 @@ describe('a softener’s own parts', () => {
   })
 
   it('age from the day it was taken on, and from the day they were seen to', () => {
-    // Usual school, from memory: seven years, one year.
+    // Usual policy, from memory: seven years, one year.
     expect(standing('resin', softener()).due!.p50).to.equal('2033-01-05')
     expect(standing('resin-top-up', softener()).due!.p50).to.equal('2027-01-05')
     const done = entry('serviced', '2026-05-20', { task: 'resin-top-up' }, about)

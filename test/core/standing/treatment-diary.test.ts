@@ -163,15 +163,15 @@ describe('a weak-acid cartridge, against a diary', () => {
     )
   })
 
-  it('is over by age in each school’s months, whatever is drawn', () => {
+  it('is over by age in each policy’s months, whatever is drawn', () => {
     // Common practice: twelve months at most; the cautious change it twice a year, from memory.
-    for (const [school, months] of [
+    for (const [policy, months] of [
       ['cautious', 6],
       ['usual', 12],
       ['longLife', 12],
     ] as const) {
       const site = [open([1, 2, 3, 4, 5, 6, 7]), raw('total', 200), raw('carbonate', 160)]
-      const around = [...site, setting('site', from, { setting: 'school', school })]
+      const around = [...site, setting('site', from, { setting: 'policy', policy })]
       const cartridge = [
         taken('cartridge'),
         setting('softener', from, { setting: 'cartridge', capacityG: 90_000, bypass: 0 }),
@@ -277,8 +277,8 @@ describe('what tells that a treatment is spent', () => {
 
   it('is asked for monthly at least, by the cautious weekly', () => {
     const fed = ledgers([takenOn('c2', from), ...steadyReadings(from, to, 350)], { site })
-    const days = (school: string) => {
-      const around = [...site, setting('site', from, { setting: 'school', school })]
+    const days = (policy: string) => {
+      const around = [...site, setting('site', from, { setting: 'policy', policy })]
       const test = standing([taken('exchanger'), ...set.exchanger!, drops], around, [fed], 'outlet-test')
       return toDay(test.due!.p50) - toDay('2026-05-04')
     }

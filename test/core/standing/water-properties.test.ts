@@ -143,7 +143,7 @@ describe('every figure from memory', () => {
     }
   })
 
-  it('that the school decides, moves a softener’s dates once it is set', () => {
+  it('that the way decides, moves a softener’s dates once it is set', () => {
     const softener = (kindId: string, more: Entry[]) => [
       entry(
         'commissioned',

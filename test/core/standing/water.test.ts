@@ -33,7 +33,7 @@ describe('descaling', () => {
   const litres = (site: Entry[], more: Partial<Ledgers> = {}) =>
     descale(site, sr, more).uses.find((use) => use.clock === 'litres')!.limit
 
-  // Common practice and from memory: litres by carbonate hardness, usual school.
+  // Common practice and from memory: litres by carbonate hardness, usual way.
   for (const [drops, limit] of [
     [7, 100],
     [8, 50],
@@ -164,7 +164,7 @@ describe('softener', () => {
     expect(line.spread).to.be.within(350, 480)
   })
 
-  it('is regenerated for hygiene at the latest, a fortnight in the usual school', () => {
+  it('is regenerated for hygiene at the latest, a fortnight in the usual way', () => {
     const standing = regenerate(own(), [everyDay, test('site', '2026-05-01', { drops: 3 })])
     expect(standing).to.deep.include({
       governing: 'hygiene',

@@ -14,7 +14,7 @@ export const run = entryKind({
       version: number().integer().min(1).required(),
       /** As it was called then. */
       name: words(80),
-      school: slug().required(),
+      way: slug().required(),
       minutes: amount().max(6000).required(),
       ended: string().oneOf(['done', 'stopped', 'left']).required(),
       why: words(500),
@@ -38,12 +38,12 @@ export const run = entryKind({
   about: machineOnly,
   affects: 'nobody',
   madeBy: 'people',
-  words: ({ procedure, name, school, minutes, ended, why, steps }, pen) => {
+  words: ({ procedure, name, way, minutes, ended, why, steps }, pen) => {
     // Their ids are words; the library itself is too large to come with every page.
     const at = [...new Set(steps.flatMap((step) => step.group ?? []))].sort()
     // Of several groups it says at which: a run may have left some out.
     const where = at.length === 0 || Math.max(pen.machine?.groups ?? 1, ...at) < 2 ? '' : `, group ${at.join(' and ')}`
     const skipped = steps.filter(({ how }) => how === 'skipped').length
-    return `Run, ${ended}: ${name ? name.toLowerCase() : plain(procedure)}, ${plain(school)}${where}, ${pen.figure(minutes)} min${skipped > 0 ? `, ${skipped} skipped` : ''}${why ? `; ${why}` : ''}`
+    return `Run, ${ended}: ${name ? name.toLowerCase() : plain(procedure)}, ${plain(way)}${where}, ${pen.figure(minutes)} min${skipped > 0 ? `, ${skipped} skipped` : ''}${why ? `; ${why}` : ''}`
   },
 })

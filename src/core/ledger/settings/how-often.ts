@@ -6,18 +6,18 @@ import { dutyWords, plain, upper } from '../phrases.ts'
 import { settingKind } from '../setting-definition.ts'
 import { Versions } from '../versions.ts'
 
-export const school = settingKind({
+export const policy = settingKind({
   body: Versions.first(
     object({
       v,
-      setting: string().oneOf(['school']).required(),
-      school: string().oneOf(policies).required(),
+      setting: string().oneOf(['policy']).required(),
+      policy: string().oneOf(policies).required(),
       /** Of one part or task only. */
       duty: string().max(80),
     }).noUnknown(),
   ),
-  words: ({ duty, school }, pen) =>
-    `How early${duty ? `, ${dutyWords(duty, pen).toLowerCase()}` : ''}: ${policyName[school]}`,
+  words: ({ duty, policy }, pen) =>
+    `How early${duty ? `, ${dutyWords(duty, pen).toLowerCase()}` : ''}: ${policyName[policy]}`,
 })
 
 /** A life or interval of one's own: it wins over the catalogue at this level. */
@@ -65,7 +65,7 @@ export const way = settingKind({
       v,
       setting: string().oneOf(['way']).required(),
       procedure: slug().required(),
-      school: slug().required(),
+      way: slug().required(),
       /** As it is called, and how often it has its tasks done: the dates go by it. */
       name: string().max(120),
       rhythm: object({
@@ -80,6 +80,6 @@ export const way = settingKind({
         .default(undefined),
     }).noUnknown(),
   ),
-  words: ({ procedure, school, name, rhythm }) =>
-    `${upper(plain(procedure))}: ${name ?? plain(school)}${rhythm ? `, ${rhythm.words}` : ''}`,
+  words: ({ procedure, way, name, rhythm }) =>
+    `${upper(plain(procedure))}: ${name ?? plain(way)}${rhythm ? `, ${rhythm.words}` : ''}`,
 })

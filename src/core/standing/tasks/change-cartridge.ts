@@ -7,13 +7,13 @@ import { cartridgeLitres, cartridgeMonths, hardnessBehindCartridge } from '../..
 import { capacitySd, learnedCapacity } from '../../softener/learned-capacity.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
-import { type Histories, nearestSetting, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, nearestSetting, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
 import { cartridgeTests } from '../water/outlet-tests.ts'
-import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { waterKnown } from '../water-known.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
 
@@ -48,7 +48,7 @@ function cartridgeStanding(histories: Histories, draw: Draw, asOf: string, showW
   const done = ofKind(histories, 'softener', 'cartridge-changed').at(-1)
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const asOfDay = toDay(asOf)
-  const school = schoolOf(ownSchool(histories, 'change-cartridge')).value
+  const policy = policyOf(ownPolicy(histories, 'change-cartridge')).value
   const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []
@@ -102,10 +102,10 @@ function cartridgeStanding(histories: Histories, draw: Draw, asOf: string, showW
       running.push(litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives, givesLine }, add))
     }
   }
-  const cap = schoolFigure(
+  const cap = policyFigure(
     histories,
     'cartridge-months',
-    cartridgeMonths[school],
+    cartridgeMonths[policy],
     'whatever the litres, common practice',
   )
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))

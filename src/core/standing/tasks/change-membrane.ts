@@ -5,12 +5,12 @@ import { membraneMonths } from '../../softener/membrane.ts'
 import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
-import { type Histories, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import type { Standing } from '../standing.ts'
 import { type PassageTest, passageTests } from '../water/passage-tests.ts'
-import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /** The day the membrane in use was fitted. */
@@ -36,12 +36,12 @@ const leastTrendDays = 60
 function membraneStanding(histories: Histories, asOf: string, showWorking: boolean): Standing {
   const done = ofKind(histories, 'softener', 'membrane-changed').at(-1)
   const since = membraneSince(histories)
-  const school = schoolOf(ownSchool(histories, 'change-membrane')).value
+  const policy = policyOf(ownPolicy(histories, 'change-membrane')).value
   const working = startWorking(showWorking)
   const { add } = working
   const tests = passageTests(histories).filter((test) => test.on >= since)
   const passing = passageClock(histories, tests, since, add)
-  const cap = schoolFigure(histories, 'membrane-months', membraneMonths[school], `${policyName[school]}, from memory`)
+  const cap = policyFigure(histories, 'membrane-months', membraneMonths[policy], `${policyName[policy]}, from memory`)
   const head = {
     key: 'change-membrane',
     duty: 'change-membrane',

@@ -6,12 +6,12 @@ import { treatmentKind } from '../../softener/treatment-kind.ts'
 import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
-import { type Histories, nearestSetting, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, nearestSetting, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
-import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { carbonBefore } from '../water/treatment-before.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
 
@@ -27,7 +27,7 @@ function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showW
   const done = ofKind(histories, 'softener', 'prefilter-changed').at(-1)
   const since = done?.happenedOn ?? addedOn(histories)
   const asOfDay = toDay(asOf)
-  const school = schoolOf(ownSchool(histories, 'change-prefilter')).value
+  const policy = policyOf(ownPolicy(histories, 'change-prefilter')).value
   const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []
@@ -47,7 +47,7 @@ function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showW
       litresClock({ draw, start: toDay(since), since, how, asOf, asOfDay, gives: exactly(litres), givesLine }, add),
     )
   }
-  const cap = schoolFigure(histories, 'prefilter-months', prefilterMonths[school], `${policyName[school]}, from memory`)
+  const cap = policyFigure(histories, 'prefilter-months', prefilterMonths[policy], `${policyName[policy]}, from memory`)
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-prefilter',

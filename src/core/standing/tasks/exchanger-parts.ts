@@ -6,12 +6,12 @@ import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
 import { exchangerFacts } from '../exchanger-facts.ts'
-import { type Histories, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
-import { schoolFigure } from '../water/set-figure.ts'
+import { policyFigure } from '../water/set-figure.ts'
 import type { SoftenerTask } from './raised-task.ts'
 
 /**
@@ -48,24 +48,24 @@ function standingOf(
   const done = ofKind(histories, 'softener', 'serviced').findLast((entry) => entry.body.task === part.id)
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const asOfDay = toDay(asOf)
-  const school = schoolOf(ownSchool(histories, part.id)).value
+  const policy = policyOf(ownPolicy(histories, part.id)).value
   const working = startWorking(showWorking)
   const { add } = working
   const running: RunningClock[] = []
-  const times = part.regenerations?.[school]
+  const times = part.regenerations?.[policy]
   if (times && gives) {
     const givesLine = add(() => ({
       what: `${times} regenerations`,
       value: Math.round(gives.value * times),
       unit: 'L',
       origin: 'reckoned',
-      source: `${policyName[school]}, from memory, at ${Math.round(gives.value)} L each`,
+      source: `${policyName[policy]}, from memory, at ${Math.round(gives.value)} L each`,
     }))
     const start = { start: toDay(since), since, how: done ? 'serviced' : 'taken on' }
     running.push(litresClock({ draw, ...start, asOf, asOfDay, gives: scaled(gives, times), givesLine }, add))
   }
   const figure = `${part.id}-months` as const
-  const cap = schoolFigure(histories, figure, part.months[school], `${policyName[school]}, from memory`)
+  const cap = policyFigure(histories, figure, part.months[policy], `${policyName[policy]}, from memory`)
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: part.id,

@@ -4,11 +4,11 @@ import { startWorking } from '../../quantity/working.ts'
 import type { TreatmentKind } from '../../softener/treatment-kind.ts'
 import { policyName } from '../../wear/limits.ts'
 import { finish } from '../duty-standing.ts'
-import { type Histories, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import type { Standing } from '../standing.ts'
-import { schoolFigure } from '../water/set-figure.ts'
+import { policyFigure } from '../water/set-figure.ts'
 import type { SoftenerTask } from './raised-task.ts'
 
 /** What tells that a treatment is spent: each by its own test, and no other says anything. Common practice. */
@@ -23,10 +23,10 @@ const outletTestName: Record<TreatmentKind, string> = {
 function outletTestStanding(histories: Histories, kind: TreatmentKind, asOf: string, showWorking: boolean): Standing {
   const tested = lastTest(histories, kind)
   const since = (tested ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
-  const school = schoolOf(ownSchool(histories, 'outlet-test')).value
-  const months = { cautious: 0.25, usual: 1, longLife: 3 }[school]
+  const policy = policyOf(ownPolicy(histories, 'outlet-test')).value
+  const months = { cautious: 0.25, usual: 1, longLife: 3 }[policy]
   const working = startWorking(showWorking)
-  const cap = schoolFigure(histories, 'outlet-test-months', months, `${policyName[school]}, from memory`)
+  const cap = policyFigure(histories, 'outlet-test-months', months, `${policyName[policy]}, from memory`)
   const clock = ageClock(since, toDay(asOf), cap, 'Test every', working.add)
   const head = {
     key: 'outlet-test',

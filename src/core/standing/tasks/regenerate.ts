@@ -7,12 +7,12 @@ import { policyName } from '../../wear/limits.ts'
 import type { RunningClock } from '../duty-clocks.ts'
 import { finish } from '../duty-standing.ts'
 import { type ExchangerFacts, exchangerFacts } from '../exchanger-facts.ts'
-import { type Histories, ofKind, ownSchool } from '../histories.ts'
-import { schoolOf } from '../machine-facts.ts'
+import { type Histories, ofKind, ownPolicy } from '../histories.ts'
+import { policyOf } from '../machine-facts.ts'
 import { litresClock } from '../softener-draw.ts'
 import type { SoftenerFacts } from '../softener-facts.ts'
 import type { Standing, WaterFigure } from '../standing.ts'
-import { schoolFigure, takeFigure } from '../water/set-figure.ts'
+import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { waterKnown } from '../water-known.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
 
@@ -33,7 +33,7 @@ function regenerateStanding({ histories, draw, asOf }: SoftenerFacts, showWorkin
   const since = (done ?? ofKind(histories, 'softener', 'commissioned')[0])!.happenedOn
   const start = toDay(since)
   const asOfDay = toDay(asOf)
-  const school = schoolOf(ownSchool(histories, 'regenerate')).value
+  const policy = policyOf(ownPolicy(histories, 'regenerate')).value
   const { raw, softened } = waterKnown(histories)
   const working = startWorking(showWorking)
   const { add } = working
@@ -79,7 +79,7 @@ function regenerateStanding({ histories, draw, asOf }: SoftenerFacts, showWorkin
     hygieneClock(
       since,
       asOfDay,
-      schoolFigure(histories, 'regenerate-days', hygieneDays[school], `${policyName[school]}, from memory`),
+      policyFigure(histories, 'regenerate-days', hygieneDays[policy], `${policyName[policy]}, from memory`),
       add,
     ),
   )
@@ -123,7 +123,7 @@ const figureLine = (figure: WaterFigure) => ({
   source: `${figure.said}, ${figure.on}`,
 })
 
-function hygieneClock(since: string, asOfDay: number, cap: ReturnType<typeof schoolFigure>, add: Add): RunningClock {
+function hygieneClock(since: string, asOfDay: number, cap: ReturnType<typeof policyFigure>, add: Add): RunningClock {
   const start = toDay(since)
   const days = Math.max(1, Math.round(cap.value))
   const capLine = add(() => cap.line('Hygiene, at the latest after'))

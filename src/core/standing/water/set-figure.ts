@@ -61,11 +61,11 @@ export function takeVesselFigure(histories: Histories, vessel: Vessel, figure: V
   }
 }
 
-/** A figure the chosen school decides until somebody sets one: its value, and its line. */
-export function schoolFigure(histories: Histories, id: FigureId, bySchool: number, schoolSaid: string) {
+/** A figure the chosen policy decides until somebody sets one: its value, and its line. */
+export function policyFigure(histories: Histories, id: FigureId, byPolicy: number, policySaid: string) {
   const own = ownFigure(histories, id)
   const known: Figure = figures[id]
-  const value = own?.body.value ?? bySchool
+  const value = own?.body.value ?? byPolicy
   return {
     value,
     line: (what: string): Line => ({
@@ -73,7 +73,7 @@ export function schoolFigure(histories: Histories, id: FigureId, bySchool: numbe
       value,
       ...(known.unit && { unit: known.unit }),
       origin: own ? 'setting' : 'default',
-      source: own ? levelWords(own.level) : schoolSaid,
+      source: own ? levelWords(own.level) : policySaid,
       ...(!own && { mark: known.mark }),
       adjust: { setting: 'figure', position: id, value },
     }),

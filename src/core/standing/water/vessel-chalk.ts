@@ -48,7 +48,7 @@ export interface VesselChalk {
 
 /** The vessel's figures for this machine, with the temperature of its wall. */
 function vesselFigures(facts: MachineFacts, vessel: Vessel): VesselFigures {
-  const { histories, kind, school } = facts
+  const { histories, kind, policy } = facts
   const around = vessel.inside ? kind.vessels.find(({ id }) => id === vessel.inside)! : vessel
   const wallOver = takeFigure(histories, 'wall-over')
   return {
@@ -57,7 +57,7 @@ function vesselFigures(facts: MachineFacts, vessel: Vessel): VesselFigures {
     porosity: takeFigure(histories, 'porosity'),
     wallOver,
     wettedCm2: takeVesselFigure(histories, vessel, 'wettedCm2', vessel.wettedCm2),
-    limitMm: takeVesselFigure(histories, vessel, 'limitMm', vessel.limitMm[school.value]),
+    limitMm: takeVesselFigure(histories, vessel, 'limitMm', vessel.limitMm[policy.value]),
     wallC:
       around.setBar !== undefined
         ? steamTempC(around.setBar, 0)

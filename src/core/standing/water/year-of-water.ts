@@ -179,7 +179,7 @@ export function yearOfWater(
   }
 }
 
-/** Descales in place, by whichever clock comes round most often: chalk, the prompt, the calendar of the school. */
+/** Descales in place, by whichever clock comes round most often: chalk, the prompt, the calendar of the policy. */
 function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDays: number): number {
   const inPlace = facts.kind.descale
   if (!inPlace) return 0
@@ -190,7 +190,7 @@ function descalesAYear({ facts, chalk }: WaterMachine, fed: TestedWater, openDay
   return Math.max(
     ...byChalk,
     litres / litresToDescale(facts, inPlace, fed.alkalinityMgL),
-    12 / inPlace.months[facts.school.value],
+    12 / inPlace.months[facts.policy.value],
   )
 }
 

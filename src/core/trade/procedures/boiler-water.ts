@@ -18,7 +18,7 @@ export const boilerRefresh: Procedure = {
   kinds: ['c2', 'lv', 'pt'],
   needs: { stations: ['hot-water'], why: 'It has no hot-water tap to empty the boiler by.' },
   writes: [{ entry: 'cleaned', task: 'boiler-flush', by: ['run', 'second', 'grains'] }],
-  schools: [
+  ways: [
     {
       id: 'two-or-three-fills',
       name: 'two or three fills',
@@ -122,7 +122,7 @@ export const hotWaterScreen: Procedure = {
   kinds: boilers,
   needs: { stations: ['hot-water'], why: 'It has no hot-water tap.' },
   writes: [{ entry: 'cleaned', task: 'hot-water-screen', by: ['off', 'back'] }],
-  schools: [
+  ways: [
     {
       id: 'dipped-in-mild-acid',
       name: 'dipped in mild acid',

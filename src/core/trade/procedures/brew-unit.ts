@@ -21,7 +21,7 @@ export const brewUnit: Procedure = {
   about: 'Out, washed with water, greased on its marked places; the nozzle seals looked at while it is out.',
   kinds: ['sr'],
   writes: [{ entry: 'greased', task: 'brew-unit-grease', by: ['grease', 'in'] }],
-  schools: [
+  ways: [
     {
       id: 'water-and-coloured-places',
       name: 'water only, grease on the coloured places',

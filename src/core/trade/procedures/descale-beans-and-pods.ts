@@ -9,7 +9,6 @@ import {
   startedByKeys,
   wait,
 } from '../../procedures/step-parts.ts'
-import type { DescaleSchool } from './descale-school.ts'
 import {
   acidRuns,
   acidSteam,
@@ -22,9 +21,10 @@ import {
   rinsed,
   vesselsUnder,
 } from './descale-steps.ts'
+import type { DescaleWay } from './descale-way.ts'
 
 /** Machines that lead themselves: a display, a lock, two keys. */
-export const leadingDescales: DescaleSchool[] = [
+export const leadingDescales: DescaleWay[] = [
   {
     id: 'led-by-its-display',
     name: 'led by its display',

@@ -9,7 +9,6 @@ import {
   startedByKeys,
   wait,
 } from '../../procedures/step-parts.ts'
-import type { DescaleSchool } from './descale-school.ts'
 import {
   acidRuns,
   acidSteam,
@@ -22,12 +21,13 @@ import {
   rinsed,
   vesselsUnder,
 } from './descale-steps.ts'
+import type { DescaleWay } from './descale-way.ts'
 
 const espressoPath = ['tank', 'pump', 'boiler', 'thermoblock', 'group', 'steam-knob', 'wand']
 const openGroup = 'Ten seconds of water, nothing locked in'
 
 /** Portafilter machines with a pump, and the latte machine: by lamps, by a knob, by hand. */
-export const espressoDescales: DescaleSchool[] = [
+export const espressoDescales: DescaleWay[] = [
   {
     id: 'two-halves',
     name: 'first half by the group, second by the wand',

@@ -52,7 +52,7 @@ export const filterOut = hands('filter-out', 'Filter out of the tank, if it has 
   gate: true,
 })
 
-/** Solution into the tank, in this school’s own volume. */
+/** Solution into the tank, in this way’s own volume. */
 export const charge = (how: string, dose: Omit<DoseAmount, 'of'> = {}): Step => ({
   id: 'charge',
   say: 'Descaler into the tank',

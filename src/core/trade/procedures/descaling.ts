@@ -1,7 +1,7 @@
 import type { Procedure } from '../../procedures/procedure.ts'
 import { leadingDescales } from './descale-beans-and-pods.ts'
 import { espressoDescales } from './descale-espresso.ts'
-import { asSchool } from './descale-school.ts'
+import { asWay } from './descale-way.ts'
 
 /** Descaling in place, in the shape each machine’s programme has. */
 export const descale: Procedure = {
@@ -21,5 +21,5 @@ export const descale: Procedure = {
       'Descaler for this machine, strips, and fresh water for the rinse',
     ],
   },
-  schools: [...espressoDescales, ...leadingDescales].map(asSchool),
+  ways: [...espressoDescales, ...leadingDescales].map(asWay),
 }

@@ -18,7 +18,7 @@ import {
   runsOver,
   seconds,
 } from '../../procedures/step-parts.ts'
-import { type BackflushSchool, backflushSchools, type Strokes } from './backflush-schools.ts'
+import { type BackflushWay, backflushWays, type Strokes } from './backflush-ways.ts'
 
 const group = ['three-way', 'lever', 'group', 'screen', 'basket', 'tray']
 
@@ -33,12 +33,12 @@ const cadence = ({ onS, offS, times, firstOffS }: Strokes) => ({
 /** From the powder on nobody drinks from this group. */
 const treated: State = { ...brewing, group: 'detergent' }
 
-/** What the hands and the ear do in each stretch of this school’s strokes. */
+/** What the hands and the ear do in each stretch of this way’s strokes. */
 function onOff(
-  school: BackflushSchool,
+  way: BackflushWay,
   rinsing: boolean,
 ): { on: string; off: string; onHow: string; offHow: string; as: Record<string, StepWords> } {
-  const onHow = school.untilItStrains
+  const onHow = way.untilItStrains
     ? 'Stop as soon as the pump sounds strained, whatever the seconds say.'
     : 'Blind basket locked in. The pump’s tone rises and holds.'
   const hiss = rinsing
@@ -47,9 +47,9 @@ function onOff(
   const rules = rinsing
     ? []
     : [
-        school.swirl && 'Vented: out with it, swirl, lock it in again.',
-        school.untilGone && 'On until nothing brown comes: five are the least.',
-        school.detergent.firstOffS && 'After the first stroke the longer pause lets it dissolve.',
+        way.swirl && 'Vented: out with it, swirl, lock it in again.',
+        way.untilGone && 'On until nothing brown comes: five are the least.',
+        way.detergent.firstOffS && 'After the first stroke the longer pause lets it dissolve.',
       ].filter(Boolean)
   const offHow = [hiss, ...rules].join(' ')
   return {
@@ -75,7 +75,7 @@ const loosen = {
   lv: { how: 'Lever right down, the gush over: loosen slowly.' },
 }
 
-function detergentSteps(school: BackflushSchool): Step[] {
+function detergentSteps(way: BackflushWay): Step[] {
   const steps: Step[] = [
     hands('tray-in', 'Tray empty and in its place', 20, {
       at: ['tray'],
@@ -88,14 +88,14 @@ function detergentSteps(school: BackflushSchool): Step[] {
       takes: ['blind'],
     }),
   ]
-  if (school.before)
+  if (way.before)
     steps.push({
       id: 'water-first',
       say: 'Rinse it with water first',
       how: 'One stroke before any powder: loose residue leaves ahead of the chemistry.',
       act: 'cadence',
-      ...cadence(school.before),
-      ...onOff(school, true),
+      ...cadence(way.before),
+      ...onOff(way, true),
       handsS: 0,
       at: group,
       state: brewing,
@@ -105,11 +105,9 @@ function detergentSteps(school: BackflushSchool): Step[] {
     {
       id: 'powder',
       say: 'Powder into the blind basket',
-      ...(school.soakS
-        ? { how: 'Then fill the basket with water.' }
-        : school.dose.scoops && { how: 'Level, not heaped.' }),
+      ...(way.soakS ? { how: 'Then fill the basket with water.' } : way.dose.scoops && { how: 'Level, not heaped.' }),
       act: 'dose',
-      dose: school.dose,
+      dose: way.dose,
       into: 'the blind basket',
       handsS: 15,
       at: ['basket'],
@@ -124,37 +122,35 @@ function detergentSteps(school: BackflushSchool): Step[] {
       caution: { hazard: 'scald', say: 'The group is hot: hold the grip, not the metal.' },
     }),
   )
-  if (school.soakS)
+  if (way.soakS)
     steps.push({
       id: 'soak',
       say: 'Leave it locked in',
-      how: `The foam climbs into the group: ${spanWords({ usual: school.soakS.usual / 60, from: school.soakS.from! / 60, to: school.soakS.to! / 60 })} minutes.`,
+      how: `The foam climbs into the group: ${spanWords({ usual: way.soakS.usual / 60, from: way.soakS.from! / 60, to: way.soakS.to! / 60 })} minutes.`,
       act: 'soak',
       what: 'Foam in the group',
-      seconds: school.soakS.usual,
-      mostS: school.soakS.to,
+      seconds: way.soakS.usual,
+      mostS: way.soakS.to,
       handsS: 0,
       at: group,
     })
   steps.push({
     id: 'strokes',
     say: 'Detergent strokes',
-    how: school.swirl
-      ? 'In each pause, once it has vented, take the basket out, swirl it, lock it in again.'
-      : undefined,
+    how: way.swirl ? 'In each pause, once it has vented, take the basket out, swirl it, lock it in again.' : undefined,
     normal: 'White foam and brown oil at the drain are proof that it works.',
     wrong: weeps,
     act: 'cadence',
-    ...cadence(school.detergent),
-    ...(school.swirl && { standsUntil: 'Swirled and locked in again' }),
-    ...onOff(school, false),
+    ...cadence(way.detergent),
+    ...(way.swirl && { standsUntil: 'Swirled and locked in again' }),
+    ...onOff(way, false),
     handsS: 0,
     at: group,
     state: treated,
     caution: lockedIn,
-    ...(school.swirl && { besides: [hotCaustic] }),
+    ...(way.swirl && { besides: [hotCaustic] }),
   })
-  if (school.untilGone)
+  if (way.untilGone)
     steps.push(
       check(
         'gone',
@@ -168,8 +164,8 @@ function detergentSteps(school: BackflushSchool): Step[] {
       ),
     )
   steps.push(
-    hands('out', school.scrub ? 'Take it out and keep the foam' : 'Take it out, tip the basket', 20, {
-      how: school.scrub
+    hands('out', way.scrub ? 'Take it out and keep the foam' : 'Take it out, tip the basket', 20, {
+      how: way.scrub
         ? 'After the hiss. The foam that is left in the basket is for the brush.'
         : 'After the hiss. What is left of the foam goes down the drain.',
       as: loosen,
@@ -177,7 +173,7 @@ function detergentSteps(school: BackflushSchool): Step[] {
       caution: hotCaustic,
     }),
   )
-  if (school.scrub)
+  if (way.scrub)
     steps.push(
       hands('scrub', 'Scrub seal and screen with the foam', 45, {
         how: 'Dip the brush in the basket’s foam; all the way round the seal, then the screen.',
@@ -193,10 +189,10 @@ function detergentSteps(school: BackflushSchool): Step[] {
       }),
       hands('tip', 'Take it out, tip the basket', 15, { at: ['basket'], caution: hotCaustic }),
     )
-  if (school.openS)
+  if (way.openS)
     steps.push(
-      hands('open-run', 'Run the group open until it is clear', school.openS.usual, {
-        how: `No portafilter: ${seconds(school.openS)}.`,
+      hands('open-run', 'Run the group open until it is clear', way.openS.usual, {
+        how: `No portafilter: ${seconds(way.openS)}.`,
         at: ['group', 'screen'],
         state: treated,
         caution: hotWater,
@@ -212,8 +208,8 @@ function detergentSteps(school: BackflushSchool): Step[] {
       say: 'Rinse with clear water',
       wrong: weeps,
       act: 'cadence',
-      ...cadence(school.rinse),
-      ...onOff(school, true),
+      ...cadence(way.rinse),
+      ...onOff(way, true),
       handsS: 0,
       at: group,
       state: treated,
@@ -269,8 +265,8 @@ function detergentSteps(school: BackflushSchool): Step[] {
   return steps
 }
 
-function afterwards(school: BackflushSchool): ProcedurePart[] {
-  if (school.after === 'season')
+function afterwards(way: BackflushWay): ProcedurePart[] {
+  if (way.after === 'season')
     return [
       {
         id: 'season',
@@ -301,7 +297,7 @@ function afterwards(school: BackflushSchool): ProcedurePart[] {
       where: ['lever'],
     }),
     none: hands('tray', 'Empty and rinse the tray', 30, { at: ['tray'] }),
-  }[school.after]
+  }[way.after]
   return [{ id: 'after', name: 'Afterwards', steps: [say] }]
 }
 
@@ -310,40 +306,33 @@ const strokesWords = ({ onS, offS, times, firstOffS }: Strokes) =>
 
 const brush: Item = { name: 'Group brush' }
 
-const asSchool = (school: BackflushSchool): Way => ({
-  id: school.id,
-  name: school.name,
-  reason: school.reason,
-  kinds: school.kinds,
-  usualFor: school.usualFor,
-  every: school.every,
-  ...(school.usualAt && { usualAt: school.usualAt }),
+const asWay = (way: BackflushWay): Way => ({
+  id: way.id,
+  name: way.name,
+  reason: way.reason,
+  kinds: way.kinds,
+  usualFor: way.usualFor,
+  every: way.every,
+  ...(way.usualAt && { usualAt: way.usualAt }),
   figures: [
-    figure(
-      'Water first',
-      school.before ? `${seconds(school.before.onS)}, once` : 'none',
-      'T',
-      school.before && 'water-first',
-    ),
-    figure('Detergent', doseSaid(school.dose), school.id === 'fingernail-and-a-pause' ? 'M' : 'T', 'powder'),
+    figure('Water first', way.before ? `${seconds(way.before.onS)}, once` : 'none', 'T', way.before && 'water-first'),
+    figure('Detergent', doseSaid(way.dose), way.id === 'fingernail-and-a-pause' ? 'M' : 'T', 'powder'),
     figure(
       'Soak locked in',
-      school.soakS
-        ? `${spanWords({ usual: 3, from: school.soakS.from! / 60, to: school.soakS.to! / 60 })} min`
-        : 'none',
+      way.soakS ? `${spanWords({ usual: 3, from: way.soakS.from! / 60, to: way.soakS.to! / 60 })} min` : 'none',
       'T',
-      school.soakS && 'soak',
+      way.soakS && 'soak',
     ),
-    figure('Detergent strokes', strokesWords(school.detergent), school.unsaid.includes('off') ? 'M' : 'T', 'strokes'),
-    figure('Rinse strokes', strokesWords(school.rinse), school.unsaid.includes('rinse off') ? 'M' : 'T', 'rinse'),
+    figure('Detergent strokes', strokesWords(way.detergent), way.unsaid.includes('off') ? 'M' : 'T', 'strokes'),
+    figure('Rinse strokes', strokesWords(way.rinse), way.unsaid.includes('rinse off') ? 'M' : 'T', 'rinse'),
     figure(
       'Besides',
       [
-        school.scrub && 'seal scrubbed, run over half locked',
-        school.swirl && 'swirled between strokes',
-        school.openS && `group run open ${seconds(school.openS)}`,
-        school.untilItStrains && 'stopped when the pump strains',
-        school.untilGone && 'on until nothing brown comes',
+        way.scrub && 'seal scrubbed, run over half locked',
+        way.swirl && 'swirled between strokes',
+        way.openS && `group run open ${seconds(way.openS)}`,
+        way.untilItStrains && 'stopped when the pump strains',
+        way.untilGone && 'on until nothing brown comes',
       ]
         .filter(Boolean)
         .join('; ') || 'none',
@@ -351,11 +340,11 @@ const asSchool = (school: BackflushSchool): Way => ({
   ],
   tools: [
     { name: 'Blind basket' },
-    ...(school.scrub ? [{ ...brush, why: 'for seal and screen' }] : [brush]),
+    ...(way.scrub ? [{ ...brush, why: 'for seal and screen' }] : [brush]),
     { name: 'Cloth' },
   ],
   materials: [{ name: 'Backflush detergent' }],
-  parts: [{ id: 'group', name: 'Backflush', each: 'group', steps: detergentSteps(school) }, ...afterwards(school)],
+  parts: [{ id: 'group', name: 'Backflush', each: 'group', steps: detergentSteps(way) }, ...afterwards(way)],
 })
 
 /** Powder driven back through group and valve, by hand. */
@@ -380,5 +369,5 @@ export const detergentBackflush: Procedure = {
       by: ['powder', 'strokes', 'clear'],
     },
   ],
-  schools: backflushSchools.map(asSchool),
+  ways: backflushWays.map(asWay),
 }

@@ -12,7 +12,7 @@ export const changeCartridge: Procedure = {
   kinds: plumbed,
   behind: 'cartridge',
   writes: [{ entry: 'cartridge-changed', task: 'cartridge', of: 'softener', by: ['in', 'flush'] }],
-  schools: [
+  ways: [
     {
       id: 'flushed-five-litres',
       name: 'flushed five litres',
@@ -84,7 +84,7 @@ export const changePrefilter: Procedure = {
   kinds: plumbed,
   behind: 'any',
   writes: [{ entry: 'prefilter-changed', task: 'prefilter', of: 'softener', by: ['in', 'flush'] }],
-  schools: [
+  ways: [
     {
       id: 'flushed-until-clear',
       name: 'flushed until it is clear',
@@ -147,7 +147,7 @@ export const changeMembrane: Procedure = {
   kinds: plumbed,
   behind: 'membrane',
   writes: [{ entry: 'membrane-changed', task: 'membrane', of: 'softener', by: ['in', 'flush'] }],
-  schools: [
+  ways: [
     {
       id: 'by-conductivity',
       name: 'judged by conductivity',

@@ -35,7 +35,7 @@ export const grinderCalibration: Procedure = {
   about: 'Vacuumed, brushed, its teeth counted, and three doses weighed and kept.',
   kinds: all,
   writes: [{ entry: 'cleaned', task: 'hopper-wash', by: ['hopper'] }],
-  schools: [
+  ways: [
     {
       id: 'three-doses-weighed',
       name: 'three doses weighed',
@@ -145,7 +145,7 @@ export const burrsAndZero: Procedure = {
   about: 'Upper burr out, both looked at, thread cleaned and greased, zero found by touch with the plug out.',
   kinds: ['gr'],
   writes: [{ entry: 'greased', task: 'carrier-grease', by: ['grease'] }],
-  schools: [
+  ways: [
     {
       id: 'zero-by-hand',
       name: 'zero found by hand, plug out',
@@ -242,7 +242,7 @@ export const doserClean: Procedure = {
   needs: { stations: ['doser'], why: 'It has no doser.' },
   once: true,
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'brushed-and-weighed',
       name: 'brushed dry, then weighed',

@@ -17,7 +17,7 @@ export const groupClean: Procedure = {
     'Nothing gums up behind a plain brew valve: only the screen, the seal’s groove and what holds the coffee want cleaning.',
   kinds: ['dv', 'dn', 'pd'],
   writes: [{ entry: 'cleaned', task: 'group-clean', by: ['wipe', 'wipe-again'] }],
-  schools: [
+  ways: [
     {
       id: 'soaked-cloth',
       name: 'soaked cloth, machine warm',

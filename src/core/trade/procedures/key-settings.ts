@@ -1,7 +1,7 @@
 import type { KeyPattern, Programme } from '../../procedures/key-patterns.ts'
 import type { Procedure } from '../../procedures/procedure.ts'
 import { brewing, check, figure, hands, hotWater, startedByKeys } from '../../procedures/step-parts.ts'
-import { oneSchool, read } from './one-school.ts'
+import { oneWay, read } from './one-way.ts'
 
 interface KeySetting {
   programme: Programme
@@ -249,8 +249,8 @@ const asProcedure = (one: KeySetting): Procedure => {
     kinds,
     once: true,
     writes: [],
-    schools: [
-      oneSchool(
+    ways: [
+      oneWay(
         {
           id: 'read-set-read',
           name: 'read, set, read back',

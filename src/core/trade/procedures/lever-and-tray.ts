@@ -23,7 +23,7 @@ export const camGrease: Procedure = {
   about: 'After detergent the lever squeaks: its cam wants food-safe grease now and then.',
   kinds: ['lv'],
   writes: [{ entry: 'greased', task: 'cam-grease', by: ['grease'] }],
-  schools: [
+  ways: [
     {
       id: 'thin-film',
       name: 'a thin film',
@@ -101,7 +101,7 @@ export const trayAndBody: Procedure = {
   about: 'Emptied, unstained, dried; the hose rinsed; the outside wiped.',
   kinds: pumped,
   writes: [{ entry: 'cleaned', task: 'drain-hose-clean', by: ['hose'] }],
-  schools: [
+  ways: [
     {
       id: 'rinsed-and-dried',
       name: 'rinsed and dried',
@@ -154,7 +154,7 @@ export const tankSanitised: Procedure = {
   kinds: ['lv', 'pt', 'dv', 'dn', 'dg', 'bt', 'sr', 'st', 'pk', 'pl', 'pd'],
   needs: { stations: ['tank'], why: 'It has no tank.' },
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'washed-then-sanitised',
       name: 'washed, then sanitised by its label',

@@ -1,7 +1,7 @@
 import type { Procedure } from '../../procedures/procedure.ts'
 import { brewing, check, cutOff, drinkable, figure, hands, hotWater, soak } from '../../procedures/step-parts.ts'
 import { boilers, plumbed, pumped } from './kinds-by-build.ts'
-import { oneSchool, read } from './one-school.ts'
+import { oneWay, read } from './one-way.ts'
 import { cooledDown } from './opened.ts'
 
 const drawn = { ...brewing, ...drinkable }
@@ -16,8 +16,8 @@ export const calibration: Procedure = {
   kinds: ['c2', 'pt', 'sr', 'st', 'sp'],
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'measured-at-coffee-flow',
         name: 'measured at the flow of coffee',
@@ -90,8 +90,8 @@ export const pressureSetting: Procedure = {
   kinds: [...boilers, 'dv', 'dg', 'bt'],
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'bypass-outside',
         name: 'bypass outside, nine bar while it brews',
@@ -162,7 +162,7 @@ export const pressureSetting: Procedure = {
         }),
       ],
     ),
-    oneSchool(
+    oneWay(
       {
         id: 'relief-inside',
         name: 'relief valve inside, turned off and dead',
@@ -252,8 +252,8 @@ export const leakCheck: Procedure = {
   kinds: pumped,
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'ten-minutes-hot',
         name: 'ten minutes, hot, paper underneath',
@@ -294,8 +294,8 @@ export const settingsSheet: Procedure = {
   kinds: ['c2', 'pt', 'sr', 'st', 'sp', 'pk', 'pl', 'dg', 'bt'],
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'photographed-and-read',
         name: 'read and photographed',

@@ -103,7 +103,7 @@ export const milkHygieneRun: Procedure = {
     { entry: 'cleaned', task: 'milk-strip', by: ['strip', 'build'] },
     { entry: 'cleaned', task: 'milk-cleaner', by: ['cleaner', 'clear'] },
   ],
-  schools: [
+  ways: [
     {
       id: 'strip-and-log',
       name: 'stripped and logged',

@@ -53,7 +53,7 @@ export const motorGroup: Procedure = {
     { entry: 'cleaned', task: 'guides-clean', by: ['guides-upper', 'guides-lower'] },
     { entry: 'cleaned', task: 'showers-clean', by: ['upper-shower', 'lower-shower'] },
   ],
-  schools: [
+  ways: [
     {
       id: 'by-its-own-motor',
       name: 'moved by its own motor',

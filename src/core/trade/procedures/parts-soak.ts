@@ -97,7 +97,7 @@ const season: ProcedurePart = {
   ],
 }
 
-interface SoakSchool {
+interface SoakWay {
   id: string
   name: string
   reason: string
@@ -111,7 +111,7 @@ interface SoakSchool {
   screens: boolean
 }
 
-const soakSchools: SoakSchool[] = [
+const soakWays: SoakWay[] = [
   {
     id: 'bowl-at-closing',
     name: 'bowl at closing time',
@@ -155,7 +155,7 @@ const soakSchools: SoakSchool[] = [
   },
 ]
 
-const soakSchool = (one: SoakSchool): Way => ({
+const soakWay = (one: SoakWay): Way => ({
   id: one.id,
   name: one.name,
   reason: one.reason,
@@ -247,5 +247,5 @@ export const partsSoak: Procedure = {
   about: 'Screens off, baskets and metal portafilters in detergent, while something else is done.',
   kinds: espresso,
   writes: [{ entry: 'cleaned', task: 'screen-soak', each: 'group', by: ['off', 'back'] }],
-  schools: soakSchools.map(soakSchool),
+  ways: soakWays.map(soakWay),
 }

@@ -22,7 +22,7 @@ export const passageFreed: Procedure = {
   kinds: ['pk', 'pl', 'pd'],
   once: true,
   writes: [{ entry: 'cleaned', task: 'boiler-passage-clean', by: ['pick'] }],
-  schools: [
+  ways: [
     {
       id: 'blown-through-and-picked',
       name: 'blown through, picked, then soaked',

@@ -16,7 +16,7 @@ import {
 } from '../../procedures/step-parts.ts'
 import { restartTask } from '../../standing/raised-tasks.ts'
 import { boilers, plumbed, pumped } from './kinds-by-build.ts'
-import { oneSchool, read } from './one-school.ts'
+import { oneWay, read } from './one-way.ts'
 import { cooledDown } from './opened.ts'
 
 /** Kilograms and how many carry, by kind. From memory. */
@@ -143,9 +143,9 @@ export const commissioning: Procedure = {
   kinds: pumped,
   once: true,
   writes: [],
-  schools: [
+  ways: [
     {
-      ...oneSchool(
+      ...oneWay(
         {
           id: 'water-then-heat',
           name: 'water first, then heat',
@@ -169,7 +169,7 @@ export const commissioning: Procedure = {
       kinds: plumbed,
     },
     {
-      ...oneSchool(
+      ...oneWay(
         {
           id: 'tank-then-heat',
           name: 'tank first, then heat',
@@ -200,8 +200,8 @@ export const moving: Procedure = {
   kinds: pumped,
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'cold-and-empty',
         name: 'cold and empty',
@@ -257,8 +257,8 @@ export const standstill: Procedure = {
   kinds: pumped,
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'drained-and-open',
         name: 'drained and left open',
@@ -301,8 +301,8 @@ export const returned: Procedure = {
   about: 'Looked at for burst and mould, filled cold, flushed, its seals and safety tried before anybody drinks.',
   kinds: pumped,
   writes: [{ entry: 'cleaned', task: restartTask, by: ['stood', 'flush', 'tight'] }],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'filled-cold-then-flushed',
         name: 'filled cold, then flushed',

@@ -21,7 +21,7 @@ export const podHead: Procedure = {
   about: 'A cycle without capsule, the jug steamed empty, listed parts washed.',
   kinds: ['pl'],
   writes: [{ entry: 'cleaned', task: 'head-rinse', by: ['rinse'] }],
-  schools: [
+  ways: [
     {
       id: 'rinse-and-steam',
       name: 'rinsed, then steamed empty',
@@ -79,7 +79,7 @@ export const podNeedle: Procedure = {
   about: 'Cold and unplugged: grounds brushed off the needle, its holes picked free, the outlet wiped.',
   kinds: ['pk', 'pl'],
   writes: [{ entry: 'cleaned', task: 'needle-clean', by: ['needle'] }],
-  schools: [
+  ways: [
     {
       id: 'brushed-and-picked',
       name: 'brushed, then picked where it is shut',

@@ -44,7 +44,7 @@ export const podClean: Procedure = {
   about: 'Water only, driven through head and outlet; no capsule inside.',
   kinds: ['pk'],
   writes: [{ entry: 'cleaned', task: 'cleaning-programme', by: ['keys', 'runs'] }],
-  schools: [
+  ways: [
     {
       id: 'water-seven-minutes',
       name: 'water only, seven minutes',
@@ -116,7 +116,7 @@ export const podEmpty: Procedure = {
   kinds: ['pk'],
   once: true,
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'held-while-plugged-in',
       name: 'emptied by its own programme',
@@ -173,7 +173,7 @@ export const podRunDry: Procedure = {
   kinds: ['pl'],
   once: true,
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'run-until-air',
       name: 'run until air comes',

@@ -16,7 +16,7 @@ export const sealSeating: Procedure = {
   kinds: ['lv', 'pt', 'c2', 'dv', 'dn', 'dg', 'bt'],
   once: true,
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'seated-by-the-handle',
       name: 'seated by the handle',
@@ -125,7 +125,7 @@ export const startOfDay: Procedure = {
   about: 'Standing water out, the first coffees thrown away, the grind looked at.',
   kinds: ['c2', 'lv', 'pt'],
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'run-and-season',
       name: 'hot water run, one coffee a group',

@@ -18,15 +18,15 @@ import {
 import { descale } from './descaling.ts'
 import { superAutomaticClean } from './super-automatic-clean.ts'
 
-/** The one part of a school under another name, as a stretch of something longer; no brew unit of these has a group. */
+/** The one part of a way under another name, as a stretch of something longer; no brew unit of these has a group. */
 const stretch = ({ parts: [part] }: Way, id: string, name: string): ProcedurePart => ({
   id,
   name,
   steps: part!.steps.map((step) => ({ ...step, ...(step.at && { at: step.at.filter((one) => one !== 'group') }) })),
 })
 
-const cleaning = superAutomaticClean.schools[0]!
-const ledDescale = descale.schools.find(({ id }) => id === 'led-by-its-display')!
+const cleaning = superAutomaticClean.ways[0]!
+const ledDescale = descale.ways.find(({ id }) => id === 'led-by-its-display')!
 
 const scalds = { hazard: 'scald', say: 'Block, valves and hoses stay hot after it is off: cooled, or gloves.' } as const
 
@@ -297,7 +297,7 @@ export const shopService: Procedure = {
       ...(superAutomaticClean.mustFinish?.first ?? []),
     ],
   },
-  schools: [
+  ways: [
     {
       id: 'tight-first-then-clean',
       name: 'tight first, then clean',

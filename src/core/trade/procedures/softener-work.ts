@@ -12,7 +12,7 @@ export const regenerateSoftener: Procedure = {
   kinds: plumbed,
   behind: 'exchanger',
   writes: [{ entry: 'regenerated', task: 'regenerate', of: 'softener', by: ['salt', 'rinse', 'out'] }],
-  schools: [
+  ways: [
     {
       id: 'rinsed-by-the-pen',
       name: 'rinsed until the pen agrees with the tap',
@@ -135,7 +135,7 @@ export const automaticSoftener: Procedure = {
   kinds: plumbed,
   behind: 'exchanger',
   writes: [{ entry: 'salt-added', task: 'salt', of: 'softener', by: ['salt'], figure: { field: 'kg', step: 'salt' } }],
-  schools: [
+  ways: [
     {
       id: 'salt-clock-drops',
       name: 'salt, clock, drops',

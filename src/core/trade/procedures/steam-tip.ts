@@ -147,7 +147,7 @@ export const steamTip: Procedure = {
   about: 'The tip unscrewed, seen through, soaked, and back hand tight.',
   kinds: withWand,
   writes: [{ entry: 'cleaned', task: 'steam-tip-off', by: ['off', 'soak', 'back'] }],
-  schools: [
+  ways: [
     {
       ...detergentBath,
       id: 'detergent-bath',

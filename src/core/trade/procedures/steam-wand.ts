@@ -65,7 +65,7 @@ export const wandClean: Procedure = {
   about: 'Hot water or cleaner drawn up into the wand, left to work, blown out.',
   kinds: withWand,
   writes: [],
-  schools: [
+  ways: [
     {
       id: 'hot-water-drawn-up',
       name: 'hot water drawn up, three times',

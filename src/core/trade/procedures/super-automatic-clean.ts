@@ -28,7 +28,7 @@ export const superAutomaticClean: Procedure = {
       'Vessel under the spouts that takes it all',
     ],
   },
-  schools: [
+  ways: [
     {
       id: 'as-it-asks',
       name: 'as it asks, tablet in the powder chute',

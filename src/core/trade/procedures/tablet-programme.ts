@@ -75,7 +75,7 @@ export const tabletProgramme: Procedure = {
   kinds: ['dg', 'bt', 'dv'],
   needs: { stations: ['three-way'], why: 'There is no 3-way valve to vent the strokes.', instead: 'group-clean' },
   writes: [{ entry: 'cleaned', task: 'cleaning-programme', by: ['tablet', 'runs'] }],
-  schools: [
+  ways: [
     {
       id: 'one-tablet-again-if-left',
       name: 'one tablet, again while some is left',

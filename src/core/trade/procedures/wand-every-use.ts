@@ -1,7 +1,7 @@
 import type { Procedure } from '../../procedures/procedure.ts'
 import { check, figure, hands, steaming } from '../../procedures/step-parts.ts'
 import { withWand } from './kinds-by-build.ts'
-import { oneSchool } from './one-school.ts'
+import { oneWay } from './one-way.ts'
 
 const tipDown = { hazard: 'scald', say: 'Tip into cloth or tray: steam burns before it is seen.' } as const
 
@@ -15,8 +15,8 @@ export const wandEveryUse: Procedure = {
   kinds: withWand,
   once: true,
   writes: [],
-  schools: [
-    oneSchool(
+  ways: [
+    oneWay(
       {
         id: 'purge-then-wipe',
         name: 'purged first, then wiped',
@@ -46,7 +46,7 @@ export const wandEveryUse: Procedure = {
         ),
       ],
     ),
-    oneSchool(
+    oneWay(
       {
         id: 'purge-before-and-after',
         name: 'purged before as well',

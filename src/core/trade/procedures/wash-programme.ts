@@ -21,7 +21,7 @@ export const washProgramme: Procedure = {
       'Single-spout portafilter with the blind basket at hand',
     ],
   },
-  schools: [
+  ways: [
     {
       id: 'dissolved-fifteen-and-five',
       name: 'dissolved, fifteen and five',

@@ -2,7 +2,7 @@ import type { Every, Procedure, Way } from '../../procedures/procedure.ts'
 import { type Span, span, spanWords } from '../../procedures/span.ts'
 import { brewing, check, figure, hands, hotHandle, lockedIn, nbsp, seconds } from '../../procedures/step-parts.ts'
 
-interface WaterSchool {
+interface WaterWay {
   id: string
   name: string
   reason: string
@@ -15,7 +15,7 @@ interface WaterSchool {
   unsaid?: true
 }
 
-const schools: WaterSchool[] = [
+const ways: WaterWay[] = [
   {
     id: 'even-strokes-in-the-shift',
     name: 'even strokes in the shift',
@@ -64,18 +64,18 @@ const schools: WaterSchool[] = [
   },
 ]
 
-const asSchool = (school: WaterSchool): Way => ({
-  id: school.id,
-  name: school.name,
-  reason: school.reason,
-  kinds: school.kinds,
-  usualFor: school.usualFor,
-  every: school.every,
+const asWay = (way: WaterWay): Way => ({
+  id: way.id,
+  name: way.name,
+  reason: way.reason,
+  kinds: way.kinds,
+  usualFor: way.usualFor,
+  every: way.every,
   figures: [
     figure(
       'Strokes',
-      `${seconds(school.onS)} on, ${seconds(school.offS)} off, ${spanWords(school.times).replaceAll(' ', nbsp)}${nbsp}×`,
-      school.unsaid ? 'M' : 'T',
+      `${seconds(way.onS)} on, ${seconds(way.offS)} off, ${spanWords(way.times).replaceAll(' ', nbsp)}${nbsp}×`,
+      way.unsaid ? 'M' : 'T',
     ),
   ],
   tools: [{ name: 'Blind basket' }, { name: 'Group brush' }, { name: 'Cloth' }],
@@ -96,9 +96,9 @@ const asSchool = (school: WaterSchool): Way => ({
           id: 'strokes',
           say: 'Strokes of water',
           act: 'cadence',
-          onS: school.onS.usual,
-          offS: school.offS.usual,
-          times: school.times.usual,
+          onS: way.onS.usual,
+          offS: way.offS.usual,
+          times: way.times.usual,
           on: 'Water ON',
           onHow: 'Blind basket locked in. Stop as soon as the pump strains.',
           off: 'Water OFF',
@@ -164,5 +164,5 @@ export const waterBackflush: Procedure = {
     instead: 'group-clean',
   },
   writes: [],
-  schools: schools.map(asSchool),
+  ways: ways.map(asWay),
 }

@@ -9,8 +9,8 @@ export const benchDescale: Job = {
   about: 'Out of use, boiler reached, open bath of acid, rinsed neutral, new gaskets, pressure tried.',
   kinds: boilers,
   writes: [{ entry: 'descaled', task: 'descale', by: ['charge', 'neutral'] }],
-  school: 'open-bath-on-the-bench',
-  schoolName: 'open bath on the bench',
+  way: 'open-bath-on-the-bench',
+  wayName: 'open bath on the bench',
   reason:
     'A large boiler keeps acid in its corners: on the bench it stands open, the foam can leave, and what is loose is brushed out.',
   figures: [

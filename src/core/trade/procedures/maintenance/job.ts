@@ -1,7 +1,7 @@
 import type { Every, Item, Procedure, ProcedurePart, Written } from '../../../procedures/procedure.ts'
 import type { Step } from '../../../procedures/step.ts'
 import { check, figure } from '../../../procedures/step-parts.ts'
-import { oneSchool } from '../one-school.ts'
+import { oneWay } from '../one-way.ts'
 
 export interface Job {
   id: string
@@ -10,8 +10,8 @@ export interface Job {
   kinds: string[]
   needs?: Procedure['needs']
   writes: Written[]
-  school: string
-  schoolName: string
+  way: string
+  wayName: string
   reason: string
   every?: Every
   figures: [name: string, words: string][]
@@ -47,12 +47,12 @@ export const asProcedure = ({
   ...(needs && { needs }),
   ...(writes.length === 0 && { once: true as const }),
   writes,
-  schools: [
+  ways: [
     {
-      ...oneSchool(
+      ...oneWay(
         {
-          id: one.school,
-          name: one.schoolName,
+          id: one.way,
+          name: one.wayName,
           reason: one.reason,
           ...(one.every && { every: one.every }),
           figures: figures.map(([figureName, words]) => figure(figureName, words, 'M')),

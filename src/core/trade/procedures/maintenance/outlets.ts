@@ -7,8 +7,8 @@ export const spouts: Job = {
   about: 'Spouts off and brushed, container and tray washed, dried, back.',
   kinds: ['sr', 'st', 'sp'],
   writes: [],
-  school: 'brushed-and-dried',
-  schoolName: 'brushed and dried',
+  way: 'brushed-and-dried',
+  wayName: 'brushed and dried',
   reason: 'Mould begins where grounds stay warm and wet: brushed, dried, every day the container, weekly the spouts.',
   every: { words: 'container daily, spouts weekly', days: 7, mark: 'M' },
   figures: [
@@ -49,8 +49,8 @@ export const powder: Job = {
   kinds: ['sp'],
   needs: { stations: ['powder'], why: 'It has no powder.' },
   writes: [],
-  school: 'washed-and-dried',
-  schoolName: 'washed, dried wholly',
+  way: 'washed-and-dried',
+  wayName: 'washed, dried wholly',
   reason: 'A damp bowl cakes the powder within the hour, and sugar under the whisk ends its seal.',
   every: { words: 'daily rinsed, weekly apart', days: 7, mark: 'M' },
   figures: [

@@ -8,8 +8,8 @@ export const pumpChange: Job = {
   about: 'Hoses and leads off, pump out of its rubber, the new one the same way round, primed, tried.',
   kinds: ['dv', 'dn', 'dg', 'bt', 'sr', 'st', 'pk', 'pl', 'pd'],
   writes: [],
-  school: 'pump-and-hose',
-  schoolName: 'pump, and its hose where it is hard',
+  way: 'pump-and-hose',
+  wayName: 'pump, and its hose where it is hard',
   reason: 'A hose that was bent once breaks the next day: where it is hard it goes with the pump.',
   figures: [
     ['Arrow', 'of flow, as the old one'],
@@ -45,8 +45,8 @@ export const blockRings: Job = {
   about: 'Cold: joints of the block open, rings new, screws crosswise, tried.',
   kinds: ['dv', 'dn', 'dg', 'bt', 'sr', 'st'],
   writes: [],
-  school: 'rings-at-every-opening',
-  schoolName: 'rings new at every opening',
+  way: 'rings-at-every-opening',
+  wayName: 'rings new at every opening',
   reason: 'A ring that was hot once takes the shape of its groove: opened, it never seals again.',
   figures: [
     ['Screws', 'crosswise, in two rounds'],

@@ -15,8 +15,8 @@ export const safety: Job = {
     'What guards the boiler: looked at running, from outside; a breaker that hangs, a valve that weeps is changed.',
   kinds: plumbed,
   writes: [{ entry: 'checked', task: 'safety-look', by: ['breaker', 'valve', 'cut-out'] }],
-  school: 'looked-at-running',
-  schoolName: 'looked at and heard, running',
+  way: 'looked-at-running',
+  wayName: 'looked at and heard, running',
   reason:
     'A breaker that sticks shut lets milk be sucked up, one that sticks open steams away; a valve that weeps is not trusted again.',
   every: { words: 'every six to twelve months', days: 365, mark: 'T' },
@@ -83,8 +83,8 @@ export const electrical: Job = {
   about: 'Looked at, earth, insulation, leakage with the tester; by whoever is qualified, as local rules ask.',
   kinds: [...pumped, 'gr'],
   writes: [{ entry: 'checked', task: 'electrical-test', by: ['earth', 'insulation', 'leakage'] }],
-  school: 'look-then-measure',
-  schoolName: 'looked at first, then measured',
+  way: 'look-then-measure',
+  wayName: 'looked at first, then measured',
   reason:
     'Most of what is dangerous is seen: plug, lead, strain relief, case. Then the tester, with its calibration in date.',
   every: yearly,
@@ -180,8 +180,8 @@ export const supplyGuards: Job = {
     { entry: 'checked', task: 'backflow-preventer-check', by: ['backflow'] },
     { entry: 'checked', task: 'leak-stop-check', by: ['leak-stop'] },
   ],
-  school: 'tried-both',
-  schoolName: 'both tried',
+  way: 'tried-both',
+  wayName: 'both tried',
   reason: 'Nobody notices that they fail until dirty water is sucked back, or a hose runs all night.',
   every: yearly,
   figures: [

@@ -10,8 +10,8 @@ export const levelProbe: Job = {
   kinds: boilers,
   needs: { stations: ['level'], why: 'It has no level probe.' },
   writes: [{ entry: 'cleaned', task: 'level-probe-clean', by: ['clean', 'back'] }],
-  school: 'out-and-wiped',
-  schoolName: 'out, wiped bare, watched while it fills',
+  way: 'out-and-wiped',
+  wayName: 'out, wiped bare, watched while it fills',
   reason:
     'A chalked tip sees no water, and the boiler overfills: milky steam first. Bare metal and a dry head mend it.',
   every: halfYearly,
@@ -41,8 +41,8 @@ export const strainer: Job = {
   about: 'Water shut, strainer out, rinsed, back, tried for drips.',
   kinds: ['c2', 'sp'],
   writes: [{ entry: 'cleaned', task: 'inlet-strainer-clean', by: ['clean', 'back'] }],
-  school: 'rinsed-backwards',
-  schoolName: 'rinsed backwards',
+  way: 'rinsed-backwards',
+  wayName: 'rinsed backwards',
   reason:
     'Sand and resin beads sit on its outside: rinsed from inside out they leave. Beads mean the softener lets go.',
   every: { words: 'every 12 months, or when the pump growls', days: 365, mark: 'M' },
@@ -85,8 +85,8 @@ export const expansion: Job = {
   kinds: ['c2'],
   needs: { stations: ['expansion'], why: 'It has no expansion valve.' },
   writes: [{ entry: 'checked', task: 'expansion-valve-check', by: ['rest', 'drops'] }],
-  school: 'read-at-rest',
-  schoolName: 'read at rest, while it heats',
+  way: 'read-at-rest',
+  wayName: 'read at rest, while it heats',
   reason: 'Water that heats behind shut valves must go somewhere: above twelve bar the weakest seal is where.',
   every: halfYearly,
   figures: [
@@ -128,8 +128,8 @@ export const flowMeter: Job = {
   kinds: ['c2', 'sr', 'st', 'sp', 'pk', 'pl'],
   needs: { stations: ['flow-meter'], why: 'It has no flow meter.' },
   writes: [],
-  school: 'wheel-freed',
-  schoolName: 'wheel freed',
+  way: 'wheel-freed',
+  wayName: 'wheel freed',
   reason: 'A grain of chalk stops the wheel, and the machine says there is no water.',
   figures: [
     ['Wheel', 'turns at a breath'],

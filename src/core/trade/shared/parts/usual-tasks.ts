@@ -19,10 +19,10 @@ export const tipOff = (station: string): Duty => task('steam-tip-off', 'Steam ti
 /** Litres and months after which a machine with a tank is descaled. */
 export const tankDescale = (minutes: number): Descale => ({
   litres: [
-    { upToDh: 7, bySchool: { cautious: 60, usual: 100, longLife: 150 } },
-    { upToDh: 14, bySchool: { cautious: 30, usual: 50, longLife: 80 } },
-    { upToDh: 21, bySchool: { cautious: 15, usual: 25, longLife: 40 } },
-    { upToDh: null, bySchool: { cautious: 10, usual: 15, longLife: 25 } },
+    { upToDh: 7, byPolicy: { cautious: 60, usual: 100, longLife: 150 } },
+    { upToDh: 14, byPolicy: { cautious: 30, usual: 50, longLife: 80 } },
+    { upToDh: 21, byPolicy: { cautious: 15, usual: 25, longLife: 40 } },
+    { upToDh: null, byPolicy: { cautious: 10, usual: 15, longLife: 25 } },
   ],
   months: { cautious: 1, usual: 3, longLife: 6 },
   minutes,

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { effective, ownSchool } from '../../core/standing/histories.ts'
+import { effective, ownPolicy } from '../../core/standing/histories.ts'
 import { type Policy, policies, policyName, policyReason } from '../../core/wear/limits.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { machineLevels } from '../setting/levels.ts'
@@ -14,15 +14,15 @@ interface Props {
 }
 
 /** How early is acted here, and the choice of another with its reasons. */
-export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
+export function PolicyLine({ bundle, today, duty, onSaved }: Props) {
   const [open, setOpen] = useState(false)
-  const found = ownSchool(effective(bundle.ledgers), duty?.id ?? null)
-  const school = found?.body.school ?? 'usual'
-  const [choice, setChoice] = useState<Policy>(school)
+  const found = ownPolicy(effective(bundle.ledgers), duty?.id ?? null)
+  const policy = found?.body.policy ?? 'usual'
+  const [choice, setChoice] = useState<Policy>(policy)
   return (
     <span className="text-[13px] text-second">
       <button type="button" className="word min-h-[44px] text-[13px] lg:min-h-[24px]" onClick={() => setOpen(true)}>
-        How early: {policyName[school]}
+        How early: {policyName[policy]}
       </button>
       {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}
       {open && (
@@ -31,7 +31,7 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
           today={today}
           title={duty ? `When to act: ${duty.name}` : 'When to act'}
           about="Practitioners disagree, each with reason. The usual one is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."
-          body={() => ({ v: 1, setting: 'school', school: choice, ...(duty && { duty: duty.id }) })}
+          body={() => ({ v: 1, setting: 'policy', policy: choice, ...(duty && { duty: duty.id }) })}
           onClose={() => setOpen(false)}
           onSaved={onSaved}
         >
@@ -41,7 +41,7 @@ export function SchoolLine({ bundle, today, duty, onSaved }: Props) {
               <label key={name} className="flex min-h-[52px] items-start gap-2 border-t border-hair py-2">
                 <input
                   type="radio"
-                  name="school"
+                  name="policy"
                   className="mt-1"
                   checked={choice === name}
                   onChange={() => setChoice(name)}

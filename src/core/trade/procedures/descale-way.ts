@@ -4,7 +4,7 @@ import { figure } from '../../procedures/step-parts.ts'
 import { descaleMaterials, descaleTools } from './descale-steps.ts'
 
 /** A way of descaling as it is written here; tools, materials and its rinse are filled in. */
-export interface DescaleSchool {
+export interface DescaleWay {
   id: string
   name: string
   reason: string
@@ -18,7 +18,7 @@ export interface DescaleSchool {
   steps: (rinse: string) => Step[]
 }
 
-export const asSchool = ({ rinse, steps, outlets, figures, ...one }: DescaleSchool): Way => ({
+export const asWay = ({ rinse, steps, outlets, figures, ...one }: DescaleWay): Way => ({
   ...one,
   usualFor: one.kinds,
   figures: [...figures, figure('Rinse', rinse)],

@@ -1,5 +1,5 @@
 import { kindById } from '../../core/kinds/index.ts'
-import { usualAtForKind, usualForKind, withSchool } from '../../core/procedures/change-procedure.ts'
+import { usualAtForKind, usualForKind, withWay } from '../../core/procedures/change-procedure.ts'
 import type { Item, Procedure, Way } from '../../core/procedures/procedure.ts'
 import { LongField, NumberField, TextField } from './Field.tsx'
 
@@ -9,17 +9,17 @@ interface Props {
   onChange: (procedure: Procedure) => void
 }
 
-/** What a school says of itself: name, reason, the kinds it is usual for, its figures, what is to be at hand. */
-export function SchoolFields({ procedure, at, onChange }: Props) {
-  const school = procedure.schools[at]!
-  const set = (change: Partial<Way>) => onChange(withSchool(procedure, at, change))
+/** What a way says of itself: name, reason, the kinds it is usual for, its figures, what is to be at hand. */
+export function WayFields({ procedure, at, onChange }: Props) {
+  const way = procedure.ways[at]!
+  const set = (change: Partial<Way>) => onChange(withWay(procedure, at, change))
   return (
     <div className="flex flex-col gap-2 pb-2">
-      <TextField label="Called by what it does" wide value={school.name} onChange={(name) => set({ name })} />
-      <LongField label="Its reason" rows={2} value={school.reason} onChange={(reason) => set({ reason })} />
+      <TextField label="Called by what it does" wide value={way.name} onChange={(name) => set({ name })} />
+      <LongField label="Its reason" rows={2} value={way.reason} onChange={(reason) => set({ reason })} />
       <details>
         <summary className="flex min-h-[44px] cursor-pointer items-center font-semibold text-copper">
-          Usual for which kinds, its figures beside other schools’, what is to be at hand
+          Usual for which kinds, its figures beside other ways’, what is to be at hand
         </summary>
         <fieldset className="m-0 border-0 p-0">
           <legend className="slim p-0 text-[13px]">Usual for</legend>
@@ -29,7 +29,7 @@ export function SchoolFields({ procedure, at, onChange }: Props) {
                 <input
                   type="checkbox"
                   className="h-5 w-5"
-                  checked={school.usualFor.includes(kind)}
+                  checked={way.usualFor.includes(kind)}
                   onChange={(event) => onChange(usualForKind(procedure, at, kind, event.target.checked))}
                 />
                 {kindById(kind)?.name ?? kind}
@@ -46,39 +46,39 @@ export function SchoolFields({ procedure, at, onChange }: Props) {
                   type="checkbox"
                   className="h-5 w-5"
                   aria-label={`By use, ${kindById(kind)?.name ?? kind}`}
-                  checked={school.usualAt?.kinds.includes(kind) ?? false}
+                  checked={way.usualAt?.kinds.includes(kind) ?? false}
                   onChange={(event) => onChange(usualAtForKind(procedure, at, kind, event.target.checked))}
                 />
                 {kindById(kind)?.name ?? kind}
               </label>
             ))}
           </div>
-          {school.usualAt && (
+          {way.usualAt && (
             <div className="flex flex-wrap gap-3">
               <NumberField
                 label="From"
                 unit="drinks a day"
-                value={school.usualAt.fromDrinks}
-                onChange={(fromDrinks) => set({ usualAt: { ...school.usualAt!, fromDrinks } })}
+                value={way.usualAt.fromDrinks}
+                onChange={(fromDrinks) => set({ usualAt: { ...way.usualAt!, fromDrinks } })}
               />
               <NumberField
                 label="Below"
                 unit="drinks a day"
-                value={school.usualAt.belowDrinks}
-                onChange={(belowDrinks) => set({ usualAt: { ...school.usualAt!, belowDrinks } })}
+                value={way.usualAt.belowDrinks}
+                onChange={(belowDrinks) => set({ usualAt: { ...way.usualAt!, belowDrinks } })}
               />
             </div>
           )}
         </fieldset>
         <div className="grid gap-2 md:grid-cols-3">
-          {school.figures.map((figure, i) => (
+          {way.figures.map((figure, i) => (
             <TextField
               key={figure.name}
               label={figure.name}
               value={figure.words}
               onChange={(words) =>
                 set({
-                  figures: school.figures.map((one, n) => (n === i ? { ...one, words, mark: 'M' as const } : one)),
+                  figures: way.figures.map((one, n) => (n === i ? { ...one, words, mark: 'M' as const } : one)),
                 })
               }
             />
@@ -88,14 +88,14 @@ export function SchoolFields({ procedure, at, onChange }: Props) {
           <LongField
             label="Tools, one a line"
             rows={4}
-            value={asLines(school.tools)}
-            onChange={(text) => set({ tools: fromLines(text, school.tools) })}
+            value={asLines(way.tools)}
+            onChange={(text) => set({ tools: fromLines(text, way.tools) })}
           />
           <LongField
             label="Materials, one a line"
             rows={4}
-            value={asLines(school.materials)}
-            onChange={(text) => set({ materials: fromLines(text, school.materials) })}
+            value={asLines(way.materials)}
+            onChange={(text) => set({ materials: fromLines(text, way.materials) })}
           />
         </div>
       </details>

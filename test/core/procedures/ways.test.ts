@@ -4,24 +4,24 @@ import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 import { phases } from '../../../src/core/procedures/cadence.ts'
 import { bathOf, doseOf, scoopWords, vesselUnits } from '../../../src/core/procedures/dose.ts'
 import { asked, lanesOf } from '../../../src/core/procedures/lanes.ts'
-import { offeredTo, usualAtUse, usualSchool } from '../../../src/core/procedures/offered.ts'
+import { offeredTo, usualAtUse, usualWay } from '../../../src/core/procedures/offered.ts'
 import { planRun } from '../../../src/core/procedures/plan.ts'
 import { runStep, startRun } from '../../../src/core/procedures/run.ts'
 import { insideNow, runEntries } from '../../../src/core/procedures/run-record.ts'
 import { handStep } from '../../../src/core/procedures/run-state.ts'
 import { span } from '../../../src/core/procedures/span.ts'
 import type { Step, StepOf } from '../../../src/core/procedures/step.ts'
-import { backflushSchools } from '../../../src/core/trade/procedures/backflush-schools.ts'
+import { backflushWays } from '../../../src/core/trade/procedures/backflush-ways.ts'
 import { procedureById, procedures } from '../../../src/core/trade/procedures/index.ts'
 import { raisedIds } from '../../core/procedures/raised-ids.ts'
 import { told } from '../ledger/told.ts'
 
-const stepsOf = (procedure: string, school: string): Step[] =>
+const stepsOf = (procedure: string, way: string): Step[] =>
   procedureById(procedure)!
-    .schools.find(({ id }) => id === school)!
+    .ways.find(({ id }) => id === way)!
     .parts.flatMap(({ steps }) => steps)
-const cadence = (procedure: string, school: string, step: string) => {
-  const { onS, offS, times, firstOffS } = stepsOf(procedure, school).find(({ id }) => id === step) as StepOf<'cadence'>
+const cadence = (procedure: string, way: string, step: string) => {
+  const { onS, offS, times, firstOffS } = stepsOf(procedure, way).find(({ id }) => id === step) as StepOf<'cadence'>
   return [onS, offS, times, ...(firstOffS === undefined ? [] : [firstOffS])]
 }
 
@@ -36,17 +36,17 @@ const strokes: Record<string, { detergent: number[]; rinse: number[] }> = {
   'short-strokes-spared-pump': { detergent: [4, 8, 5, 35], rinse: [4, 8, 5] },
 }
 
-describe('the schools of a backflush, as common practice has them (no source)', () => {
+describe('the ways of a backflush, as common practice has them (no source)', () => {
   it('are all there, and no other', () => {
-    expect(backflushSchools.map(({ id }) => id)).to.have.members(Object.keys(strokes))
+    expect(backflushWays.map(({ id }) => id)).to.have.members(Object.keys(strokes))
   })
-  for (const [school, { detergent, rinse }] of Object.entries(strokes))
-    it(`${school.replaceAll('-', ' ')}: strokes on, off and how many`, () => {
-      expect(cadence('detergent-backflush', school, 'strokes')).to.deep.equal(detergent)
-      expect(cadence('detergent-backflush', school, 'rinse')).to.deep.equal(rinse)
+  for (const [way, { detergent, rinse }] of Object.entries(strokes))
+    it(`${way.replaceAll('-', ' ')}: strokes on, off and how many`, () => {
+      expect(cadence('detergent-backflush', way, 'strokes')).to.deep.equal(detergent)
+      expect(cadence('detergent-backflush', way, 'rinse')).to.deep.equal(rinse)
     })
   it('give where people go from and to', () => {
-    const of = (id: string) => backflushSchools.find((one) => one.id === id)!
+    const of = (id: string) => backflushWays.find((one) => one.id === id)!
     expect(of('full-scoop-long-soak').soakS).to.deep.equal(span(180, 120, 300))
     expect(of('full-scoop-long-soak').detergent.onS).to.deep.equal(span(6, 5, 7))
     expect(of('full-scoop-long-soak').rinse.times).to.deep.equal(span(7, 5, 10))
@@ -75,8 +75,8 @@ describe('the schools of a backflush, as common practice has them (no source)', 
   })
 })
 
-/** Common practice, no source: what works by itself, in seconds, by procedure and school. */
-const bySelf: [procedure: string, school: string, seconds: number[]][] = [
+/** Common practice, no source: what works by itself, in seconds, by procedure and way. */
+const bySelf: [procedure: string, way: string, seconds: number[]][] = [
   ['parts-soak', 'bowl-at-closing', [1200]],
   ['parts-soak', 'measured-litre', [900]],
   ['wand-clean', 'hot-water-drawn-up', [60, 60, 60]],
@@ -96,9 +96,9 @@ const bySelf: [procedure: string, school: string, seconds: number[]][] = [
 ]
 
 describe('how long things take by themselves, as common practice has it (no source)', () => {
-  for (const [procedure, school, seconds] of bySelf)
-    it(`${procedure}, ${school}`, () => {
-      const own = stepsOf(procedure, school).flatMap((step) =>
+  for (const [procedure, way, seconds] of bySelf)
+    it(`${procedure}, ${way}`, () => {
+      const own = stepsOf(procedure, way).flatMap((step) =>
         step.act === 'soak' ? [step.seconds] : step.act === 'wait' ? [step.aboutS] : [],
       )
       expect(own).to.deep.equal(seconds)
@@ -114,7 +114,7 @@ describe('how long things take by themselves, as common practice has it (no sour
   })
 
   it('no acid goes where its path is all but shut, and every descale ends rinsed', () => {
-    for (const { id, parts } of procedureById('descale')!.schools) {
+    for (const { id, parts } of procedureById('descale')!.ways) {
       const ids = parts.flatMap(({ steps }) => steps.map((step) => step.id))
       if (ids.includes('flow')) expect(ids.indexOf('flow'), id).to.be.below(ids.indexOf('charge'))
       expect(ids.indexOf('rinsed'), id).to.be.above(ids.indexOf('charge'))
@@ -131,10 +131,10 @@ describe('how long things take by themselves, as common practice has it (no sour
 
 describe('every procedure of the library', () => {
   for (const procedure of procedures)
-    for (const school of procedure.schools)
-      it(`${procedure.id}, ${school.id}: names its steps once, leads back only to steps that are there`, () => {
-        expect(school.reason.length).to.be.above(30)
-        for (const part of school.parts) {
+    for (const way of procedure.ways)
+      it(`${procedure.id}, ${way.id}: names its steps once, leads back only to steps that are there`, () => {
+        expect(way.reason.length).to.be.above(30)
+        for (const part of way.parts) {
           const ids = part.steps.map(({ id }) => id)
           expect(new Set(ids).size).to.equal(ids.length)
           for (const step of part.steps) {
@@ -151,13 +151,13 @@ describe('every procedure of the library', () => {
       })
 
   it('puts nothing into a machine by a step that could be skipped', () => {
-    for (const { parts } of procedures.flatMap(({ schools }) => schools))
+    for (const { parts } of procedures.flatMap(({ ways }) => ways))
       for (const step of parts.flatMap((part) => part.steps)) if (step.puts) expect(step.gate, step.id).to.equal(true)
   })
 
   it('clears what it puts into a machine before it ends, past a gate', () => {
     for (const procedure of procedures)
-      for (const { parts } of procedure.schools) {
+      for (const { parts } of procedure.ways) {
         const steps = parts.flatMap((part) => part.steps)
         const put = steps.findLastIndex(({ puts }) => puts !== undefined)
         if (put >= 0) expect(steps.slice(put).some(({ clears, gate }) => clears && gate)).to.equal(true)
@@ -169,7 +169,7 @@ describe('every procedure of the library', () => {
       const of = procedure.kinds.map((id) => kindById(id)!)
       const known = new Set(of.flatMap(({ stations }) => stations.map(({ id }) => id)))
       // What none of its kinds is asked, it shares with a procedure whose kinds are.
-      for (const step of procedure.schools.flatMap(({ parts }) => parts.flatMap((part) => part.steps)))
+      for (const step of procedure.ways.flatMap(({ parts }) => parts.flatMap((part) => part.steps)))
         if (of.some((kind) => asked(step, kind)))
           expect([...known], `${procedure.id}: ${step.id}`).to.include.members(step.at ?? [])
     }
@@ -190,15 +190,15 @@ describe('what a machine is offered', () => {
     expect(dv.find(({ procedure }) => procedure.id === 'detergent-backflush')?.refused).to.equal(null)
     expect(dv.map(({ procedure }) => procedure.id)).to.not.include('group-clean')
   })
-  it('each kind its usual school', () => {
+  it('each kind its usual way', () => {
     const backflush = procedureById('detergent-backflush')!
-    expect(usualSchool(backflush, kindById('c2')!, null).id).to.equal('one-scoop-even-strokes')
-    expect(usualSchool(backflush, kindById('lv')!, null).id).to.equal('light-dose-long-strokes')
-    expect(usualSchool(backflush, kindById('dv')!, null).id).to.equal('short-strokes-spared-pump')
+    expect(usualWay(backflush, kindById('c2')!, null).id).to.equal('one-scoop-even-strokes')
+    expect(usualWay(backflush, kindById('lv')!, null).id).to.equal('light-dose-long-strokes')
+    expect(usualWay(backflush, kindById('dv')!, null).id).to.equal('short-strokes-spared-pump')
   })
-  it('or the one for as much as is made on it (from memory, from the schools’ own reasons)', () => {
+  it('or the one for as much as is made on it (from memory, from the ways’ own reasons)', () => {
     const backflush = procedureById('detergent-backflush')!
-    const usual = (id: string, drinks: number) => usualSchool(backflush, kindById(id)!, drinks).id
+    const usual = (id: string, drinks: number) => usualWay(backflush, kindById(id)!, drinks).id
     expect([9.9, 10, 299, 300].map((drinks) => usual('c2', drinks))).to.deep.equal([
       'light-dose-long-strokes',
       'one-scoop-even-strokes',
@@ -215,12 +215,12 @@ describe('what a machine is offered', () => {
       'fingernail-and-a-pause',
     ])
   })
-  it('no two schools the usual one of a kind at the same use', () => {
+  it('no two ways the usual one of a kind at the same use', () => {
     for (const procedure of procedures)
       for (const id of procedure.kinds)
         for (const drinks of [0, 1, 5, 10, 20, 40, 100, 300, 1000])
           expect(
-            procedure.schools.filter((school) => usualAtUse(school, id, drinks)).length,
+            procedure.ways.filter((way) => usualAtUse(way, id, drinks)).length,
             `${procedure.id} ${id} ${drinks}`,
           ).to.be.lessThan(2)
   })
@@ -272,7 +272,7 @@ describe('a dose', () => {
 })
 
 describe('a cadence', () => {
-  it('ends with the pressure off, its first pause longer where the school says so', () => {
+  it('ends with the pressure off, its first pause longer where the way says so', () => {
     const all = phases({ onS: 4, offS: 8, times: 3, firstOffS: 35 })
     expect(all.map(({ toS, fromS }) => toS - fromS)).to.deep.equal([4, 35, 4, 8, 4, 8])
     expect(all.at(-1)!.on).to.equal(false)
@@ -282,14 +282,14 @@ describe('a cadence', () => {
 describe('a question only some machines are asked', () => {
   const refresh = procedureById('boiler-refresh')!
   const steps = (kind: Kind) =>
-    lanesOf(refresh, usualSchool(refresh, kind, null), kind).flatMap((lane) => lane.steps.map(({ id }) => id))
+    lanesOf(refresh, usualWay(refresh, kind, null), kind).flatMap((lane) => lane.steps.map(({ id }) => id))
   it('whether it heats only when it is full: every machine, since a probe that is drawn is no interlock', () => {
     for (const id of ['c2', 'lv', 'pt']) expect(steps(kindById(id)!)[0], id).to.equal('boiler.probe')
   })
   it('the nozzle seals of the one super-automatic, the valve gaskets of the other', () => {
     const service = procedureById('shop-service')!
     const asked = (id: string) =>
-      lanesOf(service, service.schools[0]!, kindById(id)!).flatMap((lane) => lane.steps.map((step) => step.id))
+      lanesOf(service, service.ways[0]!, kindById(id)!).flatMap((lane) => lane.steps.map((step) => step.id))
     expect(asked('sr')).to.include('unit.nozzle-seals').and.not.include('unit.valve-gaskets')
     expect(asked('st')).to.include('unit.valve-gaskets').and.not.include('unit.nozzle-seals')
   })
@@ -298,11 +298,11 @@ describe('a question only some machines are asked', () => {
 describe('the shop service of a super-automatic (common practice, no source)', () => {
   const sr = kindById('sr')!
   const procedure = procedureById('shop-service')!
-  const school = procedure.schools[0]!
-  const lanes = lanesOf(procedure, school, sr)
+  const way = procedure.ways[0]!
+  const lanes = lanesOf(procedure, way, sr)
 
   it('water tight, unit, cleaning, descale, drinks: in this order', () => {
-    expect(school.parts.map(({ id }) => id)).to.deep.equal(['water', 'unit', 'cleaning', 'descale', 'drinks'])
+    expect(way.parts.map(({ id }) => id)).to.deep.equal(['water', 'unit', 'cleaning', 'descale', 'drinks'])
     const plan = planRun(lanes)
     expect(plan.totalS / 60).to.be.within(60, 150)
   })
@@ -323,9 +323,7 @@ describe('the shop service of a super-automatic (common practice, no source)', (
     }
     expect(inside).to.deep.equal(['detergent', 'descaler'])
     expect(insideNow(lanes, state)).to.deep.equal([])
-    const written = runEntries([{ procedure, school }], lanes, state, sr, raisedIds).filter(
-      ({ kind }) => kind !== 'run',
-    )
+    const written = runEntries([{ procedure, way }], lanes, state, sr, raisedIds).filter(({ kind }) => kind !== 'run')
     expect(written.map(({ kind, body }) => [kind, told({ body }).task ?? told({ body }).measure])).to.deep.equal([
       ['serviced', 'full-service'],
       ['greased', 'brew-unit-grease'],
@@ -340,8 +338,8 @@ describe('the shop service of a super-automatic (common practice, no source)', (
 describe('what a run leaves in the ledger', () => {
   const c2 = kindById('c2')!
   const procedure = procedureById('detergent-backflush')!
-  const school = usualSchool(procedure, c2, null)
-  const lanes = lanesOf(procedure, school, c2)
+  const way = usualWay(procedure, c2, null)
+  const lanes = lanesOf(procedure, way, c2)
 
   it('left in mid-stroke: no group is cleaned, and the one with detergent in it is held', () => {
     let now = 0
@@ -351,7 +349,7 @@ describe('what a run leaves in the ledger', () => {
       state = runStep(lanes, state, { at: now, type: 'done' })
     }
     state = runStep(lanes, state, { at: now + 5000, type: 'leave', reason: 'Called away' })
-    const entries = runEntries([{ procedure, school }], lanes, state, c2, raisedIds)
+    const entries = runEntries([{ procedure, way }], lanes, state, c2, raisedIds)
     expect(entries.map(({ kind }) => kind)).to.deep.equal(['run', 'held'])
     expect(entries[1]!.body).to.deep.equal({ why: 'detergent', group: 1 })
     expect(entries[0]!.body).to.include({ ended: 'left', why: 'Called away' })
@@ -372,7 +370,7 @@ describe('what a run leaves in the ledger', () => {
   it('a regeneration is the softener’s entry, a reading is as left', () => {
     const salt = procedureById('regenerate-softener')!
     const kind = kindById('c2')!
-    const own = lanesOf(salt, salt.schools[0]!, kind)
+    const own = lanesOf(salt, salt.ways[0]!, kind)
     let now = 0
     let state = startRun(own, now)
     while (!state.ended) {
@@ -381,14 +379,14 @@ describe('what a run leaves in the ledger', () => {
       const answer = step.act === 'check' ? step.answers[0]!.id : undefined
       state = runStep(own, state, { at: now, type: 'done', value: 500, ...(answer && { answer }) })
     }
-    const [, written] = runEntries([{ procedure: salt, school: salt.schools[0]! }], own, state, kind, raisedIds)
+    const [, written] = runEntries([{ procedure: salt, way: salt.ways[0]! }], own, state, kind, raisedIds)
     expect(written).to.deep.equal({ kind: 'regenerated', body: {}, of: 'softener' })
   })
 
   it('through: each group under the task its kind has, once where there is one group', () => {
     const through = (id: string) => {
       const kind = kinds.find((one) => one.id === id)!
-      const own = lanesOf(procedure, usualSchool(procedure, kind, null), kind)
+      const own = lanesOf(procedure, usualWay(procedure, kind, null), kind)
       let now = 0
       let state = startRun(own, now)
       while (!state.ended) {
@@ -397,9 +395,7 @@ describe('what a run leaves in the ledger', () => {
         const answer = step.act === 'check' ? step.answers[0]!.id : undefined
         state = runStep(own, state, { at: now, type: 'done', ...(answer && { answer }) })
       }
-      return runEntries([{ procedure, school: usualSchool(procedure, kind, null) }], own, state, kind, raisedIds).slice(
-        1,
-      )
+      return runEntries([{ procedure, way: usualWay(procedure, kind, null) }], own, state, kind, raisedIds).slice(1)
     }
     expect(through('c2')).to.deep.equal(
       [1, 2].map((group) => ({ kind: 'cleaned', body: { task: 'detergent-backflush', group } })),

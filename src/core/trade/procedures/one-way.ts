@@ -1,8 +1,8 @@
 import type { Way } from '../../procedures/procedure.ts'
 import type { Step } from '../../procedures/step.ts'
 
-/** A school of one stretch, the usual one of all its kinds. */
-export const oneSchool = (
+/** A way of one stretch, the usual one of all its kinds. */
+export const oneWay = (
   given: Omit<Way, 'parts' | 'usualFor' | 'materials'> & { materials?: Way['materials'] },
   usualFor: string[],
   steps: Step[],

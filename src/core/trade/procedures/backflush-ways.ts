@@ -10,8 +10,8 @@ export interface Strokes {
   firstOffS?: Span
 }
 
-/** How one school backflushes by hand. What it leaves unsaid is from memory, and says so. */
-export interface BackflushSchool {
+/** How one way backflushes by hand. What it leaves unsaid is from memory, and says so. */
+export interface BackflushWay {
   id: string
   name: string
   reason: string
@@ -38,12 +38,12 @@ export interface BackflushSchool {
   /** The group runs open until it is clear. */
   openS?: Span
   rinse: Strokes
-  /** Figures from memory: what the school does not say. */
+  /** Figures from memory: what the way does not say. */
   unsaid: ('off' | 'rinse off')[]
   after: 'season' | 'season next day' | 'lever' | 'none'
 }
 
-export const backflushSchools: BackflushSchool[] = [
+export const backflushWays: BackflushWay[] = [
   {
     id: 'full-scoop-long-soak',
     name: 'full scoop, long soak',
