@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { kinds } from '../src/core/kinds/index.ts'
-import type { Duty, Kind, Prompt } from '../src/core/kinds/kind.ts'
+import type { Kind, Prompt, Task } from '../src/core/kinds/kind.ts'
 import type { Mark } from '../src/core/quantity/working.ts'
 import { clocks, policies } from '../src/core/wear/limits.ts'
 import { limitWords } from '../src/ui/interval-words.ts'
@@ -56,17 +56,17 @@ const table = (head: string[], rows: Row[]) =>
   ].join('\n')
 
 const plain = (text: string) => text.replaceAll('|', '/')
-const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name)
+const nameOf = (task: Task) => (task.variant ? `${task.name}, ${task.variant.replaceAll('-', ' ')}` : task.name)
 const from = (mark: Mark) => ({ P: 'published', T: 'common practice', M: 'from memory' })[mark]
 
-function dutyCells(kind: Kind, duty: Duty, files: Map<string, string>): string[] {
+function taskCells(kind: Kind, task: Task, files: Map<string, string>): string[] {
   const by = policies.map((way) =>
     clocks.flatMap((clock) => {
-      const limit = duty.limits[clock]
+      const limit = task.limits[clock]
       return limit ? [limitWords(clock, limit[way], kind.counter.unit)] : []
     }),
   )
-  return [nameOf(duty), ...by.map((words) => words.join('; ')), from(duty.mark), fileOf(kind, duty.id, files)]
+  return [nameOf(task), ...by.map((words) => words.join('; ')), from(task.mark), fileOf(kind, task.id, files)]
 }
 
 const promptCells = (kind: Kind, prompt: Prompt): string[] => [
@@ -79,12 +79,12 @@ const promptCells = (kind: Kind, prompt: Prompt): string[] => [
 /** Every part, interval and prompt of the trade and where it lives, as a page: read off the kinds as they stand. */
 export function coverage(): string {
   const files = sources()
-  const duties = (replace: boolean) =>
+  const tasks = (replace: boolean) =>
     gathered(
       kinds.flatMap((kind) =>
-        kind.duties
+        kind.tasks
           .filter(({ action }) => (action === 'replace') === replace)
-          .map((duty) => ({ cells: dutyCells(kind, duty, files), kind: kind.id })),
+          .map((task) => ({ cells: taskCells(kind, task, files), kind: kind.id })),
       ),
     )
   const prompts = gathered(
@@ -115,11 +115,11 @@ ${kinds.map(({ id, name, about }) => `- \`${id}\` ${name}: ${about}`).join('\n')
 
 ## Parts: replaced
 
-${table(['part', 'cautious', 'usual', 'long life', 'from', 'file'], duties(true))}
+${table(['part', 'cautious', 'usual', 'long life', 'from', 'file'], tasks(true))}
 
 ## Tasks: cleaned, descaled, greased, checked
 
-${table(['task', 'cautious', 'usual', 'long life', 'from', 'file'], duties(false))}
+${table(['task', 'cautious', 'usual', 'long life', 'from', 'file'], tasks(false))}
 
 ## Prompts
 

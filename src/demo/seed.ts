@@ -144,7 +144,7 @@ export async function seedDemo(
 
   /** The firm fits larger tank filters and leaves the quick jobs to a planned visit. */
   function houseRules(): Entry[] {
-    const life = (duty: string, clock: Clock, value: number) => jot('setting', { setting: 'life', duty, clock, value })
+    const life = (task: string, clock: Clock, value: number) => jot('setting', { setting: 'life', task, clock, value })
     const about = {
       subjectKind: 'firm' as const,
       subjectId: firmId,

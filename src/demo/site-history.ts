@@ -168,17 +168,17 @@ function startMachine(
 /** What the log of whoever looked after a machine before tells: most parts and tasks, each some way into its life. */
 function earlierWork(d: Dice, life: MachineLife, write: Write): void {
   const kind = asUsual(life.machine.kind)
-  for (const duty of kind.duties) {
-    for (let n = 1; n <= instances(kind, duty.each); n += 1) {
-      if (duty.variant && duty.variant !== kind.parts.find((part) => part.id === duty.part)?.variants?.[0]) continue
+  for (const task of kind.tasks) {
+    for (let n = 1; n <= instances(kind, task.each); n += 1) {
+      if (task.variant && task.variant !== kind.parts.find((part) => part.id === task.part)?.variants?.[0]) continue
       if (!d.chance(0.85)) continue
-      const months = duty.limits.months?.usual ?? 24
+      const months = task.limits.months?.usual ?? 24
       const day = life.firstDay - Math.round(months * 30.4 * d.next() * 0.95)
-      const group = duty.each && instances(kind, duty.each) > 1 ? { group: n } : {}
+      const group = task.each && instances(kind, task.each) > 1 ? { group: n } : {}
       const done =
-        duty.doneBy === 'fitted'
-          ? jot('fitted', { part: duty.part!, ...group })
-          : jot(duty.doneBy, { task: duty.id, ...(duty.doneBy !== 'serviced' && group) })
+        task.doneBy === 'fitted'
+          ? jot('fitted', { part: task.part!, ...group })
+          : jot(task.doneBy, { task: task.id, ...(task.doneBy !== 'serviced' && group) })
       write(life.ledger, 'machine', life.id, day, [done])
     }
   }

@@ -1,4 +1,4 @@
-import type { Duty, Kind } from '../core/kinds/kind.ts'
+import type { Kind, Task } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import type { Body, Jotting } from '../core/ledger/entry-kinds.ts'
 import { jot } from '../core/ledger/jot.ts'
@@ -47,18 +47,18 @@ export function workOn(
 }
 
 function done(dice: Dice, kind: Kind, standing: Standing): Jotting[] {
-  const duty = kind.duties.find((candidate): candidate is Duty => candidate.id === standing.duty)
-  if (standing.duty === 'descale')
+  const task = kind.tasks.find((candidate): candidate is Task => candidate.id === standing.task)
+  if (standing.task === 'descale')
     return [{ kind: 'descaled', body: { v: 1, task: 'descale', acid: 'citric', ...descale(dice, kind, standing) } }]
-  if (!duty) return []
-  if (duty.action !== 'replace')
-    return [jot(duty.doneBy, { task: duty.id, ...(duty.doneBy !== 'serviced' && which(standing)) })]
+  if (!task) return []
+  if (task.action !== 'replace')
+    return [jot(task.doneBy, { task: task.id, ...(task.doneBy !== 'serviced' && which(standing)) })]
   const position = { part: standing.part!, ...which(standing) }
   const condition = conditionAt(dice, shareOf(standing))
   const why = condition === 4 ? 'failed' : condition === 3 && dice.chance(0.3) ? 'worn' : 'planned'
   return [
     { kind: 'removed', body: { v: 1, ...position, condition, why } },
-    { kind: 'fitted', body: { v: 1, ...position, ...(duty.variant && { variant: duty.variant }) } },
+    { kind: 'fitted', body: { v: 1, ...position, ...(task.variant && { variant: task.variant }) } },
   ]
 }
 

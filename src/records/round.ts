@@ -126,7 +126,7 @@ export async function wordMatches(trx: Trx, text: string | undefined): Promise<W
 /** Every key a standing can have, by what it is called; those of softeners and descaling stand in no kind. */
 const keyNames: { key: string; name: string }[] = [
   ...kinds.flatMap((kind) =>
-    kind.duties.flatMap(({ id, name, each }) =>
+    kind.tasks.flatMap(({ id, name, each }) =>
       each
         ? [1, 2, 3, 4].map((n) => ({ key: `${id}@${n}`, name: `${name} ${instanceName(each, n)}`.toLowerCase() }))
         : [{ key: id, name: name.toLowerCase() }],

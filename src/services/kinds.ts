@@ -32,7 +32,7 @@ export async function kindsOfFirm(db: Db, firmId: string): Promise<KindRow[]> {
       name: kind.name,
       about: kind.about,
       parts: kind.parts.length,
-      tasks: kind.duties.filter(({ action }) => action !== 'replace').length,
+      tasks: kind.tasks.filter(({ action }) => action !== 'replace').length,
       machines,
     })
     const inUse = (kind: Kind) => nearestKindAs(firm, kind.basedOn ?? '')?.body.own === kind.id

@@ -1,5 +1,5 @@
 import { kindById, kinds } from '../core/kinds/index.ts'
-import type { Duty } from '../core/kinds/kind.ts'
+import type { Task } from '../core/kinds/kind.ts'
 import { learnedLife } from '../core/lifetimes/learned-life.ts'
 import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
 import { type MachineFacts, machineFacts } from '../core/standing/machine-facts.ts'
@@ -25,7 +25,7 @@ export async function partsPage(
   db: Db,
   firmId: string,
   kindId: string | null,
-  dutyId: string | null,
+  taskId: string | null,
   variant: string | null,
 ): Promise<PartsPage> {
   return withFirm(db, firmId, async (trx) => {
@@ -38,12 +38,12 @@ export async function partsPage(
     if (!kind) return { firmId, kinds: here, kind: null, rows: [], chosen: null }
     const machines = await machinesOf(trx, firmId, kind.id)
     const firm = effective({ firm: (await ledgersById(trx, firmId, [])).get(firmId) ?? [] })
-    const duties = kind.duties.filter((duty) => duty.action === 'replace' && lifeClock(duty))
-    const told = duties.map((duty) => ({ duty, told: together(machines.map(({ facts }) => partLives(facts, duty))) }))
-    const rows = told.map(({ duty, told: { lives } }) =>
-      rowOf(duty, lives, kind.counter.unit, (clock) => adoptedLife(firm, kind.id, duty.id, clock)),
+    const tasks = kind.tasks.filter((task) => task.action === 'replace' && lifeClock(task))
+    const told = tasks.map((task) => ({ task, told: together(machines.map(({ facts }) => partLives(facts, task))) }))
+    const rows = told.map(({ task, told: { lives } }) =>
+      rowOf(task, lives, kind.counter.unit, (clock) => adoptedLife(firm, kind.id, task.id, clock)),
     )
-    const at = told.findIndex(({ duty }) => duty.id === dutyId && (duty.variant ?? null) === variant)
+    const at = told.findIndex(({ task }) => task.id === taskId && (task.variant ?? null) === variant)
     const chosen = told[at]
     return {
       firmId,
@@ -53,16 +53,16 @@ export async function partsPage(
       chosen: chosen
         ? {
             row: rows[at]!,
-            learned: learnedOf(chosen.duty, chosen.told.lives),
+            learned: learnedOf(chosen.task, chosen.told.lives),
             lives: machines.flatMap(({ row, facts }) =>
-              partLives(facts, chosen.duty).lives.map((life) => ({
+              partLives(facts, chosen.task).lives.map((life) => ({
                 ...life,
                 machine: { id: row.id, name: row.name, site: row.siteName },
               })),
             ),
             unknownAge: chosen.told.unknownAge,
             fittedWrongly: chosen.told.fittedWrongly,
-            minutes: chosen.duty.minutes,
+            minutes: chosen.task.minutes,
             labourPerMinute: nearestSetting(firm, 'prices')?.body.labourPerMinute ?? null,
           }
         : null,
@@ -71,12 +71,12 @@ export async function partsPage(
 }
 
 /** The life the firm set for a part, with the entry that set it. */
-function adoptedLife(firm: Histories, kindId: string, dutyId: string, clock: string): PartRow['adopted'] {
+function adoptedLife(firm: Histories, kindId: string, taskId: string, clock: string): PartRow['adopted'] {
   const entry = firm.firm?.settings
     .get('life')
     ?.findLast(
       ({ body }) =>
-        body.setting === 'life' && body.duty === dutyId && body.clock === clock && (body.kind ?? kindId) === kindId,
+        body.setting === 'life' && body.task === taskId && body.clock === clock && (body.kind ?? kindId) === kindId,
     )
   return entry?.body.setting === 'life' ? { value: entry.body.value, entryId: entry.id } : null
 }
@@ -101,21 +101,21 @@ const together = (all: PartLives[]): PartLives => ({
   fittedWrongly: all.reduce((sum, { fittedWrongly }) => sum + fittedWrongly, 0),
 })
 
-const learnedOf = (duty: Duty, lives: PartLives['lives']) =>
-  learnedLife(lives, duty.limits[lifeClock(duty)!]!.usual, duty.beta ?? 2)
+const learnedOf = (task: Task, lives: PartLives['lives']) =>
+  learnedLife(lives, task.limits[lifeClock(task)!]!.usual, task.beta ?? 2)
 
 function rowOf(
-  duty: Duty,
+  task: Task,
   lives: PartLives['lives'],
   drinks: string,
   adopted: (clock: PartRow['clock']) => PartRow['adopted'],
 ): PartRow {
-  const clock = lifeClock(duty)!
-  const learned = learnedOf(duty, lives)
+  const clock = lifeClock(task)!
+  const learned = learnedOf(task, lives)
   return {
-    dutyId: duty.id,
-    ...(duty.variant && { variant: duty.variant }),
-    name: duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name,
+    taskId: task.id,
+    ...(task.variant && { variant: task.variant }),
+    name: task.variant ? `${task.name}, ${task.variant.replaceAll('-', ' ')}` : task.name,
     clock,
     unit: { shots: drinks, litres: 'L', months: 'months' }[clock],
     failures: learned.failures,

@@ -3,7 +3,7 @@ import type { LifeClock, PartLife } from '../core/standing/part-lives.ts'
 
 /** One part of a kind, as a row of what the firm has learned. */
 export interface PartRow {
-  dutyId: string
+  taskId: string
   variant?: string
   name: string
   clock: LifeClock

@@ -236,8 +236,14 @@ describe('a run kept on this device', () => {
   })
 
   it('is taken over from the store of before, from the last moment it tells of', async () => {
-    former.held.set('evenshot-run-2-m', JSON.stringify(run))
+    // Ways were called schools then.
+    const running = run.running.map(({ procedure: { ways: schools, ...rest }, way: school }) => ({
+      procedure: { ...rest, schools },
+      school,
+    }))
+    former.held.set('evenshot-run-2-m', JSON.stringify({ ...run, running }))
     const read = (await readRun('m')).value!
+    expect(read.run.running).to.deep.equal(JSON.parse(JSON.stringify(run.running)))
     expect(read.run.lanes).to.deep.equal(JSON.parse(JSON.stringify(lanes)))
     expect(read.seenAt).to.equal(21_000)
     former.held.set('evenshot-run-seen-m', '25000')

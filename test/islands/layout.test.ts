@@ -57,7 +57,7 @@ describe('laying out the water path', () => {
 
     it(`${kind.id}: lets no name or lifeline cover another`, () => {
       const layout = drawn(kind)
-      const blocks = layout.stations.filter((placed) => placed.hasDuties).map((placed) => blockOf(layout, placed))
+      const blocks = layout.stations.filter((placed) => placed.hasTasks).map((placed) => blockOf(layout, placed))
       const clashes = blocks.flatMap((a, i) =>
         blocks.slice(i + 1).flatMap((b) => (overlap(a, b) ? [`${a.name} over ${b.name}`] : [])),
       )

@@ -9,7 +9,7 @@ import type { MachineBundle } from '../../src/views/machine-bundle.ts'
 
 const c2 = withOptions(kinds.find(({ id }) => id === 'c2')!, new Map())
 const due = (station: string, key: string, on: string): Standing =>
-  ({ key, duty: key, name: key, station, uses: [], due: { p10: on, p50: on, p90: on } }) as unknown as Standing
+  ({ key, task: key, name: key, station, uses: [], due: { p10: on, p50: on, p90: on } }) as unknown as Standing
 const standings = [
   due('group', 'gasket@1', '2026-12-01'),
   due('pump', 'pump', '2027-03-01'),

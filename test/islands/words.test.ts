@@ -12,7 +12,7 @@ import { asKept } from '../core/ledger/told.ts'
 
 const standing = (more: Partial<Standing> = {}): Standing => ({
   key: 'group-gasket@1',
-  duty: 'group-gasket',
+  task: 'group-gasket',
   name: 'Group gasket',
   action: 'replace',
   station: 'group',

@@ -49,8 +49,8 @@ describe('the described files', () => {
   it('what the kinds cover is in the docs as it is (npm run schemas), each part of every kind', () => {
     const page = readFileSync(join(docs, 'coverage.md'), 'utf8')
     expect(page).to.equal(coverage())
-    for (const { id, duties } of kinds)
-      for (const { name } of duties) {
+    for (const { id, tasks } of kinds)
+      for (const { name } of tasks) {
         const rows = page.split('\n').filter((line) => line.startsWith(`| ${name}`))
         expect(
           rows.some((line) => line.split('|').at(-2)!.split(' ').includes(id)),

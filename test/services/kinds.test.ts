@@ -15,9 +15,9 @@ describe('a firm’s own kinds', () => {
   /** The two-group, with gaskets that go three times as long. */
   const own: Kind = (() => {
     const base = structuredClone(kindById('c2')!)
-    for (const duty of base.duties)
-      if (duty.id === 'group-gasket') {
-        for (const limit of Object.values(duty.limits)) {
+    for (const task of base.tasks)
+      if (task.id === 'group-gasket') {
+        for (const limit of Object.values(task.limits)) {
           limit!.cautious *= 3
           limit!.usual *= 3
           limit!.longLife *= 3
@@ -37,7 +37,7 @@ describe('a firm’s own kinds', () => {
   const gasketDue = async () => {
     const bundle = (await machineBundle(db, firm.firmId, firm.c2))!
     const { standings } = reckonMachine(bundle.ledgers, { showWorking: false })!
-    return standings.find(({ duty }) => duty === 'group-gasket')!.due!.p50
+    return standings.find(({ task }) => task === 'group-gasket')!.due!.p50
   }
 
   before(async () => {
@@ -65,7 +65,7 @@ describe('a firm’s own kinds', () => {
     expect(moves.length).to.be.greaterThan(0)
     expect(moves[0]!.before).to.equal(shipped)
     // As it ships, nothing moves.
-    expect(await kindMoves(db, firm.firmId, { ...own, duties: kindById('c2')!.duties })).to.include({ moved: 0 })
+    expect(await kindMoves(db, firm.firmId, { ...own, tasks: kindById('c2')!.tasks })).to.include({ moved: 0 })
 
     expect(await write([about({ kind: own }, 'own-kind')])).to.deep.equal(['saved'])
     // Kept is not chosen.
@@ -103,13 +103,13 @@ describe('a firm’s own kinds', () => {
   })
 
   it('are refused where they do not hold together', async () => {
-    const [duty] = own.duties
+    const [task] = own.tasks
     const odd = [
       { kind: { ...own, id: 'c2' } },
       { kind: { ...own, basedOn: 'nothing' } },
       { kind: { ...own, basedOn: 'our-c2' } },
-      { kind: { ...own, duties: [{ ...duty, station: 'nowhere' }] } },
-      { kind: { ...own, duties: [{ ...duty, limits: { shots: { cautious: 3, usual: 2, longLife: 1 } } }] } },
+      { kind: { ...own, tasks: [{ ...task, station: 'nowhere' }] } },
+      { kind: { ...own, tasks: [{ ...task, limits: { shots: { cautious: 3, usual: 2, longLife: 1 } } }] } },
       { kind: { ...own, lines: [] } },
     ].map((body) => about(body, 'own-kind'))
     expect(await write(odd)).to.deep.equal(odd.map(() => 'refused'))

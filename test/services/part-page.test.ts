@@ -37,7 +37,7 @@ describe('what a firm’s parts lasted', () => {
   it('one worn out, one changed while good and one still in are three lives', async () => {
     const { chosen, rows } = await page()
     expect(chosen!.row).to.include({ failures: 1, censored: 2, adopted: null })
-    expect(rows.find(({ dutyId }) => dutyId === 'nozzle-seals')).to.deep.equal(chosen!.row)
+    expect(rows.find(({ taskId }) => taskId === 'nozzle-seals')).to.deep.equal(chosen!.row)
     const lives = [...chosen!.lives].sort((a, b) => a.since.localeCompare(b.since))
     expect(lives.map(({ failed }) => failed)).to.deep.equal([true, false, false])
     expect(lives.map(({ since, until }) => [since, until])).to.deep.equal([
@@ -54,7 +54,7 @@ describe('what a firm’s parts lasted', () => {
     const adopt = entryAbout('firm', firm.firmId, 'setting', {
       setting: 'life',
       kind: 'sr',
-      duty: 'nozzle-seals',
+      task: 'nozzle-seals',
       clock: (await page()).chosen!.row.clock,
       value: 4321,
     })

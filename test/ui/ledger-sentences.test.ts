@@ -35,8 +35,8 @@ const entry = (kind: string, body: Record<string, unknown>): Entry =>
 /** Every name that code has for a thing, of two words or more. */
 const codeNames = new Set(
   [
-    ...kinds.flatMap(({ parts, duties, stations, measures }) =>
-      [...parts, ...duties, ...stations, ...measures].map(({ id }) => id),
+    ...kinds.flatMap(({ parts, tasks, stations, measures }) =>
+      [...parts, ...tasks, ...stations, ...measures].map(({ id }) => id),
     ),
     ...procedures.flatMap(({ id, ways }) => [
       id,

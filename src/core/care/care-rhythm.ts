@@ -1,11 +1,11 @@
 import type { Rhythm } from '../kinds/care-words.ts'
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import type { CareTerms } from './care-terms.ts'
 
 const daysPerMonth = 30.44
 
 /** Days after which the first of a task's clocks runs out, at this machine's traffic. */
-export function everyDays({ limits }: Pick<Duty, 'limits'>, { drinksPerOpenDay, policy }: CareTerms): number {
+export function everyDays({ limits }: Pick<Task, 'limits'>, { drinksPerOpenDay, policy }: CareTerms): number {
   const byCount = limits.shots ? limits.shots[policy] / Math.max(drinksPerOpenDay, 0.01) : Number.POSITIVE_INFINITY
   const byTime = limits.months ? limits.months[policy] * daysPerMonth : Number.POSITIVE_INFINITY
   return Math.max(1, Math.min(byCount, byTime))

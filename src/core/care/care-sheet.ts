@@ -1,12 +1,12 @@
 import { cautionWords, type Rhythm, rhythms } from '../kinds/care-words.ts'
-import type { Duty, Kind } from '../kinds/kind.ts'
+import type { Kind, Task } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualWay } from '../procedures/offered.ts'
 import { type Procedure, rootOf, type Way } from '../procedures/procedure.ts'
 import { daysWords, everyDays, repeats, rhythmOf } from './care-rhythm.ts'
 import { eachMilk, eachShot } from './care-routine.ts'
 import type { CareItem, CareSheet, CareTerms } from './care-terms.ts'
-import { dutyTold, routineThere } from './care-told.ts'
+import { routineThere, taskTold } from './care-told.ts'
 import { careWays } from './care-ways.ts'
 
 /** Busy enough for a clean in the middle of the shift. From memory. */
@@ -29,8 +29,8 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
   if (stations.has('wand')) for (const item of eachMilk) add('shot', item)
 
   const told = waysHere(kind, terms)
-  for (const { care, way, duty } of told) {
-    const often = oftenOf(way, duty, terms)
+  for (const { care, way, task } of told) {
+    const often = oftenOf(way, task, terms)
     add(often.rhythm, {
       say: `${care.say}${often.words}`,
       how: `${care.how(way).filter(Boolean).join('; ')}.`,
@@ -47,18 +47,18 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
     add(rhythm, { say: what, ...(more && { how: more }), drawing, ...cautionWords(hazards), mark })
   }
   const asRoutine = new Set(routineThere(kind).map(({ task }) => task))
-  for (const duty of kind.duties) {
-    if (duty.by !== 'customer' || tasks.has(duty.id) || asRoutine.has(duty.id)) continue
-    if (told.some(({ care }) => care.procedure === 'detergent-backflush') && duty.id === 'cleaning-programme') continue
-    const days = everyDays(duty, terms)
-    const said = [...found.values()].flat().some(({ say }) => say.toLowerCase() === duty.name.toLowerCase())
+  for (const task of kind.tasks) {
+    if (task.by !== 'customer' || tasks.has(task.id) || asRoutine.has(task.id)) continue
+    if (told.some(({ care }) => care.procedure === 'detergent-backflush') && task.id === 'cleaning-programme') continue
+    const days = everyDays(task, terms)
+    const said = [...found.values()].flat().some(({ say }) => say.toLowerCase() === task.name.toLowerCase())
     if (said) continue
     add(rhythmOf(days), {
-      say: duty.name,
+      say: task.name,
       how: `every ${daysWords(days)} at ${Math.round(terms.drinksPerOpenDay)} ${kind.counter.unit} a day`,
-      drawing: dutyTold(kind, duty).drawing,
-      ...cautionWords(dutyTold(kind, duty).hazards),
-      mark: duty.mark,
+      drawing: taskTold(kind, task).drawing,
+      ...cautionWords(taskTold(kind, task).hazards),
+      mark: task.mark,
     })
   }
   return {
@@ -86,7 +86,7 @@ function waysHere(kind: Kind, terms: CareTerms) {
       procedure.ways.find(({ id }) => id === terms.ways?.[care.procedure]) ??
       usualWay(procedure, kind, terms.drinksPerOpenDay)
     const tasks = procedure.writes.map(({ task, taskOf }) => taskOf?.[kind.basedOn ?? kind.id] ?? task)
-    return [{ care, way, tasks, duty: kind.duties.find(({ id }) => tasks.includes(id)) }]
+    return [{ care, way, tasks, task: kind.tasks.find(({ id }) => tasks.includes(id)) }]
   })
 }
 
@@ -95,12 +95,12 @@ const usualHere = ({ ways }: Procedure, kind: Kind): boolean =>
   ways.some(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id))
 
 /** How often a way has it done at this traffic: by the way itself, else by the task's own clocks. */
-function oftenOf({ every }: Way, duty: Duty | undefined, terms: CareTerms): { rhythm: Rhythm; words: string } {
+function oftenOf({ every }: Way, task: Task | undefined, terms: CareTerms): { rhythm: Rhythm; words: string } {
   const busy = terms.drinksPerOpenDay >= busyDrinks
   if (every?.hours && busy) return { rhythm: 'hours', words: `, ${every.words}` }
   const byDrinks = every?.drinks ? every.drinks / Math.max(terms.drinksPerOpenDay, 0.01) : Number.POSITIVE_INFINITY
   const own = Math.min(every?.days ?? Number.POSITIVE_INFINITY, byDrinks)
-  const days = Number.isFinite(own) ? Math.max(1, own) : duty ? everyDays(duty, terms) : 1
+  const days = Number.isFinite(own) ? Math.max(1, own) : task ? everyDays(task, terms) : 1
   const words = days > 1.5 ? `, every ${daysWords(days)}` : every?.hours ? ' after the last coffee' : ', at close'
   return { rhythm: rhythmOf(days), words }
 }

@@ -1,6 +1,6 @@
 import type { CareHazard, CareTold, Rhythm } from '../kinds/care-words.ts'
 import { kindById } from '../kinds/index.ts'
-import type { Duty, Kind, RoutineTask } from '../kinds/kind.ts'
+import type { Kind, RoutineTask, Task } from '../kinds/kind.ts'
 
 /** A line nobody has told how to tell: of a kind that was written before lines said so, or by another hand. */
 const untold = { drawing: 'water' } as const satisfies CareTold
@@ -24,7 +24,7 @@ function lineTold(kind: Kind, line: RoutineTask): ToldLine {
 }
 
 /** A task's own hazard, where nothing more is said of it. */
-const byCaution: Partial<Record<NonNullable<Duty['caution']>, CareHazard>> = {
+const byCaution: Partial<Record<NonNullable<Task['caution']>, CareHazard>> = {
   scald: 'scald',
   detergent: 'alkali',
   milk: 'milk',
@@ -32,9 +32,9 @@ const byCaution: Partial<Record<NonNullable<Duty['caution']>, CareHazard>> = {
 }
 
 /** How a task of a kind is told to whoever does it between visits. */
-export function dutyTold(kind: Kind, duty: Duty): CareTold {
-  const care = duty.care ?? kindById(kind.basedOn ?? kind.id)?.duties.find(({ id }) => id === duty.id)?.care
+export function taskTold(kind: Kind, task: Task): CareTold {
+  const care = task.care ?? kindById(kind.basedOn ?? kind.id)?.tasks.find(({ id }) => id === task.id)?.care
   if (care) return care
-  const hazard = duty.caution && byCaution[duty.caution]
+  const hazard = task.caution && byCaution[task.caution]
   return { drawing: untold.drawing, hazards: [hazard ?? 'unknown'] }
 }

@@ -27,15 +27,15 @@ export function readWork(kind: Kind, text: string, group?: number): Jotting {
   if (descaled.test(text) && kind.descale) return jot('descaled', { task: 'descale' })
   if (part && changed.test(text)) return jot('fitted', { part: part.id, ...of(kind, part.each, which) })
   const action = greased.test(text) ? 'grease' : cleaned.test(text) ? 'clean' : looked.test(text) ? 'check' : null
-  const duties = kind.duties.filter((duty) => duty.action !== 'replace')
-  const ofPart = part && action && duties.find((duty) => duty.part === part.id && duty.action === action)
-  const duty = ofPart ?? longest(duties, words)
-  if (duty && (ofPart || duty.action === action || duty.action === 'service')) {
-    const many = duty.doneBy === 'serviced' ? {} : of(kind, duty.each, which)
-    return jot(duty.doneBy, { task: duty.id, ...many })
+  const tasks = kind.tasks.filter((task) => task.action !== 'replace')
+  const ofPart = part && action && tasks.find((task) => task.part === part.id && task.action === action)
+  const task = ofPart ?? longest(tasks, words)
+  if (task && (ofPart || task.action === action || task.action === 'service')) {
+    const many = task.doneBy === 'serviced' ? {} : of(kind, task.each, which)
+    return jot(task.doneBy, { task: task.id, ...many })
   }
   if (serviced.test(text)) {
-    const service = duties.find((one) => one.action === 'service')
+    const service = tasks.find((one) => one.action === 'service')
     if (service) return jot('serviced', { task: service.id })
   }
   if (repaired.test(text)) return jot('repaired', { text, ...(part && { part: part.id }) })

@@ -1,7 +1,7 @@
 import type { Mark } from '../quantity/working.ts'
 import { alongClocks, byPolicy, type PolicyLimits } from '../wear/limits.ts'
 import type { CareTold } from './care-words.ts'
-import type { Action, Caution, Duty, Each, Part } from './kind.ts'
+import type { Action, Caution, Each, Part, Task } from './kind.ts'
 
 type Three = [cautious: number, usual: number, longLife: number]
 
@@ -53,7 +53,7 @@ const doneBy = {
 type Upkeep = Partial<Record<'clean' | 'grease' | 'check', Lives>>
 
 /**
- * A part at a station with its duties: replacement by `lives`, upkeep by its own intervals.
+ * A part at a station with its tasks: replacement by `lives`, upkeep by its own intervals.
  * Tables of the trade become one line each.
  */
 export function part(
@@ -63,17 +63,17 @@ export function part(
   lives: Lives | null,
   common: Common,
   more: { upkeep?: Upkeep; variants?: Record<string, Lives> } = {},
-): { part: Part; duties: Duty[] } {
-  const duties: Duty[] = []
+): { part: Part; tasks: Task[] } {
+  const tasks: Task[] = []
   const variants = more.variants ? Object.entries(more.variants) : []
   if (variants.length > 0) {
     for (const [variant, life] of variants)
-      duties.push({ ...duty(id, name, 'replace', station, life, common), part: id, variant })
+      tasks.push({ ...task(id, name, 'replace', station, life, common), part: id, variant })
   } else if (lives) {
-    duties.push({ ...duty(id, name, 'replace', station, lives, common), part: id })
+    tasks.push({ ...task(id, name, 'replace', station, lives, common), part: id })
   }
   for (const [action, interval] of Object.entries(more.upkeep ?? {}) as ['clean' | 'grease' | 'check', Lives][]) {
-    duties.push({ ...duty(`${id}-${action}`, name, action, station, interval, common), part: id })
+    tasks.push({ ...task(`${id}-${action}`, name, action, station, interval, common), part: id })
   }
   return {
     part: {
@@ -85,16 +85,12 @@ export function part(
       ...(common.sizes && { sizes: common.sizes }),
       ...fittedWith(common),
     },
-    duties,
+    tasks,
   }
 }
 
-/** A task of its own, not tied to one part. */
-export function task(id: string, name: string, action: Action, station: string, interval: Lives, common: Common): Duty {
-  return duty(id, name, action, station, interval, common)
-}
-
-function duty(id: string, name: string, action: Action, station: string, lives: Lives, common: Common): Duty {
+/** A task of its own, not tied to one part; `part` makes those of its parts by it too. */
+export function task(id: string, name: string, action: Action, station: string, lives: Lives, common: Common): Task {
   return {
     id,
     name,
@@ -133,10 +129,10 @@ function limits(lives: Lives): PolicyLimits {
   return named
 }
 
-/** Parts and duties of a list of `part` lines, plus tasks. */
-export function collect(parts: { part: Part; duties: Duty[] }[], tasks: Duty[]): { parts: Part[]; duties: Duty[] } {
+/** Parts and tasks of a list of `part` lines, plus tasks. */
+export function collect(parts: { part: Part; tasks: Task[] }[], tasks: Task[]): { parts: Part[]; tasks: Task[] } {
   return {
     parts: parts.map((entry) => entry.part),
-    duties: [...parts.flatMap((entry) => entry.duties), ...tasks],
+    tasks: [...parts.flatMap((entry) => entry.tasks), ...tasks],
   }
 }

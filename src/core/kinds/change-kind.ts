@@ -38,16 +38,16 @@ export function withoutStation(kind: Kind, id: string): Kind {
     lines,
     parts,
     stations: kind.stations.filter((station) => station.id !== id),
-    duties: kind.duties.filter((duty) => duty.station !== id && !gone.has(duty.part ?? '')),
+    tasks: kind.tasks.filter((task) => task.station !== id && !gone.has(task.part ?? '')),
   })
 }
 
-/** The kind without one of its duties, by its place. */
-export const withoutDuty = (kind: Kind, at: number): Kind => asked({ ...kind, duties: kind.duties.filter((_, i) => i !== at) })
+/** The kind without one of its tasks, by its place. */
+export const withoutTask = (kind: Kind, at: number): Kind => asked({ ...kind, tasks: kind.tasks.filter((_, i) => i !== at) })
 
 /** Prompts ask only for what is there. */
 function asked(kind: Kind): Kind {
-  const tasks = new Set(['descale', ...kind.duties.map(({ id }) => id)])
+  const tasks = new Set(['descale', ...kind.tasks.map(({ id }) => id)])
   return {
     ...kind,
     prompts: kind.prompts.map((prompt) => {
@@ -101,7 +101,7 @@ export function withStation(kind: Kind, lineId: string, { name, symbol }: Pick<S
   }
 }
 
-export interface NewDuty {
+export interface NewTask {
   name: string
   station: string
   /** A part that is replaced, or a task. */
@@ -112,20 +112,19 @@ export interface NewDuty {
 }
 
 /** A part or a task more. Its figures are the firm's own. */
-export function withDuty(kind: Kind, { name, station, action, clock, limits, minutes }: NewDuty): Kind {
-  const taken = [...kind.parts, ...kind.duties].map(({ id }) => id)
+export function withTask(kind: Kind, { name, station, action, clock, limits, minutes }: NewTask): Kind {
+  const taken = [...kind.parts, ...kind.tasks].map(({ id }) => id)
   const id = slugOf(name, taken)
   const common = { min: minutes }
   const own = { [clock]: byPolicy(...limits) }
   if (action !== 'replace') {
-    const duty = task(id, name, action, station, {}, common)
-    return { ...kind, duties: [...kind.duties, { ...duty, limits: own }] }
+    return { ...kind, tasks: [...kind.tasks, { ...task(id, name, action, station, {}, common), limits: own }] }
   }
   const made = part(id, name, station, {}, { ...common, beta: 2 })
   return {
     ...kind,
     parts: [...kind.parts, made.part],
-    duties: [...kind.duties, ...made.duties.map((duty) => ({ ...duty, limits: own }))],
+    tasks: [...kind.tasks, ...made.tasks.map((one) => ({ ...one, limits: own }))],
   }
 }
 

@@ -1,15 +1,16 @@
 import { type Issue, type Parsed, parseStrict } from '../parse/parse-strict.ts'
 import { type Kind, takesOneStation } from './kind.ts'
+import { kindRespelt } from './kind-respelt.ts'
 import { kindSchema } from './kind-schema.ts'
 
 /**
  * A kind of machine from a file: its shape, and that what it names is there. A name nobody knows is told at its
- * place, as `duties[3].station`.
+ * place, as `tasks[3].station`.
  *
  * @example checkKind(JSON.parse(text)).ok
  */
 export function checkKind(input: unknown): Parsed<Kind> {
-  const parsed = parseStrict(kindSchema, input)
+  const parsed = parseStrict(kindSchema, kindRespelt(input))
   if (!parsed.ok) return parsed
   const kind = parsed.value
   const issues = issuesOfNames(kind)
@@ -44,22 +45,22 @@ function issuesOfNames(kind: Kind): Issue[] {
     known(`parts[${i}].station`, station, stations, 'station')
   })
   const named = new Set<string>()
-  kind.duties.forEach((duty, i) => {
-    known(`duties[${i}].station`, duty.station, stations, 'station')
-    known(`duties[${i}].part`, duty.part, parts, 'part')
-    const name = `${duty.id} ${duty.variant ?? ''}`
-    if (named.has(name)) wrong(`duties[${i}].id`, 'twice', 'is there already', duty.id)
+  kind.tasks.forEach((task, i) => {
+    known(`tasks[${i}].station`, task.station, stations, 'station')
+    known(`tasks[${i}].part`, task.part, parts, 'part')
+    const name = `${task.id} ${task.variant ?? ''}`
+    if (named.has(name)) wrong(`tasks[${i}].id`, 'twice', 'is there already', task.id)
     named.add(name)
   })
   kind.vessels.forEach((vessel, i) => {
     known(`vessels[${i}].station`, vessel.station, stations, 'station')
     known(`vessels[${i}].inside`, vessel.inside, new Set(kind.vessels.map(({ id }) => id)), 'vessel')
   })
-  const tasks = new Set(['descale', ...kind.duties.map(({ id }) => id)])
+  const tasks = new Set(['descale', ...kind.tasks.map(({ id }) => id)])
   kind.prompts.forEach(({ asksFor }, i) => {
     known(`prompts[${i}].asksFor`, asksFor, tasks, 'task')
   })
-  for (const list of ['stations', 'lines', 'parts', 'duties', 'measures', 'vessels', 'prompts', 'cleaning'] as const)
+  for (const list of ['stations', 'lines', 'parts', 'tasks', 'measures', 'vessels', 'prompts', 'cleaning'] as const)
     kind[list].forEach((row, i) => {
       known(`${list}[${i}].with`, row.with, options, 'option')
       known(`${list}[${i}].without`, row.without, options, 'option')

@@ -49,7 +49,7 @@ const part = object({
 
 const careHazardList = () => array(string().oneOf(careHazardIds).required()).max(5)
 
-const duty = object({
+const task = object({
   id: slug().required(),
   name: words(80).required(),
   action: string().oneOf(actions).required(),
@@ -142,7 +142,7 @@ const schema = object({
   stations: array(station.required()).required().min(2).max(80),
   lines: array(line.required()).required().min(1).max(30),
   parts: array(part.required()).required().max(120),
-  duties: array(duty.required()).required().max(200),
+  tasks: array(task.required()).required().max(200),
   measures: array(measure.required()).required().max(60),
   budget: object({
     drinks: array(drink.required()).required().min(1).max(20),

@@ -62,7 +62,7 @@ export interface Part extends Fitted {
 export type Action = (typeof actions)[number]
 
 /** Something to do when a clock has run out: a part to change, a strainer to clean, a service to give. */
-export interface Duty extends Fitted {
+export interface Task extends Fitted {
   id: string
   name: string
   action: Action
@@ -71,7 +71,7 @@ export interface Duty extends Fitted {
   variant?: string
   each?: Each
   limits: PolicyLimits
-  /** Which entry says that it was done; a part's duty is also reset by fitting it anew. */
+  /** Which entry says that it was done; a part's task is also reset by fitting it anew. */
   doneBy: DoneBy
   /** Labour on site once the machine is open and safe. */
   minutes: number
@@ -163,7 +163,7 @@ export interface Prompt extends Fitted {
   /** As it looks, where the lamp alone does not say. */
   looks?: string
   means: string
-  /** The duty it asks for. */
+  /** The task it asks for. */
   asksFor?: string
   /** Drinks after which it says it asks. */
   everyDrinks?: number
@@ -194,7 +194,7 @@ export interface Kind {
   stations: Station[]
   lines: PathLine[]
   parts: Part[]
-  duties: Duty[]
+  tasks: Task[]
   measures: Measure[]
   budget: Budget
   /** Ground coffee of a drink, g; null for pods and for what brews none. */
@@ -247,7 +247,7 @@ export const takesOneStation = ({ medium }: Pick<PathLine, 'medium'>): boolean =
  * Kinds without groups stay as they are.
  */
 export const withGroups = (kind: Kind, groups: number): Kind =>
-  groups === kind.groups || !kind.duties.some((duty) => duty.each === 'group')
+  groups === kind.groups || !kind.tasks.some((task) => task.each === 'group')
     ? kind
     : { ...kind, groups, groupShares: Array.from({ length: groups }, () => 1 / groups) }
 
@@ -274,7 +274,7 @@ export function withOptions(kind: Kind, said: ReadonlyMap<string, boolean>): Kin
     stations,
     lines,
     parts: kind.parts.filter(here),
-    duties: kind.duties.filter(here),
+    tasks: kind.tasks.filter(here),
     measures: kind.measures.filter(here),
     vessels: kind.vessels.filter(here),
     prompts: kind.prompts.filter(here),

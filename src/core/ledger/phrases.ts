@@ -23,7 +23,7 @@ export const partWords = (body: { part: string; group?: number | undefined }, pe
 /** A task by its name on this kind of machine, or on a softener. */
 export const taskWords = (body: { task: string; group?: number | undefined }, pen: Pen): string =>
   whichWords(
-    pen.machine?.duties.find(({ id }) => id === body.task)?.name ??
+    pen.machine?.tasks.find(({ id }) => id === body.task)?.name ??
       exchangerParts.find(({ id }) => id === body.task)?.name.toLowerCase() ??
       plain(body.task),
     body,
@@ -35,5 +35,5 @@ export const conditionWords = (condition: number | undefined): string =>
   condition === undefined ? '' : `: ${condition} of 4, ${gradeWords[condition]}`
 
 /** A part or task that a setting is about. */
-export const dutyWords = (duty: string, { machine }: Pen): string =>
-  machine?.duties.find(({ id }) => id === duty)?.name ?? plain(duty)
+export const taskName = (task: string, { machine }: Pen): string =>
+  machine?.tasks.find(({ id }) => id === task)?.name ?? plain(task)

@@ -10,5 +10,5 @@ export function stationOf({ subjectKind, kind: entryKind, body }: Entry, machine
   if ('part' in body && body.part) return kind.parts.find(({ id }) => id === body.part)?.station ?? null
   const task = 'task' in body ? body.task : undefined
   if (entryKind === 'descaled' || task === 'descale') return kind.vessels[0]?.station ?? null
-  return kind.duties.find(({ id }) => id === task)?.station ?? null
+  return kind.tasks.find(({ id }) => id === task)?.station ?? null
 }

@@ -7,6 +7,17 @@ export interface ReceivedBody {
   [field: string]: unknown
 }
 
+/** A body under the names of today; the same body where none has another name now. */
+export type Respelling = (body: ReceivedBody) => ReceivedBody
+
+/** Fields that are called otherwise now. @example fieldsRenamed({ duty: 'task' })({ v: 1, duty: 'basket' }) // { v: 1, task: 'basket' } */
+export const fieldsRenamed =
+  (names: Record<string, string>) =>
+  <B extends object>(body: B): B =>
+    Object.keys(names).some((name) => Object.hasOwn(body, name))
+      ? (Object.fromEntries(Object.entries(body).map(([name, value]) => [names[name] ?? name, value])) as B)
+      : body
+
 interface Step {
   schema: ObjectSchema<AnyObject>
   /** Into the version after it; null of the last. */
@@ -32,9 +43,11 @@ export interface Shapes<Now> {
  */
 export class Versions<Now> implements Shapes<Now> {
   private readonly steps: Step[]
+  private readonly respelt: Respelling
 
-  private constructor(steps: Step[]) {
+  private constructor(steps: Step[], respelt: Respelling = (body) => body) {
     this.steps = steps
+    this.respelt = respelt
   }
 
   /** @param schema - of version 1 */
@@ -45,7 +58,15 @@ export class Versions<Now> implements Shapes<Now> {
   /** The version after it, and how a body of the one before is read as one of it. */
   next<S extends ObjectSchema<AnyObject>>(schema: S, lift: (was: Now) => InferType<S>): Versions<InferType<S>> {
     const steps = this.steps.map((step, i) => (i === this.steps.length - 1 ? { ...step, lift } : step))
-    return new Versions<InferType<S>>([...steps, { schema, lift: null }])
+    return new Versions<InferType<S>>([...steps, { schema, lift: null }], this.respelt)
+  }
+
+  /**
+   * The same shapes under the names of today: what was written under earlier ones, of whatever version, is read as if
+   * it had been written so.
+   */
+  respelling(respelt: Respelling): Versions<Now> {
+    return new Versions<Now>(this.steps, respelt)
   }
 
   get schemas(): ObjectSchema<AnyObject>[] {
@@ -55,13 +76,14 @@ export class Versions<Now> implements Shapes<Now> {
   parse(input: unknown): Parsed<ReceivedBody> {
     const v = (input as { v?: unknown } | null | undefined)?.v
     const step = this.steps[typeof v === 'number' ? v - 1 : this.steps.length - 1] ?? this.steps.at(-1)!
-    const parsed = parseStrict(step.schema, input)
+    const named = typeof input === 'object' && input !== null ? this.respelt(input as ReceivedBody) : input
+    const parsed = parseStrict(step.schema, named)
     if (!parsed.ok) return parsed
     return { ok: true, value: input as ReceivedBody }
   }
 
   lifted(body: ReceivedBody): Now {
-    let now: unknown = body
+    let now: unknown = this.respelt(body)
     // What its schema let through is taken at its word: `next` holds each step to its neighbours.
     for (let v = body.v; v < this.steps.length; v += 1) now = this.steps[v - 1]!.lift!(now as never)
     return now as Now

@@ -4,6 +4,7 @@ import { procedureById } from '../trade/procedures/index.ts'
 import { conditionFaults } from './conditions.ts'
 import { heldReasonIds, notToDrink } from './held-reasons.ts'
 import type { Procedure, ProcedurePart, Way } from './procedure.ts'
+import { procedureRespelt } from './procedure-respelt.ts'
 import { procedureSchema } from './procedure-schema.ts'
 import { actFields, acts } from './procedure-words.ts'
 import type { Step } from './step.ts'
@@ -15,9 +16,10 @@ import type { Step } from './step.ts'
  * @example checkProcedure(JSON.parse(text)).ok
  */
 export function checkProcedure(input: unknown): Parsed<Procedure> {
-  const parsed = parseStrict(procedureSchema, input)
+  const respelt = procedureRespelt(input)
+  const parsed = parseStrict(procedureSchema, respelt)
   if (!parsed.ok) return parsed
-  const procedure = input as Procedure
+  const procedure = respelt as Procedure
   const issues = issuesOfNames(procedure)
   return issues.length > 0 ? { ok: false, issues } : { ok: true, value: procedure }
 }

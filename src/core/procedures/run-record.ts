@@ -79,7 +79,7 @@ export function runEntries(
     }
     return [
       run,
-      ...written(writtenBy(procedure, way), own, through, state, [...raised, ...kind.duties.map(({ id }) => id)], kind),
+      ...written(writtenBy(procedure, way), own, through, state, [...raised, ...kind.tasks.map(({ id }) => id)], kind),
       ...fittings(own, state),
       ...measured(own, state, kind),
     ]
@@ -170,12 +170,12 @@ function written(
   dated: string[],
   kind: Kind,
 ): Draft[] {
-  const here = new Set(dated)
+  const clocked = new Set(dated)
   return writes.flatMap(({ entry, task, taskOf, each, of, by = [], figure }): Draft[] => {
     const named = taskOf?.[kind.basedOn ?? kind.id] ?? task
-    const duty = kind.duties.find(({ id }) => id === named)
+    const here = kind.tasks.find(({ id }) => id === named)
     // What this kind has no clock for dates nothing: the run itself says that it was done.
-    if (!bare.has(entry) && !here.has(named)) return []
+    if (!bare.has(entry) && !clocked.has(named)) return []
     const has = (lane: Lane, step: string) => lane.steps.some(({ id }) => id.endsWith(`.${step}`))
     const did = (lane: Lane, step: string) => standing(lane, state).some((one) => one.step.endsWith(`.${step}`))
     // Lanes that make it so are through, each with that step done; what else is done there, a coffee thrown away,
@@ -186,7 +186,7 @@ function written(
         : lanes
       return making.every((lane) => through(lane) && by.every((step) => !has(lane, step) || did(lane, step)))
     }
-    if (each === 'group' && (!duty || duty.each === 'group') && kind.groups > 1) {
+    if (each === 'group' && (!here || here.each === 'group') && kind.groups > 1) {
       const groups = [...new Set(own.flatMap(({ group }) => (group === null ? [] : [group])))]
       return groups
         .filter((group) => doneIn(own.filter((lane) => lane.group === group)))

@@ -129,18 +129,18 @@ export function nearestSetting<K extends SettingName>(histories: Histories, name
   return null
 }
 
-/** Somebody's own life or interval for a duty on a clock, the nearest level's latest. */
-export const ownLife = (histories: Histories, kind: string, duty: string, clock: Clock): Found<'life'> | null =>
+/** Somebody's own life or interval for a task on a clock, the nearest level's latest. */
+export const ownLife = (histories: Histories, kind: string, task: string, clock: Clock): Found<'life'> | null =>
   nearestThat(
     histories,
     'life',
-    (body) => body.duty === duty && body.clock === clock && (body.kind === undefined || body.kind === kind),
+    (body) => body.task === task && body.clock === clock && (body.kind === undefined || body.kind === kind),
   )
 
 /** The policy of when to act: of this part or task where somebody chose one for it, nearest level first, else of all. */
-export const ownPolicy = (histories: Histories, duty: string | null): Found<'policy'> | null =>
-  (duty === null ? null : nearestThat(histories, 'policy', (body) => body.duty === duty)) ??
-  nearestThat(histories, 'policy', (body) => body.duty === undefined)
+export const ownPolicy = (histories: Histories, task: string | null): Found<'policy'> | null =>
+  (task === null ? null : nearestThat(histories, 'policy', (body) => body.task === task)) ??
+  nearestThat(histories, 'policy', (body) => body.task === undefined)
 
 /** Which version of a kind holds here. */
 export const nearestKindAs = (histories: Histories, kind: string): Found<'kind-as'> | null =>

@@ -1,4 +1,4 @@
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import { inOrder } from '../ledger/effective-history.ts'
 import type { Entry } from '../ledger/entry.ts'
 import { isKind } from '../ledger/is-kind.ts'
@@ -16,18 +16,18 @@ export interface LastDone {
 }
 
 /**
- * When a duty's clocks last started: the latest entry that did it, else the fitting of its part, else
+ * When a task's clocks last started: the latest entry that did it, else the fitting of its part, else
  * the day the machine was taken on.
  *
  * @returns null for a machine that was never taken on: nothing can be dated
  */
-export function lastDone(histories: Histories, duty: Duty, index: number | undefined): LastDone | null {
-  const fitted = duty.part ? latest(touching(histories, 'machine', duty.part), isFitting(duty.part, index)) : null
+export function lastDone(histories: Histories, task: Task, index: number | undefined): LastDone | null {
+  const fitted = task.part ? latest(touching(histories, 'machine', task.part), isFitting(task.part, index)) : null
   const done =
-    duty.doneBy === 'fitted'
+    task.doneBy === 'fitted'
       ? null
-      : latest(touching(histories, 'machine', duty.id), (entry) => {
-          if (entry.kind !== duty.doneBy || !('task' in entry.body) || entry.body.task !== duty.id) return false
+      : latest(touching(histories, 'machine', task.id), (entry) => {
+          if (entry.kind !== task.doneBy || !('task' in entry.body) || entry.body.task !== task.id) return false
           return !('group' in entry.body) || entry.body.group === undefined || sameIndex(entry.body.group, index)
         })
   const later = done && fitted ? (inOrder(done, fitted) > 0 ? done : fitted) : (done ?? fitted)

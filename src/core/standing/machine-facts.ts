@@ -22,7 +22,7 @@ import { type WaterBudget, waterBudget } from './water-budget.ts'
 import { waterKnown } from './water-known.ts'
 import { type WayLife, wayLives } from './way-lives.ts'
 
-/** What every duty of a machine is reckoned from. */
+/** What every task of a machine is reckoned from. */
 export interface MachineFacts {
   kind: Kind
   histories: Histories
@@ -78,7 +78,7 @@ export function machineFacts(histories: Histories, showWorking = true, own: Leve
     shares: groupShares(kind, readings, nearestSetting(histories, 'group-share')),
     hasOwnLives: settingsOf(histories, 'life').length > 0,
     hasAlongCounts: settingsOf(histories, 'along-count').length > 0,
-    hasOwnPolicies: settingsOf(histories, 'policy').some(({ duty }) => duty !== undefined),
+    hasOwnPolicies: settingsOf(histories, 'policy').some(({ task }) => task !== undefined),
     policy: policyOf(ownPolicy(histories, null)),
     wayLives: wayLives(histories),
     stage: stageNow(histories, 'machine'),

@@ -1,5 +1,5 @@
 import { instances } from '../kinds/index.ts'
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import type { Entry } from '../ledger/entry.ts'
 import { isKind } from '../ledger/is-kind.ts'
 import type { Lifetime } from '../lifetimes/lifetime.ts'
@@ -12,7 +12,7 @@ import { litresBetween } from './water-budget.ts'
 /** The clock a part's lives are told by: its count where it has one, else its litres, else its age. */
 export type LifeClock = 'shots' | 'litres' | 'months'
 
-export const lifeClock = ({ limits }: Duty): LifeClock | null =>
+export const lifeClock = ({ limits }: Task): LifeClock | null =>
   limits.shots ? 'shots' : limits.litres ? 'litres' : limits.months ? 'months' : null
 
 /** One part from the day it was fitted: until it came out, or still in. */
@@ -43,14 +43,14 @@ const wornFrom = 3
  * when last known. One found worn out at a visit is dated by that visit: later than it happened by half the time
  * between two visits, on average, and not corrected for.
  */
-export function partLives(facts: MachineFacts, duty: Duty): PartLives {
-  const clock = lifeClock(duty)
+export function partLives(facts: MachineFacts, task: Task): PartLives {
+  const clock = lifeClock(task)
   const told: PartLives = { lives: [], unknownAge: 0, fittedWrongly: 0 }
-  if (!clock || duty.action !== 'replace' || !duty.part) return told
-  const many = duty.each ? instances(facts.kind, duty.each) : 1
-  const entries = touching(facts.histories, 'machine', duty.part)
+  if (!clock || task.action !== 'replace' || !task.part) return told
+  const many = task.each ? instances(facts.kind, task.each) : 1
+  const entries = touching(facts.histories, 'machine', task.part)
   const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
-  const materials = facts.kind.parts.find(({ id }) => id === duty.part)?.variants ?? []
+  const materials = facts.kind.parts.find(({ id }) => id === task.part)?.variants ?? []
   const first = materials[0]
   for (let index = 1; index <= many; index += 1) {
     const here = entries.filter(({ body }) => (('group' in body && body.group) || 1) === index)
@@ -58,7 +58,7 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
       ? { on: taken.happenedOn, variant: first }
       : null
     const close = (until: Entry | null, how: PartLife['how']) => {
-      const ours = !duty.variant || (since?.variant ?? first) === duty.variant
+      const ours = !task.variant || (since?.variant ?? first) === task.variant
       if (!since) {
         if (until) told.unknownAge += 1
         return
@@ -70,12 +70,12 @@ export function partLives(facts: MachineFacts, duty: Duty): PartLives {
         until !== null &&
         how !== 'planned' &&
         (to - from <= fittingDays ||
-          (clock === 'shots' && usedBetween(facts, clock, index, duty, from, to) <= fittingShots))
+          (clock === 'shots' && usedBetween(facts, clock, index, task, from, to) <= fittingShots))
       if (wrongly) {
         told.fittedWrongly += 1
         return
       }
-      const time = usedBetween(facts, clock, index, duty, from, to)
+      const time = usedBetween(facts, clock, index, task, from, to)
       if (time <= 0) return
       told.lives.push({
         time,
@@ -118,16 +118,16 @@ function usedBetween(
   facts: MachineFacts,
   clock: LifeClock,
   index: number,
-  duty: Duty,
+  task: Task,
   from: number,
   to: number,
 ): number {
-  const share = duty.each === 'group' ? (facts.shares.value[index - 1] ?? 1) : 1
+  const share = task.each === 'group' ? (facts.shares.value[index - 1] ?? 1) : 1
   const { use, budget } = facts
   if (clock === 'months') return monthsBetween(from, to)
   const drinks = Math.max(0, use.totalAt(to) - use.totalAt(from)) * share
   if (clock === 'shots') return drinks
-  return duty.litresOf === 'group'
+  return task.litresOf === 'group'
     ? (drinks * budget.brewMlPerDrink * budget.factor) / 1000
     : Math.max(0, litresBetween(budget, use, from, to))
 }

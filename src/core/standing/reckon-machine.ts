@@ -1,10 +1,10 @@
 import { instances } from '../kinds/index.ts'
 import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
-import { dutyStanding } from './duty-standing.ts'
 import { effective, type Ledgers } from './histories.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
 import { type Reckoning, reckoningVersion, type Standing } from './standing.ts'
+import { taskStanding } from './task-standing.ts'
 import { machineTasks } from './tasks/index.ts'
 import { boilerConcentrate } from './water/boiler-concentrate.ts'
 import { machineChalk } from './water/machine-chalk.ts'
@@ -56,10 +56,10 @@ export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOp
 function standingsOf(facts: MachineFacts): Standing[] {
   const { kind } = facts
   const standings: (Standing | null)[] = []
-  for (const duty of kind.duties) {
-    if (duty.by === 'customer') continue
-    const many = duty.each ? instances(kind, duty.each) : 1
-    for (let n = 1; n <= many; n += 1) standings.push(dutyStanding(facts, duty, duty.each && many > 1 ? n : undefined))
+  for (const task of kind.tasks) {
+    if (task.by === 'customer') continue
+    const many = task.each ? instances(kind, task.each) : 1
+    for (let n = 1; n <= many; n += 1) standings.push(taskStanding(facts, task, task.each && many > 1 ? n : undefined))
   }
   const chalk = machineChalk(facts)
   const water = { chalk, concentrate: chalk && boilerConcentrate(facts, chalk) }

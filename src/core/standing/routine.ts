@@ -1,6 +1,6 @@
 import { routineThere } from '../care/care-told.ts'
 import { instances } from '../kinds/index.ts'
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import { instead } from '../procedures/instead.ts'
 import { offeredTo, usualWay } from '../procedures/offered.ts'
 import { type Every, type Procedure, rootOf, type Way, type Written, writtenBy } from '../procedures/procedure.ts'
@@ -8,11 +8,11 @@ import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import type { Mark } from '../quantity/working.ts'
 import { meanRate } from '../usage/rate.ts'
 import type { PolicyLimits } from '../wear/limits.ts'
-import { dutyStanding } from './duty-standing.ts'
 import { type Histories, nearestWay, ofKind } from './histories.ts'
 import { lastDone } from './last-done.ts'
 import { type MachineFacts, machineFacts } from './machine-facts.ts'
 import { keptProcedures, libraryHere } from './own-procedures.ts'
+import { taskStanding } from './task-standing.ts'
 import { treatmentBefore } from './water/treatment-before.ts'
 
 /** A line of what is done between visits by whoever works with the machine. */
@@ -45,9 +45,9 @@ export function routineHere(histories: Histories): RoutineLine[] {
   const procedures = new Set(told.map(({ procedure }) => rootOf(procedure)))
   const tasks = new Set(told.flatMap(({ tasks: all }) => all))
   return [
-    ...told.map(({ procedure, way, duty }): RoutineLine => {
-      const last = lastOf(facts, rootOf(procedure), duty)
-      const limits = duty ? dueByTask(facts, duty) : null
+    ...told.map(({ procedure, way, task }): RoutineLine => {
+      const last = lastOf(facts, rootOf(procedure), task)
+      const limits = task ? dueByTask(facts, task) : null
       return {
         what: procedure.name,
         procedure: rootOf(procedure),
@@ -61,7 +61,7 @@ export function routineHere(histories: Histories): RoutineLine[] {
     ...routineThere(kind)
       .filter(({ procedure }) => procedure === undefined || !procedures.has(procedure))
       .map(({ what, every, mark, procedure, task, days }): RoutineLine => {
-        const last = lastOf(facts, procedure ?? null, kind.duties.find(({ id }) => id === task) ?? null)
+        const last = lastOf(facts, procedure ?? null, kind.tasks.find(({ id }) => id === task) ?? null)
         return {
           what,
           procedure: procedure ?? null,
@@ -72,19 +72,19 @@ export function routineHere(histories: Histories): RoutineLine[] {
           next: last && days ? fromDay(toDay(last) + days) : null,
         }
       }),
-    ...kind.duties
+    ...kind.tasks
       .filter(
         ({ by, id }) => by === 'customer' && !tasks.has(id) && !routineThere(kind).some(({ task }) => task === id),
       )
-      .map((duty): RoutineLine => {
-        const standing = dueByTask(facts, duty)
+      .map((task): RoutineLine => {
+        const standing = dueByTask(facts, task)
         return {
-          what: duty.name,
+          what: task.name,
           procedure: null,
           way: null,
-          every: duty.limits,
-          mark: duty.mark,
-          last: lastOf(facts, null, duty),
+          every: task.limits,
+          mark: task.mark,
+          last: lastOf(facts, null, task),
           next: standing,
         }
       }),
@@ -95,7 +95,7 @@ interface Told {
   procedure: Procedure
   way: Way
   tasks: string[]
-  duty: Duty | null
+  task: Task | null
 }
 
 /** Procedures of whoever works with it, each in its way; of two that do one task the one that is usual here. */
@@ -110,10 +110,10 @@ function customersOwn(facts: MachineFacts): Told[] {
       const way = procedure.ways.find(({ id }) => id === chosen) ?? usualWay(procedure, kind, made)
       const named = ({ task, taskOf }: Written) => taskOf?.[base] ?? task
       const tasks = writtenBy(procedure, way).map(named)
-      const duty = kind.duties.find(({ id }) => id === tasks[0]) ?? null
-      const theirs = duty ? duty.by === 'customer' : tasks.length === 0 && way.every !== undefined
+      const task = kind.tasks.find(({ id }) => id === tasks[0]) ?? null
+      const theirs = task ? task.by === 'customer' : tasks.length === 0 && way.every !== undefined
       // A way that dates nothing is still how the task is done here: it is not told a second time.
-      return theirs ? [{ procedure, way, tasks: [...tasks, ...procedure.writes.map(named)], duty }] : []
+      return theirs ? [{ procedure, way, tasks: [...tasks, ...procedure.writes.map(named)], task }] : []
     },
   )
   const usual = ({ procedure, way }: Told) => way.usualFor.includes(base) || nearestWay(histories, rootOf(procedure))
@@ -124,22 +124,22 @@ function customersOwn(facts: MachineFacts): Told[] {
       (other) =>
         (mine?.includes(rootOf(other.procedure)) ?? false) ||
         other === one ||
-        (one.duty !== null && other.duty?.id === one.duty.id),
+        (one.task !== null && other.task?.id === one.task.id),
     )
-    if (same.length === 1) return one.duty !== null || usual(one)
+    if (same.length === 1) return one.task !== null || usual(one)
     const inTurn = [...same].sort((a, b) => rank(a) - rank(b))
     return one === (inTurn.find(usual) ?? inTurn[0])
   })
 }
 
 /** When it was done last: its task on record, else a run of it led to its end; of several groups the longest ago. */
-const lastOf = (facts: MachineFacts, procedure: string | null, duty: Duty | null): LocalDay | null =>
-  duty ? lastOfTask(facts, duty) : procedure ? lastRun(facts, procedure) : null
+const lastOf = (facts: MachineFacts, procedure: string | null, task: Task | null): LocalDay | null =>
+  task ? lastOfTask(facts, task) : procedure ? lastRun(facts, procedure) : null
 
-function lastOfTask({ histories, kind }: MachineFacts, duty: Duty): LocalDay | null {
-  const each = duty.each ? instances(kind, duty.each) : 1
+function lastOfTask({ histories, kind }: MachineFacts, task: Task): LocalDay | null {
+  const each = task.each ? instances(kind, task.each) : 1
   const days = Array.from({ length: each }, (_, i) => {
-    const done = lastDone(histories, duty, each > 1 ? i + 1 : undefined)
+    const done = lastDone(histories, task, each > 1 ? i + 1 : undefined)
     return done && done.how !== 'taken on' ? done.on : null
   })
   return days.every((day) => day !== null) ? days.sort()[0]! : null
@@ -168,11 +168,11 @@ function nextBy({ use }: MachineFacts, every: Every | undefined, last: LocalDay 
   return days.length > 0 ? fromDay(Math.max(from + 1, Math.min(...days))) : null
 }
 
-function dueByTask(facts: MachineFacts, duty: Duty): LocalDay | null {
-  const each = duty.each ? instances(facts.kind, duty.each) : 1
+function dueByTask(facts: MachineFacts, task: Task): LocalDay | null {
+  const each = task.each ? instances(facts.kind, task.each) : 1
   const due = Array.from(
     { length: each },
-    (_, i) => dutyStanding(facts, duty, duty.each && each > 1 ? i + 1 : undefined)?.due?.p50,
+    (_, i) => taskStanding(facts, task, task.each && each > 1 ? i + 1 : undefined)?.due?.p50,
   )
   return due.filter((day) => day !== undefined).sort()[0] ?? null
 }

@@ -1,6 +1,6 @@
 import { addMonths, fromDay, monthsBetween, toDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
-import type { RunningClock } from './duty-clocks.ts'
+import type { RunningClock } from './task-clocks.ts'
 import type { policyFigure } from './water/set-figure.ts'
 
 /** The clock of age of what stands before the machines: so many months from a day on. */

@@ -1,7 +1,7 @@
 import { type Interval, intervalAt } from '../quantity/interval.ts'
 import type { Add } from '../quantity/working.ts'
 import type { CounterLine } from './counter-line.ts'
-import type { RunningClock } from './duty-clocks.ts'
+import type { RunningClock } from './task-clocks.ts'
 import { dayOfLitres, litresADay, litresBetween, type WaterBudget } from './water-budget.ts'
 
 /** What a softener's litres are counted by: its own meter, or the machines it feeds. */

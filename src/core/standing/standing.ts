@@ -6,7 +6,7 @@ import type { Bounds } from '../usage/first-passage.ts'
 import { type AlongClock, alongClocks, alongWords, type Clock } from '../wear/limits.ts'
 
 /** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
-export const reckoningVersion = 4
+export const reckoningVersion = 5
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
 export type Governing =
@@ -52,11 +52,11 @@ export interface ClockUse {
 
 /** What is due when, and why: a pure function of the history, the catalogue and the latest day in it. */
 export interface Standing {
-  /** Duty and which of several: `group-gasket@1`, `descale`. Unique within its subject. */
+  /** Task and which of several: `group-gasket@1`, `descale`. Unique within its subject. */
   key: string
   /** The day its uses are given for. */
   asOf: LocalDay
-  duty: string
+  task: string
   name: string
   action: Action | 'regenerate' | 'change'
   station: string

@@ -23,7 +23,7 @@ export function TasksDone({ draft, onChange, standings, today, issues }: Props) 
   const tasks = useMemo(
     () =>
       standings.filter(
-        (standing) => standing.action !== 'replace' && standing.duty !== 'outlet-test' && standing.duty !== 'release',
+        (standing) => standing.action !== 'replace' && standing.task !== 'outlet-test' && standing.task !== 'release',
       ),
     [standings],
   )

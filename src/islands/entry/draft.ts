@@ -237,11 +237,11 @@ export function entriesOfDraft(
       add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
     else if (raised) add(`task:${key}`, raised.about, raised.kind, raised.body)
     else {
-      const duty = kind.duties.find((candidate) => candidate.id === id)
-      if (duty)
-        add(`task:${key}`, 'machine', duty.doneBy, {
+      const task = kind.tasks.find((candidate) => candidate.id === id)
+      if (task)
+        add(`task:${key}`, 'machine', task.doneBy, {
           task: id,
-          ...(group && duty.doneBy !== 'serviced' && { group }),
+          ...(group && task.doneBy !== 'serviced' && { group }),
         })
     }
   }

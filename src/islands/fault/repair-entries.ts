@@ -126,9 +126,7 @@ const tested = ({ electrical }: TestedOut): boolean =>
   electrical !== undefined && electricalIds.some((id) => electrical[id] !== undefined)
 
 /** Upkeep that a repair without a new part is: a passage cleared is a passage cleaned. */
-const tasksDone = (fault: Fault, kind: Kind, fitted: FittedPart[]): Kind['duties'] =>
+const tasksDone = (fault: Fault, kind: Kind, fitted: FittedPart[]): Kind['tasks'] =>
   fitted.length > 0 || !fault.part
     ? []
-    : kind.duties.filter(
-        ({ part, action, doneBy }) => part === fault.part && action === 'clean' && doneBy === 'cleaned',
-      )
+    : kind.tasks.filter(({ part, action, doneBy }) => part === fault.part && action === 'clean' && doneBy === 'cleaned')

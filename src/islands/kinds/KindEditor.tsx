@@ -117,7 +117,7 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
       <TitleBlock
         name={kind.name}
         under={page.kind.basedOn ? `our own, version ${kind.version}` : `a copy of ${page.kind.name}`}
-        facts={[{ label: 'Parts and tasks', value: kind.duties.length }]}
+        facts={[{ label: 'Parts and tasks', value: kind.tasks.length }]}
         action={
           <a href={`/kinds/${page.kind.id}`} className="plain inline-flex items-center whitespace-nowrap">
             Leave as it is
@@ -241,11 +241,11 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
   )
 }
 
-/** Where an issue stands, by the name of its row. @example placeOf('duties[3].limits.shots', kind) */
+/** Where an issue stands, by the name of its row. @example placeOf('tasks[3].limits.shots', kind) */
 function placeOf(path: string, kind: Kind): string {
-  const row = /^(duties|parts|stations|prompts)\[(\d+)\]\.?(.*)$/.exec(path)
+  const row = /^(tasks|parts|stations|prompts)\[(\d+)\]\.?(.*)$/.exec(path)
   if (!row) return path
-  const named = kind[row[1] as 'duties'][Number(row[2])] as { name?: string; where?: string } | undefined
+  const named = kind[row[1] as 'tasks'][Number(row[2])] as { name?: string; where?: string } | undefined
   return named ? `${named.name ?? named.where}${row[3] ? `, ${row[3]}` : ''}` : path
 }
 

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { type Duty, withGroups, withOptions } from '../../core/kinds/kind.ts'
+import { type Task, withGroups, withOptions } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, type Policy, policies, policyName } from '../../core/wear/limits.ts'
 import { figure } from '../../ui/format.ts'
 import { limitWords } from '../../ui/interval-words.ts'
@@ -22,8 +22,8 @@ function KindView({ page, today }: Props) {
   const [groups, setGroups] = useState(kind.groups)
   const here = useMemo(() => withGroups(withOptions(kind, said), groups), [kind, said, groups])
   const [station, setStation] = useState<string | null>(null)
-  const duties = here.duties.filter((duty) => station === null || duty.station === station)
-  const hasGroups = kind.duties.some(({ each }) => each === 'group')
+  const tasks = here.tasks.filter((task) => station === null || task.station === station)
+  const hasGroups = kind.tasks.some(({ each }) => each === 'group')
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
@@ -93,7 +93,7 @@ function KindView({ page, today }: Props) {
               : `Parts and tasks: ${here.stations.find(({ id }) => id === station)?.name ?? ''}`
           }
         >
-          <Duties duties={duties} drinks={kind.counter.unit} kindId={kind.id} />
+          <Tasks tasks={tasks} drinks={kind.counter.unit} kindId={kind.id} />
         </Part>
         <div className="grid gap-x-8 xl:grid-cols-2">
           <Part title="What it shows">
@@ -156,7 +156,7 @@ function KindView({ page, today }: Props) {
   )
 }
 
-function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; kindId: string }) {
+function Tasks({ tasks, drinks, kindId }: { tasks: Task[]; drinks: string; kindId: string }) {
   return (
     <div className="relative overflow-x-auto">
       <table className="w-full border-collapse text-[14px]">
@@ -174,26 +174,26 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
           </tr>
         </thead>
         <tbody>
-          {duties.map((duty) => (
-            <tr key={`${duty.id} ${duty.variant ?? ''}`} className="border-t border-hair align-top">
+          {tasks.map((task) => (
+            <tr key={`${task.id} ${task.variant ?? ''}`} className="border-t border-hair align-top">
               <td className="py-1 pr-4">
-                {duty.action === 'replace' ? (
+                {task.action === 'replace' ? (
                   <a
                     className="font-semibold hover:underline"
-                    href={`/parts?${new URLSearchParams({ kind: kindId, part: duty.id, ...(duty.variant && { material: duty.variant }) })}`}
+                    href={`/parts?${new URLSearchParams({ kind: kindId, part: task.id, ...(task.variant && { material: task.variant }) })}`}
                   >
-                    {nameOf(duty)}
+                    {nameOf(task)}
                   </a>
                 ) : (
-                  <b className="font-semibold">{nameOf(duty)}</b>
+                  <b className="font-semibold">{nameOf(task)}</b>
                 )}
                 <span className="block text-[13px] text-second">
                   {[
-                    duty.action === 'replace' ? '' : duty.action,
-                    duty.by === 'customer' ? 'by the customer' : '',
-                    duty.safety ? 'guards: never past the last figure' : '',
-                    duty.rubber ? 'rubber: by hot hours where known' : '',
-                    duty.otherClock ?? '',
+                    task.action === 'replace' ? '' : task.action,
+                    task.by === 'customer' ? 'by the customer' : '',
+                    task.safety ? 'guards: never past the last figure' : '',
+                    task.rubber ? 'rubber: by hot hours where known' : '',
+                    task.otherClock ?? '',
                   ]
                     .filter(Boolean)
                     .join('; ')}
@@ -202,7 +202,7 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
               {policies.map((policy) => (
                 <td key={policy} className="py-1 pr-3">
                   {clocks
-                    .flatMap((clock) => lifeOf(duty, clock, policy, drinks))
+                    .flatMap((clock) => lifeOf(task, clock, policy, drinks))
                     .map((words) => (
                       <span key={words} className="block whitespace-nowrap">
                         {words}
@@ -210,10 +210,10 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
                     ))}
                 </td>
               ))}
-              <td className="mono py-1 text-right max-md:hidden">{duty.beta ?? ''}</td>
-              <td className="mono py-1 text-right max-md:hidden">{duty.minutes}</td>
+              <td className="mono py-1 text-right max-md:hidden">{task.beta ?? ''}</td>
+              <td className="mono py-1 text-right max-md:hidden">{task.minutes}</td>
               <td className="py-1 pl-4 text-second max-md:hidden">
-                {duty.markNote ?? (duty.mark === 'T' ? 'common practice' : 'from memory')}
+                {task.markNote ?? (task.mark === 'T' ? 'common practice' : 'from memory')}
               </td>
             </tr>
           ))}
@@ -223,10 +223,10 @@ function Duties({ duties, drinks, kindId }: { duties: Duty[]; drinks: string; ki
   )
 }
 
-const nameOf = (duty: Duty) => (duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name)
+const nameOf = (task: Task) => (task.variant ? `${task.name}, ${task.variant.replaceAll('-', ' ')}` : task.name)
 
-const lifeOf = (duty: Duty, clock: Clock, policy: Policy, drinks: string): string[] => {
-  const limit = duty.limits[clock]
+const lifeOf = (task: Task, clock: Clock, policy: Policy, drinks: string): string[] => {
+  const limit = task.limits[clock]
   return limit ? [limitWords(clock, limit[policy], drinks)] : []
 }
 

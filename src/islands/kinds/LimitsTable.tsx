@@ -1,10 +1,10 @@
 import { useState } from 'react'
-import { withDuty, withoutDuty } from '../../core/kinds/change-kind.ts'
+import { withoutTask, withTask } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, type Policy, policies, policyName } from '../../core/wear/limits.ts'
 import { clockUnit } from './clock-units.ts'
 import { isLimit, limitOf } from './limit-text.ts'
-import { NewDutyForm } from './NewDutyForm.tsx'
+import { NewTaskForm } from './NewTaskForm.tsx'
 
 interface Props {
   kind: Kind
@@ -20,16 +20,16 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
   const [find, setFind] = useState('')
   const [adding, setAdding] = useState(false)
   const setLimit = (i: number, clock: Clock, policy: Policy, text: string) => {
-    const duties = kind.duties.map((duty, n) =>
+    const tasks = kind.tasks.map((task, n) =>
       n === i
-        ? { ...duty, limits: { ...duty.limits, [clock]: { ...duty.limits[clock]!, [policy]: limitOf(text) } } }
-        : duty,
+        ? { ...task, limits: { ...task.limits, [clock]: { ...task.limits[clock]!, [policy]: limitOf(text) } } }
+        : task,
     )
-    onType(`${i} ${clock} ${policy}`, text, isLimit(text) ? { ...kind, duties } : null)
+    onType(`${i} ${clock} ${policy}`, text, isLimit(text) ? { ...kind, tasks } : null)
   }
-  const shown = kind.duties
-    .map((duty, i) => ({ duty, i }))
-    .filter(({ duty }) => duty.name.toLowerCase().includes(find.trim().toLowerCase()))
+  const shown = kind.tasks
+    .map((task, i) => ({ task, i }))
+    .filter(({ task }) => task.name.toLowerCase().includes(find.trim().toLowerCase()))
   return (
     <>
       <div className="flex flex-wrap items-end gap-4 pb-2">
@@ -44,13 +44,13 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
         )}
       </div>
       {adding && (
-        <NewDutyForm
+        <NewTaskForm
           kind={kind}
           onCancel={() => setAdding(false)}
-          onAdd={(duty) => {
+          onAdd={(task) => {
             setAdding(false)
-            setFind(duty.name)
-            onChange(withDuty(kind, duty))
+            setFind(task.name)
+            onChange(withTask(kind, task))
           }}
         />
       )}
@@ -71,26 +71,26 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
             </tr>
           </thead>
           <tbody>
-            {shown.map(({ duty, i }) =>
+            {shown.map(({ task, i }) =>
               clocks
-                .filter((clock) => duty.limits[clock])
+                .filter((clock) => task.limits[clock])
                 .map((clock, n) => (
-                  <tr key={`${duty.id} ${duty.variant ?? ''} ${clock}`} className="border-t border-hair">
+                  <tr key={`${task.id} ${task.variant ?? ''} ${clock}`} className="border-t border-hair">
                     <td className="py-1 pr-3 font-semibold">
-                      {n === 0 && `${duty.name}${duty.variant ? `, ${duty.variant.replaceAll('-', ' ')}` : ''}`}
-                      {n === 0 && duty.action !== 'replace' && (
-                        <span className="font-normal text-second">, {duty.action}</span>
+                      {n === 0 && `${task.name}${task.variant ? `, ${task.variant.replaceAll('-', ' ')}` : ''}`}
+                      {n === 0 && task.action !== 'replace' && (
+                        <span className="font-normal text-second">, {task.action}</span>
                       )}
                     </td>
                     <td className="pr-3 text-second">{clockUnit(clock, kind.counter.unit)}</td>
                     {policies.map((policy) => {
-                      const text = typed[`${i} ${clock} ${policy}`] ?? String(duty.limits[clock]![policy])
+                      const text = typed[`${i} ${clock} ${policy}`] ?? String(task.limits[clock]![policy])
                       return (
                         <td key={policy} className="py-0.5 pr-2">
                           <input
                             className="field mono h-[36px] w-[104px] text-right"
                             inputMode="decimal"
-                            aria-label={`${duty.name}, ${clock}, ${policyName[policy]}`}
+                            aria-label={`${task.name}, ${clock}, ${policyName[policy]}`}
                             aria-invalid={!isLimit(text)}
                             value={text}
                             onChange={(event) => setLimit(i, clock, policy, event.target.value)}
@@ -108,8 +108,8 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
                         <button
                           type="button"
                           className="min-h-[44px] px-1 text-[13px] font-semibold text-copper"
-                          aria-label={`Leave out ${duty.name}`}
-                          onClick={() => onChange(withoutDuty(kind, i))}
+                          aria-label={`Leave out ${task.name}`}
+                          onClick={() => onChange(withoutTask(kind, i))}
                         >
                           leave out
                         </button>

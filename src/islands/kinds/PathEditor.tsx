@@ -30,7 +30,7 @@ function Line({ line, kind, onType, onChange }: Props & { line: PathLine }) {
   const [symbol, setSymbol] = useState<StationSymbol>('valve')
   const title = line.lane === 0 ? 'From supply to cup' : (line.label ?? line.medium)
   const hanging = (id: string) =>
-    new Set([...kind.parts, ...kind.duties].filter(({ station }) => station === id).map((row) => row.id)).size
+    new Set([...kind.parts, ...kind.tasks].filter(({ station }) => station === id).map((row) => row.id)).size
   const rename = (id: string, words: string) =>
     onType({
       ...kind,

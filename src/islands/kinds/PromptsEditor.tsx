@@ -23,7 +23,7 @@ export function PromptsEditor({ kind, onType, onChange }: Props) {
         return next
       }),
     })
-  const tasks = [...new Map(kind.duties.filter(({ action }) => action !== 'replace').map((duty) => [duty.id, duty]))]
+  const tasks = [...new Map(kind.tasks.filter(({ action }) => action !== 'replace').map((task) => [task.id, task]))]
   return (
     <div className="flex flex-col gap-3">
       {kind.prompts.length === 0 && <p className="m-0 text-second">It shows nothing that asks for work.</p>}
@@ -76,9 +76,9 @@ export function PromptsEditor({ kind, onType, onChange }: Props) {
                 {kind.descale && <option value="descale">Descale</option>}
                 {tasks
                   .filter(([id]) => id !== 'descale')
-                  .map(([id, duty]) => (
+                  .map(([id, task]) => (
                     <option key={id} value={id}>
-                      {duty.part ? `${duty.name}: ${duty.action}` : duty.name}
+                      {task.part ? `${task.name}: ${task.action}` : task.name}
                     </option>
                   ))}
               </select>

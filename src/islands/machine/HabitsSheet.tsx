@@ -30,7 +30,7 @@ export function HabitsSheet({ bundle, kind, today, onClose, onSaved }: Props) {
   const histories = effective(bundle.ledgers)
   const facts = machineFacts(histories, false)
   const [ids] = useState(() => Array.from({ length: 2 + alongClocks.length }, newId))
-  const clocks = alongClocks.filter((clock) => kind.duties.some(({ limits }) => limits[clock]))
+  const clocks = alongClocks.filter((clock) => kind.tasks.some(({ limits }) => limits[clock]))
   const rate = facts && detergentRate(facts)
   const hot = nearestSetting(histories, 'hot-hours')?.body
   const counts = facts ? clocks.map((clock) => [clock, alongCount(facts, clock)] as const) : []

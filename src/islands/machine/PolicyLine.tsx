@@ -9,14 +9,14 @@ interface Props {
   bundle: MachineBundle
   today: string
   /** Of one part or task; of all where absent. */
-  duty?: { id: string; name: string }
+  task?: { id: string; name: string }
   onSaved: () => Promise<void>
 }
 
 /** How early is acted here, and the choice of another with its reasons. */
-export function PolicyLine({ bundle, today, duty, onSaved }: Props) {
+export function PolicyLine({ bundle, today, task, onSaved }: Props) {
   const [open, setOpen] = useState(false)
-  const found = ownPolicy(effective(bundle.ledgers), duty?.id ?? null)
+  const found = ownPolicy(effective(bundle.ledgers), task?.id ?? null)
   const policy = found?.body.policy ?? 'usual'
   const [choice, setChoice] = useState<Policy>(policy)
   return (
@@ -24,14 +24,14 @@ export function PolicyLine({ bundle, today, duty, onSaved }: Props) {
       <button type="button" className="word min-h-[44px] text-[13px] lg:min-h-[24px]" onClick={() => setOpen(true)}>
         How early: {policyName[policy]}
       </button>
-      {found ? `, set for ${found.body.duty ? 'this part, ' : ''}this ${found.level}` : duty ? ', as of all' : ''}
+      {found ? `, set for ${found.body.task ? 'this part, ' : ''}this ${found.level}` : task ? ', as of all' : ''}
       {open && (
         <SettingSheet
           levels={machineLevels(bundle)}
           today={today}
-          title={duty ? `When to act: ${duty.name}` : 'When to act'}
+          title={task ? `When to act: ${task.name}` : 'When to act'}
           about="Practitioners disagree, each with reason. The usual one is the default: it is what most go by, and a maker's figure replaces it wherever one is entered."
-          body={() => ({ v: 1, setting: 'policy', policy: choice, ...(duty && { duty: duty.id }) })}
+          body={() => ({ v: 1, setting: 'policy', policy: choice, ...(task && { task: task.id }) })}
           onClose={() => setOpen(false)}
           onSaved={onSaved}
         >

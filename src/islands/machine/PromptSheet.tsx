@@ -73,7 +73,7 @@ export function PromptSheet({ bundle, kind, standings, today, onClose, onSaved }
                 prompt={prompt}
                 kind={kind}
                 today={today}
-                standing={standings.find(({ duty }) => duty === prompt.asksFor) ?? null}
+                standing={standings.find(({ task }) => task === prompt.asksFor) ?? null}
                 pace={paces.find(({ task }) => task === prompt.asksFor) ?? null}
                 busy={busy}
                 said={said}

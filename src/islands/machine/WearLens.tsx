@@ -241,13 +241,13 @@ function Besides({
   const sheets = standing.part ? sheetsForPart(standing.part, kind.basedOn ?? kind.id) : []
   return (
     <>
-      {kind.duties.some(({ id }) => id === standing.duty) && (
+      {kind.tasks.some(({ id }) => id === standing.task) && (
         <p className="m-0 pt-2">
           <PolicyLine
-            key={standing.duty}
+            key={standing.task}
             bundle={bundle}
             today={today}
-            duty={{ id: standing.duty, name: standing.name }}
+            task={{ id: standing.task, name: standing.name }}
             onSaved={onSaved}
           />
         </p>

@@ -34,7 +34,7 @@ export function PartLearned({ page, chosen, kind, today }: Props) {
         'firm',
         page.firmId,
         'setting',
-        { setting: 'life', duty: row.dutyId, kind: kind.id, clock: row.clock, value: round(usualLife.value) },
+        { setting: 'life', task: row.taskId, kind: kind.id, clock: row.clock, value: round(usualLife.value) },
         today,
         { id },
       ),

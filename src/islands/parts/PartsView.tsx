@@ -10,7 +10,7 @@ interface Props {
 }
 
 const hrefOf = (kind: string, row?: PartRow) =>
-  `/parts?${new URLSearchParams({ kind, ...(row && { part: row.dutyId, ...(row.variant && { material: row.variant }) }) })}`
+  `/parts?${new URLSearchParams({ kind, ...(row && { part: row.taskId, ...(row.variant && { material: row.variant }) }) })}`
 
 /** What this firm's own parts of a kind lasted, beside what the catalogue says. */
 function PartsView({ page, today }: Props) {
@@ -71,10 +71,10 @@ function PartsView({ page, today }: Props) {
             <tbody>
               {rows.map((row) => (
                 <Row
-                  key={`${row.dutyId} ${row.variant ?? ''}`}
+                  key={`${row.taskId} ${row.variant ?? ''}`}
                   row={row}
                   href={hrefOf(kind!.id, row)}
-                  on={chosen?.row.dutyId === row.dutyId && chosen.row.variant === row.variant}
+                  on={chosen?.row.taskId === row.taskId && chosen.row.variant === row.variant}
                 />
               ))}
             </tbody>

@@ -141,7 +141,7 @@ export function PathDrawing(props: Props) {
       {layout.stations.map(
         (placed) =>
           placed.hangs === 'band' &&
-          placed.hasDuties &&
+          placed.hasTasks &&
           !overlay && (
             <Leader
               key={placed.station.id}

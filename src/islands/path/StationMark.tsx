@@ -25,13 +25,13 @@ interface MarkProps {
 
 /** A station as it stands in the drawing: symbol, name, what hangs from it; pressed, it is chosen. */
 export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, bare }: MarkProps) {
-  const { station, at, hangs, blockX, hasDuties } = placed
+  const { station, at, hangs, blockX, hasTasks } = placed
   const standings = hanging?.standings ?? []
   const rows = rowsOf(standings, hangs)
   const soonest = rows.flatMap((row) => row.standing ?? []).sort(byDue)[0] ?? null
   const blockY = hangs === 'band' ? bandY : hangs === 'beside' ? at.y - 53 : at.y - 24
   const box = frame(placed)
-  const label = hasDuties
+  const label = hasTasks
     ? `${station.name}: ${soonest ? `${soonest.name}, ${lasts(soonest.due, today)}` : (hanging?.words ?? 'nothing due')}`
     : station.name
   const drawing = (
@@ -41,7 +41,7 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
       >
         {symbols[station.symbol]}
       </g>
-      {hasDuties && !bare && (
+      {hasTasks && !bare && (
         <text x={blockX} y={blockY + 12} fontSize={13} className="slim" fill="var(--ink)">
           {station.name}
         </text>
@@ -88,7 +88,7 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
       {chosen && <Corners {...box} />}
     </>
   )
-  if (!hasDuties || (bare && !hanging)) return <g>{drawing}</g>
+  if (!hasTasks || (bare && !hanging)) return <g>{drawing}</g>
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
     <g

@@ -16,7 +16,7 @@ export interface PlacedStation {
   /** Left edge of what hangs there. */
   blockX: number
   leaderX: number
-  hasDuties: boolean
+  hasTasks: boolean
 }
 
 export interface PlacedLine {
@@ -79,9 +79,9 @@ const brews: StationSymbol[] = ['basket', 'brew-unit', 'pod-head']
 export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<string>, room?: Room): PathLayout {
   const keep = kept && withEnds(kind, kept)
   const byId = new Map(kind.stations.map((station) => [station.id, station]))
-  const withDuties = new Set([
+  const withTasks = new Set([
     'softener',
-    ...kind.duties.filter(({ by }) => by !== 'customer').map((duty) => duty.station),
+    ...kind.tasks.filter(({ by }) => by !== 'customer').map((task) => task.station),
     ...kind.vessels.map((vessel) => vessel.station),
   ])
   const here = (line: PathLine) => line.stations.filter((id) => !without.has(id)).map((id) => byId.get(id)!)
@@ -100,7 +100,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
   const tapOffset = (station: Station) => half(station) * 0.62
   const reach = (station: Station) => {
     if (tapped.has(station.id)) return tapOffset(station) + slot
-    return withDuties.has(station.id) ? Math.max(half(station) + 6, leaderOffset(station) + slot) : half(station) + 6
+    return withTasks.has(station.id) ? Math.max(half(station) + 6, leaderOffset(station) + slot) : half(station) + 6
   }
   const need = main.map((station, i) => {
     const next = main[i + 1]
@@ -114,10 +114,10 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
     if (to > 0) need[to - 1]! += more
     else ahead += more
   }
-  const endsWithDuties = main.at(-1)!.symbol !== 'cup' && withDuties.has(main.at(-1)!.id)
+  const endsWithTasks = main.at(-1)!.symbol !== 'cup' && withTasks.has(main.at(-1)!.id)
   const trayRoom =
-    endsWithDuties ||
-    branches.some((line) => line.stations.some((id) => withDuties.has(id) && byId.get(id)!.symbol === 'tray'))
+    endsWithTasks ||
+    branches.some((line) => line.stations.some((id) => withTasks.has(id) && byId.get(id)!.symbol === 'tray'))
       ? slot - 8
       : drained.size > 0
         ? 46
@@ -138,7 +138,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
       hangs: 'band',
       blockX: leaderX + 5,
       leaderX,
-      hasDuties: withDuties.has(station.id),
+      hasTasks: withTasks.has(station.id),
     })
     x += need[i]! + spare
   })
@@ -179,7 +179,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
       hangs: 'beside',
       blockX: at.x + half(station) + 3,
       leaderX: at.x,
-      hasDuties: withDuties.has(station.id),
+      hasTasks: withTasks.has(station.id),
     })
     const add = (placed: PlacedStation) => {
       stations.push(placed)
@@ -194,7 +194,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
         hangs: 'band',
         blockX: tapX + 5,
         leaderX: tapX,
-        hasDuties: withDuties.has(own[0]!.id),
+        hasTasks: withTasks.has(own[0]!.id),
       })
       lines.push({
         id: line.id,
@@ -214,7 +214,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
         hangs: 'band',
         blockX: cup.at.x + 5,
         leaderX: cup.at.x,
-        hasDuties: withDuties.has(own[0]!.id),
+        hasTasks: withTasks.has(own[0]!.id),
       })
       lines.push({
         id: line.id,
@@ -278,7 +278,7 @@ export function layOut(kind: Kind, without: Set<string> = new Set(), kept?: Set<
         hangs: 'rail',
         blockX: at.x + Math.min(ordinary, half(station)),
         leaderX: at.x,
-        hasDuties: withDuties.has(station.id),
+        hasTasks: withTasks.has(station.id),
       })
     })
     lines.push({

@@ -179,4 +179,4 @@ const stationsOf = (way: Way): string[] => [
 
 /** The soonest of the standings that it answers. */
 const dueOf = (tasks: string[], standings: Standing[]): Standing | null =>
-  standings.find((standing) => tasks.includes(standing.duty)) ?? null
+  standings.find((standing) => tasks.includes(standing.task)) ?? null

@@ -1,5 +1,6 @@
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { Chosen, Lane } from '../../core/procedures/lane.ts'
+import { procedureRespelt } from '../../core/procedures/procedure-respelt.ts'
 import type { Inside } from '../../core/procedures/run-record.ts'
 import type { RunState } from '../../core/procedures/run-state.ts'
 import { type Found, shelf } from '../../device/shelf.ts'
@@ -17,8 +18,15 @@ export interface KeptRun {
 
 const runs = shelf<KeptRun>({
   name: 'run',
-  version: 1,
+  version: 2,
   schema: async () => (await import('./run-schema.ts')).runSchema,
+  lift: {
+    // Ways had another name.
+    1: ({ running, ...run }: { running: { procedure: object; school: object }[] }) => ({
+      ...run,
+      running: running.map(({ procedure, school: way }) => ({ procedure: procedureRespelt(procedure), way })),
+    }),
+  },
   former: (machineId) => `evenshot-run-2-${machineId}`,
 })
 /** When somebody last watched: until then strokes went on. Apart, since it is written every second. */

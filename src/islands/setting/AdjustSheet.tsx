@@ -41,7 +41,7 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
             ...(clock === 'daily' || value === 0 ? { perOpenDay: value } : { everyDrinks: value }),
           }
     if (value <= 0) return 'Type a number above 0.'
-    return { setting: 'life', duty: position!, clock: clock as Clock, value: asReckoned(value, unit) }
+    return { setting: 'life', task: position!, clock: clock as Clock, value: asReckoned(value, unit) }
   }
   return (
     <SettingSheet

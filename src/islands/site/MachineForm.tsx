@@ -27,7 +27,7 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
   const [ids] = useState(() => Array.from({ length: 7 }, newId))
   const [kind, setKind] = useState(kinds[0]!.id)
   const unit = preferences().hardnessUnit
-  const hasGroups = kinds.find(({ id }) => id === kind)!.duties.some(({ each }) => each === 'group')
+  const hasGroups = kinds.find(({ id }) => id === kind)!.tasks.some(({ each }) => each === 'group')
   const fields: FieldSpec[] = [
     { id: 'name', label: 'Called', hint: 'left bar, second floor', half: true },
     { id: 'maker', label: 'Maker', half: true },

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { everyDays } from '../../../src/core/care/care-rhythm.ts'
 import { careSheet } from '../../../src/core/care/care-sheet.ts'
 import type { CareSheet } from '../../../src/core/care/care-terms.ts'
-import { dutyTold } from '../../../src/core/care/care-told.ts'
+import { taskTold } from '../../../src/core/care/care-told.ts'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
 import { type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
 
@@ -44,19 +44,19 @@ describe('a care sheet', () => {
   })
 
   it('thirty pulls a week are weekly at about four a day (common practice, no source)', () => {
-    const duty = kindById('lv')!.duties.find(({ id }) => id === 'detergent-backflush')!
-    expect(everyDays(duty, { drinksPerOpenDay: 4, policy: 'usual' })).to.be.closeTo(7.5, 0.2)
+    const task = kindById('lv')!.tasks.find(({ id }) => id === 'detergent-backflush')!
+    expect(everyDays(task, { drinksPerOpenDay: 4, policy: 'usual' })).to.be.closeTo(7.5, 0.2)
   })
 
   it('comes round never later with more drinks, and is always a day or more', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...kinds.flatMap(({ duties }) => duties.filter(({ by }) => by === 'customer'))),
+        fc.constantFrom(...kinds.flatMap(({ tasks }) => tasks.filter(({ by }) => by === 'customer'))),
         fc.double({ min: 0.5, max: 400, noNaN: true }),
         fc.double({ min: 1, max: 4, noNaN: true }),
-        (duty, drinks, times) => {
-          const few = everyDays(duty, { drinksPerOpenDay: drinks, policy: 'usual' })
-          const many = everyDays(duty, { drinksPerOpenDay: drinks * times, policy: 'usual' })
+        (task, drinks, times) => {
+          const few = everyDays(task, { drinksPerOpenDay: drinks, policy: 'usual' })
+          const many = everyDays(task, { drinksPerOpenDay: drinks * times, policy: 'usual' })
           expect(many).to.be.at.most(few)
           expect(many).to.be.at.least(1)
         },
@@ -140,8 +140,8 @@ describe('how a line is told', () => {
         expect(line.rhythm, `${kind.id}: ${line.what}`).to.be.a('string')
         expect(line.drawing, `${kind.id}: ${line.what}`).to.be.a('string')
       }
-      for (const duty of kind.duties.filter(({ by }) => by === 'customer'))
-        expect(dutyTold(kind, duty).hazards ?? [], `${kind.id}: ${duty.name}`).to.not.include('unknown')
+      for (const task of kind.tasks.filter(({ by }) => by === 'customer'))
+        expect(taskTold(kind, task).hazards ?? [], `${kind.id}: ${task.name}`).to.not.include('unknown')
     }
   })
 

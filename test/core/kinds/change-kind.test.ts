@@ -3,11 +3,11 @@ import fc from 'fast-check'
 import {
   movedStation,
   stationHeld,
-  withDuty,
-  withoutDuty,
   withoutStation,
+  withoutTask,
   withPrompt,
   withStation,
+  withTask,
 } from '../../../src/core/kinds/change-kind.ts'
 import { checkKind } from '../../../src/core/kinds/check-kind.ts'
 import { kindById, kinds } from '../../../src/core/kinds/index.ts'
@@ -28,7 +28,7 @@ const steps: ((kind: Kind, a: number, b: number) => Kind)[] = [
     return takesOneStation(line) ? kind : withStation(kind, line.id, { name: `Valve ${b % 3}`, symbol })
   },
   (kind, a, b) =>
-    withDuty(kind, {
+    withTask(kind, {
       name: `Thing ${a % 3}`,
       station: kind.stations[b % kind.stations.length]!.id,
       action: (['replace', 'clean', 'grease', 'check', 'service'] as const)[a % 5]!,
@@ -36,13 +36,13 @@ const steps: ((kind: Kind, a: number, b: number) => Kind)[] = [
       limits: [1, 2, 3],
       minutes: 10,
     }),
-  (kind, a) => withoutDuty(kind, a % Math.max(1, kind.duties.length)),
+  (kind, a) => withoutTask(kind, a % Math.max(1, kind.tasks.length)),
   (kind, a) =>
     withPrompt(kind, {
       where: 'Display',
       shows: 'words',
       means: 'wash it',
-      ...(kind.duties.length > 0 && { asksFor: kind.duties[a % kind.duties.length]!.id }),
+      ...(kind.tasks.length > 0 && { asksFor: kind.tasks[a % kind.tasks.length]!.id }),
     }),
 ]
 
@@ -69,7 +69,7 @@ describe('a kind changed step by step', () => {
     expect(() => withoutStation(c2, 'boiler')).to.throw()
     const without = withoutStation(c2, 'screen')
     expect(without.parts.some(({ station }) => station === 'screen')).to.equal(false)
-    expect(without.duties.some(({ station }) => station === 'screen')).to.equal(false)
+    expect(without.tasks.some(({ station }) => station === 'screen')).to.equal(false)
     expect(without.parts).to.have.length(
       c2.parts.length - c2.parts.filter(({ station }) => station === 'screen').length,
     )
@@ -77,8 +77,8 @@ describe('a kind changed step by step', () => {
 
   it('keeps a prompt whose task has gone, asking for nothing', () => {
     const sr = kindById('sr')!
-    const at = sr.duties.findIndex(({ id }) => id === 'oil-removal')
-    const prompt = withoutDuty(sr, at).prompts.find(({ id }) => id === 'clean')!
+    const at = sr.tasks.findIndex(({ id }) => id === 'oil-removal')
+    const prompt = withoutTask(sr, at).prompts.find(({ id }) => id === 'clean')!
     expect(prompt).to.not.have.property('asksFor')
     expect(prompt.means).to.equal(sr.prompts.find(({ id }) => id === 'clean')!.means)
   })

@@ -22,9 +22,9 @@ describe('a kind of machine as a file', () => {
   it('is refused at its place where it names what is not there', () => {
     expect(
       changed((kind) => {
-        kind.duties[0]!.station = 'nowhere'
+        kind.tasks[0]!.station = 'nowhere'
       }),
-    ).to.deep.equal(['duties[0].station is no station of this kind'])
+    ).to.deep.equal(['tasks[0].station is no station of this kind'])
     expect(
       changed((kind) => {
         kind.prompts[0]!.asksFor = 'dance'
@@ -52,7 +52,7 @@ describe('a kind of machine as a file', () => {
     ).to.deep.equal(['lines must have one main line, in lane 0'])
     expect(
       changed((kind) => {
-        kind.duties.push(kind.duties[0]!)
+        kind.tasks.push(kind.tasks[0]!)
       })[0],
     ).to.contain('is there already')
     expect(
@@ -65,12 +65,12 @@ describe('a kind of machine as a file', () => {
   it('is refused where its figures cannot be', () => {
     expect(
       changed((kind) => {
-        kind.duties[0]!.limits.shots = { cautious: 9, usual: 5, longLife: 7 }
+        kind.tasks[0]!.limits.shots = { cautious: 9, usual: 5, longLife: 7 }
       })[0],
     ).to.contain('must not fall')
     expect(
       changed((kind) => {
-        kind.duties[0]!.limits = {}
+        kind.tasks[0]!.limits = {}
       })[0],
     ).to.contain('at least one clock')
     expect(
@@ -92,7 +92,7 @@ describe('a kind of machine as a file', () => {
       changed((kind) => {
         kind.detergent = { everyDrinks: { cautious: 1 } } as never
       })[0],
-    ).to.contain('by way')
+    ).to.contain('by policy')
     expect(
       changed((kind) => {
         ;(kind as unknown as Record<string, unknown>).wheels = 4

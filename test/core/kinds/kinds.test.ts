@@ -5,11 +5,11 @@ import { clocks, policies } from '../../../src/core/wear/limits.ts'
 import { tradeFigures } from './trade-figures.ts'
 
 describe('kinds of machine', () => {
-  it('are whole: every duty, part and line stands at a station there is', () => {
+  it('are whole: every task, part and line stands at a station there is', () => {
     for (const kind of kinds) {
       const stations = new Set(kind.stations.map((station) => station.id))
       expect(stations.size, kind.id).to.equal(kind.stations.length)
-      for (const { id, station } of [...kind.duties, ...kind.parts])
+      for (const { id, station } of [...kind.tasks, ...kind.parts])
         expect(stations.has(station), `${kind.id} ${id}`).to.equal(true)
       const drawn = kind.lines.flatMap((line) => line.stations)
       expect(new Set(drawn), `${kind.id}: each station on one line`).to.deep.equal(stations)
@@ -23,28 +23,28 @@ describe('kinds of machine', () => {
     }
   })
 
-  it('name each duty once, but for a part’s materials', () => {
+  it('name each task once, but for a part’s materials', () => {
     for (const kind of kinds) {
-      const ids = kind.duties.map((duty) => `${duty.id} ${duty.variant ?? ''}`)
+      const ids = kind.tasks.map((task) => `${task.id} ${task.variant ?? ''}`)
       expect(new Set(ids).size, kind.id).to.equal(ids.length)
-      for (const duty of kind.duties) {
-        if (duty.part)
+      for (const task of kind.tasks) {
+        if (task.part)
           expect(
-            kind.parts.some((part) => part.id === duty.part),
-            `${kind.id} ${duty.id}`,
+            kind.parts.some((part) => part.id === task.part),
+            `${kind.id} ${task.id}`,
           ).to.equal(true)
       }
     }
   })
 
-  it('give every duty a clock, cautious before usual before long life', () => {
+  it('give every task a clock, cautious before usual before long life', () => {
     for (const kind of kinds) {
-      for (const duty of kind.duties) {
-        const own = clocks.flatMap((clock) => duty.limits[clock] ?? [])
-        expect(own.length, `${kind.id} ${duty.id}`).to.be.above(0)
+      for (const task of kind.tasks) {
+        const own = clocks.flatMap((clock) => task.limits[clock] ?? [])
+        expect(own.length, `${kind.id} ${task.id}`).to.be.above(0)
         for (const byPolicy of own) {
           const [cautious, usual, long] = policies.map((way) => byPolicy[way]) as [number, number, number]
-          expect(cautious > 0 && cautious <= usual && usual <= long, `${kind.id} ${duty.id}`).to.equal(true)
+          expect(cautious > 0 && cautious <= usual && usual <= long, `${kind.id} ${task.id}`).to.equal(true)
         }
       }
     }
@@ -107,36 +107,36 @@ const tradeTasks: typeof tradeFigures = [
 ]
 
 describe('lives and intervals of the trade', () => {
-  const dutyOf = (kindId: string, name: string) => {
+  const taskOf = (kindId: string, name: string) => {
     const [id, variant] = name.split(':')
-    return kindById(kindId)!.duties.find((duty) => duty.id === id && duty.variant === variant)
+    return kindById(kindId)!.tasks.find((task) => task.id === id && task.variant === variant)
   }
 
   for (const [kindIds, name, limits, beta] of [...tradeFigures, ...tradeTasks]) {
     it(`${kindIds}: ${name}`, () => {
       for (const kindId of kindIds.split(' ')) {
-        const duty = dutyOf(kindId, name)
-        expect(duty, kindId).to.not.equal(undefined)
+        const task = taskOf(kindId, name)
+        expect(task, kindId).to.not.equal(undefined)
         const shipped = Object.fromEntries(
-          Object.entries(duty!.limits).map(([clock, { cautious, usual, longLife }]) => [
+          Object.entries(task!.limits).map(([clock, { cautious, usual, longLife }]) => [
             clock,
             [cautious, usual, longLife],
           ]),
         )
         expect(shipped, kindId).to.deep.equal(limits)
-        expect(duty!.beta ?? 0, `${kindId} shape`).to.equal(beta)
+        expect(task!.beta ?? 0, `${kindId} shape`).to.equal(beta)
       }
     })
   }
 
-  it('leave no duty out of the tables but a few that only this product names', () => {
+  it('leave no task out of the tables but a few that only this product names', () => {
     const checked = new Set(
       [...tradeFigures, ...tradeTasks].flatMap(([kindIds, name]) =>
         kindIds.split(' ').map((kind) => `${kind} ${name}`),
       ),
     )
     const missing = kinds
-      .flatMap((kind) => kind.duties.map(({ id, variant }) => `${kind.id} ${id}${variant ? `:${variant}` : ''}`))
+      .flatMap((kind) => kind.tasks.map(({ id, variant }) => `${kind.id} ${id}${variant ? `:${variant}` : ''}`))
       .filter((key) => !checked.has(key))
     // From memory or carried over from a kind that has it in the tables.
     expect(new Set(missing)).to.deep.equal(
@@ -167,7 +167,7 @@ describe('lives and intervals of the trade', () => {
     )
     // Hard-coated burrs last twice the plain figure; common practice.
     const [plain, coated] = ['flat-under-70-mm', 'hard-coated'].map(
-      (variant) => dutyOf('gr', `burrs:${variant}`)!.limits.shots!,
+      (variant) => taskOf('gr', `burrs:${variant}`)!.limits.shots!,
     )
     expect(coated).to.deep.equal({
       cautious: plain!.cautious * 2,
@@ -178,9 +178,9 @@ describe('lives and intervals of the trade', () => {
 
   it('let nothing that guards against pressure or heat pass its last figure', () => {
     for (const kind of kinds)
-      for (const duty of kind.duties)
-        if (/safety-valve|vacuum-breaker|cut-out/.test(duty.id))
-          expect(duty.safety, `${kind.id} ${duty.id}`).to.equal(true)
+      for (const task of kind.tasks)
+        if (/safety-valve|vacuum-breaker|cut-out/.test(task.id))
+          expect(task.safety, `${kind.id} ${task.id}`).to.equal(true)
   })
 })
 
@@ -197,7 +197,7 @@ describe('what only some machines of a kind have', () => {
       .and.not.include('three-way')
     const turned = withOptions(dn, new Map([['three-way', true]]))
     expect(ids(turned)).to.deep.equal(ids(withOptions(dv, new Map())))
-    expect(turned.duties.map(({ id }) => id))
+    expect(turned.tasks.map(({ id }) => id))
       .to.include('cleaning-programme')
       .and.not.include('group-clean')
     // The branch that hung on the valve falls with it.
@@ -209,7 +209,7 @@ describe('what only some machines of a kind have', () => {
       for (const fitted of [true, false]) {
         const here = withOptions(kind, new Map(kind.options.map(({ id }) => [id, fitted])))
         const stations = new Set(ids(here))
-        for (const { id, station } of [...here.duties, ...here.parts, ...here.vessels])
+        for (const { id, station } of [...here.tasks, ...here.parts, ...here.vessels])
           expect(stations.has(station), `${kind.id} ${id} ${fitted}`).to.equal(true)
         expect(new Set(here.lines.flatMap((line) => line.stations))).to.deep.equal(stations)
         const measures = here.measures.map(({ id }) => id)
@@ -225,7 +225,7 @@ describe('what only some machines of a kind have', () => {
         kind.stations,
         kind.lines,
         kind.parts,
-        kind.duties,
+        kind.tasks,
         kind.measures,
         kind.vessels,
         kind.prompts,
@@ -241,7 +241,7 @@ describe('what only some machines of a kind have', () => {
 describe('what a machine shows', () => {
   it('asks only for what its kind is given', () => {
     for (const kind of kinds) {
-      const tasks = new Set(['descale', ...kind.duties.map(({ id }) => id)])
+      const tasks = new Set(['descale', ...kind.tasks.map(({ id }) => id)])
       for (const { id, asksFor } of kind.prompts)
         if (asksFor) expect(tasks.has(asksFor), `${kind.id} ${id}`).to.equal(true)
       expect(new Set(kind.prompts.map(({ id }) => id)).size).to.equal(kind.prompts.length)

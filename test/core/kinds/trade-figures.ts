@@ -2,7 +2,7 @@
  * Lives and intervals as the trade has them, cautious / usual / long life: common practice, no source, or from memory.
  * Kinds by their codes, the part or task (and its material), what each clock allows, and the Weibull shape.
  */
-export const tradeFigures: [kinds: string, duty: string, limits: Record<string, [number, number, number]>, beta: number][] = [
+export const tradeFigures: [kinds: string, task: string, limits: Record<string, [number, number, number]>, beta: number][] = [
   ['c2', 'group-gasket:rubber', { shots: [12_000, 22_000, 35_000], months: [3, 6, 12], detergentCycles: [100, 200, 350] }, 3],
   ['c2', 'group-gasket:silicone', { shots: [25_000, 45_000, 70_000], months: [6, 12, 24], detergentCycles: [250, 450, 700] }, 3],
   ['c2', 'shower-screen', { shots: [20_000, 40_000, 80_000], months: [6, 12, 24] }, 2.5],

@@ -13,7 +13,7 @@ export const day = fc.integer({ min: 20_000, max: 20_783 }).map(fromDay)
 export const uuid = fc.uuid({ version: 7 })
 const group = fc.option(fc.integer({ min: 1, max: 4 }), { nil: undefined })
 const slug = fc.constantFrom(
-  ...kinds.flatMap((kind) => [...kind.parts.map((part) => part.id), ...kind.duties.map((duty) => duty.id)]),
+  ...kinds.flatMap((kind) => [...kind.parts.map((part) => part.id), ...kind.tasks.map((task) => task.id)]),
   'unheard-of',
 )
 const amount = fc.oneof(fc.nat({ max: 500_000 }), fc.double({ min: 0, max: 1000, noNaN: true }))
@@ -118,14 +118,14 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   calibrated: fc.record({ dueOn: day }),
   withdrawn: fc.record({}),
   setting: fc.oneof(
-    fc.record({ setting: fc.constant('way'), way: fc.constantFrom('cautious', 'usual', 'longLife') }),
+    fc.record({ setting: fc.constant('policy'), policy: fc.constantFrom('cautious', 'usual', 'longLife') }),
     fc.record({
       setting: fc.constant('opening'),
       openWeekdays: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1 }),
     }),
     fc.record({
       setting: fc.constant('life'),
-      duty: slug,
+      task: slug,
       clock: fc.constantFrom('shots', 'litres', 'months', 'detergentCycles'),
       value: fc.integer({ min: 1, max: 100_000 }),
     }),

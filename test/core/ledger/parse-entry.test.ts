@@ -55,7 +55,7 @@ describe('parsing an entry at the door', () => {
   it('checks each setting by its own shape', () => {
     const setting = (body: Record<string, unknown>) => issues({ ...good, kind: 'setting', body: { v: 1, ...body } })
     expect(setting({ setting: 'policy', policy: 'usual' })).to.deep.equal([])
-    expect(setting({ setting: 'policy', policy: 'lazy' })[0]).to.match(/^body\.way must be one of/)
+    expect(setting({ setting: 'policy', policy: 'lazy' })[0]).to.match(/^body\.policy must be one of/)
     expect(setting({ setting: 'unknown' })[0]).to.match(/^body\.setting must be one of/)
     expect(setting({ setting: 'constructor' })[0]).to.match(/^body\.setting must be one of/)
     expect(setting({ setting: 'closure', from: '2026-12-24', to: '2026-12-01' })[0]).to.match(/must not end before/)

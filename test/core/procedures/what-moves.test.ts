@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { kinds } from '../../../src/core/kinds/index.ts'
-import { type Duty, type Kind, withOptions } from '../../../src/core/kinds/kind.ts'
+import { type Kind, type Task, withOptions } from '../../../src/core/kinds/kind.ts'
 import { lanesOf } from '../../../src/core/procedures/lanes.ts'
 import type { Procedure, Way } from '../../../src/core/procedures/procedure.ts'
 import { runEntries } from '../../../src/core/procedures/run-record.ts'
@@ -38,7 +38,7 @@ function afterRun(kind: Kind, procedure: Procedure, way: Way): Map<string, Stand
 }
 
 /** The day a task comes round by months and drinks alone, reckoned here by hand; null where it has other clocks. */
-function byHand({ limits, each }: Duty, kind: Kind, index: number | undefined): number | null {
+function byHand({ limits, each }: Task, kind: Kind, index: number | undefined): number | null {
   const clocks = Object.keys(limits)
   if (clocks.some((clock) => clock !== 'months' && clock !== 'shots')) return null
   const share = each === 'group' ? kind.groupShares[(index ?? 1) - 1]! : 1
@@ -64,10 +64,10 @@ describe('what moves when a job is done', () => {
         const after = afterRun(kind, procedure, procedure.ways.find(({ id }) => id === row.way)!)
         const keys = keysOf(dates)
         for (const [key, was] of before.get(kind.id)!) {
-          if (raised.includes(was.duty)) continue
+          if (raised.includes(was.task)) continue
           const name = `${kind.id}: ${key} after ${row.procedure}, ${row.way}`
           const now = after.get(key)
-          if (!keys.has(key) && !keys.has(was.duty)) {
+          if (!keys.has(key) && !keys.has(was.task)) {
             // What was not done is due when it was due.
             expect(now?.due, name).to.deep.equal(was.due)
             expect(now?.since, name).to.equal(was.since)
@@ -75,14 +75,14 @@ describe('what moves when a job is done', () => {
           }
           expect(now?.since, name).to.equal(worked)
           expect(now?.sinceKnown, name).to.equal(true)
-          const duty = kind.duties.find(({ id, variant }) => id === was.duty && variant === undefined)!
-          const due = byHand(duty, kind, was.index)
+          const task = kind.tasks.find(({ id, variant }) => id === was.task && variant === undefined)!
+          const due = byHand(task, kind, was.index)
           if (due === null || !now?.due) continue
           // A count’s middle day is known to about a reading’s own step.
           expect(
             Math.abs(toDay(now.due.p50) - due),
             `${name}: ${now.due.p50}, by hand ${fromDay(Math.round(due))}`,
-          ).to.be.at.most(duty.limits.shots ? 7 : 1)
+          ).to.be.at.most(task.limits.shots ? 7 : 1)
         }
       }
     })

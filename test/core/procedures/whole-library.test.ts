@@ -51,7 +51,7 @@ describe('the whole library, on every kind by every way', () => {
       const { kind, procedure, way } = one
       const lanes = lanesOf(procedure, way, kind)
       const written = runEntries([{ procedure, way }], lanes, wellRun(lanes), kind, raisedIds)
-      const tasks = new Set([...kind.duties, ...kind.parts].map(({ id }) => id))
+      const tasks = new Set([...kind.tasks, ...kind.parts].map(({ id }) => id))
       for (const { kind: entryKind, of, body: said } of written) {
         const body = told({ body: said })
         if (of || entryKind === 'run' || entryKind === 'measured' || !body.task) continue
@@ -59,7 +59,7 @@ describe('the whole library, on every kind by every way', () => {
         const known =
           tasks.has(String(body.task)) ||
           byTheWater.includes(String(body.task)) ||
-          kinds.some((other) => other.duties.some(({ id }) => id === body.task))
+          kinds.some((other) => other.tasks.some(({ id }) => id === body.task))
         expect(known, `${named(one)}: ${body.task}`).to.equal(true)
         if (body.group !== undefined) expect(Number(body.group)).to.be.within(1, kind.groups)
       }

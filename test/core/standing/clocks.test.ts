@@ -106,7 +106,7 @@ describe('hot hours', () => {
 
 describe('ways', () => {
   it('can be chosen for one part, and the nearest level wins', () => {
-    const cautious = setting('firm', from, { setting: 'policy', policy: 'cautious', duty: 'control-board' })
+    const cautious = setting('firm', from, { setting: 'policy', policy: 'cautious', task: 'control-board' })
     const given = year('c2', 7, [], { firm: [cautious], site: [everyDay] })
     expect(use(given, 'control-board', 'months')!.limit).to.equal(60)
     expect(use(given, 'contactor', 'months')!.limit).to.equal(72)
@@ -120,7 +120,7 @@ describe('ways', () => {
 
 describe('what guards against pressure', () => {
   it('never goes past its last figure, whatever anybody set or saw', () => {
-    const life = setting('machine', from, { setting: 'life', duty: 'safety-valve', clock: 'months', value: 90 })
+    const life = setting('machine', from, { setting: 'life', task: 'safety-valve', clock: 'months', value: 90 })
     expect(use(year('c2', 7, [life]), 'safety-valve', 'months')!.limit).to.equal(24)
     const fine = entry('inspected', '2025-12-20', { part: 'safety-valve', condition: 0 })
     const plain = standing(year('c2', 7), 'safety-valve').due!.p50
@@ -170,9 +170,9 @@ describe('a revision', () => {
   it('changes what a machine has, by what was said of it', () => {
     const said = (fitted: boolean) => setting('machine', from, { setting: 'option', option: 'three-way', fitted })
     const kindOf = (more: Entry[]) => machineKind(effective(year('dv', 21, more)))!
-    expect(kindOf([]).duties.some(({ id }) => id === 'three-way-valve')).to.equal(true)
-    expect(kindOf([said(false)]).duties.some(({ id }) => id === 'three-way-valve')).to.equal(false)
-    expect(kindOf([said(false), said(true)]).duties.length).to.equal(kindOf([]).duties.length)
+    expect(kindOf([]).tasks.some(({ id }) => id === 'three-way-valve')).to.equal(true)
+    expect(kindOf([said(false)]).tasks.some(({ id }) => id === 'three-way-valve')).to.equal(false)
+    expect(kindOf([said(false), said(true)]).tasks.length).to.equal(kindOf([]).tasks.length)
     expect(reckonMachine(year('dv', 21, [said(false)]))!.standings.map(({ key }) => key)).to.include('brew-valve')
     expect(kindById('dv')!.stations.length).to.be.above(kindOf([]).stations.length)
   })

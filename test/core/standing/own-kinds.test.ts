@@ -38,8 +38,8 @@ describe('a firm’s own version of a kind', () => {
 
   it('moves what its limits say', () => {
     const short = ours()
-    short.duties = short.duties.map((duty) =>
-      duty.id === 'tank-valve' ? { ...duty, limits: { months: { cautious: 2, usual: 3, longLife: 4 } } } : duty,
+    short.tasks = short.tasks.map((task) =>
+      task.id === 'tank-valve' ? { ...task, limits: { months: { cautious: 2, usual: 3, longLife: 4 } } } : task,
     )
     const due = (firm: ReturnType<typeof entry>[]) =>
       reckonMachine(machine(firm))!.standings.find(({ key }) => key === 'tank-valve')!.due!.p50
@@ -47,8 +47,8 @@ describe('a firm’s own version of a kind', () => {
     expect(due([kept(short), as('firm', 'our-pk')])).to.equal('2025-04-06')
     // The last of an id counts.
     const longer = ours({
-      duties: short.duties.map((duty) =>
-        duty.id === 'tank-valve' ? { ...duty, limits: { months: { cautious: 5, usual: 6, longLife: 7 } } } : duty,
+      tasks: short.tasks.map((task) =>
+        task.id === 'tank-valve' ? { ...task, limits: { months: { cautious: 5, usual: 6, longLife: 7 } } } : task,
       ),
     })
     expect(due([kept(short), kept(longer, '2025-02-01'), as('firm', 'our-pk')])).to.equal('2025-07-06')
@@ -63,7 +63,7 @@ describe('a firm’s own version of a kind', () => {
     expect(asked(asFile({}))).to.deep.equal([])
     expect(asked(asFile({ id: 'pk' }))).to.deep.equal(['body.kind.id'])
     expect(asked({ ...asFile({}), basedOn: undefined })).to.deep.equal(['body.kind.basedOn'])
-    expect(asked(asFile({ stations: ours().stations.slice(1) }))[0]).to.match(/^body\.kind\.(lines|parts|duties)/)
+    expect(asked(asFile({ stations: ours().stations.slice(1) }))[0]).to.match(/^body\.kind\.(lines|parts|tasks)/)
     expect(asked('pk')).to.deep.equal(['body.kind'])
   })
 })

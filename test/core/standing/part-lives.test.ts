@@ -8,9 +8,9 @@ import { machineFacts } from '../../../src/core/standing/machine-facts.ts'
 import { lifeClock, partLives } from '../../../src/core/standing/part-lives.ts'
 import { entry, ledgers, steadyReadings, takenOn } from './a-history.ts'
 
-const duty = (kind: string, id: string, variant?: string) =>
-  kindById(kind)!.duties.find((one) => one.id === id && one.variant === variant)!
-const livesOf = (kind: string, of: ReturnType<typeof duty>, more: Entry[], partsNew = true, aWeek = 700) =>
+const task = (kind: string, id: string, variant?: string) =>
+  kindById(kind)!.tasks.find((one) => one.id === id && one.variant === variant)!
+const livesOf = (kind: string, of: ReturnType<typeof task>, more: Entry[], partsNew = true, aWeek = 700) =>
   partLives(
     machineFacts(
       effective(
@@ -22,7 +22,7 @@ const livesOf = (kind: string, of: ReturnType<typeof duty>, more: Entry[], parts
 const fitted = (on: string, body: Record<string, unknown> = {}) => entry('fitted', on, { part: 'piston-ring', ...body })
 const removed = (on: string, body: Record<string, unknown> = {}) =>
   entry('removed', on, { part: 'piston-ring', ...body })
-const ring = duty('sr', 'piston-ring')
+const ring = task('sr', 'piston-ring')
 
 describe('lives a ledger tells of', () => {
   it('run from new or fitted to out or now, in the count that governs', () => {
@@ -77,8 +77,8 @@ describe('lives a ledger tells of', () => {
   })
 
   it('are told apart by group and by material', () => {
-    const rubber = duty('c2', 'group-gasket', 'rubber')
-    const silicone = duty('c2', 'group-gasket', 'silicone')
+    const rubber = task('c2', 'group-gasket', 'rubber')
+    const silicone = task('c2', 'group-gasket', 'silicone')
     const at = (on: string, group: number, variant?: string) =>
       entry('fitted', on, { part: 'group-gasket', group, ...(variant && { variant }) })
     const more = [
@@ -96,11 +96,11 @@ describe('lives a ledger tells of', () => {
   })
 
   it('go by litres or by age where nothing counts', () => {
-    const gauge = livesOf('c2', duty('c2', 'pressure-gauge'), []).lives[0]!
+    const gauge = livesOf('c2', task('c2', 'pressure-gauge'), []).lives[0]!
     expect(gauge.time).to.be.closeTo(12, 0.1)
-    expect(lifeClock(duty('c2', 'pump-head'))).to.equal('litres')
-    expect(livesOf('c2', duty('c2', 'pump-head'), []).lives[0]!.time).to.be.above(1000)
-    expect(livesOf('c2', duty('c2', 'drain-hose-clean'), []).lives).to.deep.equal([])
+    expect(lifeClock(task('c2', 'pump-head'))).to.equal('litres')
+    expect(livesOf('c2', task('c2', 'pump-head'), []).lives[0]!.time).to.be.above(1000)
+    expect(livesOf('c2', task('c2', 'drain-hose-clean'), []).lives).to.deep.equal([])
   })
 })
 

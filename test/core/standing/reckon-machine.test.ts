@@ -14,7 +14,7 @@ describe('reckoning a machine', () => {
     expect(reckonMachine(ledgers([takenOn('nonsense', '2026-01-01')]))).to.equal(null)
   })
 
-  it('dates every duty of every kind from the day it was taken on', () => {
+  it('dates every task of every kind from the day it was taken on', () => {
     for (const kind of kinds) {
       const reckoned = reckonMachine(
         ledgers([takenOn(kind.id, '2026-01-05'), ...steadyReadings('2026-01-05', '2026-06-01', 350)]),
@@ -110,7 +110,7 @@ describe('reckoning a machine', () => {
     it('tell the day a limit was passed, not only that it was', () => {
       const short = ledgers([
         ...history,
-        setting('machine', '2026-01-06', { setting: 'life', duty: 'basket', clock: 'shots', value: 5500 }),
+        setting('machine', '2026-01-06', { setting: 'life', task: 'basket', clock: 'shots', value: 5500 }),
       ])
       // 5,500 ÷ (200 × 0.55) = 50 open days after 5 January.
       expect(standingOf(short, 'basket@1').due).to.deep.equal({
@@ -171,7 +171,7 @@ describe('reckoning a machine', () => {
   describe('settings', () => {
     const history = [takenOn('c2', '2026-01-05')]
     const life = (level: 'machine' | 'site' | 'firm' | 'customer', value: number) =>
-      setting(level, '2026-02-01', { setting: 'life', duty: 'vacuum-breaker', clock: 'months', value })
+      setting(level, '2026-02-01', { setting: 'life', task: 'vacuum-breaker', clock: 'months', value })
 
     it('resolve nearest first: machine, site, customer, firm, catalogue', () => {
       const due = (around: Parameters<typeof ledgers>[1], machine = history) =>

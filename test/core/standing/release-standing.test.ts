@@ -17,7 +17,7 @@ const taken = entry('1', 'commissioned', '2026-01-05', { kind: 'dv', kindVersion
 const held = entry('2', 'held', '2026-11-20', { why: 'descaler' })
 const released = entry('3', 'released', '2026-11-20', { held: held.id })
 
-const due = (...machine: Entry[]) => reckonMachine({ machine })!.standings.find(({ duty }) => duty === 'release')
+const due = (...machine: Entry[]) => reckonMachine({ machine })!.standings.find(({ task }) => task === 'release')
 
 describe('a machine with something in it that nobody may drink', () => {
   it('is due the day it went in, on every list, until it is released', () => {

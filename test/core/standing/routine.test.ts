@@ -65,7 +65,7 @@ describe('the routine of a machine', () => {
         if (procedure) expect(offered, `${kind.id}: ${what}`).to.include(procedure)
         if (task)
           expect(
-            kind.duties.map(({ id }) => id),
+            kind.tasks.map(({ id }) => id),
             `${kind.id}: ${what}`,
           ).to.include(task)
       }
@@ -182,7 +182,7 @@ describe('the rhythm of a chosen way', () => {
     const own = setting('machine', '2026-02-02', {
       setting: 'life',
       kind: 'lv',
-      duty: 'hot-water-screen',
+      task: 'hot-water-screen',
       clock: 'months',
       value: 2,
     })
@@ -191,7 +191,7 @@ describe('the rhythm of a chosen way', () => {
   })
 
   it('leaves the catalogue’s other clocks of that task aside, and those of what guards in place', () => {
-    const guards = kindById('lv')!.duties.filter(({ safety }) => safety)
+    const guards = kindById('lv')!.tasks.filter(({ safety }) => safety)
     expect(guards.length).to.be.above(0)
     const way = chosen('2026-02-01', 'cam-grease', 'thin-film')
     const standing = date([way, entry('greased', '2026-05-01', { task: 'cam-grease' })], 'cam-grease')

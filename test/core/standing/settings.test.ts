@@ -16,21 +16,21 @@ import { entry, everyDay, ledgers, setting, standingOf, steadyReadings, takenOn 
 const busy = [takenOn('c2', '2026-01-05'), ...steadyReadings('2026-01-05', '2026-06-01', 1400)]
 const gasket = 'group-gasket'
 const life = (level: Parameters<typeof setting>[0], on: string, value: number, clock = 'shots') =>
-  setting(level, on, { setting: 'life', duty: gasket, clock, value })
+  setting(level, on, { setting: 'life', task: gasket, clock, value })
 
 describe('what is set, and where', () => {
   it('is the nearest level’s, whatever day it was set on', () => {
     const found = (more: Parameters<typeof ledgers>[1]) =>
-      nearestSetting(effective(ledgers(busy, more)), 'way')?.body.way
-    const way = (level: Parameters<typeof setting>[0], name: string, on = '2026-02-01') =>
+      nearestSetting(effective(ledgers(busy, more)), 'policy')?.body.policy
+    const policy = (level: Parameters<typeof setting>[0], name: string, on = '2026-02-01') =>
       setting(level, on, { setting: 'policy', policy: name })
     expect(found({})).to.equal(undefined)
-    expect(found({ firm: [way('firm', 'longLife')] })).to.equal('longLife')
-    expect(found({ firm: [way('firm', 'longLife')], customer: [way('customer', 'usual')] })).to.equal('usual')
+    expect(found({ firm: [policy('firm', 'longLife')] })).to.equal('longLife')
+    expect(found({ firm: [policy('firm', 'longLife')], customer: [policy('customer', 'usual')] })).to.equal('usual')
     expect(
       found({
-        firm: [way('firm', 'longLife', '2026-05-01')],
-        site: [everyDay, way('site', 'cautious', '2026-01-10')],
+        firm: [policy('firm', 'longLife', '2026-05-01')],
+        site: [everyDay, policy('site', 'cautious', '2026-01-10')],
       }),
     ).to.equal('cautious')
   })
@@ -60,7 +60,7 @@ describe('what is set, and where', () => {
   it('adds a clock the catalogue does not have', () => {
     const uses = (more: Parameters<typeof ledgers>[1]) =>
       standingOf(ledgers(busy, more), 'steam-tip@1').uses.map(({ clock }) => clock)
-    const own = setting('firm', '2026-03-01', { setting: 'life', duty: 'steam-tip', clock: 'shots', value: 30_000 })
+    const own = setting('firm', '2026-03-01', { setting: 'life', task: 'steam-tip', clock: 'shots', value: 30_000 })
     expect(uses({})).not.to.include('shots')
     expect(uses({ firm: [own] })).to.include('shots')
   })

@@ -82,7 +82,7 @@ describe('stages of a life', () => {
 })
 
 describe('a machine with another number of groups', () => {
-  it('has duties for each, sharing the drinks alike', () => {
+  it('has tasks for each, sharing the drinks alike', () => {
     const three = ledgers([...machine, setting('machine', '2025-01-06', { setting: 'groups', count: 3 })])
     const keys = reckonMachine(three)!.standings.map((standing) => standing.key)
     expect(keys.filter((key) => key.startsWith('group-gasket@'))).to.deep.equal([

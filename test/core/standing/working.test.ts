@@ -79,7 +79,7 @@ describe('workings', () => {
       const adjustable = standing.working.lines.filter((line) => line.adjust?.setting === 'life')
       const clocks = standing.uses.filter((use) => use.clock !== 'prompt' && use.clock !== 'thickness')
       expect(adjustable.length, name).to.equal(clocks.length)
-      for (const line of adjustable) expect(line.adjust!.position, name).to.equal(standing.duty)
+      for (const line of adjustable) expect(line.adjust!.position, name).to.equal(standing.task)
     }
   })
 

@@ -3,7 +3,7 @@ import { amount, finite } from '../../parse/fields.ts'
 import { group, photoName, slug, v, words } from '../body-fields.ts'
 import { entryKind, machineOnly } from '../entry-definition.ts'
 import { plain } from '../phrases.ts'
-import { Versions } from '../versions.ts'
+import { fieldsRenamed, Versions } from '../versions.ts'
 
 /** A procedure that was run, step by step; what it did to the machine is written beside it. */
 export const run = entryKind({
@@ -34,7 +34,7 @@ export const run = entryKind({
         .max(2000)
         .required(),
     }).noUnknown(),
-  ),
+  ).respelling(fieldsRenamed({ school: 'way' })),
   about: machineOnly,
   affects: 'nobody',
   madeBy: 'people',

@@ -2,9 +2,9 @@ import { array, object, string } from 'yup'
 import { amount, divisor } from '../../parse/fields.ts'
 import { clocks, policies, policyName } from '../../wear/limits.ts'
 import { slug, v } from '../body-fields.ts'
-import { dutyWords, plain, upper } from '../phrases.ts'
+import { plain, taskName, upper } from '../phrases.ts'
 import { settingKind } from '../setting-definition.ts'
-import { Versions } from '../versions.ts'
+import { fieldsRenamed, Versions } from '../versions.ts'
 
 export const policy = settingKind({
   body: Versions.first(
@@ -13,11 +13,11 @@ export const policy = settingKind({
       setting: string().oneOf(['policy']).required(),
       policy: string().oneOf(policies).required(),
       /** Of one part or task only. */
-      duty: string().max(80),
+      task: string().max(80),
     }).noUnknown(),
-  ),
-  words: ({ duty, policy }, pen) =>
-    `How early${duty ? `, ${dutyWords(duty, pen).toLowerCase()}` : ''}: ${policyName[policy]}`,
+  ).respelling(fieldsRenamed({ school: 'policy', duty: 'task' })),
+  words: ({ task, policy }, pen) =>
+    `How early${task ? `, ${taskName(task, pen).toLowerCase()}` : ''}: ${policyName[policy]}`,
 })
 
 /** A life or interval of one's own: it wins over the catalogue at this level. */
@@ -26,14 +26,14 @@ export const life = settingKind({
     object({
       v,
       setting: string().oneOf(['life']).required(),
-      duty: string().max(80).required(),
+      task: string().max(80).required(),
       /** Of one kind of machine only. */
       kind: slug(),
       clock: string().oneOf(clocks).required(),
       value: divisor().max(1e8).required(),
     }).noUnknown(),
-  ),
-  words: ({ duty, clock, value }, pen) => `${dutyWords(duty, pen)}: ${pen.limit(clock, value, 'shots')}`,
+  ).respelling(fieldsRenamed({ duty: 'task' })),
+  words: ({ task, clock, value }, pen) => `${taskName(task, pen)}: ${pen.limit(clock, value, 'shots')}`,
 })
 
 /** How often it is cleaned with detergent: so many times an open day, or once every so many drinks. */
@@ -79,7 +79,7 @@ export const way = settingKind({
         .optional()
         .default(undefined),
     }).noUnknown(),
-  ),
+  ).respelling(fieldsRenamed({ school: 'way' })),
   words: ({ procedure, way, name, rhythm }) =>
     `${upper(plain(procedure))}: ${name ?? plain(way)}${rhythm ? `, ${rhythm.words}` : ''}`,
 })

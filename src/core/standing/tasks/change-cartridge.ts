@@ -5,13 +5,13 @@ import { atChance } from '../../quantity/spread.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
 import { cartridgeLitres, cartridgeMonths, hardnessBehindCartridge } from '../../softener/cartridge.ts'
 import { capacitySd, learnedCapacity } from '../../softener/learned-capacity.ts'
-import type { RunningClock } from '../duty-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { type Histories, nearestSetting, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
+import type { RunningClock } from '../task-clocks.ts'
+import { finish } from '../task-standing.ts'
 import { cartridgeTests } from '../water/outlet-tests.ts'
 import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { waterKnown } from '../water-known.ts'
@@ -111,7 +111,7 @@ function cartridgeStanding(histories: Histories, draw: Draw, asOf: string, showW
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-cartridge',
-    duty: 'change-cartridge',
+    task: 'change-cartridge',
     name: 'Change cartridge',
     action: 'change' as const,
     station: 'softener',

@@ -3,12 +3,12 @@ import { fromDay, type LocalDay, toDay } from '../../quantity/local-day.ts'
 import { type Add, startWorking } from '../../quantity/working.ts'
 import { membraneMonths } from '../../softener/membrane.ts'
 import { policyName } from '../../wear/limits.ts'
-import type { RunningClock } from '../duty-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { type Histories, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import type { Standing } from '../standing.ts'
+import type { RunningClock } from '../task-clocks.ts'
+import { finish } from '../task-standing.ts'
 import { type PassageTest, passageTests } from '../water/passage-tests.ts'
 import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
@@ -44,7 +44,7 @@ function membraneStanding(histories: Histories, asOf: string, showWorking: boole
   const cap = policyFigure(histories, 'membrane-months', membraneMonths[policy], `${policyName[policy]}, from memory`)
   const head = {
     key: 'change-membrane',
-    duty: 'change-membrane',
+    task: 'change-membrane',
     name: 'Change membrane',
     action: 'change' as const,
     station: 'softener',

@@ -4,13 +4,13 @@ import { type Add, startWorking } from '../../quantity/working.ts'
 import { prefilterMonths } from '../../softener/membrane.ts'
 import { treatmentKind } from '../../softener/treatment-kind.ts'
 import { policyName } from '../../wear/limits.ts'
-import type { RunningClock } from '../duty-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { type Histories, nearestSetting, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
+import type { RunningClock } from '../task-clocks.ts'
+import { finish } from '../task-standing.ts'
 import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { carbonBefore } from '../water/treatment-before.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
@@ -51,7 +51,7 @@ function prefilterStanding(histories: Histories, draw: Draw, asOf: string, showW
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: 'change-prefilter',
-    duty: 'change-prefilter',
+    task: 'change-prefilter',
     name: 'Change carbon filter',
     action: 'change' as const,
     station: 'softener',

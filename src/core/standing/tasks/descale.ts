@@ -1,10 +1,10 @@
 import { startWorking } from '../../quantity/working.ts'
 import { calendarClock, drawLines, litresRuleClock, promptClock, thicknessClock } from '../descale-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { ofKind } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { putAwayOn } from '../stages.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import type { MachineChalk } from '../water/machine-chalk.ts'
 import { daysOf, type MachineTask } from './raised-task.ts'
 
@@ -35,7 +35,7 @@ function descaleStanding(facts: MachineFacts, chalk: MachineChalk): Standing {
   ]
   const head = {
     key: 'descale',
-    duty: 'descale',
+    task: 'descale',
     name: inPlace ? 'Descale' : 'Strip or bench descale',
     action: 'descale' as const,
     station: thickness.first.vessel.station,

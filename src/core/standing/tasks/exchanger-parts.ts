@@ -3,14 +3,14 @@ import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
 import { type ExchangerPart, exchangerParts } from '../../softener/exchanger-parts.ts'
 import { policyName } from '../../wear/limits.ts'
-import type { RunningClock } from '../duty-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { exchangerFacts } from '../exchanger-facts.ts'
 import { type Histories, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import { type Draw, litresClock } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
+import type { RunningClock } from '../task-clocks.ts'
+import { finish } from '../task-standing.ts'
 import { policyFigure } from '../water/set-figure.ts'
 import type { SoftenerTask } from './raised-task.ts'
 
@@ -69,7 +69,7 @@ function standingOf(
   running.push(ageClock(since, asOfDay, cap, 'At the latest after', add))
   const head = {
     key: part.id,
-    duty: part.id,
+    task: part.id,
     name: part.name,
     action: 'change' as const,
     station: 'softener',

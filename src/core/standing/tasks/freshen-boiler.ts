@@ -1,12 +1,12 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
 import { nthOpenDay } from '../../usage/first-passage.ts'
-import { finish } from '../duty-standing.ts'
 import { touching } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { flushTask } from '../raised-tasks.ts'
 import { putAwayOn } from '../stages.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import type { BoilerConcentrate } from '../water/boiler-concentrate.ts'
 import { daysOf, type MachineTask } from './raised-task.ts'
 
@@ -70,7 +70,7 @@ function flushStanding(facts: MachineFacts, kept: BoilerConcentrate): Standing |
   return finish(
     {
       key: flushTask,
-      duty: flushTask,
+      task: flushTask,
       name: 'Freshen the boiler through the hot-water tap',
       action: 'clean',
       station: kept.vessel.station,

@@ -3,11 +3,11 @@ import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
 import type { TreatmentKind } from '../../softener/treatment-kind.ts'
 import { policyName } from '../../wear/limits.ts'
-import { finish } from '../duty-standing.ts'
 import { type Histories, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { ageClock } from '../softener-age.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import { policyFigure } from '../water/set-figure.ts'
 import type { SoftenerTask } from './raised-task.ts'
 
@@ -30,7 +30,7 @@ function outletTestStanding(histories: Histories, kind: TreatmentKind, asOf: str
   const clock = ageClock(since, toDay(asOf), cap, 'Test every', working.add)
   const head = {
     key: 'outlet-test',
-    duty: 'outlet-test',
+    task: 'outlet-test',
     name: outletTestName[kind],
     action: 'check' as const,
     station: 'softener',

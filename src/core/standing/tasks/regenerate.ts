@@ -4,14 +4,14 @@ import { type Add, startWorking } from '../../quantity/working.ts'
 import { hygieneDays } from '../../softener/exchanger.ts'
 import { capacitySd } from '../../softener/learned-capacity.ts'
 import { policyName } from '../../wear/limits.ts'
-import type { RunningClock } from '../duty-clocks.ts'
-import { finish } from '../duty-standing.ts'
 import { type ExchangerFacts, exchangerFacts } from '../exchanger-facts.ts'
 import { type Histories, ofKind, ownPolicy } from '../histories.ts'
 import { policyOf } from '../machine-facts.ts'
 import { litresClock } from '../softener-draw.ts'
 import type { SoftenerFacts } from '../softener-facts.ts'
 import type { Standing, WaterFigure } from '../standing.ts'
+import type { RunningClock } from '../task-clocks.ts'
+import { finish } from '../task-standing.ts'
 import { policyFigure, takeFigure } from '../water/set-figure.ts'
 import { waterKnown } from '../water-known.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
@@ -85,7 +85,7 @@ function regenerateStanding({ histories, draw, asOf }: SoftenerFacts, showWorkin
   )
   const head = {
     key: 'regenerate',
-    duty: 'regenerate',
+    task: 'regenerate',
     name: 'Regenerate softener',
     action: 'regenerate' as const,
     station: 'softener',

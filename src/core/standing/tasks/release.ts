@@ -1,10 +1,10 @@
 import { heldReasons, heldWords } from '../../procedures/held-reasons.ts'
 import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
-import { finish } from '../duty-standing.ts'
 import { heldNow } from '../held-now.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import type { MachineTask } from './raised-task.ts'
 
 /**
@@ -31,7 +31,7 @@ function releaseStanding(facts: MachineFacts): Standing | null {
   return finish(
     {
       key: 'release',
-      duty: 'release',
+      task: 'release',
       name: `Do not use: ${what}. ${drink ? 'Rinse, release' : 'Test, release'}`,
       action: drink ? 'clean' : 'check',
       station: facts.kind.lines[0]!.stations[0]!,

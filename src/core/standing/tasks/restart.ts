@@ -1,10 +1,10 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
-import { finish } from '../duty-standing.ts'
 import { ofKind, touching } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { restartTask } from '../raised-tasks.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import type { MachineTask } from './raised-task.ts'
 
 /** Water that stood longer is flushed out; longer still, the vessels are emptied and sanitised. Common practice. */
@@ -43,7 +43,7 @@ function restartStanding(facts: MachineFacts): Standing | null {
   return finish(
     {
       key: restartTask,
-      duty: restartTask,
+      task: restartTask,
       name: long ? 'Empty, sanitise and refill after standing' : 'Flush after standing',
       action: 'clean',
       station: facts.kind.lines[0]!.stations[0]!,

@@ -1,11 +1,11 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { startWorking } from '../../quantity/working.ts'
 import { ownHygieneDays } from '../../softener/exchanger.ts'
-import { finish } from '../duty-standing.ts'
 import { exchangerFacts } from '../exchanger-facts.ts'
 import { type Histories, nearestSetting, ofKind } from '../histories.ts'
 import type { Draw } from '../softener-draw.ts'
 import type { Standing } from '../standing.ts'
+import { finish } from '../task-standing.ts'
 import { daysOf, type SoftenerTask } from './raised-task.ts'
 
 /** What a softener that regenerates itself uses of its salt. */
@@ -62,7 +62,7 @@ function saltStanding(
   return finish(
     {
       key: 'salt',
-      duty: 'salt',
+      task: 'salt',
       name: 'Fill up salt',
       action: 'service',
       station: 'softener',

@@ -1,5 +1,5 @@
 import { collect, part, task } from '../../../kinds/build.ts'
-import type { Duty, Kind, Part, Prompt, Station } from '../../../kinds/kind.ts'
+import type { Kind, Part, Prompt, Station, Task } from '../../../kinds/kind.ts'
 import { cleaningDisc, domesticParts, pressurisedBasket, tankFilter, threeWayPart } from './domestic.ts'
 import { electricalTest, homeService, tankDescale, tankRoutine, tipOff } from './usual-tasks.ts'
 
@@ -174,8 +174,8 @@ export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about
   }
 }
 
-function without(row: { part: Part; duties: Duty[] }, option: string): { part: Part; duties: Duty[] } {
-  return { part: { ...row.part, without: option }, duties: row.duties.map((duty) => ({ ...duty, without: option })) }
+function without(row: { part: Part; tasks: Task[] }, option: string): { part: Part; tasks: Task[] } {
+  return { part: { ...row.part, without: option }, tasks: row.tasks.map((task) => ({ ...task, without: option })) }
 }
 
 const domesticPrompts: Prompt[] = [

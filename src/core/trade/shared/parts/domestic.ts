@@ -1,7 +1,7 @@
 import { part } from '../../../kinds/build.ts'
-import type { Duty, Part } from '../../../kinds/kind.ts'
+import type { Part, Task } from '../../../kinds/kind.ts'
 
-type Row = { part: Part; duties: Duty[] }
+type Row = { part: Part; tasks: Task[] }
 
 /** Parts that every small machine with a portafilter shares. @param heater - station of its thermoblock or boiler */
 export const domesticParts = (heater: string, block: 'Thermoblock' | 'Boiler'): Row[] => [

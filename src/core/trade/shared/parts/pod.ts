@@ -1,7 +1,7 @@
 import { part } from '../../../kinds/build.ts'
-import type { Duty, Part } from '../../../kinds/kind.ts'
+import type { Part, Task } from '../../../kinds/kind.ts'
 
-type Row = { part: Part; duties: Duty[] }
+type Row = { part: Part; tasks: Task[] }
 
 /** Parts of a pod machine, however its head is shut. */
 export const podParts: Row[] = [

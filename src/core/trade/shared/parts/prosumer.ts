@@ -1,7 +1,7 @@
 import { part } from '../../../kinds/build.ts'
-import type { Duty, Part } from '../../../kinds/kind.ts'
+import type { Part, Task } from '../../../kinds/kind.ts'
 
-type Row = { part: Part; duties: Duty[] }
+type Row = { part: Part; tasks: Task[] }
 
 /** Parts that a lever-operated and a dual-boiler prosumer machine share. */
 export const prosumerParts = (boiler: string): Row[] => [

@@ -1,7 +1,7 @@
 import { part } from '../../../kinds/build.ts'
-import type { Duty, Kind, Measure, Part } from '../../../kinds/kind.ts'
+import type { Kind, Measure, Part, Task } from '../../../kinds/kind.ts'
 
-type Row = { part: Part; duties: Duty[] }
+type Row = { part: Part; tasks: Task[] }
 
 /** Parts of a super-automatic for offices and homes, whoever takes its brew unit out. */
 export const superAutomaticParts: Row[] = [

@@ -1,5 +1,5 @@
 import { part, task } from '../../../kinds/build.ts'
-import type { Cleaning, Duty, Measure, Option, Part, PathLine, RoutineTask, Station } from '../../../kinds/kind.ts'
+import type { Cleaning, Measure, Option, Part, PathLine, RoutineTask, Station, Task } from '../../../kinds/kind.ts'
 
 const milk = { with: 'milk' } as const
 
@@ -35,7 +35,7 @@ export const milkLine: PathLine = {
   ...milk,
 }
 
-export const milkParts: { part: Part; duties: Duty[] }[] = [
+export const milkParts: { part: Part; tasks: Task[] }[] = [
   part('milk-hose', 'Milk hose', 'milk-hose', { months: [1, 3, 6] }, { ...milk, beta: 3, min: 3, caution: 'milk' }),
   part('frother-rings', 'Frother O-rings', 'frother', { milkDrinks: [1_500, 4_000, 8_000], months: [3, 6, 12] }, { ...milk, beta: 2.5, min: 8, rubber: true, caution: 'milk' }),
   part('air-jet', 'Air jet, air valve', 'air-jet', { months: [6, 12, 24] }, { ...milk, beta: 1.5, min: 8, other: 'cleaned weekly', caution: 'milk' }),
@@ -56,7 +56,7 @@ export const milkParts: { part: Part; duties: Duty[] }[] = [
   ),
 ]
 
-export const milkTasks: Duty[] = [
+export const milkTasks: Task[] = [
   task('milk-cleaner', 'Milk cleaner run', 'clean', 'frother', { months: [0.034, 0.034, 0.034] }, { by: 'customer', care: { drawing: 'milk', hazards: ['milk'] }, ...milk, min: 5, mark: 'T', caution: 'milk' }),
   task('milk-strip', 'Milk system stripped, brushed, jet pricked', 'clean', 'frother', { months: [0.1, 0.25, 0.25] }, { by: 'customer', care: { drawing: 'milk', hazards: ['milk'] }, ...milk, min: 15, mark: 'T', caution: 'milk' }),
 ]

@@ -1,5 +1,5 @@
 import { part } from '../../../kinds/build.ts'
-import type { Duty, Option, Part, PathLine, Station } from '../../../kinds/kind.ts'
+import type { Option, Part, PathLine, Station, Task } from '../../../kinds/kind.ts'
 
 const supply = { with: 'supply' } as const
 
@@ -31,7 +31,7 @@ export const supplyLine: PathLine = {
   ...supply,
 }
 
-export const supplyParts: { part: Part; duties: Duty[] }[] = [
+export const supplyParts: { part: Part; tasks: Task[] }[] = [
   part('backflow-preventer', 'Backflow preventer', 'backflow', null, { ...supply, beta: 1.3, min: 15, mark: 'T', other: 'local rules first', caution: 'pressure' }, { upkeep: { check: { months: [12, 12, 12] } } }),
   part('pressure-reducer', 'Pressure reducer', 'reducer', { months: [36, 84, 120] }, { ...supply, beta: 1.5, min: 20, caution: 'pressure' }),
   part('inlet-hose', 'Braided inlet hose', 'inlet-hose', { months: [36, 60, 84] }, { ...supply, beta: 2.5, min: 15, mark: 'T', other: 'at once on rust, kink or swelling', caution: 'pressure' }),

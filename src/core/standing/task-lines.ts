@@ -4,26 +4,26 @@ import { meanRate, sdRate } from '../usage/rate.ts'
 import { type AlongClock, alongWords, type Clock, policyName } from '../wear/limits.ts'
 import type { AlongCount } from './along-count.ts'
 import type { DetergentRate } from './detergent-rate.ts'
-import type { DutyContext, Life, OwnLife } from './duty-context.ts'
 import { type HotHours, hotHoursAMonth } from './hot-hours.ts'
+import type { Life, OwnLife, TaskContext } from './task-context.ts'
 
 /*
  * The lines that say how a clock was read. Each function adds its own and returns the number of the one
  * that says what is left; none is called where nobody will read them.
  */
 
-function lifeLine({ facts, duty, policy }: DutyContext, clock: Clock, { value, own }: Life): Line {
+function lifeLine({ facts, task, policy }: TaskContext, clock: Clock, { value, own }: Life): Line {
   const name = lifeNames[clock] ?? `Life in ${alongWords[clock as AlongClock].name}`
   return {
-    what: duty.action === 'replace' ? name : name.replace('Life', 'Interval'),
+    what: task.action === 'replace' ? name : name.replace('Life', 'Interval'),
     value,
     unit: unitOf(clock, facts.kind.counter.unit),
     origin: own ? 'setting' : 'default',
     source: own
       ? ownSource(own)
-      : `how early: ${policyName[policy.value]}${duty.mark === 'M' ? ', from memory' : ', common practice'}`,
-    mark: own ? undefined : duty.mark,
-    adjust: { setting: 'life', position: duty.id, clock, value },
+      : `how early: ${policyName[policy.value]}${task.mark === 'M' ? ', from memory' : ', common practice'}`,
+    mark: own ? undefined : task.mark,
+    adjust: { setting: 'life', position: task.id, clock, value },
   }
 }
 
@@ -49,12 +49,12 @@ interface ShotsFigures {
   perDay: number
   /** Open days since the last reading. */
   idle: number
-  /** Counted since the duty was done, up to the last reading. */
+  /** Counted since the task was done, up to the last reading. */
   moved: number
 }
 
-export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigures): number {
-  const { facts, duty, index, since, add } = context
+export function shotsLines(context: TaskContext, life: Life, figures: ShotsFigures): number {
+  const { facts, task, index, since, add } = context
   const { use, kind, shares } = facts
   const { share, used, perDay, idle, moved } = figures
   const unit = kind.counter.unit
@@ -89,7 +89,7 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
     mark: use.readings > 1 ? undefined : 'M',
   })
   const shareLine =
-    duty.each === 'group' && kind.groups > 1
+    task.each === 'group' && kind.groups > 1
       ? add({
           what: `Group ${index} takes`,
           value: share,
@@ -119,7 +119,7 @@ export function shotsLines(context: DutyContext, life: Life, figures: ShotsFigur
 const idleWords = (idle: number) =>
   Number.isInteger(idle) ? `${idle} open days` : `${idle.toFixed(1)} open days, each as busy as its month`
 
-function shareSource({ level, counted }: DutyContext['facts']['shares']): string {
+function shareSource({ level, counted }: TaskContext['facts']['shares']): string {
   if (level === 'catalogue') return 'default, from memory'
   if (level === 'counted') return `its groups’ own counters, ${Math.round(counted!)} in all`
   return `set for this ${level}`
@@ -132,7 +132,7 @@ interface LitresFigures {
   perDay: number
 }
 
-export function litresLines(context: DutyContext, life: Life, figures: LitresFigures): number {
+export function litresLines(context: TaskContext, life: Life, figures: LitresFigures): number {
   const { facts, since, add } = context
   const { budget } = facts
   const { ofGroup, mlPerDrink, used, perDay } = figures
@@ -180,7 +180,7 @@ interface DetergentFigures extends DetergentRate {
   used: number
 }
 
-export function detergentLines(context: DutyContext, life: Life, figures: DetergentFigures): number {
+export function detergentLines(context: TaskContext, life: Life, figures: DetergentFigures): number {
   const { daily, every, used, level } = figures
   const { facts, since, add } = context
   const cycle = add({
@@ -209,7 +209,7 @@ export function detergentLines(context: DutyContext, life: Life, figures: Deterg
   })
 }
 
-export function monthsLines(context: DutyContext, life: Life, end: number): number {
+export function monthsLines(context: TaskContext, life: Life, end: number): number {
   const { since, add } = context
   const lives = add(lifeLine(context, 'months', life))
   return add({
@@ -231,7 +231,7 @@ interface AlongFigures {
 }
 
 /** Of what goes along with the drinks and is counted by nobody. */
-export function alongLines(context: DutyContext, life: Life, figures: AlongFigures): number {
+export function alongLines(context: TaskContext, life: Life, figures: AlongFigures): number {
   const { facts, since, add } = context
   const { clock, count, share, used, perDay } = figures
   const { unit, perDrink, perOpenDay, level } = count
@@ -267,7 +267,7 @@ export function alongLines(context: DutyContext, life: Life, figures: AlongFigur
 }
 
 /** Of rubber that ages by the hours it is hot. */
-export function hotLines(context: DutyContext, life: Life, hot: HotHours, used: number): number {
+export function hotLines(context: TaskContext, life: Life, hot: HotHours, used: number): number {
   const { since, add } = context
   const rate = add({
     what: 'Hot, an open day',

@@ -1,5 +1,5 @@
 import { instanceName } from '../kinds/index.ts'
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
@@ -13,54 +13,54 @@ import {
   multiplierAfter,
 } from '../wear/seen-condition.ts'
 import { seenWindow } from '../wear/seen-window.ts'
-import { type RunningClock, runningClocks, type WearClock } from './duty-clocks.ts'
 import { materialFitted } from './fitted-material.ts'
 import { ownPolicy } from './histories.ts'
 import { lastCondition, lastDone } from './last-done.ts'
 import { type MachineFacts, policyOf } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
 import { clockName, type Governing, type Standing } from './standing.ts'
+import { type RunningClock, runningClocks, type WearClock } from './task-clocks.ts'
 
 /**
- * Standing of one duty of a machine: the earliest of its clocks.
- * @returns null when the duty belongs to another material than the one fitted, or nothing can be dated
+ * Standing of one task of a machine: the earliest of its clocks.
+ * @returns null when the task belongs to another material than the one fitted, or nothing can be dated
  */
-export function dutyStanding(facts: MachineFacts, duty: Duty, index: number | undefined): Standing | null {
+export function taskStanding(facts: MachineFacts, task: Task, index: number | undefined): Standing | null {
   const { histories } = facts
-  const made = duty.variant ? materialFitted(facts.kind, histories, duty.part!, index) : null
-  if (made && made.material !== duty.variant) return null
-  const since = lastDone(histories, duty, index)
+  const made = task.variant ? materialFitted(facts.kind, histories, task.part!, index) : null
+  if (made && made.material !== task.variant) return null
+  const since = lastDone(histories, task, index)
   if (!since) return null
-  const key = index === undefined ? duty.id : `${duty.id}@${index}`
+  const key = index === undefined ? task.id : `${task.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
-  const policy = facts.hasOwnPolicies ? policyOf(ownPolicy(histories, duty.id)) : facts.policy
+  const policy = facts.hasOwnPolicies ? policyOf(ownPolicy(histories, task.id)) : facts.policy
   if (made?.unknown)
     add(() => ({
       what: 'Material noted when it was fitted',
       value: made.unknown!,
       origin: 'measured',
-      source: `this kind knows none of that name: reckoned as ${duty.variant}, the usual one`,
+      source: `this kind knows none of that name: reckoned as ${task.variant}, the usual one`,
     }))
-  const running = runningClocks({ facts, duty, index, since, policy, add })
-  const condition = duty.part ? lastCondition(histories, duty.part, index) : null
+  const running = runningClocks({ facts, task, index, since, policy, add })
+  const condition = task.part ? lastCondition(histories, task.part, index) : null
   const head: Head = {
     key,
-    duty: duty.id,
-    name: duty.variant ? `${duty.name}, ${duty.variant.replaceAll('-', ' ')}` : duty.name,
-    action: duty.action,
-    station: duty.station,
+    task: task.id,
+    name: task.variant ? `${task.name}, ${task.variant.replaceAll('-', ' ')}` : task.name,
+    action: task.action,
+    station: task.station,
     since: since.on,
     sinceKnown: since.known,
-    minutes: duty.minutes,
+    minutes: task.minutes,
   }
-  if (duty.part) head.part = duty.part
+  if (task.part) head.part = task.part
   if (index !== undefined) {
     head.index = index
-    head.instance = instanceName(duty.each!, index)
+    head.instance = instanceName(task.each!, index)
   }
   if (condition) head.condition = condition
-  if (duty.caution) head.caution = duty.caution
-  const seen = condition && duty.action === 'replace' ? lookOf(duty, condition, running, add) : null
+  if (task.caution) head.caution = task.caution
+  const seen = condition && task.action === 'replace' ? lookOf(task, condition, running, add) : null
   return finish(head, running, { lines, add }, facts.asOf, putAwayOn(facts.stage), seen)
 }
 
@@ -75,7 +75,7 @@ interface Seen {
 }
 
 function lookOf(
-  duty: Duty,
+  task: Task,
   condition: NonNullable<Standing['condition']>,
   running: WearClock[],
   add: Add,
@@ -86,7 +86,7 @@ function lookOf(
   // Seen on the day it was fitted: there is nothing to learn from.
   if (!(usedShare > 0.01)) return null
   const grade = condition.grade as Grade
-  const life = multiplierAfter(grade, usedShare, lifeSd(duty.beta))
+  const life = multiplierAfter(grade, usedShare, lifeSd(task.beta))
   const seenLine = add(() => ({
     what: `Seen ${condition.on}`,
     value: `${grade}, ${gradeWords[grade]}`,
@@ -108,15 +108,15 @@ function lookOf(
     const by = running[shares.indexOf(usedShare)]!.use.clock
     return { life, failed: { on: day, by }, scaled: () => [], line: seenLine }
   }
-  const most = duty.safety ? 1 : Number.POSITIVE_INFINITY
+  const most = task.safety ? 1 : Number.POSITIVE_INFINITY
   const line = add(() => ({
     what: 'This one lasts',
     value: Math.round(Math.min(most, life.p50) * 100) / 100,
     spread: Math.round(((life.p90 - life.p10) / 2) * 100) / 100,
     unit: '× usual',
-    formula: `{${seenLine}} at {${usedLine}}, against a log spread of ${Math.round(lifeSd(duty.beta) * 100) / 100} of such lives`,
+    formula: `{${seenLine}} at {${usedLine}}, against a log spread of ${Math.round(lifeSd(task.beta) * 100) / 100} of such lives`,
     origin: 'reckoned',
-    source: duty.safety ? 'never longer than its limit: it guards' : 'grid over the multiplier',
+    source: task.safety ? 'never longer than its limit: it guards' : 'grid over the multiplier',
   }))
   const scaled = (multiplier: number) => running.map((clock) => clock.scaled(Math.min(most, multiplier)))
   for (const clock of running) clock.use = { ...clock.use, limit: clock.use.limit * Math.min(most, life.p50) }

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { NewDuty } from '../../core/kinds/change-kind.ts'
+import type { NewTask } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, policies, policyName } from '../../core/wear/limits.ts'
 import { clockUnit } from './clock-units.ts'
@@ -7,11 +7,11 @@ import { isLimit, limitOf } from './limit-text.ts'
 
 interface Props {
   kind: Kind
-  onAdd: (duty: NewDuty) => void
+  onAdd: (task: NewTask) => void
   onCancel: () => void
 }
 
-const actionWords: Record<NewDuty['action'], string> = {
+const actionWords: Record<NewTask['action'], string> = {
   replace: 'a part: replaced',
   clean: 'cleaned',
   grease: 'greased',
@@ -20,15 +20,15 @@ const actionWords: Record<NewDuty['action'], string> = {
 }
 
 /** A part or a task that a kind has not yet: where, what is done, after how much. */
-export function NewDutyForm({ kind, onAdd, onCancel }: Props) {
+export function NewTaskForm({ kind, onAdd, onCancel }: Props) {
   const [name, setName] = useState('')
   const [station, setStation] = useState(kind.stations[0]!.id)
-  const [action, setAction] = useState<NewDuty['action']>('replace')
+  const [action, setAction] = useState<NewTask['action']>('replace')
   const [clock, setClock] = useState<Clock>('months')
   const [typed, setTyped] = useState(['', '', ''])
   const [minutes, setMinutes] = useState('10')
   const [tried, setTried] = useState(false)
-  const limits = typed.map(limitOf) as NewDuty['limits']
+  const limits = typed.map(limitOf) as NewTask['limits']
   const wrong = {
     name: name.trim() ? '' : 'is missing',
     limits: !typed.every(isLimit)
@@ -73,7 +73,7 @@ export function NewDutyForm({ kind, onAdd, onCancel }: Props) {
         <select
           className="field"
           value={action}
-          onChange={(event) => setAction(event.target.value as NewDuty['action'])}
+          onChange={(event) => setAction(event.target.value as NewTask['action'])}
         >
           {Object.entries(actionWords).map(([one, words]) => (
             <option key={one} value={one}>

@@ -1,17 +1,17 @@
-import type { Duty } from '../kinds/kind.ts'
+import type { Task } from '../kinds/kind.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Add } from '../quantity/working.ts'
 import type { Level } from './histories.ts'
 import type { LastDone } from './last-done.ts'
 import type { MachineFacts } from './machine-facts.ts'
 
-/** One duty of one machine, and where its lines go. */
-export interface DutyContext {
+/** One task of one machine, and where its lines go. */
+export interface TaskContext {
   facts: MachineFacts
-  duty: Duty
+  task: Task
   index: number | undefined
   since: LastDone
-  /** Of this duty, where one was chosen for it. */
+  /** Of this task, where one was chosen for it. */
   policy: MachineFacts['policy']
   add: Add
 }

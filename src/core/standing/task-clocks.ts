@@ -6,15 +6,15 @@ import { type AlongClock, alongClocks, type Clock } from '../wear/limits.ts'
 import { type Along, alongADay, alongAfter, alongBetween } from './along.ts'
 import { alongCount } from './along-count.ts'
 import { detergentRate } from './detergent-rate.ts'
-import type { DutyContext, Life } from './duty-context.ts'
-import { alongLines, detergentLines, hotLines, litresLines, monthsLines, shotsLines } from './duty-lines.ts'
 import { ownLife } from './histories.ts'
 import { hotHours, hotHoursAMonth } from './hot-hours.ts'
 import type { ClockUse, Governing } from './standing.ts'
+import type { Life, TaskContext } from './task-context.ts'
+import { alongLines, detergentLines, hotLines, litresLines, monthsLines, shotsLines } from './task-lines.ts'
 import { litresADay, litresAfter, litresBetween } from './water-budget.ts'
 import { clocksOf } from './way-lives.ts'
 
-/** One clock of one duty: what is used, when it runs out, and the lines that say so. */
+/** One clock of one task: what is used, when it runs out, and the lines that say so. */
 export interface RunningClock {
   use: ClockUse
   passage: Passage<Governing>
@@ -46,16 +46,16 @@ interface Reading {
   lines(used: number): number
 }
 
-function lifeOf({ facts, duty, policy }: DutyContext, clock: Clock): { life: Life; usual: number } | null {
-  const catalogue = duty.limits[clock]
-  const own = facts.hasOwnLives ? ownLife(facts.histories, facts.kind.id, duty.id, clock) : null
-  const most = duty.safety && catalogue ? catalogue.longLife : Number.POSITIVE_INFINITY
+function lifeOf({ facts, task, policy }: TaskContext, clock: Clock): { life: Life; usual: number } | null {
+  const catalogue = task.limits[clock]
+  const own = facts.hasOwnLives ? ownLife(facts.histories, facts.kind.id, task.id, clock) : null
+  const most = task.safety && catalogue ? catalogue.longLife : Number.POSITIVE_INFINITY
   if (own) {
     const value = Math.min(own.body.value, most)
     return { life: { value, own }, usual: value }
   }
   // A way somebody chose says how often it is done: its clocks are the task's, and no other.
-  const chosen = facts.wayLives.get(duty.id)
+  const chosen = facts.wayLives.get(task.id)
   if (chosen) {
     const limit = clocksOf(chosen.rhythm).get(clock)
     const { level, on, way } = chosen
@@ -63,26 +63,26 @@ function lifeOf({ facts, duty, policy }: DutyContext, clock: Clock): { life: Lif
       const value = Math.min(limit, most)
       return { life: { value, own: { level, on, way } }, usual: value }
     }
-    if (!duty.safety) return null
+    if (!task.safety) return null
   }
   return catalogue ? { life: { value: catalogue[policy.value], own: null }, usual: catalogue.usual } : null
 }
 
-/** Every clock that governs this duty. */
-export function runningClocks(context: DutyContext): WearClock[] {
+/** Every clock that governs this task. */
+export function runningClocks(context: TaskContext): WearClock[] {
   const running: WearClock[] = []
   const add = (reading: Reading | null) => {
     if (reading) running.push(started(context, reading))
   }
   add(shots(context))
   add(litres(context))
-  for (const clock of alongClocks) if (context.duty.limits[clock]) add(along(context, clock))
+  for (const clock of alongClocks) if (context.task.limits[clock]) add(along(context, clock))
   add(detergent(context))
   add(months(context))
   return running
 }
 
-function started({ facts }: DutyContext, reading: Reading): WearClock {
+function started({ facts }: TaskContext, reading: Reading): WearClock {
   const { clock, unit, life, usual, perDay, fixed, usedOn, after, lines } = reading
   const used = usedOn(facts.asOfDay)
   const passage = (limit: number): LifePassage<Governing> => {
@@ -99,15 +99,15 @@ function started({ facts }: DutyContext, reading: Reading): WearClock {
   }
 }
 
-const groupShare = ({ facts, index }: DutyContext) => facts.shares.value[(index ?? 1) - 1] ?? 1
+const groupShare = ({ facts, index }: TaskContext) => facts.shares.value[(index ?? 1) - 1] ?? 1
 
-function shots(context: DutyContext): Reading | null {
+function shots(context: TaskContext): Reading | null {
   const found = lifeOf(context, 'shots')
   if (!found) return null
-  const { facts, duty, since } = context
+  const { facts, task, since } = context
   const { use, asOfDay, kind } = facts
   const start = since.day
-  const share = duty.each === 'group' ? groupShare(context) : 1
+  const share = task.each === 'group' ? groupShare(context) : 1
   const before = use.totalAt(start)
   const mean = meanRate(use.rate) * share
   return {
@@ -128,13 +128,13 @@ function shots(context: DutyContext): Reading | null {
   }
 }
 
-function litres(context: DutyContext): Reading | null {
+function litres(context: TaskContext): Reading | null {
   const found = lifeOf(context, 'litres')
   if (!found) return null
-  const { facts, duty, since } = context
+  const { facts, task, since } = context
   const { use, budget } = facts
   const start = since.day
-  const ofGroup = duty.litresOf === 'group'
+  const ofGroup = task.litresOf === 'group'
   const share = ofGroup ? groupShare(context) : 1
   const mlPerDrink = (ofGroup ? budget.brewMlPerDrink : budget.mlPerDrink) * budget.factor
   const perDay = ofGroup ? (meanRate(use.rate) * share * mlPerDrink) / 1000 : litresADay(budget, use)
@@ -157,13 +157,13 @@ function litres(context: DutyContext): Reading | null {
 }
 
 /** What goes along with drinks and open days: so many openings, heat-ups, kilograms. */
-function along(context: DutyContext, clock: AlongClock): Reading | null {
+function along(context: TaskContext, clock: AlongClock): Reading | null {
   const found = lifeOf(context, clock)
-  const { facts, duty, since } = context
+  const { facts, task, since } = context
   const count = alongCount(facts, clock)
   if (!found || !count) return null
   const { use, kind } = facts
-  const share = duty.each === 'group' ? groupShare(context) : duty.each === 'side' ? 1 / kind.sides : 1
+  const share = task.each === 'group' ? groupShare(context) : task.each === 'side' ? 1 / kind.sides : 1
   const along: Along = {
     factor: 1,
     thousandthsPerDrink: count.perDrink * share * 1000,
@@ -182,7 +182,7 @@ function along(context: DutyContext, clock: AlongClock): Reading | null {
   }
 }
 
-function detergent(context: DutyContext): Reading | null {
+function detergent(context: TaskContext): Reading | null {
   const found = lifeOf(context, 'detergentCycles')
   const { facts, since } = context
   const rate = detergentRate(facts)
@@ -205,12 +205,12 @@ function detergent(context: DutyContext): Reading | null {
   }
 }
 
-function months(context: DutyContext): Reading | null {
+function months(context: TaskContext): Reading | null {
   const found = lifeOf(context, 'months')
   if (!found) return null
-  const { facts, duty, since } = context
+  const { facts, task, since } = context
   const start = since.day
-  const hot = duty.rubber ? hotHours(facts) : null
+  const hot = task.rubber ? hotHours(facts) : null
   if (hot) {
     return {
       clock: 'months',
