@@ -1,37 +1,33 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
-import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { DueDefs } from '../../ui/DueBell.tsx'
-import { dayNear } from '../../ui/format.ts'
-import { Key } from '../../ui/Key.tsx'
-import { fetchedAtRest, later } from '../../ui/later.tsx'
-import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { WrittenSince } from '../../views/entry-verdict.ts'
+import { later } from '../../ui/later.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { AsideNote } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
 import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
 import { kindOf } from '../machine/use-bundle.ts'
-import { sendEntries } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { Counters } from './Counters.tsx'
 import { type Draft, entriesOfDraft, headerOf } from './draft.ts'
+import { EntryTitle } from './EntryTitle.tsx'
 import { expectedCount } from './expected-count.ts'
 import { lastApart } from './last-apart.ts'
 import { Measurements } from './Measurements.tsx'
 import { MovesHead } from './MovesHead.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
+import { SavingPart } from './SavingPart.tsx'
 import { Stop } from './Stop.tsx'
 import { TasksDone } from './TasksDone.tsx'
 import { useDraft } from './use-draft.ts'
+import { useSave } from './use-save.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
 
 const WhatMoves = later(() => import('./WhatMoves.tsx').then((module) => module.WhatMoves), MovesHead)
-const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
 
 interface Props {
   bundle: MachineBundle
@@ -46,10 +42,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
   const going = visitToday(bundle, today, me)
   const { draft, setDraft, restored, ready, aside, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
-  const [issues, setIssues] = useState(new Map<string, string>())
-  const [problem, setProblem] = useState('')
-  const [others, setOthers] = useState<WrittenSince[]>([])
-  const [busy, setBusy] = useState(false)
+  const { issues, forgetIssues, problem, others, busy, save } = useSave({ bundle, draft, idFor, today, me, clear })
   const standings = useMemo(() => standingsOf(before), [before])
   const settled = useDeferredValue(draft)
   const made = useMemo(() => entriesOfDraft(settled, bundle, idFor, me), [settled, bundle, idFor, me])
@@ -68,61 +61,9 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   // Open where it was noted before.
   const apart = apartAsked ?? (apartBefore.size > 0 || Object.values(draft.apart).some(Boolean))
   const headed = headerOf(bundle, draft.visitId) !== undefined
-  const lastVisit = (bundle.ledgers.machine ?? [])
-    .filter((entry) => entry.visitId)
-    .reduce<RecordedEntry | null>((last, entry) => (last && last.happenedOn >= entry.happenedOn ? last : entry), null)
   const change = (part: Partial<Draft>) => {
-    setIssues(new Map())
+    forgetIssues()
     setDraft((now) => ({ ...now, ...part }))
-  }
-
-  const save = async (anyway = false) => {
-    if (busy) return
-    const now = entriesOfDraft(draft, bundle, idFor, me)
-    const found = new Map(now.issues.map((issue) => [issue.slot, issue.message]))
-    // Without signal since the page opened the server checks alone.
-    const check = await checks().catch(() => null)
-    for (const { slot, entry } of now.entries) {
-      const parsed = check?.parseEntry(entry)
-      if (parsed && !parsed.ok) found.set(slot, parsed.issues.map((issue) => issue.message).join('; '))
-    }
-    if (draft.happenedOn > today) found.set('day', `is in the future: today is ${today}`)
-    setIssues(found)
-    if (found.size > 0)
-      return setProblem(
-        `${found.size === 1 ? 'One field needs' : `${found.size} fields need`} another look; nothing was saved.`,
-      )
-    if (now.entries.length === 0) return setProblem('There is nothing to save yet.')
-    setBusy(true)
-    setProblem('')
-    const about = [bundle.machine.id, ...(bundle.softener ? [bundle.softener.id] : [])]
-    const sent = await sendEntries(
-      now.entries.map(({ entry }) => entry),
-      anyway ? undefined : { seq: bundle.seq, subjectIds: about },
-    )
-    if (sent.ok) {
-      await clear()
-      location.assign(`/machines/${bundle.machine.id}?saved`)
-      return
-    }
-    setBusy(false)
-    if (sent.why === 'written-since') return setOthers(sent.answer.writtenSince ?? [])
-    if (sent.why !== 'refused') return setProblem(sent.message)
-    const slotOf = new Map(now.entries.map(({ slot, entry }) => [entry.id, slot]))
-    const taken = sent.issues.some((issue) => issue.code === 'taken')
-    setIssues(
-      new Map(
-        sent.issues.map((issue) => [
-          issue.path === 'happenedOn' ? 'day' : (slotOf.get(issue.entryId) ?? ''),
-          issue.message,
-        ]),
-      ),
-    )
-    setProblem(
-      taken
-        ? 'This visit was saved before, with other figures. Correct it in the ledger.'
-        : `Nothing was saved: ${sent.issues[0]?.message ?? 'it was refused'}`,
-    )
   }
 
   useEffect(() => {
@@ -141,39 +82,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <DueDefs />
-      <TitleBlock
-        name="New entry"
-        under={`${bundle.machine.name}, ${bundle.site.name}`}
-        facts={[
-          {
-            label: 'Maker, model',
-            value: `${bundle.machine.maker} ${bundle.machine.model}`,
-            source: bundle.machine.serial,
-          },
-          ...(lastVisit
-            ? [
-                {
-                  label: 'Last visit',
-                  value: dayNear(lastVisit.happenedOn, today),
-                  source: bundle.technicians.find((person) => person.id === lastVisit.recordedBy)?.name.split(' ')[0],
-                },
-              ]
-            : []),
-          ...(bundle.site.accessNote
-            ? [
-                {
-                  label: 'Access',
-                  value: <span className="font-sans font-normal">{bundle.site.accessNote}</span>,
-                },
-              ]
-            : []),
-        ]}
-        action={
-          <a href={`/machines/${bundle.machine.id}`} className="plain inline-flex items-center whitespace-nowrap">
-            To the machine
-          </a>
-        }
-      />
+      <EntryTitle bundle={bundle} today={today} />
       <div className="flex min-w-0 flex-1 flex-col lg:flex-row">
         <form
           id="entry"
@@ -290,48 +199,14 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
             >
               <VisitFields draft={draft} onChange={change} issues={issues} headed={headed} />
             </Stop>
-            {others.length > 0 && (
-              <div role="alert" className="mt-3 border-l-4 border-seal pl-3">
-                <b>Somebody else wrote here since you opened this form. Nothing of yours was saved yet.</b>
-                {others.map((other) => (
-                  <p key={other.seq} className="m-0 text-[14px]">
-                    {other.by}: {other.said.join(', ')}
-                  </p>
-                ))}
-                <div className="mt-2 flex gap-3">
-                  <button type="button" className="act" onClick={() => save(true)}>
-                    Save mine as well
-                  </button>
-                  <button
-                    type="button"
-                    className="plain"
-                    onClick={() => location.assign(`/machines/${bundle.machine.id}?lens=ledger`)}
-                  >
-                    See theirs, keep my draft
-                  </button>
-                </div>
-              </div>
-            )}
-            {problem && (
-              <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
-                {problem}
-              </p>
-            )}
-            <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-              <button type="submit" className="act min-h-[48px] text-[17px]" disabled={busy}>
-                {busy ? 'Saving …' : 'Save the entry'}
-              </button>
-              <span className="text-[14px] text-second">{made.entries.length} lines for the ledger</span>
-              <span className="hidden gap-3 text-[13px] text-second md:flex">
-                <span>
-                  <Key>Tab</Key> next
-                </span>
-                <span>
-                  <Key>Enter</Key> save
-                </span>
-                <span>the draft stays on this device</span>
-              </span>
-            </div>
+            <SavingPart
+              machineId={bundle.machine.id}
+              others={others}
+              problem={problem}
+              busy={busy}
+              lines={made.entries.length}
+              onSave={() => save(true)}
+            />
           </fieldset>
         </form>
         <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[464px] lg:border-l" aria-label="What this moves">

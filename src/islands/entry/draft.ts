@@ -145,6 +145,15 @@ function splitKey(key: string): { id: string; group?: number } {
   return n ? { id, group: Number(n) } : { id }
 }
 
+/** A visit being put into entries: what it is about, and where each thing goes. */
+interface Writing {
+  draft: Draft
+  bundle: MachineBundle
+  kind: Kind
+  add<K extends OfFirstShape>(slot: string, about: SubjectKind, kindOf: K, body: Unversioned<Body<K>>): void
+  wrong(slot: string, message: string): void
+}
+
 /**
  * The entries a draft stands for. Pure, so that the preview and the save show the same thing.
  * @param idFor - the lasting id of a slot
@@ -156,42 +165,38 @@ export function entriesOfDraft(
   technicianId: string,
 ): Made {
   const made: Made = { entries: [], issues: [] }
-  const kind = machineKind(effective(bundle.ledgers)) ?? kindById(bundle.machine.kind)!
   const subjects: Record<string, string | undefined> = {
     machine: bundle.machine.id,
     site: bundle.site.id,
     softener: bundle.softener?.id,
   }
   // A visit entered later keeps its own day; the hour is no longer known.
-  const { timeZone } = bundle.site
-  const happenedAt = placedAt(timeZone, draft.happenedOn, new Date(draft.startedAt))
-  const add = <K extends OfFirstShape>(
-    slot: string,
-    subjectKind: SubjectKind,
-    kindOf: K,
-    body: Unversioned<Body<K>>,
-  ) => {
-    const subjectId = subjects[subjectKind]
-    if (!subjectId) return
-    const jotting: Jotting = jot(kindOf, body)
-    const about = { id: idFor(slot), subjectKind, subjectId, visitId: draft.visitId }
-    made.entries.push({ slot, entry: { ...about, ...jotting, happenedAt, happenedOn: draft.happenedOn } })
+  const happenedAt = placedAt(bundle.site.timeZone, draft.happenedOn, new Date(draft.startedAt))
+  const writing: Writing = {
+    draft,
+    bundle,
+    kind: machineKind(effective(bundle.ledgers)) ?? kindById(bundle.machine.kind)!,
+    add(slot, subjectKind, kindOf, body) {
+      const subjectId = subjects[subjectKind]
+      if (!subjectId) return
+      const jotting: Jotting = jot(kindOf, body)
+      const about = { id: idFor(slot), subjectKind, subjectId, visitId: draft.visitId }
+      made.entries.push({ slot, entry: { ...about, ...jotting, happenedAt, happenedOn: draft.happenedOn } })
+    },
+    wrong: (slot, message) => made.issues.push({ slot, message }),
   }
-  const wrong = (slot: string, message: string) => made.issues.push({ slot, message })
-  /** One sample a point: all that was read off it goes into one entry. */
-  const addFigures = (point: 'raw' | 'permeate' | 'softened') => {
-    const found: Partial<Record<WaterFigureName, number>> = {}
-    for (const [slot, text] of Object.entries(draft.figures)) {
-      const [at, name = ''] = slot.split(':')
-      if (at !== point || !text.trim()) continue
-      const value = decimal(text)
-      if (value === null || value < 0) wrong(slot, 'is not a number')
-      else found[name as WaterFigureName] = name === 'testTempC' ? asReckoned(value, '°C') : value
-    }
-    if (Object.keys(found).length > 0)
-      add(`figures:${point}`, point === 'raw' ? 'site' : 'softener', 'water-figures', { point, by: 'pen', ...found })
-  }
+  addCounters(writing)
+  addTests(writing)
+  for (const point of ['raw', 'permeate', 'softened'] as const) addFigures(writing, point)
+  for (const key of draft.tasks) addTask(writing, key)
+  for (const [key, part] of Object.entries(draft.parts)) addPart(writing, key, part)
+  for (const state of ['found', 'left'] as const) addMeasures(writing, state)
+  addWords(writing)
+  addHeader(writing, technicianId, made.entries.length > 0)
+  return made
+}
 
+function addCounters({ draft, bundle, kind, add, wrong }: Writing): void {
   for (const [slot, counter, subject, text] of [
     ['counter', 'shots', 'machine', draft.counter],
     ['meter', 'litres', bundle.softener ? 'softener' : 'machine', draft.meter],
@@ -206,6 +211,9 @@ export function entriesOfDraft(
     else
       add(slot, subject, 'reading', { counter, count: counter === 'litres' ? asReckoned(count, 'L') : count, ...apart })
   }
+}
+
+function addTests({ draft, add, wrong }: Writing): void {
   for (const [slot, test] of Object.entries(draft.tests)) {
     const about = testSlots[slot as keyof typeof testSlots]
     const typed = test.method === 'drops' ? [test.drops] : [test.low, test.high]
@@ -229,57 +237,76 @@ export function entriesOfDraft(
       })
     }
   }
-  for (const point of ['raw', 'permeate', 'softened'] as const) addFigures(point)
-  for (const key of draft.tasks) {
+}
+
+/** One sample a point: all that was read off it goes into one entry. */
+function addFigures({ draft, add, wrong }: Writing, point: 'raw' | 'permeate' | 'softened'): void {
+  const found: Partial<Record<WaterFigureName, number>> = {}
+  for (const [slot, text] of Object.entries(draft.figures)) {
+    const [at, name = ''] = slot.split(':')
+    if (at !== point || !text.trim()) continue
+    const value = decimal(text)
+    if (value === null || value < 0) wrong(slot, 'is not a number')
+    else found[name as WaterFigureName] = name === 'testTempC' ? asReckoned(value, '°C') : value
+  }
+  if (Object.keys(found).length > 0)
+    add(`figures:${point}`, point === 'raw' ? 'site' : 'softener', 'water-figures', { point, by: 'pen', ...found })
+}
+
+function addTask({ draft, bundle, kind, add, wrong }: Writing, key: string): void {
+  const { id, group } = splitKey(key)
+  const raised = bundle.raisedTasks.find((task) => task.id === id)
+  if (raised?.kind === 'descaled')
+    return add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
+  if (raised) return add(`task:${key}`, raised.about, raised.kind, raised.body)
+  const task = kind.tasks.find((candidate) => candidate.id === id)
+  if (task)
+    add(`task:${key}`, 'machine', task.doneBy, {
+      task: id,
+      ...(group && task.doneBy !== 'serviced' && { group }),
+    })
+}
+
+function addPart({ add }: Writing, key: string, part: Draft['parts'][string]): void {
+  const { id, group } = splitKey(key)
+  const about = { part: id, ...(group && { group }) }
+  if (part.changed) {
+    add(`part:${key}:removed`, 'machine', 'removed', {
+      ...about,
+      ...(part.condition !== undefined && { condition: part.condition }),
+      ...(part.why && { why: part.why }),
+    })
+    add(`part:${key}:fitted`, 'machine', 'fitted', {
+      ...about,
+      ...(part.variant && { variant: part.variant }),
+      ...(part.size && { size: part.size }),
+    })
+  } else if (part.condition !== undefined) {
+    add(`part:${key}:inspected`, 'machine', 'inspected', { ...about, condition: part.condition })
+  }
+}
+
+function addMeasures({ draft, kind, add, wrong }: Writing, state: 'found' | 'left'): void {
+  for (const [key, text] of Object.entries(draft[state])) {
+    if (!text.trim()) continue
+    const value = decimal(text)
     const { id, group } = splitKey(key)
-    const raised = bundle.raisedTasks.find((task) => task.id === id)
-    if (raised?.kind === 'descaled')
-      add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
-    else if (raised) add(`task:${key}`, raised.about, raised.kind, raised.body)
-    else {
-      const task = kind.tasks.find((candidate) => candidate.id === id)
-      if (task)
-        add(`task:${key}`, 'machine', task.doneBy, {
-          task: id,
-          ...(group && task.doneBy !== 'serviced' && { group }),
-        })
-    }
-  }
-  for (const [key, part] of Object.entries(draft.parts)) {
-    const { id, group } = splitKey(key)
-    const about = { part: id, ...(group && { group }) }
-    if (part.changed) {
-      add(`part:${key}:removed`, 'machine', 'removed', {
-        ...about,
-        ...(part.condition !== undefined && { condition: part.condition }),
-        ...(part.why && { why: part.why }),
+    if (value === null) wrong(`measure:${key}:${state}`, 'is not a number')
+    else
+      add(`measure:${key}:${state}`, 'machine', 'measured', {
+        measure: id,
+        ...(group && { group }),
+        state,
+        value: asReckoned(value, kind.measures.find((measure) => measure.id === id)?.unit ?? ''),
+        ...(draft.instrument && { instrument: draft.instrument }),
       })
-      add(`part:${key}:fitted`, 'machine', 'fitted', {
-        ...about,
-        ...(part.variant && { variant: part.variant }),
-        ...(part.size && { size: part.size }),
-      })
-    } else if (part.condition !== undefined) {
-      add(`part:${key}:inspected`, 'machine', 'inspected', { ...about, condition: part.condition })
-    }
   }
-  for (const state of ['found', 'left'] as const) {
-    for (const [key, text] of Object.entries(draft[state])) {
-      if (!text.trim()) continue
-      const value = decimal(text)
-      const { id, group } = splitKey(key)
-      if (value === null) wrong(`measure:${key}:${state}`, 'is not a number')
-      else
-        add(`measure:${key}:${state}`, 'machine', 'measured', {
-          measure: id,
-          ...(group && { group }),
-          state,
-          value: asReckoned(value, kind.measures.find((measure) => measure.id === id)?.unit ?? ''),
-          ...(draft.instrument && { instrument: draft.instrument }),
-        })
-    }
-  }
-  const says = (text: string) => text.trim() !== ''
+}
+
+const says = (text: string) => text.trim() !== ''
+
+/** What was wrong, what was done about it, what is left to say. */
+function addWords({ draft, add, wrong }: Writing): void {
   if (says(draft.complaint)) add('complaint', 'machine', 'fault-reported', { text: draft.complaint.trim() })
   if (says(draft.repair)) {
     const cause = says(draft.cause) ? { cause: draft.cause.trim() } : {}
@@ -291,16 +318,18 @@ export function entriesOfDraft(
   } else if (says(draft.cause)) wrong('repair', 'is missing: say what was done about the cause')
   if (says(draft.remark)) add('remark', 'machine', 'remark', { text: draft.remark.trim() })
   if (says(draft.note)) add('note', 'machine', 'note', { text: draft.note.trim() })
+}
 
+/** One header a call: the second machine of the same call finds it there. */
+function addHeader({ draft, bundle, add, wrong }: Writing, technicianId: string, hasEntries: boolean): void {
   const minutes = says(draft.minutes) ? decimal(draft.minutes) : undefined
   if (minutes === null) wrong('minutes', 'is not a number of minutes')
   const [arrivedAt, leftAt] = [draft.arrived, draft.went].map((time) =>
-    /^\d\d:\d\d$/.test(time) ? instantAt(timeZone, draft.happenedOn, time) : undefined,
+    /^\d\d:\d\d$/.test(time) ? instantAt(bundle.site.timeZone, draft.happenedOn, time) : undefined,
   )
   const backwards = Boolean(arrivedAt && leftAt && leftAt < arrivedAt)
   if (backwards) wrong('went', 'is before arrival')
-  // One header a call: the second machine of the same call finds it there.
-  if ((made.entries.length > 0 || draft.terms || minutes) && !headerOf(bundle, draft.visitId))
+  if ((hasEntries || draft.terms || minutes) && !headerOf(bundle, draft.visitId))
     add('visit', 'site', 'visit', {
       technicianIds: [technicianId],
       ...(arrivedAt && { arrivedAt }),
@@ -308,7 +337,6 @@ export function entriesOfDraft(
       ...(minutes && { minutes }),
       ...(draft.terms && { terms: draft.terms as VisitTerms }),
     })
-  return made
 }
 
 /** A spent solution is diluted so many times before its drops are counted. */

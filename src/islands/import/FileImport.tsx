@@ -1,18 +1,13 @@
 import { type ReactNode, useMemo, useRef, useState } from 'react'
 import { type DateForm, fittingForms } from '../../core/files/parse-cells.ts'
-import { counted, figure } from '../../ui/format.ts'
+import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { Judged, RowVerdict } from '../../views/judged-row.ts'
+import type { Judged } from '../../views/judged-row.ts'
 import { newId } from '../send-entries.ts'
+import { ColumnChoice } from './ColumnChoice.tsx'
 import type { ImportKind } from './import-kind.ts'
-import { Download, Rows, verdictWords } from './JudgedRows.tsx'
+import { RowVerdicts } from './RowVerdicts.tsx'
 import { type FileTable, guessColumns, readFile } from './read-file.ts'
-
-const formWords: Record<DateForm, string> = {
-  'day-first': 'day, month, year',
-  'month-first': 'month, day, year',
-  'year-first': 'year, month, day',
-}
 
 /** A spreadsheet brought in: columns mapped by the user, each row's verdict shown, nothing written until confirmed. */
 export function FileImport<R extends Judged>({
@@ -31,7 +26,6 @@ export function FileImport<R extends Judged>({
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState('')
   const [written, setWritten] = useState<number | null>(null)
-  const [only, setOnly] = useState<RowVerdict | ''>('')
   const ids = useRef<string[]>([])
   const stop = useRef<AbortController | null>(null)
   const dates = columns[kind.dateColumn ?? ''] ?? -1
@@ -48,7 +42,6 @@ export function FileImport<R extends Judged>({
         : [],
     [table, dates],
   )
-  const mapped = kind.columns.every(({ id, required }) => !required || (columns[id] ?? -1) >= 0)
   const cell = (row: string[], id: string) => ((columns[id] ?? -1) >= 0 ? row[columns[id]!]! : '').slice(0, 2000)
 
   const choose = async (file: File | undefined) => {
@@ -115,13 +108,10 @@ export function FileImport<R extends Judged>({
     )
   }
 
-  const counts = (verdict: RowVerdict) => judged?.filter((row) => row.verdict === verdict).length ?? 0
-  const refused =
-    judged?.flatMap((row, i) =>
-      row.verdict === 'taken'
-        ? []
-        : [{ cells: table!.rows[i]!, reason: `${verdictWords[row.verdict]}: ${row.reason ?? ''}` }],
-    ) ?? []
+  const changeForm = (chosen: DateForm) => {
+    setForm(chosen)
+    setJudged(null)
+  }
   return (
     <div>
       <TitleBlock name={kind.title} under={firm} facts={[]} />
@@ -153,160 +143,35 @@ export function FileImport<R extends Judged>({
           </p>
         )}
         {table && (
-          <section aria-labelledby="columns" className="mt-6">
-            <h2 id="columns" className="head m-0">
-              2 Which column is what
-            </h2>
-            <div className="mt-2 flex flex-wrap gap-4">
-              {kind.columns.map(({ id, label, required }) => (
-                <label key={id} className="flex flex-col gap-1">
-                  <span className="slim text-[14px]">{label}</span>
-                  <select
-                    className="field"
-                    value={columns[id] ?? -1}
-                    onChange={(event) => {
-                      setColumns({ ...columns, [id]: Number(event.target.value) })
-                      setJudged(null)
-                    }}
-                  >
-                    <option value={-1}>{required ? 'choose …' : 'not in the file'}</option>
-                    {table.head.map((name, i) => (
-                      <option key={i} value={i}>
-                        {name}
-                      </option>
-                    ))}
-                  </select>
-                  <span className="mono max-w-[180px] truncate text-[12.5px] text-second">
-                    {(columns[id] ?? -1) >= 0 ? `such as ${table.rows[0]![columns[id]!] || '(empty)'}` : ''}
-                  </span>
-                </label>
-              ))}
-              {dates >= 0 && (
-                <label className="flex flex-col gap-1">
-                  <span className="slim text-[14px]">Days are written</span>
-                  <select
-                    className="field"
-                    value={form}
-                    onChange={(event) => {
-                      setForm(event.target.value as DateForm)
-                      setJudged(null)
-                    }}
-                  >
-                    {Object.entries(formWords).map(([value, words]) => (
-                      <option key={value} value={value}>
-                        {words}
-                      </option>
-                    ))}
-                  </select>
-                  <span className="text-[12.5px] text-second">
-                    {forms.length > 1 ? 'The days fit more than one: please look.' : ''}
-                  </span>
-                </label>
-              )}
-            </div>
+          <ColumnChoice
+            kind={kind}
+            table={table}
+            columns={columns}
+            onColumns={(chosen) => {
+              setColumns(chosen)
+              setJudged(null)
+            }}
+            days={dates >= 0 ? { form, fitting: forms, onForm: changeForm } : null}
+            busy={busy}
+            onCheck={check}
+            onStop={() => stop.current?.abort()}
+          >
             {children}
-            <p className="mt-3 mb-0 flex items-center gap-3">
-              <button type="button" className="act" disabled={!mapped || busy !== ''} onClick={check}>
-                Check the rows
-              </button>
-              {busy && <Progress words={busy} onStop={() => stop.current?.abort()} />}
-              {!mapped && (
-                <span className="text-second">
-                  Choose first:{' '}
-                  {kind.columns
-                    .filter(({ id, required }) => required && (columns[id] ?? -1) < 0)
-                    .map(({ label }) => label.toLowerCase())
-                    .join(', ')}
-                  .
-                </span>
-              )}
-            </p>
-          </section>
+          </ColumnChoice>
         )}
         {judged && table && (
-          <section aria-labelledby="rows" className="mt-6">
-            <h2 id="rows" className="head m-0">
-              3 What becomes of each row
-            </h2>
-            <p className="m-0 mt-1">
-              <Verdict name="" n={judged.length} on={only} set={setOnly} words="all rows" />
-              {(Object.keys(verdictWords) as RowVerdict[]).map(
-                (verdict) =>
-                  counts(verdict) > 0 && (
-                    <Verdict
-                      key={verdict}
-                      name={verdict}
-                      n={counts(verdict)}
-                      on={only}
-                      set={setOnly}
-                      words={verdictWords[verdict]}
-                    />
-                  ),
-              )}
-            </p>
-            {written === null ? (
-              <p className="mt-2 mb-2 flex flex-wrap items-center gap-3">
-                <button type="button" className="act" disabled={counts('taken') === 0 || busy !== ''} onClick={write}>
-                  Write {counted(counts('taken'), kind.thing, kind.things)}
-                </button>
-                {busy ? (
-                  <Progress words={busy} onStop={() => stop.current?.abort()} />
-                ) : (
-                  <span className="text-second">Nothing has been written yet.</span>
-                )}
-                {refused.length > 0 && <Download head={table.head} refused={refused} name={table.name} />}
-              </p>
-            ) : (
-              <p role="status" className="mt-2 mb-2 flex flex-wrap items-center gap-3 border-l-4 border-water pl-3">
-                <b>
-                  {counted(written, kind.thing, kind.things)} {written === 1 ? 'is' : 'are'} written.
-                </b>
-                <a className="plain inline-flex items-center" href="/round">
-                  See what is due
-                </a>
-                {refused.length > 0 && <Download head={table.head} refused={refused} name={table.name} />}
-              </p>
-            )}
-            <Rows table={table} judged={judged} kind={kind} cell={cell} only={only} />
-          </section>
+          <RowVerdicts
+            kind={kind}
+            table={table}
+            judged={judged}
+            cell={cell}
+            busy={busy}
+            written={written}
+            onWrite={write}
+            onStop={() => stop.current?.abort()}
+          />
         )}
       </div>
     </div>
-  )
-}
-
-function Progress({ words, onStop }: { words: string; onStop: () => void }) {
-  return (
-    <span role="status" className="flex items-center gap-2">
-      {words}
-      <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={onStop}>
-        Stop
-      </button>
-    </span>
-  )
-}
-
-function Verdict({
-  name,
-  n,
-  on,
-  set,
-  words,
-}: {
-  name: RowVerdict | ''
-  n: number
-  on: string
-  set: (name: RowVerdict | '') => void
-  words: string
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={on === name}
-      onClick={() => set(name)}
-      className={`mr-4 min-h-[44px] ${on === name ? 'border-b-2 border-copper font-semibold' : 'text-second'}`}
-    >
-      <span className="mono">{figure(n)}</span> {words}
-    </button>
   )
 }

@@ -2,7 +2,6 @@ import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
-import { sheetsForPart } from '../../core/strip-down/sheet-for.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
@@ -22,6 +21,7 @@ import { usePrinting } from '../use-printing.ts'
 import { Fetching } from './Fetching.tsx'
 import { PolicyLine } from './PolicyLine.tsx'
 
+const SheetLinks = later(() => import('./SheetLinks.tsx').then((module) => module.SheetLinks))
 const Routine = later(() => import('./Routine.tsx').then((module) => module.Routine))
 
 interface Props {
@@ -238,7 +238,6 @@ function Besides({
   today,
   onSaved,
 }: { standing: Standing } & Pick<Props, 'bundle' | 'kind' | 'today' | 'onSaved'>) {
-  const sheets = standing.part ? sheetsForPart(standing.part, kind.basedOn ?? kind.id) : []
   return (
     <>
       {kind.tasks.some(({ id }) => id === standing.task) && (
@@ -252,16 +251,9 @@ function Besides({
           />
         </p>
       )}
-      {sheets.map(({ id, name }) => (
-        <p key={id} className="m-0 pt-2">
-          <a
-            className="word inline-flex min-h-[44px] items-center"
-            href={`/machines/${bundle.machine.id}/strip-down?of=${id}`}
-          >
-            Strip-down sheet: {name.toLowerCase()}
-          </a>
-        </p>
-      ))}
+      {standing.part && (
+        <SheetLinks part={standing.part} kind={kind.basedOn ?? kind.id} machineId={bundle.machine.id} />
+      )}
       {standing.caution && (
         <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">{cautionWords[standing.caution]}</p>
       )}
