@@ -28,13 +28,19 @@ const rounds = 200
 /** Simulated counters the forecast bands are held against. */
 const counters = 500
 
-/** `npm run bench -- 5000` for one size, `-- forecast` for the bands alone; all otherwise. */
-function sizes(): number[] {
-  const asked = process.argv
-    .slice(2)
-    .map(Number)
-    .filter((n) => n > 0)
-  return asked.length > 0 ? asked : [5000, 50_000]
+interface Size {
+  machines: number
+  /** Where each has a livelier past than is usual here. */
+  entriesEach?: number
+}
+
+/** `npm run bench -- 5000` for one size, `-- 50000x270` with so many entries each, `-- forecast` for the bands alone. */
+function sizes(): Size[] {
+  const asked = process.argv.slice(2).flatMap((size): Size[] => {
+    const [machines = 0, entriesEach] = size.split('x').map(Number)
+    return machines > 0 ? [{ machines, ...(entriesEach && { entriesEach }) }] : []
+  })
+  return asked.length > 0 ? asked : [{ machines: 5000 }, { machines: 50_000 }]
 }
 
 /** The application as it is shipped, in a process of its own. */
@@ -49,7 +55,7 @@ interface Measured {
   rows: Record<string, string>
 }
 
-async function bench(machines: number[]): Promise<void> {
+async function bench(all: Size[]): Promise<void> {
   const work = mkdtempSync(join(tmpdir(), 'evenshot-bench-'))
   chmodSync(work, 0o755)
   console.log(
@@ -60,7 +66,7 @@ async function bench(machines: number[]): Promise<void> {
   const cluster = await startCluster(join(work, 'data'))
   try {
     const measured: Measured[] = []
-    for (const count of machines) measured.push(await atSize(cluster, join(work, 'data'), count))
+    for (const size of all) measured.push(await atSize(cluster, join(work, 'data'), size))
     console.log(table(measured))
   } finally {
     cluster.stop()
@@ -87,8 +93,8 @@ function reckoningSpeed(): string {
   return `Demo world, ${Math.round(entries)} entries a machine: ${perSecond(false)} machines/s reckoned for a board, ${perSecond(true)} with every working\n`
 }
 
-async function atSize(cluster: Cluster, dataDir: string, machines: number): Promise<Measured> {
-  const name = `evenshot_bench_${machines}`
+async function atSize(cluster: Cluster, dataDir: string, { machines, entriesEach }: Size): Promise<Measured> {
+  const name = `evenshot_bench_${machines}_${entriesEach ?? ''}`
   const urls = await privateDatabase(cluster, dataDir, name)
   await bringUpToDate(urls)
   const owner = openDatabase(urls.ownerUrl, 2)
@@ -101,7 +107,7 @@ async function atSize(cluster: Cluster, dataDir: string, machines: number): Prom
   console.log(`${machines} machines`)
   try {
     const filling = performance.now()
-    const firmId = await makeManyMachines(owner, machines, today)
+    const firmId = await makeManyMachines(owner, machines, today, entriesEach)
     const { rows: counted } = await owner.raw('select count(*) as n from entry')
     console.log(`  filled with ${counted[0].n} entries in ${seconds(filling)} s`)
     say('Reckoned a second, in memory, one thread', String(await inMemory(app, firmId)))
@@ -130,7 +136,7 @@ async function atSize(cluster: Cluster, dataDir: string, machines: number): Prom
       const list = await times(50, () => get('/machines'))
       say('Machines page p50', ms(median(list)))
       await entrySaved(app, firmId, say)
-      if (machines === sizes()[0]) await bytes(get, app, firmId, say)
+      if (machines === sizes()[0]!.machines) await bytes(get, app, firmId, say)
     })
   } finally {
     await app.destroy()

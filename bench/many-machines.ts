@@ -4,8 +4,9 @@ import type { Db } from '../src/records/database.ts'
 const perSite = 4
 const perTechnician = 2000
 
-/** Months of readings each machine has; with its fittings and tasks about thirty entries. */
+/** Months of readings each machine has; with its fittings and tasks so many entries. */
 const months = 14
+const usualEntries = 26
 
 /**
  * Fills a database with a firm of many machines, in plain SQL as the tables' owner: through the write path
@@ -15,9 +16,15 @@ const months = 14
  * apart; a third of its parts were changed on the way.
  *
  * @param endDay - the last day of the history
+ * @param entriesEach - where a machine has a livelier past: readings every few days, and work between them
  * @returns the firm's id
  */
-export async function makeManyMachines(owner: Db, machines: number, endDay: string): Promise<string> {
+export async function makeManyMachines(
+  owner: Db,
+  machines: number,
+  endDay: string,
+  entriesEach = usualEntries,
+): Promise<string> {
   const firmId = '00000000-0000-7000-8000-000000000001'
   const sites = Math.ceil(machines / perSite)
   const people = Math.max(1, Math.ceil(machines / perTechnician))
@@ -60,6 +67,7 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
       case subject_kind when 'machine' then ${id('machine', 'n')} else ${id('site', 'n')} end,
       kind, on_day + time '09:00', on_day, on_day + time '10:00', ${id('person', '1')}, body
     from (${from}) made`
+  const more = Math.max(0, entriesEach - usualEntries)
   await run('create temporary sequence bench_seq')
   await run(
     entries(`select 'site' as subject_kind, n, 'setting' as kind, 1 as k, :end - 430 as on_day,
@@ -73,7 +81,7 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
   )
   await run(
     entries(`select 'machine' as subject_kind, n, 'reading' as kind, k, :end - 425 + 30 * k - n % 9 as on_day,
-      json_build_object('v', 1, 'counter', 'shots', 'count', (1000 + k * 21 * (8 + n * 7919 % 90) * (0.9 + 0.2 * ((n * k) % 11) / 11.0))::int) as body
+      json_build_object('v', 1, 'counter', 'shots', 'count', (1000 + k * 21 * (8 + n * 7919 % 90) * ${more > 0 ? '1.0' : '(0.9 + 0.2 * ((n * k) % 11) / 11.0)'})::int) as body
       from generate_series(1, ${machines}) n, generate_series(1, ${months}) k`),
   )
   await run(
@@ -94,6 +102,22 @@ export async function makeManyMachines(owner: Db, machines: number, endDay: stri
     entries(`select 'site' as subject_kind, n, 'water-test' as kind, k, :end - 380 + 60 * k as on_day,
       json_build_object('v', 1, 'point', 'raw', 'quantity', 'total', 'method', 'drops', 'unit', 'dH', 'drops', 4 + n % 18, 'perDrop', 1) as body
       from generate_series(1, ${sites}) n, generate_series(1, 2) k`),
+  )
+  const days = 410
+  const [readings, work] = [Math.round(more * 0.6), more - Math.round(more * 0.6)]
+  // Between the monthly readings, on the same pace: none falls behind the one before it.
+  await run(
+    entries(`select 'machine' as subject_kind, n, 'reading' as kind, 100 + k as k, :end - 420 + ${days} * k / ${Math.max(1, readings)} as on_day,
+      json_build_object('v', 1, 'counter', 'shots',
+        'count', (1000 + 21 / 30.0 * (5 + ${days} * k / ${Math.max(1, readings)} + n % 9) * (8 + n * 7919 % 90))::int) as body
+      from generate_series(1, ${machines}) n, generate_series(1, ${readings}) k`),
+  )
+  await run(
+    entries(`select 'machine' as subject_kind, n, case k % 5 when 0 then 'note' else 'cleaned' end as kind, 100 + k as k,
+      :end - 415 + ${days} * k / ${Math.max(1, work)} as on_day,
+      case k % 5 when 0 then json_build_object('v', 1, 'text', 'Dry under it after ten minutes, visit ' || k)
+        else json_build_object('v', 1, 'task', (array['drain-hose-clean', 'inlet-strainer-clean', 'level-probe-clean', 'hot-water-screen'])[k % 5]) end as body
+      from generate_series(1, ${machines}) n, generate_series(1, ${work}) k`),
   )
   await run(`update firm set seq = (select max(seq) from entry)`)
   await owner.raw('vacuum analyze')

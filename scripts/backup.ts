@@ -1,25 +1,56 @@
-import { existsSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
-import { startCluster } from './cluster.ts'
+import { openDatabase } from '../src/records/database.ts'
+import { type Cluster, startCluster } from './cluster.ts'
 import { backupFolder, givenDatabase, privateDatabase } from './database.ts'
-import { makeBackup } from './dump.ts'
+import { makeBackup, readBackup } from './dump.ts'
 import { root } from './install.mjs'
 
-// `npm run backup [-- folder]`: the database and the files, while the application runs or not.
+// `npm run backup [-- folder] [--fast]`: the database and the files, while the application runs or not. What was written
+// is read back into a database of its own and compared before it is called a backup; `--fast` leaves that out.
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
 const stops = !existsSync(join(dataDir, 'running.json'))
 const given = givenDatabase()
 const cluster = given ? null : await startCluster(dataDir)
 const urls = given ?? (await privateDatabase(cluster!, dataDir))
 const now = new Date()
-const folder = process.argv[2] ? resolve(process.argv[2]) : backupFolder(dataDir, now)
+const words = process.argv.slice(2)
+const isFast = words.includes('--fast')
+const [asked] = words.filter((word) => !word.startsWith('--'))
+const folder = asked ? resolve(asked) : backupFolder(dataDir, now)
 try {
   const { tables, files } = await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
+  if (cluster && !isFast) await readBack(cluster)
   const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0)
-  console.log(`${folder}: ${rows} rows of ${Object.keys(tables).length} tables, ${Object.keys(files).length} files`)
+  console.log(
+    `${folder}: ${rows} rows of ${Object.keys(tables).length} tables, ${Object.keys(files).length} files${said(cluster !== null)}`,
+  )
 } catch (error) {
+  if (existsSync(folder) && !existsSync(join(folder, 'manifest.json'))) rmSync(folder, { recursive: true, force: true })
   console.error((error as Error).message)
   process.exitCode = 1
 } finally {
   if (stops) cluster?.stop()
+}
+
+/** Whether it was read back, and why not. */
+function said(isOurs: boolean): string {
+  if (isFast) return '. Not read back: --fast'
+  return isOurs ? '. Read back and compared' : '. Not read back: an outside database is not ours to make another in'
+}
+
+/** Restores what was just written into a database of its own, which is gone afterwards. */
+async function readBack(cluster: Cluster): Promise<void> {
+  const name = `evenshot_check_${process.pid}`
+  const files = mkdtempSync(join(tmpdir(), 'evenshot-check-'))
+  const admin = openDatabase(cluster.adminUrl('postgres'), 1)
+  try {
+    const { ownerUrl } = await privateDatabase(cluster, dataDir, name)
+    await readBackup(folder, ownerUrl, files)
+  } finally {
+    await admin.raw('drop database if exists ?? with (force)', [name])
+    await admin.destroy()
+    rmSync(files, { recursive: true, force: true })
+  }
 }

@@ -39,9 +39,10 @@ async function restore(from: string): Promise<void> {
     const aside = `evenshot_${new Date().toISOString().replace(/\D/g, '').slice(0, 14)}`
     if (there) await admin.raw('alter database evenshot rename to ??', [aside])
     await admin.raw('alter database evenshot_restored rename to evenshot')
+    if (there) console.log(`What stood here before is set aside as the database ${aside}.`)
     const urls = await privateDatabase(cluster, dataDir)
     await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, steps))
-    console.log(`Restored and compared: the backup of ${madeAt}${there ? `. What stood here before is ${aside}.` : ''}`)
+    console.log(`Restored and compared: the backup of ${madeAt}.`)
   } catch (error) {
     await admin.raw('drop database if exists evenshot_restored with (force)')
     throw error

@@ -13,6 +13,9 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0004-pasts', up: pasts.up },
 ]
 
+/** Every step that this version knows, in order. */
+export const stepNames = steps.map(({ name }) => name)
+
 const source = (appRole: string, upTo = steps.length) => ({
   getMigrations: async () => steps.slice(0, upTo),
   getMigrationName: (step: (typeof steps)[number]) => step.name,

@@ -1,14 +1,15 @@
-import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createHash, randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
-import { makeBackup, readBackup, readManifest, tableDigests } from '../../scripts/dump.ts'
+import { type Manifest, makeBackup, readBackup, readManifest, tableDigests } from '../../scripts/dump.ts'
 import { type Db, openDatabase, withFirm } from '../../src/records/database.ts'
 import { migrate, migrations } from '../../src/records/migrate.ts'
+import { keepPhoto } from '../../src/records/photos.ts'
 import { reckonWaiting } from '../../src/services/rebuild.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
-import { firstEntries, smallFirm, testNow } from '../records/a-database.ts'
+import { entryAbout, firstEntries, smallFirm, testNow } from '../records/a-database.ts'
 
 /** Databases of their own on the throwaway cluster, gone afterwards. */
 function databases() {
@@ -88,6 +89,81 @@ describe('backup and restore', () => {
         'the ledger stays append-only',
       ).to.equal('42501')
     })
+  })
+
+  it('are of one moment, whoever writes and photographs meanwhile', async () => {
+    const { urls, firm, files } = await aFirmsDatabase()
+    const write = openDatabase(urls.appUrl, 3)
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    let stop = false
+    let written = 0
+    const writer = async (n: number) => {
+      for (; !stop; written += 1) {
+        const entry = entryAbout('machine', firm.sr, 'note', { text: `written ${written} by ${n}` })
+        await writeEntries(write, actor, [entry], { now: testNow })
+        // A photo as the server keeps it: half first, then under its name, then its row.
+        const name = createHash('sha256').update(entry.id).digest('hex')
+        const path = join(files, 'photos', name.slice(0, 2), `${name}.jpg`)
+        mkdirSync(join(path, '..'), { recursive: true })
+        writeFileSync(`${path}.${entry.id}`, entry.id)
+        renameSync(`${path}.${entry.id}`, path)
+        await withFirm(write, firm.firmId, (trx) =>
+          keepPhoto(
+            trx,
+            firm.firmId,
+            { name, width: 1, height: 1, bytes: 36 },
+            { technicianId: firm.ines, at: testNow },
+          ),
+        )
+      }
+    }
+    const writers = Promise.all([writer(1), writer(2), writer(3)])
+    const before = written
+    const made: Manifest[] = []
+    for (const name of ['a', 'b', 'c'])
+      made.push(await makeBackup(urls.ownerUrl, files, join(folder, `busy-${name}`), testNow))
+    stop = true
+    await writers
+    await write.destroy()
+    expect(written - before, 'somebody did write meanwhile').to.be.above(10)
+    for (const [i, name] of ['a', 'b', 'c'].entries()) {
+      const empty = await place.make()
+      await readBackup(join(folder, `busy-${name}`), empty.ownerUrl, join(folder, `busy-back-${name}`))
+      const photos = await using(empty.ownerUrl, (db) => db('photo').pluck('name'))
+      for (const photo of photos)
+        expect(existsSync(join(folder, `busy-back-${name}`, 'photos', photo.slice(0, 2), `${photo}.jpg`))).to.equal(
+          true,
+        )
+      expect(
+        Object.keys(made[i]!.files).every((path) => path.endsWith('.jpg')),
+        'no half files',
+      ).to.equal(true)
+    }
+  })
+
+  it('refuse a backup of a later version before anything is touched, and name what it knows more', async () => {
+    const { urls, files } = await aFirmsDatabase()
+    const backup = join(folder, 'later')
+    const manifest = await makeBackup(urls.ownerUrl, files, backup, testNow)
+    manifest.migrations.push('0999-from-the-future')
+    writeFileSync(join(backup, 'manifest.json'), JSON.stringify(manifest))
+    const empty = await place.make()
+    const said = await readBackup(backup, empty.ownerUrl, join(folder, 'x')).catch((error: Error) => error.message)
+    expect(said).to.contain('made by a later version').and.to.contain('0999-from-the-future')
+    expect(await using(empty.ownerUrl, tableDigests), 'nothing was put there').to.deep.equal({})
+  })
+
+  it('are not made where a photo has lost its file', async () => {
+    const { urls, firm, files } = await aFirmsDatabase()
+    const photo = { name: 'f'.repeat(64), width: 1, height: 1, bytes: 1 }
+    await using(urls.appUrl, (db) =>
+      withFirm(db, firm.firmId, (trx) => keepPhoto(trx, firm.firmId, photo, { technicianId: firm.ines, at: testNow })),
+    )
+    const said = await makeBackup(urls.ownerUrl, files, join(folder, 'lost'), testNow).catch(
+      (error: Error) => error.message,
+    )
+    expect(said).to.contain('Photos without a file: ffff')
+    expect(() => readManifest(join(folder, 'lost'))).to.throw('holds no backup')
   })
 
   it('say so when a file or a table did not come back as it was', async () => {
