@@ -1,8 +1,8 @@
 import { defineMiddleware } from 'astro:middleware'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
+import { isOpen, sessionCookie } from './server/open-addresses.ts'
 import { here } from './server/public-address.ts'
-import { sessionCookie } from './server/session-cookie.ts'
 import { now } from './services/clock.ts'
 import { connection } from './services/connection.ts'
 import { whoHolds } from './services/sign-in.ts'
@@ -11,17 +11,6 @@ import { readPreferencesFrom } from './ui/preferences.ts'
 /** Pages are drawn for one firm each: its way of writing figures goes with the request. */
 const ofRequest = new AsyncLocalStorage<Preferences>()
 readPreferencesFrom(() => ofRequest.getStore() ?? usualPreferences)
-
-const open = new Set([
-  '/sign-in',
-  '/api/sign-in',
-  '/first-run',
-  '/api/first-run',
-  '/api/first-run-data',
-  '/404',
-  '/500',
-])
-const isOpen = (path: string) => open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path)
 
 /** Who asks, whether they may, and which headers the answer wears. */
 export const onRequest = defineMiddleware(async (context, next) => {

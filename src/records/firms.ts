@@ -81,3 +81,8 @@ export async function technicians(trx: Trx): Promise<Technician[]> {
 export async function technicianById(trx: Trx, id: string): Promise<Technician | null> {
   return (await technicians(trx)).find((person) => person.id === id) ?? null
 }
+
+/** Nobody else starts a firm until this transaction is over: whoever waited looks anew whether one stands. */
+export async function lockFirstRun(trx: Trx): Promise<void> {
+  await trx.raw(`select pg_advisory_xact_lock(hashtext('evenshot: first run'))`)
+}

@@ -11,10 +11,26 @@ export async function readJson(
   request: Request,
 ): Promise<{ ok: true; body: unknown } | { ok: false; response: Response }> {
   try {
-    return { ok: true, body: JSON.parse(await request.text()) }
+    const body: unknown = JSON.parse(await request.text())
+    if (!isDeeperThan(body, mostLevels)) return { ok: true, body }
+    const message = `is nested deeper than ${mostLevels} levels`
+    return { ok: false, response: refuse(400, [{ path: '', code: 'too_deep', message }]) }
   } catch {
     return { ok: false, response: refuse(400, [{ path: '', code: 'json', message: 'is not JSON' }]) }
   }
+}
+
+/** Nothing of ours is nested half as deep; whoever goes through a body does so by calling itself. */
+const mostLevels = 40
+
+/** Level by level: what it looks at may be as deep as it likes. */
+function isDeeperThan(body: unknown, most: number): boolean {
+  let level = [body]
+  for (let depth = 0; level.length > 0; depth += 1) {
+    if (depth > most) return true
+    level = level.flatMap((one) => (typeof one === 'object' && one !== null ? Object.values(one) : []))
+  }
+  return false
 }
 
 /** Who writes, as the services know them. */

@@ -1,4 +1,4 @@
-/** Where to go after signing in: a path of ours, never another site. */
+/** Where to go after signing in: a path of ours as addresses are spelt, never another site. */
 export function safeNext(next: string | null): string {
-  return next && /^\/(?![/\\])[^\\\s]*$/.test(next) ? next : '/round'
+  return next && /^\/(?![/\\])[!-[\]-~]*$/.test(next) ? next : '/round'
 }

@@ -6,6 +6,7 @@ import { Worker } from 'node:worker_threads'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import { knock, openDatabase, refusePrivileged } from '../records/database.ts'
+import { emptyPlace, knownMethods, shownSession } from './door.ts'
 import { log } from './log.ts'
 import { here } from './public-address.ts'
 
@@ -17,7 +18,7 @@ export interface Running {
 
 const bodyLimit = '2mb'
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
-const firmDataLimit = '300mb'
+const firmDataLimit = '100mb'
 /**
  * Serves the built application.
  * @param root - the project's folder, with `dist` in it
@@ -43,7 +44,7 @@ export async function serve(
 
   const app = express()
   app.disable('x-powered-by')
-  app.use(observe, headers)
+  app.use(observe, headers, knownMethods)
   app.get('/healthz', async (_request, response) => {
     try {
       await knock(db)
@@ -56,7 +57,12 @@ export async function serve(
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
-  app.use('/api/first-run-data', express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }))
+  app.use(shownSession)
+  app.use(
+    '/api/first-run-data',
+    emptyPlace(db),
+    express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
+  )
   app.use('/api/import/passport', express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }))
   app.use(express.text({ type: () => true, limit: bodyLimit, defaultCharset: 'utf-8' }))
   app.use(handler)

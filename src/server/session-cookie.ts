@@ -1,7 +1,6 @@
 import type { AstroCookies } from 'astro'
+import { sessionCookie } from './open-addresses.ts'
 import { here } from './public-address.ts'
-
-export const sessionCookie = 'evenshot_session'
 
 /** Gives the browser its session; over TLS only where there is TLS. */
 export function holdSession(cookies: AstroCookies, session: { token: string; expiresAt: Date }): void {

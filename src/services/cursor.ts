@@ -1,3 +1,4 @@
+import { isInstant } from '../core/parse/fields.ts'
 import { dayNumber } from '../core/quantity/local-day.ts'
 
 /** Keyset cursors travel as opaque text; what comes back is checked part by part before it meets a query. */
@@ -5,7 +6,7 @@ const checks = {
   date: (text: string) => dayNumber(text) !== null,
   uuid: (text: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(text),
   text: () => true,
-  instant: (text: string) => /^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(text) && !Number.isNaN(Date.parse(text)),
+  instant: (text: string) => /^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(text) && isInstant(text),
 }
 
 export const writeCursor = (parts: string[]): string => Buffer.from(JSON.stringify(parts)).toString('base64url')

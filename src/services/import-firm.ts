@@ -13,7 +13,7 @@ import { insertEntries } from '../records/ledger.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
-import { canStart, emailTaken } from './start-firm.ts'
+import { canStart, emailTaken, isFirst } from './start-firm.ts'
 
 const ownerFields = object({
   email: emailField(),
@@ -38,10 +38,9 @@ type Loose = any
  */
 export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date): Promise<Imported> {
   const refused = (issues: Issue[]): Imported => ({ ok: false, why: 'refused', issues: issues.slice(0, mostIssues) })
-  if (!(await canStart(db))) {
-    const message = 'A firm stands here already: data is read into an empty place.'
-    return { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
-  }
+  const message = 'A firm stands here already: data is read into an empty place.'
+  const closed: Imported = { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
+  if (!(await canStart(db))) return closed
   const who = parseStrict(ownerFields, owner)
   if (!who.ok) return refused(who.issues)
   if (await accountByEmail(db, who.value.email)) return refused([{ ...emailTaken(who.value.email), path: 'email' }])
@@ -52,7 +51,8 @@ export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date)
   if (!self) return refused([{ path: 'technicians', code: 'owner', message: 'has no owner who could sign in' }])
   const firmId = v7()
   const passwordHash = await hashPassword(who.value.password)
-  await withFirm(db, firmId, async (trx) => {
+  const started = await withFirm(db, firmId, async (trx) => {
+    if (!(await isFirst(db, trx))) return false
     const { name, timeZone, version, ...preferences } = data.firm
     await addFirm(trx, { id: firmId, name, demo: false, timeZone, preferences })
     await setFirmAsKept(trx, {
@@ -72,7 +72,9 @@ export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date)
     )
     await addAccount(trx, { email: who.value.email, firmId, technicianId: self.id, passwordHash })
     await noteImport(trx, firmId, self.id, now, { entries: data.entries.length })
+    return true
   })
+  if (!started) return closed
   return { ok: true, firmId, technicianId: self.id, entries: data.entries.length }
 }
 

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises'
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { type Db, withFirm } from '../records/database.ts'
@@ -8,7 +8,7 @@ import { hasPhoto, keepPhoto } from '../records/photos.ts'
 /** Long side of what is kept: a screw’s head can still be told on it. */
 const mostPx = 1600
 /** Refuses to open what is small as a file and huge as a picture. */
-const mostPixels = 60_000_000
+const mostPixels = 50_000_000
 
 const folder = (): string => {
   const data = process.env.EVENSHOT_DATA
@@ -17,11 +17,38 @@ const folder = (): string => {
 }
 const pathOf = (name: string) => join(folder(), name.slice(0, 2), `${name}.jpg`)
 
+/** What a picture is by what it holds, whatever it is called; drawings that a program paints are none. */
+function isPicture(bytes: Uint8Array): boolean {
+  const starts = (at: number, ...codes: number[]) => codes.every((code, i) => bytes[at + i] === code)
+  const isJpeg = starts(0, 0xff, 0xd8, 0xff)
+  const isPng = starts(0, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)
+  const isWebp = starts(0, 0x52, 0x49, 0x46, 0x46) && starts(8, 0x57, 0x45, 0x42, 0x50)
+  return isJpeg || isPng || isWebp
+}
+
+/** So many are worked on at a time, each for so long at most; the rest wait. */
+const atATime = 2
+const mostSeconds = 10
+const waiting: (() => void)[] = []
+let working = 0
+
+async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (working >= atATime) await new Promise<void>((resolve) => waiting.push(resolve))
+  working += 1
+  try {
+    return await work()
+  } finally {
+    working -= 1
+    waiting.shift()?.()
+  }
+}
+
 /**
  * Keeps a photo: turned upright, made smaller, written anew so that nothing of the camera or the place goes along,
- * named by what it holds. The file is there before its row.
+ * named by what it holds. The file is there, and on the disk, before its row.
  *
  * @returns its name, or null where the bytes are no picture
+ * @throws Error with the system's code where it cannot be kept, ENOSPC where the disk is full; nothing is left over
  */
 export async function savePhoto(
   db: Db,
@@ -29,31 +56,59 @@ export async function savePhoto(
   bytes: Uint8Array,
   by: { technicianId: string; at: Date },
 ): Promise<string | null> {
+  if (!isPicture(bytes)) return null
   let made: { data: Buffer; info: { width: number; height: number } }
   try {
-    made = await sharp(bytes, { limitInputPixels: mostPixels })
-      .rotate()
-      .resize({ width: mostPx, height: mostPx, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 80 })
-      .toBuffer({ resolveWithObject: true })
+    made = await inTurn(() =>
+      sharp(bytes, { limitInputPixels: mostPixels })
+        .rotate()
+        .resize({ width: mostPx, height: mostPx, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 80 })
+        .timeout({ seconds: mostSeconds })
+        .toBuffer({ resolveWithObject: true }),
+    )
   } catch {
     // Whatever it was, it was no picture: said to whoever sent it.
     return null
   }
   const name = createHash('sha256').update(made.data).digest('hex')
-  const path = pathOf(name)
-  await mkdir(join(path, '..'), { recursive: true })
-  const half = `${path}.${randomUUID()}`
-  await writeFile(half, made.data)
-  await rename(half, path)
+  await writeWhole(pathOf(name), made.data)
   const { width, height } = made.info
   await withFirm(db, firmId, (trx) => keepPhoto(trx, firmId, { name, width, height, bytes: made.data.length }, by))
   return name
+}
+
+/** A file that is there whole or not at all, whatever happens to the machine; for the server's user alone. */
+async function writeWhole(path: string, data: Buffer): Promise<void> {
+  const home = join(path, '..')
+  await mkdir(home, { recursive: true, mode: 0o700 })
+  const half = `${path}.${randomUUID()}`
+  try {
+    const file = await open(half, 'wx', 0o600)
+    try {
+      await file.writeFile(data)
+      await file.sync()
+    } finally {
+      await file.close()
+    }
+    await rename(half, path)
+    const folderItself = await open(home, 'r')
+    await folderItself.sync().finally(() => folderItself.close())
+  } catch (error) {
+    await rm(half, { force: true })
+    throw error
+  }
 }
 
 /** A photo's file; null where it is not this firm's. */
 export async function photoFile(db: Db, firmId: string, name: string): Promise<Buffer | null> {
   if (!/^[0-9a-f]{64}$/.test(name)) return null
   if (!(await withFirm(db, firmId, (trx) => hasPhoto(trx, name)))) return null
-  return readFile(pathOf(name))
+  try {
+    return await readFile(pathOf(name))
+  } catch (error) {
+    // Its row came back without it: a restore of the database alone.
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null
+    throw error
+  }
 }

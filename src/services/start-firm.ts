@@ -6,8 +6,8 @@ import { dayAt } from '../core/quantity/site-time.ts'
 import { policies } from '../core/wear/limits.ts'
 import { accountByEmail, addAccount, firmIds } from '../records/accounts.ts'
 import { addChange } from '../records/changes.ts'
-import { type Db, withFirm } from '../records/database.ts'
-import { addFirm, theFirm } from '../records/firms.ts'
+import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { addFirm, lockFirstRun, theFirm } from '../records/firms.ts'
 import { insertKept } from '../records/kept.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
@@ -41,12 +41,17 @@ export async function canStart(db: Db): Promise<boolean> {
   return true
 }
 
+/** Of several who start at once one goes first, and holds up the others until its firm stands. */
+export async function isFirst(db: Db, trx: Trx): Promise<boolean> {
+  await lockFirstRun(trx)
+  return canStart(db)
+}
+
 /** Makes a firm with its owner, who can sign in from then on. */
 export async function startFirm(db: Db, input: unknown, now: Date): Promise<Started> {
-  if (!(await canStart(db))) {
-    const message = 'A firm stands here already: its owner invites whoever belongs to it.'
-    return { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
-  }
+  const message = 'A firm stands here already: its owner invites whoever belongs to it.'
+  const closed: Started = { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
+  if (!(await canStart(db))) return closed
   const parsed = parseStrict(request, input)
   if (!parsed.ok) return { ok: false, why: 'refused', issues: parsed.issues }
   const { firm, policy, owner } = parsed.value
@@ -54,7 +59,8 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
   const [firmId, technicianId] = [v7(), v7()]
   const passwordHash = await hashPassword(owner.password)
   const { name, timeZone, ...preferences } = firm
-  await withFirm(db, firmId, async (trx) => {
+  const started = await withFirm(db, firmId, async (trx) => {
+    if (!(await isFirst(db, trx))) return false
     await addFirm(trx, { id: firmId, name, demo: false, timeZone, preferences })
     const { name: ownName, initials } = owner
     await insertKept(
@@ -94,8 +100,9 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
       { now },
     )
     if (!isWritten(answer)) throw new Error(`startFirm: the policy was refused: ${JSON.stringify(answer.verdicts)}`)
+    return true
   })
-  return { ok: true, firmId, technicianId }
+  return started ? { ok: true, firmId, technicianId } : closed
 }
 
 export const emailTaken = (value: string): Issue => ({

@@ -184,6 +184,33 @@ test.describe('the server', () => {
     expect((await page.request.get('/api/entries?since=-1')).status()).toBe(400)
   })
 
+  test('answers what is misspelt at its field, and breaks over none of it', async ({ ines: page }) => {
+    for (const path of ['/api/round?siteId=', '/api/round?technicianId=', '/api/machines?siteId='])
+      expect((await page.request.get(`${path}${'-'.repeat(36)}`)).status(), path).toBe(400)
+    const cursor = Buffer.from(JSON.stringify(['0000-01-01T00:00:00Z', randomUUID()])).toString('base64url')
+    expect((await page.request.get(`/api/changes?cursor=${cursor}`)).status()).toBe(200)
+    const deep = await page.request.post('/api/entries', {
+      data: `{"entries":${'['.repeat(5000)}${']'.repeat(5000)}}`,
+      headers: { 'content-type': 'application/json' },
+    })
+    expect(deep.status()).toBe(400)
+    expect((await deep.json()).issues[0].code).toBe('too_deep')
+    const id = await machineId(page, 'Left bar')
+    for (const happenedAt of ['2026-02-30T09:00:00Z', '0000-01-01T09:00:00Z', '2026-11-20T24:30:00Z']) {
+      const entry = { ...entryAbout('machine', id, 'note', { text: 'never' }), happenedAt }
+      const answer = await page.request.post('/api/entries', { data: { entries: [entry] } })
+      expect(answer.status(), happenedAt).toBe(422)
+      expect(JSON.stringify(await answer.json()), happenedAt).toContain('is not an instant')
+    }
+    const form = (fields: Record<string, string>) =>
+      page.request.post('/api/sign-in', { form: fields, headers: { origin: baseUrl() }, maxRedirects: 0 })
+    expect((await form({ email: 'a\0b@quillgate.example', password: 'x' })).status()).toBe(303)
+    for (const next of ['/x\0', '/x€', '//evil.example', '/\\evil.example'])
+      expect((await form({ email: 'a@quillgate.example', password: 'x', next })).headers().location).toContain(
+        'next=%2Fround',
+      )
+  })
+
   test('tells whether it is well', async ({ request }) => {
     const response = await request.get(`${baseUrl()}/healthz`)
     expect(await response.json()).toEqual({ ok: true })

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
@@ -49,6 +49,52 @@ describe('photos', () => {
     expect(files.filter((file) => file.includes('.')).every((file) => /^..\/[0-9a-f]{64}\.jpg$/.test(file))).to.equal(
       true,
     )
+  })
+
+  it('are told by what they hold: a drawing that a program paints is none, whatever it is called', async () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="7700" height="7700"><filter id="f"><feTurbulence/></filter></svg>'
+    expect(await save(Buffer.from(svg))).to.equal(null)
+    expect(await save(Buffer.from(`\ufeff ${svg}`))).to.equal(null)
+    expect(await save(Buffer.from('GIF89a'))).to.equal(null)
+    const plain = sharp({ create: { width: 40, height: 30, channels: 3, background: 'white' } })
+    for (const made of [plain.clone().png(), plain.clone().webp(), plain.clone().jpeg()])
+      expect(await save(await made.toBuffer())).to.match(/^[0-9a-f]{64}$/)
+    const png = await plain.clone().png().toBuffer()
+    expect(await save(png.subarray(0, 60)), 'cut off').to.equal(null)
+  })
+
+  it('are refused before they are opened where they would be huge', async () => {
+    const huge = await sharp({ create: { width: 7700, height: 7700, channels: 3, background: 'white' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer()
+    expect(huge.length).to.be.below(400_000)
+    expect(await save(huge)).to.equal(null)
+  })
+
+  it('are readable by the server’s user alone, and missed rather than broken over when their file is gone', async () => {
+    const name = (await save(await camera()))!
+    const path = join(data, 'files/photos', name.slice(0, 2), `${name}.jpg`)
+    expect(statSync(path).mode & 0o777).to.equal(0o600)
+    rmSync(path)
+    expect(await photoFile(db, firm.firmId, name)).to.equal(null)
+  })
+
+  it('leave nothing half behind where they cannot be written', async () => {
+    const away = mkdtempSync(join(tmpdir(), 'evenshot-photos-full-'))
+    process.env.EVENSHOT_DATA = away
+    try {
+      const bytes = await camera()
+      const name = (await save(bytes))!
+      const home = join(away, 'files/photos', name.slice(0, 2))
+      rmSync(join(home, `${name}.jpg`))
+      // A folder stands where the file is to go.
+      mkdirSync(join(home, `${name}.jpg`))
+      expect(await save(bytes).catch((error) => error.code)).to.be.oneOf(['EISDIR', 'ENOTEMPTY', 'EEXIST'])
+      expect(readdirSync(home)).to.deep.equal([`${name}.jpg`])
+    } finally {
+      process.env.EVENSHOT_DATA = data
+    }
   })
 
   it('are shown to their own firm alone', async () => {

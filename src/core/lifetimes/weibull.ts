@@ -24,8 +24,8 @@ export const ageAt = ({ shape, scale }: Weibull, failedShare: number): number =>
 
 /** ∫₀ᵗ R: how long one lasts on average that is changed at t at the latest. */
 export function meanUntil(life: Weibull, t: number): number {
-  if (t <= 0) return 0
-  return meanLife(life) * gammaCdf(1 / life.shape, (t / life.scale) ** life.shape)
+  const age = Math.max(0, t)
+  return meanLife(life) * gammaCdf(1 / life.shape, (age / life.scale) ** life.shape)
 }
 
 /** Catalogue life: the age by which 20 in a hundred have failed. From memory. */

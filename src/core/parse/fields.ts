@@ -39,12 +39,12 @@ export const closure = () =>
 export const uuid = () =>
   string().matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/, 'is not a UUID')
 
+/** A day that is in the calendar and a time that is on the clock: a date object would turn 30 February into March. */
+export const isInstant = (text: string): boolean =>
+  dayNumber(text.slice(0, 10)) !== null && !Number.isNaN(Date.parse(text))
+
 /** An instant as devices send it: ISO 8601, UTC. */
 export const instant = () =>
   string()
     .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?Z$/, 'is not an instant (ISO 8601, UTC)')
-    .test(
-      'instant',
-      'is not an instant (ISO 8601, UTC)',
-      (value) => value === undefined || !Number.isNaN(Date.parse(value)),
-    )
+    .test('instant', 'is not an instant (ISO 8601, UTC)', (value) => value === undefined || isInstant(value))

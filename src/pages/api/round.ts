@@ -1,10 +1,9 @@
 import { object, string } from 'yup'
+import { uuid } from '../../core/parse/fields.ts'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
 import { endpoint, json, refuse } from '../../server/api.ts'
 import { type Horizon, horizons, roundPage } from '../../services/round.ts'
-
-const uuid = () => string().matches(/^[0-9a-f-]{36}$/, 'is not an id')
 
 const query = object({
   horizon: string()

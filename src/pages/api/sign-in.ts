@@ -7,7 +7,8 @@ import { signIn } from '../../services/sign-in.ts'
 /** Form post of the sign-in page: sets the session cookie or goes back with the reason. */
 export const POST: APIRoute = async ({ request, cookies, redirect, locals, clientAddress }) => {
   const form = new URLSearchParams(await request.text())
-  const email = form.get('email') ?? ''
+  // No address has a NUL in it, and no database takes one.
+  const email = (form.get('email') ?? '').replaceAll('\0', '')
   const next = safeNext(form.get('next'))
   const back = (why: string) =>
     redirect(

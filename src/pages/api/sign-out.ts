@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro'
-import { sessionCookie } from '../../server/session-cookie.ts'
+import { sessionCookie } from '../../server/open-addresses.ts'
 import { signOut } from '../../services/sign-in.ts'
 
 /** Ends this session, here and in the database. */

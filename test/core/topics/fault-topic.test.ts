@@ -49,6 +49,14 @@ describe('the topic fault', () => {
     expect(done).to.not.have.property('next')
   })
 
+  it('takes a test that can only come out one way, which says nothing, and none that cannot come out', () => {
+    const only = { id: 'only', minutes: 1, outcomes: { seen: { a: 1, b: 1 } } }
+    expect(ask({ ...network, tests: [only, network.tests[0]] }).next!.test).to.equal('sure')
+    expect(problems({ ...network, tests: [{ id: 'none', minutes: 1, outcomes: {} }] })[0]).to.match(
+      /^tests\[0\]\.outcomes/,
+    )
+  })
+
   it('weighs what is likelier more, whatever its weights add up to', () => {
     const { suspects } = ask({
       ...network,

@@ -81,4 +81,15 @@ describe('a pace that wanders', () => {
     // The middle day moves only by the skew of the wider spread.
     expect(passageDay(rate, 10_000, 0, every, 0.5)).to.be.closeTo(passageDay(plain, 10_000, 0, every, 0.5)!, 3)
   })
+
+  it('looks 330 open days back, and what ended on that very day says nothing any more', () => {
+    const plain = Array.from({ length: 20 }, () => ({ count: 3300, openDays: 33 }))
+    const wildAt = (at: number) =>
+      driftPerDay(
+        plain.map((rise, i) => (i === at ? { ...rise, count: 9900 } : rise)),
+        1,
+      )
+    expect(wildAt(9)).to.equal(driftPerDay(plain, 1))
+    expect(wildAt(10)).to.be.above(2 * driftPerDay(plain, 1))
+  })
 })

@@ -1,11 +1,12 @@
 import { object, string } from 'yup'
+import { uuid } from '../../../core/parse/fields.ts'
 import { parseStrict } from '../../../core/parse/parse-strict.ts'
 import { endpoint, json, refuse } from '../../../server/api.ts'
 import { machinePage } from '../../../services/machines.ts'
 
 const query = object({
   text: string().max(200),
-  siteId: string().matches(/^[0-9a-f-]{36}$/, 'is not an id'),
+  siteId: uuid(),
   kind: string().max(40),
   cursor: string().max(1000),
 }).noUnknown()

@@ -12,6 +12,14 @@ export const POST = endpoint(async ({ request, locals }, { firm, technician }) =
   const parsed = parseStrict(sent, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
   const bytes = Buffer.from(parsed.value.image, 'base64')
-  const name = await savePhoto(locals.db, firm.id, bytes, { technicianId: technician.id, at: locals.now })
-  return name === null ? refuse(422, [{ path: 'image', code: 'photo', message: 'is no picture' }]) : json({ name })
+  try {
+    const name = await savePhoto(locals.db, firm.id, bytes, { technicianId: technician.id, at: locals.now })
+    if (name !== null) return json({ name })
+    const message = 'is no picture this place takes: a JPEG, PNG or WebP of up to 50 million points'
+    return refuse(422, [{ path: 'image', code: 'photo', message }])
+  } catch (error) {
+    if (!['ENOSPC', 'EDQUOT', 'EACCES', 'EROFS'].includes((error as NodeJS.ErrnoException).code ?? '')) throw error
+    const message = 'could not be kept: the server has no room for photos. What you wrote is not lost'
+    return refuse(507, [{ path: 'image', code: 'no_room', message }])
+  }
 })
