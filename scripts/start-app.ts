@@ -5,6 +5,7 @@ import { demoSignIn } from '../src/services/demo-firm.ts'
 import { buildIfNeeded } from './build.ts'
 import type { Cluster } from './cluster.ts'
 import { locked, root } from './install.mjs'
+import { backUpNightly, backupTime } from './nightly.ts'
 import { readyDatabase } from './ready-database.ts'
 import { isRunning, runningFile } from './running.ts'
 
@@ -34,7 +35,9 @@ async function start(): Promise<void> {
   const { urls, cluster, demo } = await readyDatabase(dataDir, ownOnly)
   held.cluster = cluster
   buildIfNeeded()
+  const backupAt = backupTime()
   const running = await listenOnAFreePort(urls.appUrl)
+  const stopBackups = backupAt ? backUpNightly(backupAt) : () => undefined
   writeFileSync(runningFile(dataDir), JSON.stringify({ pid: process.pid, url: running.url }))
   console.log(`\n  Even Shot is at ${running.url}`)
   if (demo) console.log(`  Sign in with ${demoSignIn.email} and the password ${demoSignIn.password}`)
@@ -44,6 +47,7 @@ async function start(): Promise<void> {
   const stop = async () => {
     if (stopping) return
     stopping = true
+    stopBackups()
     await running.stop()
     held.cluster?.stop()
     rmSync(runningFile(dataDir), { force: true })

@@ -37,7 +37,8 @@ export async function takeInvitation(db: Db, tokenHash: Buffer, now: Date): Prom
   return row ? toInvitation(row) : null
 }
 
-async function dropInvitations(db: Db, firmId: string, technicianId: string): Promise<void> {
+/** Links of a technician open nothing any more. */
+export async function dropInvitations(db: Db, firmId: string, technicianId: string): Promise<void> {
   await db('invitation').where({ firm_id: firmId, technician_id: technicianId }).delete()
 }
 

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import type { Db } from './database.ts'
+import { type Db, openDatabase } from './database.ts'
 import * as first from './migrations/0001-first.ts'
 import * as ownData from './migrations/0002-own-data.ts'
 import * as photos from './migrations/0003-photos.ts'
@@ -29,16 +29,28 @@ const source = (appRole: string, upTo = steps.length) => ({
 })
 
 /**
- * Brings a database up to date, as its owner. Two that start at once wait for each other: Knex holds a
- * lock row, and each step is one transaction.
+ * Brings a database up to date, as its owner. However many start at once wait for each other, and each step is one
+ * transaction: one that was killed is begun anew.
  *
  * @param appRole - the role that will serve: it gets its rights here
  * @param upTo - how many steps to take in all; every one unless an older shape is wanted, to try an upgrade
  * @returns names of the steps taken
  */
 export async function migrate(owner: Db, appRole: string, upTo?: number): Promise<string[]> {
-  const [, taken] = await owner.migrate.latest({ migrationSource: source(appRole, upTo) })
-  return taken as string[]
+  const guard = openDatabase(owner.client.config.connection, 1)
+  try {
+    // Held from before the first table is made; it ends with its connection, whoever is killed.
+    return await guard.transaction(async (trx) => {
+      await trx.raw(`select pg_advisory_xact_lock(hashtext('evenshot: migrations'))`)
+      const migrationSource = source(appRole, upTo)
+      // Nobody else is at it: a lock row that stands was left behind by a kill.
+      await owner.migrate.forceFreeMigrationsLock({ migrationSource })
+      const [, taken] = await owner.migrate.latest({ migrationSource })
+      return taken as string[]
+    })
+  } finally {
+    await guard.destroy()
+  }
 }
 
 /** Which steps a database has been through, and which wait. */

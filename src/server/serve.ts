@@ -6,6 +6,7 @@ import { Worker } from 'node:worker_threads'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import { knock, openDatabase, refusePrivileged } from '../records/database.ts'
+import { lastBackup } from '../services/backup-state.ts'
 import { emptyPlace, knownMethods, shownSession } from './door.ts'
 import { log } from './log.ts'
 import { here } from './public-address.ts'
@@ -45,10 +46,13 @@ export async function serve(
   const app = express()
   app.disable('x-powered-by')
   app.use(observe, headers, knownMethods)
-  app.get('/healthz', async (_request, response) => {
+  app.get('/healthz', async (request, response) => {
     try {
       await knock(db)
-      response.json({ ok: true })
+      if (request.query.deep === undefined) return void response.json({ ok: true })
+      const backup = lastBackup(dataDir)
+      const ok = backup?.ok ?? true
+      response.status(ok ? 200 : 503).json({ ok, backup: backup && { at: backup.at, ok: backup.ok } })
     } catch (error) {
       log.error({ err: error }, 'health check failed')
       response.status(503).json({ ok: false })

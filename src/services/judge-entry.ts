@@ -40,6 +40,10 @@ export async function judgeEntry(
   }
   // What moves every machine of the firm is the owner's to decide.
   const deciding = ['setting', 'own-kind', 'own-procedure'].includes(entry.kind) || entry.supersedes !== undefined
+  const isChoiceOfKind = entry.kind === 'setting' && entry.body.setting === 'kind-as'
+  if (isChoiceOfKind && actor.role !== 'owner') {
+    return [{ path: 'body.setting', code: 'owner_only', message: 'is for the owner: which kind holds, holds for all' }]
+  }
   if (deciding && entry.subjectKind === 'firm' && actor.role !== 'owner') {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }

@@ -5,7 +5,9 @@ import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { addChange } from '../records/changes.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
+import { dropInvitations } from '../records/invitations.ts'
 import { insertKept, type KeptRecord, keptById, updateKept } from '../records/kept.ts'
+import { endSessions } from '../records/sessions.ts'
 import { lockSubjects, markStale, reckonedBy } from '../records/subjects.ts'
 import { type Actor, issuesOfRecordReferences } from './judge-entry.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
@@ -82,6 +84,7 @@ async function keepInto(
     if (next === null) throw new Refused(stale(version))
     kept = next
     await moveReckonings(trx, kind, there, record)
+    if (kind === 'technician' && of(record, 'leftOn')) await shutOut(trx, actor.firmId, id)
   }
   if (!same) {
     const { id: _, version: __, ...before } = there ?? { id, version: 0 }
@@ -133,6 +136,12 @@ async function judgeRecord(
       })
   }
   return issues
+}
+
+/** Who has left is signed in nowhere and follows no link, for good: coming back means signing in anew. */
+async function shutOut(trx: Trx, firmId: string, technicianId: string): Promise<void> {
+  await endSessions(trx, firmId, { technicianId })
+  await dropInvitations(trx, firmId, technicianId)
 }
 
 /** Another water zone or customer gives a site's machines other defaults. */

@@ -78,7 +78,7 @@ export async function readLink(db: Db, token: string) {
   if (!link) return null
   return withFirm(db, link.firmId, async (trx) => {
     const [firm, person] = [await theFirm(trx), await technicianById(trx, link.technicianId)]
-    return firm && person ? { purpose: link.purpose, firm: firm.name, name: person.name } : null
+    return firm && person && !person.leftOn ? { purpose: link.purpose, firm: firm.name, name: person.name } : null
   })
 }
 
@@ -93,7 +93,9 @@ export async function followLink(
   now: Date,
 ): Promise<Answer<{ firmId: string; technicianId: string }>> {
   const link = await invitationByToken(db, digest(token), new Date())
-  if (!link) return refusal(404, '', 'over', 'This link was used already or is over: ask for a new one.')
+  const over = refusal(404, '', 'over', 'This link was used already or is over: ask for a new one.')
+  const person = link && (await withFirm(db, link.firmId, (trx) => technicianById(trx, link.technicianId)))
+  if (!link || !person || person.leftOn) return over
   const parsed = parseStrict(link.purpose === 'join' ? joining : resetting, input)
   if (!parsed.ok) return { ok: false, status: 422, issues: parsed.issues }
   const given = parsed.value as { email?: string; password: string }
@@ -109,7 +111,7 @@ export async function followLink(
     await endSessions(trx, firmId, { technicianId })
     return true
   })
-  if (!used) return refusal(404, '', 'over', 'This link was used already or is over: ask for a new one.')
+  if (!used) return over
   const actor = { firmId, technicianId, role: 'technician' as const }
   await note(db, actor, link.purpose === 'join' ? 'joined' : 'password-set', technicianId, now)
   return { ok: true, firmId, technicianId }

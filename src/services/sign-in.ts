@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
+import { setTimeout as wait } from 'node:timers/promises'
 import { hash, verify } from '@node-rs/argon2'
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { accountByEmail } from '../records/accounts.ts'
@@ -25,9 +26,17 @@ export const hashPassword = (password: string): Promise<string> => hash(password
 /** What is verified when no such account exists, so that the answer takes as long. */
 let decoy: Promise<string> | null = null
 
-const limiters = new WeakMap<Db, { byAddress: RateLimiterPostgres; byEmail: RateLimiterPostgres }>()
+type Limiters = Record<'fromThere' | 'byAddress' | 'byEmail', RateLimiterPostgres>
+const limiters = new WeakMap<Db, Limiters>()
 
-/** Ten tries in fifteen minutes for an account, fifty for an address; counted in the database. */
+/** Wrong tries for one account from wherever, before each further one is made to wait, and how long at most. */
+const triesAtOnce = 30
+const mostWaitMs = 8000
+
+/**
+ * Ten wrong tries in fifteen minutes for an account from one place, fifty from one place for any; counted in the
+ * database. What comes from elsewhere shuts nobody out: it is only slowed down, whoever guesses and from how many places.
+ */
 function limiter(db: Db) {
   let found = limiters.get(db)
   if (!found) {
@@ -39,13 +48,22 @@ function limiter(db: Db) {
       duration: 15 * 60,
     }
     found = {
-      byEmail: new RateLimiterPostgres({ ...shared, keyPrefix: 'email', points: 10 }),
+      fromThere: new RateLimiterPostgres({ ...shared, keyPrefix: 'there', points: 10 }),
+      byEmail: new RateLimiterPostgres({ ...shared, keyPrefix: 'email', points: 1_000_000 }),
       byAddress: new RateLimiterPostgres({ ...shared, keyPrefix: 'address', points: 50 }),
     }
     limiters.set(db, found)
   }
   return found
 }
+
+/** How long a try waits, by how many there were for the account: twice as long each time, to a bound. */
+export const slowedMs = (tries: number): number =>
+  tries <= triesAtOnce ? 0 : Math.min(mostWaitMs, 250 * 2 ** (tries - triesAtOnce - 1))
+
+/** Where somebody is, as far as it tells people apart: of IPv6 the network, which one person has whole. */
+export const placeOf = (address: string): string =>
+  address.includes(':') && !address.includes('.') ? address.split(':').slice(0, 4).join(':') : address
 
 /** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
 export async function signIn(
@@ -54,11 +72,14 @@ export async function signIn(
   password: string,
   { address, device }: { address: string; device: string },
 ): Promise<SignInAnswer> {
-  const { byEmail, byAddress } = limiter(db)
+  const { fromThere, byAddress, byEmail } = limiter(db)
   const key = email.trim().toLowerCase().slice(0, 200)
+  const place = placeOf(address)
   try {
-    await byAddress.consume(address)
-    await byEmail.consume(key)
+    // Counted before it is tried, so that many at once are many; taken back where it was right.
+    await byAddress.consume(place)
+    await fromThere.consume(`${place} ${key}`)
+    await wait(slowedMs((await byEmail.consume(key)).consumedPoints))
   } catch (refused) {
     if (refused instanceof Error) throw refused
     return {
@@ -71,7 +92,7 @@ export async function signIn(
   decoy ??= hashPassword(randomBytes(16).toString('hex'))
   const right = await verify(account?.passwordHash ?? (await decoy), password)
   if (!account || !right) return { ok: false, reason: 'wrong' }
-  await byEmail.delete(key)
+  await Promise.all([fromThere.delete(`${place} ${key}`), byAddress.reward(place), byEmail.reward(key)])
   const who = { firmId: account.firmId, technicianId: account.technicianId }
   // Who has left opens nothing any more, and is told no more than a stranger.
   const person = await withFirm(db, who.firmId, (trx) => technicianById(trx, who.technicianId))

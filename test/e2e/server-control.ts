@@ -83,6 +83,7 @@ async function launch(folder: string, onPort: number, ...args: string[]): Promis
       EVENSHOT_DATA: folder,
       EVENSHOT_PORT: String(onPort),
       EVENSHOT_CLOCK: pinnedClock,
+      EVENSHOT_BACKUP_AT: 'off',
       EVENSHOT_LOG: 'info',
     },
   })

@@ -165,6 +165,23 @@ describe('backup and restore', () => {
   })
 
   describe('an upgrade', () => {
+    it('is made once, however many start at once on an empty database', async () => {
+      const { ownerUrl } = await place.make()
+      const starts = await Promise.all(
+        [1, 2, 3, 4, 5].map(() => using(ownerUrl, (db) => migrate(db, 'evenshot_app').catch((error) => String(error)))),
+      )
+      expect(starts.map((taken) => taken.length).sort(), JSON.stringify(starts)).to.deep.equal([0, 0, 0, 0, 4])
+    })
+
+    it('goes on where it was killed: a lock that was left behind holds nobody up', async () => {
+      const { ownerUrl } = await place.make()
+      await using(ownerUrl, async (db) => {
+        await migrate(db, 'evenshot_app', 2)
+        await db('knex_migrations_lock').update({ is_locked: 1 })
+        expect(await migrate(db, 'evenshot_app')).to.deep.equal(['0003-photos', '0004-pasts'])
+      })
+    })
+
     it('carries the first shape of the database over with all that is in it', async () => {
       const { ownerUrl, appUrl } = await place.make()
       await using(ownerUrl, (db) => migrate(db, 'evenshot_app', 1))

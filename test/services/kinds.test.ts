@@ -57,6 +57,15 @@ describe('a firm’s own kinds', () => {
     expect(await kindOfFirm(db, firm.firmId, 'nothing')).to.equal(null)
   })
 
+  it('which kind holds is the owner’s to say, at a machine too', async () => {
+    const chosen = { setting: 'kind-as', kind: 'c2', own: 'c2' }
+    const entry = entryAbout('machine', firm.c2, 'setting', chosen)
+    const technician = { firmId: firm.firmId, technicianId: firm.odile, role: 'technician' as const }
+    const { verdicts } = await writeEntries(db, technician, [entry], { now: testNow })
+    expect(verdicts[0]).to.deep.include({ verdict: 'refused' })
+    expect(JSON.stringify(verdicts)).to.contain('owner_only')
+  })
+
   it('what would move is what does move once it is chosen, and comes back', async () => {
     const shipped = await gasketDue()
     const told = await kindMoves(db, firm.firmId, own)

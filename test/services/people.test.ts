@@ -96,6 +96,23 @@ describe('people of a firm', () => {
     expect((await makeLink(db, owner(), firm.odile, testNow)).ok).to.equal(false)
   })
 
+  it('who come back sign in anew: what they held before stays dead, sessions and links', async () => {
+    const session = await openSession(db, { firmId: firm.firmId, technicianId: firm.odile }, 'a phone')
+    const { token } = await link(firm.odile)
+    const keep = (version: number, more: object) => {
+      const record = { name: 'Odile Test', initials: 'OT', role: 'technician', ...more }
+      return keepRecord(db, owner(), { kind: 'technician', id: firm.odile, version, record }, testNow)
+    }
+    await keep(1, { leftOn: '2026-11-25' })
+    expect(await readLink(db, token)).to.equal(null)
+    expect(
+      (await followLink(db, token, { email: 'x@test.example', password: 'long enough now' }, testNow)).ok,
+    ).to.equal(false)
+    expect((await keep(2, {})).ok).to.equal(true)
+    expect(await whoHolds(db, session.token)).to.equal(null)
+    expect(await readLink(db, token)).to.equal(null)
+  })
+
   it('cannot start a second firm where one stands', async () => {
     const request = {
       firm: { ...usualPreferences, name: 'Mine', timeZone: 'Europe/London' },

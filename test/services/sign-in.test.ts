@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { Db } from '../../src/records/database.ts'
 import { safeNext } from '../../src/server/safe-next.ts'
-import { isDemo, signIn, signOut, whoHolds } from '../../src/services/sign-in.ts'
+import { isDemo, placeOf, signIn, signOut, slowedMs, whoHolds } from '../../src/services/sign-in.ts'
 import { appDatabase, type SmallFirm, smallFirm } from '../records/a-database.ts'
 
 const from = (address: string) => ({ address, device: 'a test' })
@@ -49,11 +49,30 @@ describe('signing in', () => {
     expect(await whoHolds(db, 'made up')).to.equal(null)
   })
 
-  it('stops after ten tries and says how long', async () => {
-    for (let i = 0; i < 10; i += 1) await signIn(db, firm.email, 'wrong', from(`10.1.0.${i}`))
-    const answer = await signIn(db, firm.email, 'a good password', from('10.1.0.99'))
+  it('stops whoever tries ten times from one place, and nobody else', async () => {
+    for (let i = 0; i < 10; i += 1) await signIn(db, firm.email, 'wrong', from('10.1.0.1'))
+    const answer = await signIn(db, firm.email, 'a good password', from('10.1.0.1'))
     expect(answer).to.include({ ok: false, reason: 'too-many' })
     expect(answer).to.have.property('retryInS').that.is.within(1, 900)
+    expect((await signIn(db, firm.email, 'a good password', from('10.1.0.2'))).ok, 'the owner, elsewhere').to.equal(
+      true,
+    )
+  })
+
+  it('counts what was wrong: signing in well spends nothing', async () => {
+    for (let i = 0; i < 60; i += 1)
+      expect((await signIn(db, firm.email, 'a good password', from('10.3.0.1'))).ok, `time ${i}`).to.equal(true)
+  })
+
+  it('makes guesses from many places wait, longer each time, and never locks', () => {
+    expect([1, 30, 31, 32, 35, 60, 5000].map(slowedMs)).to.deep.equal([0, 0, 250, 500, 4000, 8000, 8000])
+  })
+
+  it('takes a network of IPv6 for one place', () => {
+    expect(placeOf('2001:db8:1:2:3:4:5:6')).to.equal(placeOf('2001:db8:1:2:ffff::1'))
+    expect(placeOf('2001:db8:1:3::1')).not.to.equal(placeOf('2001:db8:1:2::1'))
+    expect(placeOf('10.0.0.1')).not.to.equal(placeOf('10.0.0.2'))
+    expect(placeOf('::ffff:10.0.0.1')).not.to.equal(placeOf('::ffff:10.0.0.2'))
   })
 
   it('stops one address that tries many accounts', async () => {

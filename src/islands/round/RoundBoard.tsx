@@ -14,6 +14,7 @@ import { fromPage } from '../from-page.tsx'
 import { cautionWords, dueSentence, title } from '../standing-words.ts'
 import { useFetched } from '../use-fetched.ts'
 import { useNear } from '../use-near.ts'
+import { BackupBand, type BackupCame } from './BackupBand.tsx'
 import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 import { Row, staleDays } from './Row.tsx'
@@ -26,10 +27,12 @@ interface Props {
   firm: string
   today: string
   filter: RoundFilter
+  /** What came of the last backup, for the owner. */
+  backup: BackupCame | null
 }
 
 /** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
-function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props) {
+function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }: Props) {
   const [filter, setFilter] = useState(firstFilter)
   const [at, setAt] = useState(0)
   const [sheet, setSheet] = useState(false)
@@ -105,6 +108,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter }: Props)
             : []),
         ]}
       />
+      <BackupBand backup={backup} today={today} />
       <div className="flex min-w-0 flex-1">
         <section className="min-w-0 flex-1 bg-enamel pb-10" aria-label="Coming due">
           <div className="px-4 pt-2 lg:px-6">
