@@ -4,7 +4,7 @@ import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
 import { isOpen, sessionCookie } from './server/open-addresses.ts'
 import { here } from './server/public-address.ts'
 import { now } from './services/clock.ts'
-import { connection } from './services/connection.ts'
+import { connection, isBusy } from './services/connection.ts'
 import { whoHolds } from './services/sign-in.ts'
 import { readPreferencesFrom } from './ui/preferences.ts'
 
@@ -23,13 +23,24 @@ export const onRequest = defineMiddleware(async (context, next) => {
   locals.now = now()
   locals.requestId = request.headers.get('x-request-id') ?? ''
   const token = cookies.get(sessionCookie)?.value
-  locals.signedIn = token ? await whoHolds(locals.db, token) : null
+  try {
+    locals.signedIn = token ? await whoHolds(locals.db, token) : null
+  } catch (error) {
+    if (isApi && isBusy(error)) return busy()
+    throw error
+  }
   if (!locals.signedIn && !isOpen(url.pathname)) {
     if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
     return context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`)
   }
   const preferences = locals.signedIn?.firm.preferences ?? usualPreferences
-  const response = await ofRequest.run(preferences, () => next())
+  let response: Response
+  try {
+    response = await ofRequest.run(preferences, () => next())
+  } catch (error) {
+    if (isApi && isBusy(error)) return busy()
+    throw error
+  }
   const policy = response.headers.get('content-security-policy')
   // A page handed on to another comes by here twice.
   if (policy && !policy.includes('frame-ancestors')) {
@@ -55,6 +66,13 @@ function sameOrigin(request: Request): boolean {
   } catch {
     return false
   }
+}
+
+/** Programs and devices are told to come back; a page that breaks says so itself. */
+function busy(): Response {
+  const response = answer(503, 'busy', 'The server is busy: nothing was saved. Try again in a moment.')
+  response.headers.set('retry-after', '5')
+  return response
 }
 
 function answer(status: number, code: string, message: string): Response {

@@ -49,6 +49,12 @@ export async function sendEntries(
       why: 'signed-out',
       message: 'You were signed out. What you typed is kept: sign in again, then save.',
     }
+  if (response.status >= 500)
+    return {
+      ok: false,
+      why: 'offline',
+      message: 'The server could not take it just now. What you typed is kept on this device: save again in a moment.',
+    }
   const answer = (await response.json()) as EntriesAnswer & { issues?: Issue[] }
   if (answer.issues)
     return { ok: false, why: 'refused', issues: answer.issues.map((issue) => ({ ...issue, entryId: '' })) }

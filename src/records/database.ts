@@ -24,6 +24,30 @@ export function openDatabase(url: string, poolMax = 10): Db {
   })
 }
 
+/** How long somebody who waits for an answer is kept waiting for the database, ms. */
+const patience = { statementMs: 20_000, lockMs: 5_000, idleMs: 30_000, connectionMs: 10_000 }
+
+/** A pool for whoever serves: nothing it asks for may hold up a screen for longer than somebody looks at it. */
+export const openServing = (url: string, poolMax = 10, { statementMs, lockMs, idleMs, connectionMs } = patience): Db =>
+  knex({
+    client: 'pg',
+    connection: {
+      connectionString: url,
+      options: `-c statement_timeout=${statementMs} -c lock_timeout=${lockMs} -c idle_in_transaction_session_timeout=${idleMs}`,
+    },
+    pool: { min: 0, max: poolMax },
+    acquireConnectionTimeout: connectionMs,
+  })
+
+/** PostgreSQL's words for: cancelled after its time, a lock not had, too many connections, starting or shutting down. */
+const busyCodes = new Set(['57014', '55P03', '53300', '57P01', '57P02', '57P03', 'ECONNREFUSED', 'ECONNRESET'])
+
+/** Whether trying again in a moment may help: the database is busy, locked or just coming back. */
+export function isBusy(error: unknown): boolean {
+  const { code = '', name = '', message = '' } = (error ?? {}) as { code?: string; name?: string; message?: string }
+  return busyCodes.has(code) || name === 'KnexTimeoutError' || message === 'Connection terminated unexpectedly'
+}
+
 /**
  * Runs work inside one transaction that sees this firm's rows and no other's: row-level security reads
  * the setting, which lasts as long as the transaction.

@@ -1,4 +1,6 @@
-import { type Db, openDatabase } from '../records/database.ts'
+import { type Db, openServing } from '../records/database.ts'
+
+export { isBusy } from '../records/database.ts'
 
 let db: Db | null = null
 
@@ -6,6 +8,6 @@ let db: Db | null = null
 export function connection(): Db {
   const url = process.env.EVENSHOT_DATABASE_URL
   if (!url) throw new Error('EVENSHOT_DATABASE_URL is not set: start with `npm start`')
-  db ??= openDatabase(url)
+  db ??= openServing(url)
   return db
 }

@@ -53,6 +53,15 @@ describe('sending from the browser', () => {
     expect([...ids].sort()).to.deep.equal(ids)
   })
 
+  it('keeps what was typed where the server is busy or breaks, whatever it answers with', async () => {
+    for (const answer of [json({ issues: [] }, 503), new Response('<h1>This page broke</h1>', { status: 500 })]) {
+      answering(answer)
+      const sent = await sendEntries([note()])
+      expect(sent).to.deep.include({ ok: false, why: 'offline' })
+      expect(JSON.stringify(sent)).to.contain('kept on this device')
+    }
+  })
+
   it('says what became of entries', async () => {
     const entry = note()
     answering(json({ verdicts: [{ id: entry.id, verdict: 'saved' }], seq: 5 }))
