@@ -107,6 +107,8 @@ function make(bin: string, dir: string, settings: Settings): void {
       '-U',
       admin,
       '--auth=scram-sha-256',
+      // A page that the disk changed is told as such, not served as an answer.
+      '--data-checksums',
       `--pwfile=${passwordFile}`,
       '--encoding=UTF8',
       '--locale=C.UTF-8',

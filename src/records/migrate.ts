@@ -46,6 +46,8 @@ export async function migrate(owner: Db, appRole: string, upTo?: number): Promis
       // Nobody else is at it: a lock row that stands was left behind by a kill.
       await owner.migrate.forceFreeMigrationsLock({ migrationSource })
       const [, taken] = await owner.migrate.latest({ migrationSource })
+      // Which steps were taken is for the owner alone to say.
+      await owner.raw('revoke all on knex_migrations, knex_migrations_lock from ??', [appRole])
       return taken as string[]
     })
   } finally {

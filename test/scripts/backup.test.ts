@@ -173,6 +173,24 @@ describe('backup and restore', () => {
       expect(starts.map((taken) => taken.length).sort(), JSON.stringify(starts)).to.deep.equal([0, 0, 0, 0, 4])
     })
 
+    it('is told by its owner alone: whoever serves cannot say that a step was taken', async () => {
+      const { ownerUrl, appUrl } = await place.make()
+      await using(ownerUrl, (db) => migrate(db, 'evenshot_app'))
+      for (const statement of [
+        'select * from knex_migrations',
+        'delete from knex_migrations',
+        'update knex_migrations_lock set is_locked = 1',
+      ]) {
+        const code = await using(appUrl, (db) =>
+          db.raw(statement).then(
+            () => 'done',
+            (error) => error.code,
+          ),
+        )
+        expect(code, statement).to.equal('42501')
+      }
+    })
+
     it('goes on where it was killed: a lock that was left behind holds nobody up', async () => {
       const { ownerUrl } = await place.make()
       await using(ownerUrl, async (db) => {

@@ -18,7 +18,7 @@ export function BackupBand({ backup, today }: { backup: BackupCame | null; today
   if (!backup || !saysSomething(backup, today)) return null
   const day = dayLong(backup.at.slice(0, 10))
   return (
-    <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal bg-enamel px-6 py-2">
+    <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal bg-enamel px-4 py-2 lg:px-6">
       {backup.ok ? (
         <>
           <b>No backup since {day}.</b> Everything since then is on one disk alone.
