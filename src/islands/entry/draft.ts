@@ -256,11 +256,11 @@ function addFigures({ draft, add, wrong }: Writing, point: 'raw' | 'permeate' | 
 function addTask({ draft, bundle, kind, add, wrong }: Writing, key: string): void {
   const { id, group } = splitKey(key)
   const raised = bundle.raisedTasks.find((task) => task.id === id)
-  if (raised?.kind === 'descaled')
-    return add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
-  if (raised) return add(`task:${key}`, raised.about, raised.kind, raised.body)
   const task = kind.tasks.find((candidate) => candidate.id === id)
-  if (task)
+  if (raised?.kind === 'descaled')
+    add(`task:${key}`, raised.about, 'descaled', { ...raised.body, ...descaled(draft, wrong) })
+  else if (raised) add(`task:${key}`, raised.about, raised.kind, raised.body)
+  else if (task)
     add(`task:${key}`, 'machine', task.doneBy, {
       task: id,
       ...(group && task.doneBy !== 'serviced' && { group }),
