@@ -32,10 +32,10 @@ test.describe('the server', () => {
     const { site } = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
     for (const [path, htmlKb, scriptKb] of [
       ['/round', 180, 104],
-      [`/machines/${id}`, 590, 170],
-      [`/machines/${id}/entry`, 505, 152],
-      [`/machines/${id}/run`, 345, 268],
-      [`/sites/${site.id}`, 245, 105],
+      [`/machines/${id}`, 340, 150],
+      [`/machines/${id}/entry`, 505, 146],
+      [`/machines/${id}/run`, 345, 260],
+      [`/sites/${site.id}`, 245, 100],
       ['/water', 33, 120],
       ['/procedures', 52, 90],
       ['/firm', 16, 100],
