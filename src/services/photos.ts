@@ -33,13 +33,15 @@ const waiting: (() => void)[] = []
 let working = 0
 
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  if (working >= atATime) await new Promise<void>((resolve) => waiting.push(resolve))
-  working += 1
+  // Whoever waits is handed the place of the one that ends: nobody who comes later slips in between.
+  if (working < atATime) working += 1
+  else await new Promise<void>((resolve) => waiting.push(resolve))
   try {
     return await work()
   } finally {
-    working -= 1
-    waiting.shift()?.()
+    const next = waiting.shift()
+    if (next) next()
+    else working -= 1
   }
 }
 

@@ -70,6 +70,9 @@ describe('signing in', () => {
 
   it('takes a network of IPv6 for one place', () => {
     expect(placeOf('2001:db8:1:2:3:4:5:6')).to.equal(placeOf('2001:db8:1:2:ffff::1'))
+    expect(placeOf('2001:db8::5'), 'noughts within the network').to.equal(placeOf('2001:db8::6'))
+    expect(placeOf('2001:db8::5')).to.equal('2001:db8:0:0')
+    expect(placeOf('::1')).to.equal('0:0:0:0')
     expect(placeOf('2001:db8:1:3::1')).not.to.equal(placeOf('2001:db8:1:2::1'))
     expect(placeOf('10.0.0.1')).not.to.equal(placeOf('10.0.0.2'))
     expect(placeOf('::ffff:10.0.0.1')).not.to.equal(placeOf('::ffff:10.0.0.2'))

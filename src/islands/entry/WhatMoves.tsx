@@ -11,7 +11,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type ReckonedBundle, reckonBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
 import { title } from '../standing-words.ts'
-import type { Made } from './draft.ts'
+import type { Made } from './entries-of-draft.ts'
 import { MovesHead } from './MovesHead.tsx'
 
 interface Props {

@@ -3,7 +3,8 @@ import { fetchedAtRest } from '../../ui/later.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { sendEntries } from '../send-entries.ts'
-import { type Draft, entriesOfDraft } from './draft.ts'
+import type { Draft } from './draft.ts'
+import { entriesOfDraft } from './entries-of-draft.ts'
 
 const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
 

@@ -38,7 +38,7 @@ export function EarlierEntries({ past, leftOut }: { past: WholeHistory; leftOut:
     <div className="mt-2 border-t border-hair py-2">
       <p className="m-0 text-[13px] text-second">
         From before {dayLong(leftOut.before)} only what the dates are reckoned from is here: of the counter one reading
-        a month, of work done again and again the last.
+        a month, of work done again and again the last, no notes, no visits.
       </p>
       <button type="button" className="plain mt-1" disabled={past.state === 'fetching'} onClick={past.fetchIt}>
         {past.state === 'fetching' ? 'Fetching them …' : `Fetch the other ${figure(leftOut.entries)} entries`}
