@@ -96,7 +96,9 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         )}
         {matching.length === 0 && (
           <p className="text-second">
-            No entry here yet. {station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}
+            {words.length > 0
+              ? `Nothing that is here has these words.${past.leftOut ? ' Older entries can be fetched below.' : ''}`
+              : `No entry here yet. ${station ? 'Choose the station again to see all.' : 'Write the first with "New entry".'}`}
           </p>
         )}
         <ol className="m-0 mt-2 list-none p-0">
