@@ -69,7 +69,7 @@ async function bench(all: Size[]): Promise<void> {
     for (const size of all) measured.push(await atSize(cluster, join(work, 'data'), size))
     console.log(table(measured))
   } finally {
-    cluster.stop()
+    await cluster.stop()
     rmSync(work, { recursive: true, force: true })
   }
 }

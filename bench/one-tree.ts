@@ -98,7 +98,7 @@ process.on('message', async (asked) => {
   if (asked === 'stop') {
     await running.stop()
     await Promise.all([owner.destroy(), app.destroy()])
-    cluster.stop()
+    await cluster.stop()
     rmSync(work, { recursive: true, force: true })
     process.exit(0)
   }

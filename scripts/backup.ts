@@ -7,13 +7,14 @@ import { type Cluster, startCluster } from './cluster.ts'
 import { backupFolder, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup, readBackup } from './dump.ts'
 import { root } from './install.mjs'
+import { isRunning } from './running.ts'
 import { thinBackups } from './thin-backups.ts'
 
 // `npm run backup [-- folder] [--fast]`: the database and the files, while the application runs or not. What was written
 // is read back into a database of its own and compared before it is called a backup; `--fast` leaves that out. With
 // `--thin` those that need not be kept are taken away afterwards: what `npm start` does every night.
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
-const stops = !existsSync(join(dataDir, 'running.json'))
+const stops = (await isRunning(dataDir, 0)) === null
 const given = givenDatabase()
 const cluster = given ? null : await startCluster(dataDir)
 const urls = given ?? (await privateDatabase(cluster!, dataDir))
@@ -38,7 +39,7 @@ try {
   console.error((error as Error).message)
   process.exitCode = 1
 } finally {
-  if (stops) cluster?.stop()
+  if (stops) await cluster?.stop()
 }
 
 /** Says what came of it where the application looks. */

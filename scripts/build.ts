@@ -20,6 +20,7 @@ export function buildIfNeeded(): void {
   })
   if (built.status !== 0) throw new Error('The pages could not be built: see the lines above.')
   bundle('src/server/reckoner.ts', 'dist/server/reckoner.mjs')
+  bundle('scripts/serve-child.ts', 'dist/server/serve-child.mjs')
   writeFileSync(mark, wanted)
 }
 
@@ -46,7 +47,8 @@ function fingerprint(): string {
       .filter((entry) => entry.isFile())
       .map((entry) => join(entry.parentPath, entry.name)),
   )
-  for (const name of ['astro.config.mjs', 'package-lock.json', 'tsconfig.json']) files.push(join(root, name))
+  for (const name of ['astro.config.mjs', 'package-lock.json', 'tsconfig.json', 'scripts/serve-child.ts'])
+    files.push(join(root, name))
   for (const file of files.sort()) hash.update(file.slice(root.length)).update(readFileSync(file))
   return hash.digest('hex')
 }

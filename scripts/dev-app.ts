@@ -23,7 +23,7 @@ console.log('  A change to a file is there at once. Ctrl C stops it.\n')
 
 const stop = async () => {
   await running.stop()
-  cluster?.stop()
+  await cluster?.stop()
   process.exit(0)
 }
 process.on('SIGINT', stop)

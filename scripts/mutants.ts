@@ -13,7 +13,18 @@ const count = Number(process.argv[3] ?? 20)
 const most = Math.floor(count / 20)
 
 const copy = mkdtempSync(join(tmpdir(), 'evenshot-mutants-'))
-for (const part of ['src', 'test', 'bin', 'scripts', 'docs', 'bench', 'package.json', 'tsconfig.json', '.mocharc.json'])
+for (const part of [
+  'src',
+  'test',
+  'bin',
+  'scripts',
+  'docs',
+  'bench',
+  'drills',
+  'package.json',
+  'tsconfig.json',
+  '.mocharc.json',
+])
   cpSync(join(root, part), join(copy, part), { recursive: true })
 symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
 

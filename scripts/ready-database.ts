@@ -27,7 +27,7 @@ export async function readyDatabase(dataDir: string, ownOnly: boolean): Promise<
     const urls = given ?? (await privateDatabase(cluster!, dataDir))
     return { urls, cluster, demo: await prepare(urls, dataDir, ownOnly) }
   } catch (error) {
-    cluster?.stop()
+    await cluster?.stop()
     throw error
   }
 }

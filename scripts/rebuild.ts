@@ -1,4 +1,3 @@
-import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { firmIds } from '../src/records/accounts.ts'
 import { openDatabase } from '../src/records/database.ts'
@@ -7,10 +6,11 @@ import { forgetStandings } from '../src/services/rebuild.ts'
 import { startCluster } from './cluster.ts'
 import { givenDatabase, privateDatabase } from './database.ts'
 import { root } from './install.mjs'
+import { isRunning } from './running.ts'
 
 // `npm run rebuild`: reckons every standing anew from the ledger; the figures come out the same.
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
-const stops = !existsSync(join(dataDir, 'running.json'))
+const stops = (await isRunning(dataDir, 0)) === null
 const given = givenDatabase()
 const cluster = given ? null : await startCluster(dataDir)
 const urls = given ?? (await privateDatabase(cluster!, dataDir))
@@ -22,5 +22,5 @@ try {
   }
 } finally {
   await db.destroy()
-  if (stops) cluster?.stop()
+  if (stops) await cluster?.stop()
 }

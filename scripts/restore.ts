@@ -19,7 +19,7 @@ try {
 }
 
 async function restore(from: string): Promise<void> {
-  if (await isRunning(dataDir)) throw new Error('The application runs: stop it first, then restore.')
+  if (await isRunning(dataDir, 0)) throw new Error('The application runs: stop it first, then restore.')
   const given = givenDatabase()
   if (given) {
     const { madeAt } = await readBackup(from, given.ownerUrl, join(dataDir, 'files'))
@@ -37,8 +37,11 @@ async function restore(from: string): Promise<void> {
     const fresh = await privateDatabase(cluster, dataDir, 'evenshot_restored')
     const { madeAt } = await readBackup(from, fresh.ownerUrl, join(dataDir, 'files'))
     const aside = `evenshot_${new Date().toISOString().replace(/\D/g, '').slice(0, 14)}`
-    if (there) await admin.raw('alter database evenshot rename to ??', [aside])
-    await admin.raw('alter database evenshot_restored rename to evenshot')
+    // Both or neither: there is no moment without a database of that name.
+    await admin.transaction(async (trx) => {
+      if (there) await trx.raw('alter database evenshot rename to ??', [aside])
+      await trx.raw('alter database evenshot_restored rename to evenshot')
+    })
     if (there) console.log(`What stood here before is set aside as the database ${aside}.`)
     const urls = await privateDatabase(cluster, dataDir)
     await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, steps))
@@ -48,7 +51,7 @@ async function restore(from: string): Promise<void> {
     throw error
   } finally {
     await admin.destroy()
-    cluster.stop()
+    await cluster.stop()
   }
 }
 

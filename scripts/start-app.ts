@@ -1,69 +1,86 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { serve } from '../src/server/serve.ts'
+import { startReckoner } from '../src/server/reckoning.ts'
 import { demoSignIn } from '../src/services/demo-firm.ts'
 import { buildIfNeeded } from './build.ts'
 import type { Cluster } from './cluster.ts'
+import { privateDatabase } from './database.ts'
 import { locked, root } from './install.mjs'
+import { keepDatabase } from './keep-database.ts'
+import { freePortFrom, keepServers, serverCount } from './keep-servers.ts'
 import { backUpNightly, backupTime } from './nightly.ts'
 import { readyDatabase } from './ready-database.ts'
-import { isRunning, runningFile } from './running.ts'
+import { isRunning, sayRunning, type There } from './running.ts'
 
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
 const host = process.env.EVENSHOT_HOST ?? '127.0.0.1'
-const port = Number(process.env.EVENSHOT_PORT ?? 4870)
+const wantedPort = Number(process.env.EVENSHOT_PORT ?? 4870)
 
 /** `npm start -- --own`: no demo world, the first page starts a firm. */
 const ownOnly = process.argv.includes('--own')
 
+// This process serves nothing itself. It keeps those that do, the database and the reckoner: what dies is started again.
 const held: { cluster: Cluster | null } = { cluster: null }
 try {
   await locked('start', start)
 } catch (error) {
   console.error((error as Error).message)
-  held.cluster?.stop()
+  await held.cluster?.stop()
   process.exit(1)
 }
 
 async function start(): Promise<void> {
   mkdirSync(dataDir, { recursive: true })
   const there = await isRunning(dataDir)
-  if (there) {
-    console.log(`Even Shot is running already: ${there}`)
-    return
-  }
+  if (there) return sayThere(there)
+  const count = serverCount()
+  const backupAt = backupTime()
   const { urls, cluster, demo } = await readyDatabase(dataDir, ownOnly)
   held.cluster = cluster
   buildIfNeeded()
-  const backupAt = backupTime()
-  const running = await listenOnAFreePort(urls.appUrl)
+  const port = await freePortFrom(host, wantedPort)
+  const servers = await keepServers({ root, databaseUrl: urls.appUrl, dataDir, host, port }, count)
+  let reckoner = startReckoner(root, urls.appUrl)
+  const watched = cluster && keepDatabase(cluster, dataDir, moveTo)
   const stopBackups = backupAt ? backUpNightly(backupAt) : () => undefined
-  writeFileSync(runningFile(dataDir), JSON.stringify({ pid: process.pid, url: running.url }))
-  console.log(`\n  Even Shot is at ${running.url}`)
+  const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
+  const takeBack = sayRunning(dataDir, url)
+  console.log(`\n  Even Shot is at ${url}`)
   if (demo) console.log(`  Sign in with ${demoSignIn.email} and the password ${demoSignIn.password}`)
   console.log('  Ctrl C stops it.\n')
+
+  /** The database came back at another port: those who ask it are sent there. */
+  async function moveTo(to: Cluster): Promise<void> {
+    const { appUrl } = await privateDatabase(to, dataDir)
+    servers.moveTo(appUrl)
+    const before = reckoner
+    reckoner = startReckoner(root, appUrl)
+    await before.stop()
+  }
 
   let stopping = false
   const stop = async () => {
     if (stopping) return
     stopping = true
     stopBackups()
-    await running.stop()
-    held.cluster?.stop()
-    rmSync(runningFile(dataDir), { force: true })
+    const standing = await watched?.()
+    await Promise.all([servers.stop(), reckoner.stop()])
+    await standing?.stop()
+    takeBack()
     process.exit(0)
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
 }
 
-/** The usual port, or the next that is free. */
-async function listenOnAFreePort(appUrl: string) {
-  for (let candidate = port; ; candidate += 1) {
-    try {
-      return await serve(root, appUrl, dataDir, host, candidate)
-    } catch (error) {
-      if ((error as { code?: string }).code !== 'EADDRINUSE' || candidate > port + 50) throw error
-    }
+/** Never a second one beside the first: it is said where it is, or what is wrong with it. */
+function sayThere({ pid, url, answers }: There): void {
+  if (answers) {
+    console.log(`Even Shot is running already: ${url}`)
+    return
   }
+  process.exitCode = 1
+  console.error(
+    `Even Shot is running already (process ${pid}, ${url}), but its database does not answer. Its log says why. To start it anew, end it first: kill ${pid}`,
+  )
 }

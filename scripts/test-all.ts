@@ -94,6 +94,9 @@ async function twoAtATime(jobs: Job[]): Promise<void> {
   await Promise.all([hand(), hand()])
 }
 
+/** Short forms of the drills, on the built application. */
+const drills: Job[] = [() => step('drill: killed and started again', bin('tsx'), ['test/drills/kill.ts', '6'])]
+
 /** Lint, types and the rest of what is read, not run. */
 const readThrough: Job[] = [
   () => step('types', bin('astro'), ['check', '--minimumSeverity', 'error']),
@@ -188,8 +191,9 @@ try {
       ...(browser ? [buildPages] : []),
     ])
     if (browser) await browserTests()
+    if (only === null && word === null) await twoAtATime(drills)
   } finally {
-    cluster.stop()
+    await cluster.stop()
   }
 } catch (error) {
   failed += 1

@@ -12,6 +12,8 @@ import { readPreferencesFrom } from './ui/preferences.ts'
 const ofRequest = new AsyncLocalStorage<Preferences>()
 readPreferencesFrom(() => ofRequest.getStore() ?? usualPreferences)
 
+const busyPath = '/503'
+
 /** Who asks, whether they may, and which headers the answer wears. */
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url, locals, cookies } = context
@@ -19,14 +21,15 @@ export const onRequest = defineMiddleware(async (context, next) => {
   if (request.method !== 'GET' && request.method !== 'HEAD' && !sameOrigin(request)) {
     return answer(403, 'origin', 'This request came from another site.')
   }
-  locals.db = connection()
+  locals.db = connection(request.method === 'GET' || request.method === 'HEAD' ? 'looks' : 'writes')
   locals.now = now()
   locals.requestId = request.headers.get('x-request-id') ?? ''
-  const token = cookies.get(sessionCookie)?.value
+  // The page that says it is asks nobody.
+  const token = url.pathname === busyPath ? undefined : cookies.get(sessionCookie)?.value
   try {
     locals.signedIn = token ? await whoHolds(locals.db, token) : null
   } catch (error) {
-    if (isApi && isBusy(error)) return busy()
+    if (isBusy(error)) return isApi ? busy() : context.rewrite(busyPath)
     throw error
   }
   if (!locals.signedIn && !isOpen(url.pathname)) {
@@ -38,7 +41,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     response = await ofRequest.run(preferences, () => next())
   } catch (error) {
-    if (isApi && isBusy(error)) return busy()
+    if (isBusy(error)) return isApi ? busy() : context.rewrite(busyPath)
     throw error
   }
   const policy = response.headers.get('content-security-policy')
@@ -68,7 +71,7 @@ function sameOrigin(request: Request): boolean {
   }
 }
 
-/** Programs and devices are told to come back; a page that breaks says so itself. */
+/** Programs and devices are told to come back. */
 function busy(): Response {
   const response = answer(503, 'busy', 'The server is busy: nothing was saved. Try again in a moment.')
   response.headers.set('retry-after', '5')

@@ -10,5 +10,6 @@ const open = new Set([
   '/api/first-run-data',
   '/404',
   '/500',
+  '/503',
 ])
 export const isOpen = (path: string) => open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path)

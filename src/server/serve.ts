@@ -2,12 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { createServer, type Server } from 'node:http'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
-import { Worker } from 'node:worker_threads'
 import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
-import { knock, openDatabase, refusePrivileged } from '../records/database.ts'
-import { lastBackup } from '../services/backup-state.ts'
+import { openServing, refusePrivileged } from '../records/database.ts'
+import { crowd } from './crowd.ts'
 import { emptyPlace, knownMethods, shownSession } from './door.ts'
+import { alive, ready } from './health.ts'
 import { log } from './log.ts'
 import { here } from './public-address.ts'
 
@@ -33,7 +33,7 @@ export async function serve(
   host: string,
   port: number,
 ): Promise<Running> {
-  const db = openDatabase(databaseUrl, 2)
+  const db = openServing(databaseUrl, 2)
   await refusePrivileged(db)
   process.env.EVENSHOT_DATABASE_URL = databaseUrl
   process.env.EVENSHOT_DATA = dataDir
@@ -46,21 +46,13 @@ export async function serve(
   const app = express()
   app.disable('x-powered-by')
   app.use(observe, headers, knownMethods)
-  app.get('/healthz', async (request, response) => {
-    try {
-      await knock(db)
-      if (request.query.deep === undefined) return void response.json({ ok: true })
-      const backup = lastBackup(dataDir)
-      const ok = backup?.ok ?? true
-      response.status(ok ? 200 : 503).json({ ok, backup: backup && { at: backup.at, ok: backup.ok } })
-    } catch (error) {
-      log.error({ err: error }, 'health check failed')
-      response.status(503).json({ ok: false })
-    }
-  })
+  app.get('/livez', alive)
+  app.get('/healthz', ready(db, dataDir))
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
+  let busyPage = ''
+  app.use(crowd(() => busyPage))
   app.use(shownSession)
   app.use(
     '/api/first-run-data',
@@ -76,15 +68,16 @@ export async function serve(
   const server = createServer(app)
   server.requestTimeout = 60_000
   await listen(server, host, port)
-  const reckoner = startReckoner(root, databaseUrl)
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
+  const url = `http://${host.includes(':') ? `[${host}]` : host}:${actual}`
+  // Drawn once: there is no time for it when it is needed.
+  busyPage = await fetch(`${url}/503`).then((page) => page.text())
   return {
-    url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}`,
+    url,
     async stop() {
       const closed = new Promise((resolve) => server.close(resolve))
       server.closeIdleConnections()
-      await reckoner.stop()
       const late = setTimeout(() => server.closeAllConnections(), 10_000)
       await closed
       clearTimeout(late)
@@ -144,31 +137,4 @@ const failed: ErrorRequestHandler = (error, request, response, next) => {
   const message =
     status === 413 ? 'is larger than this address takes (2 MB, most of them): send less at once' : 'could not be read'
   response.status(status).json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })
-}
-
-/** Starts the thread that reckons what waits, firm by firm, until told to stop; one that breaks is started again. */
-function startReckoner(root: string, databaseUrl: string) {
-  let stopping = false
-  let thread: Worker
-  let ended: Promise<void>
-  const start = () => {
-    thread = new Worker(join(root, 'dist/server/reckoner.mjs'), { workerData: { databaseUrl } })
-    thread.on('message', (said: { firmId?: string; count?: number; error?: string }) => {
-      if (said.error) log.error({ err: said.error }, 'the reckoner will try again')
-      else log.info(said, 'reckoned what waited')
-    })
-    thread.on('error', (error) => log.error({ err: error }, 'the reckoner broke'))
-    ended = new Promise((resolve) => thread.once('exit', () => resolve()))
-    void ended.then(() => {
-      if (!stopping) setTimeout(() => !stopping && start(), 5000).unref()
-    })
-  }
-  start()
-  return {
-    async stop() {
-      stopping = true
-      thread.postMessage('stop')
-      await ended
-    },
-  }
 }

@@ -84,6 +84,8 @@ async function launch(folder: string, onPort: number, ...args: string[]): Promis
       EVENSHOT_PORT: String(onPort),
       EVENSHOT_CLOCK: pinnedClock,
       EVENSHOT_BACKUP_AT: 'off',
+      // One process a test's application: what several share is drilled by itself.
+      EVENSHOT_SERVERS: '1',
       EVENSHOT_LOG: 'info',
     },
   })
@@ -117,10 +119,14 @@ async function end(pid: number, signal: NodeJS.Signals = 'SIGINT'): Promise<void
   for (let i = 0; i < 200 && alive(pid); i += 1) await wait(100)
 }
 
+const postmasterPid = () => Number(readFileSync(join(settings().clusterDir, 'postmaster.pid'), 'utf8').split('\n')[0])
+
+/** Kills the database alone, under the application's feet. */
+export const killDatabase = (): void => void process.kill(postmasterPid(), 'SIGKILL')
+
 /** Kills application and database at once, as a flat battery does. */
 export async function killEverything(): Promise<void> {
-  const { clusterDir } = settings()
-  const postmaster = Number(readFileSync(join(clusterDir, 'postmaster.pid'), 'utf8').split('\n')[0])
+  const postmaster = postmasterPid()
   const pid = applicationPid()
   process.kill(pid, 'SIGKILL')
   process.kill(postmaster, 'SIGKILL')
@@ -149,7 +155,7 @@ export function databaseUrl(): string {
 
 export const clusterRuns = (): boolean => {
   try {
-    return alive(Number(readFileSync(join(settings().clusterDir, 'postmaster.pid'), 'utf8').split('\n')[0]))
+    return alive(postmasterPid())
   } catch {
     return false
   }

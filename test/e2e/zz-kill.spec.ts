@@ -4,6 +4,8 @@ import { expect, machineId, signedIn, test } from './pages.ts'
 import {
   baseUrl,
   clusterRuns,
+  databaseUrl,
+  killDatabase,
   killEverything,
   pinnedClock,
   startApplication,
@@ -46,6 +48,26 @@ test.describe('power cuts and restarts', () => {
     expect(count).toBeGreaterThan(25)
     const seqs = ledgers.machine.map((entry: { seq: number }) => entry.seq)
     expect(new Set(seqs).size).toBe(seqs.length)
+    await page.context().close()
+  })
+
+  test('a database that died comes back by itself, at the same address, and is written to again', async ({
+    browser,
+  }) => {
+    const page = await signedIn(browser)
+    const machine = await machineId(page, 'Right bar')
+    const before = databaseUrl()
+    killDatabase()
+    const entry = entryAbout('machine', machine, 'note', { text: 'written after the cut' })
+    const send = () => page.request.post('/api/entries', { data: { entries: [entry] } })
+    const statuses: number[] = []
+    await expect
+      .poll(async () => statuses[statuses.push((await send()).status()) - 1], { timeout: 30_000, intervals: [100] })
+      .toBe(200)
+    expect(statuses.filter((status) => status !== 200 && status !== 503)).toEqual([])
+    expect(databaseUrl()).toBe(before)
+    await page.goto('/round')
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await page.context().close()
   })
 
