@@ -13,13 +13,27 @@ const houses = {
   'src/device/': { knows: ['src/core/'], uses: ['idb', 'yup'] },
   'src/islands/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/device/'],
-    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid', 'yup'],
+    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
   },
   // The only folder with SQL in it.
   'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg'] },
   'src/services/': {
     knows: ['src/core/', 'src/views/', 'src/records/'],
-    uses: ['yup', 'uuid', 'papaparse', 'pdfmake', '@types/pdfmake', 'rate-limiter-flexible', 'sharp', '@node-rs/argon2'],
+    uses: [
+      'yup',
+      'uuid',
+      'papaparse',
+      'pdfmake',
+      '@types/pdfmake',
+      'rate-limiter-flexible',
+      'sharp',
+      '@node-rs/argon2',
+      '@simplewebauthn/server',
+      '@zxcvbn-ts/language-common',
+      'otpauth',
+      'qrcode',
+      '@types/qrcode',
+    ],
     node: true,
   },
   'src/demo/': { knows: ['src/core/', 'src/services/'], uses: [] },
@@ -33,7 +47,7 @@ const houses = {
   'src/layouts/': { knows: ['src/core/', 'src/ui/', 'src/islands/', 'src/services/'], uses: ['@fontsource'] },
   'src/pages/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/islands/', 'src/layouts/', 'src/services/', 'src/server/'],
-    uses: ['astro', 'uuid', 'yup'],
+    uses: ['astro', 'uuid', 'yup', '@simplewebauthn/server'],
   },
   'bin/': { knows: ['src/core/'], uses: [], node: true },
 }

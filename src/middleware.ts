@@ -1,18 +1,32 @@
 import { defineMiddleware } from 'astro:middleware'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
+import { log } from './server/log.ts'
 import { isOpen, sessionCookie } from './server/open-addresses.ts'
 import { here } from './server/public-address.ts'
 import { now } from './services/clock.ts'
 import { connection, isBusy } from './services/connection.ts'
 import { whoHolds } from './services/sign-in.ts'
+import { tellOutside } from './services/signing-in/tell.ts'
 import { readPreferencesFrom } from './ui/preferences.ts'
 
 /** Pages are drawn for one firm each: its way of writing figures goes with the request. */
 const ofRequest = new AsyncLocalStorage<Preferences>()
 readPreferencesFrom(() => ofRequest.getStore() ?? usualPreferences)
 
+// Who came in is also said outside: a log that is kept elsewhere cannot be changed from here.
+tellOutside((event) => log.info(event, 'security'))
+
 const busyPath = '/503'
+
+/** Where finished work is handed in. */
+const handsIn = new Set(['/api/entries', '/api/photos'])
+/** What somebody may do who owes a second proof: add one, or go. */
+const mendsSecond = (path: string) =>
+  path === '/signing-in' ||
+  path.startsWith('/api/signing-in/') ||
+  path === '/api/sign-in/again' ||
+  path === '/api/sign-out'
 
 /** Who asks, whether they may, and which headers the answer wears. */
 export const onRequest = defineMiddleware(async (context, next) => {
@@ -31,6 +45,13 @@ export const onRequest = defineMiddleware(async (context, next) => {
   } catch (error) {
     if (isBusy(error)) return isApi ? busy() : context.rewrite(busyPath)
     throw error
+  }
+  const isHandingIn = request.method === 'POST' && handsIn.has(url.pathname)
+  // A session that is over shows nothing; what a device has not sent yet is taken all the same.
+  if (locals.signedIn?.onlyHandsIn && !isHandingIn) locals.signedIn = null
+  if (locals.signedIn?.owesSecond && !isHandingIn && !mendsSecond(url.pathname)) {
+    if (isApi) return answer(403, 'second_owed', 'The firm asks for a second proof: add one under Signing in.')
+    return context.redirect('/signing-in')
   }
   if (!locals.signedIn && !isOpen(url.pathname)) {
     if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
@@ -52,6 +73,13 @@ export const onRequest = defineMiddleware(async (context, next) => {
     response.headers.set(
       'content-security-policy',
       `${styles.replace(/;?\s*$/, '')}; default-src 'self'; img-src 'self' data:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'`,
+    )
+  }
+  if (response.headers.get('content-type') === 'application/pdf') {
+    // The browser's own reader is an object in an empty page.
+    response.headers.set(
+      'content-security-policy',
+      "default-src 'none'; object-src 'self'; style-src 'unsafe-inline'; frame-ancestors 'none'",
     )
   }
   if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store')

@@ -1,28 +1,17 @@
 import type { Kept, RecordKind } from '../core/firm/records.ts'
 import type { Entry } from '../core/ledger/entry.ts'
-import type { Issue } from '../core/parse/parse-strict.ts'
+import { type Method, sendOnce, type Told } from './send-once.ts'
 
-export type Told<T> = ({ ok: true } & T) | { ok: false; issues: Issue[] }
+export type { Told } from './send-once.ts'
 
-/** Sends JSON and reads the answer; trouble on the way comes back as an issue of the whole form. */
-export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', url: string, body?: unknown): Promise<Told<T>> {
-  let response: Response
-  try {
-    response = await fetch(url, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      ...(body !== undefined && { body: JSON.stringify(body) }),
-    })
-  } catch {
-    return { ok: false, issues: [whole('No connection: nothing was changed. Try again when the network is back.')] }
-  }
-  if (response.status === 401) return { ok: false, issues: [whole('You were signed out: sign in again, then save.')] }
-  const answer = await response.json().catch(() => ({}))
-  if (response.ok) return { ok: true, ...answer }
-  return { ok: false, issues: answer.issues ?? [whole('Nothing was changed: the server could not take it.')] }
+/** Sends JSON; where the firm's keys or all its data are at stake, whoever sits here is asked for their password first. */
+export async function send<T>(method: Method, url: string, body?: unknown): Promise<Told<T>> {
+  const told = await sendOnce<T>(method, url, body)
+  if (told.ok || told.issues[0]?.code !== 'ask_again') return told
+  const { askAgain } = await import('./again.tsx')
+  if (await askAgain()) return sendOnce<T>(method, url, body)
+  return { ok: false, issues: [{ path: '', code: 'whole', message: 'Nothing was changed.' }] }
 }
-
-const whole = (message: string): Issue => ({ path: '', code: 'whole', message })
 
 /** Adds a record (version 0) or changes one, with entries that belong to it. Safe to send again. */
 export const keep = <K extends RecordKind>(

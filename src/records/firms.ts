@@ -1,11 +1,12 @@
 import { type Preferences, usualPreferences } from '../core/firm/preferences.ts'
+import type { Role } from '../core/firm/rights.ts'
 import type { Trx } from './database.ts'
 
 export interface Technician {
   id: string
   name: string
   initials: string
-  role: 'owner' | 'technician'
+  role: Role
   /** The day they left; they sign in no more, and what they wrote stays theirs. */
   leftOn?: string
 }
@@ -17,6 +18,13 @@ export interface Firm {
   seq: number
   timeZone: string
   preferences: Preferences
+  /** Whether everybody shows a second proof besides the password. */
+  asksSecond: boolean
+}
+
+/** Sets whether everybody of this transaction's firm shows a second proof. */
+export async function setAsksSecond(trx: Trx, asksSecond: boolean): Promise<void> {
+  await trx('firm').update({ asks_second: asksSecond })
 }
 
 export async function addFirm(
@@ -55,6 +63,7 @@ export async function theFirm(trx: Trx): Promise<Firm | null> {
     demo: row.demo,
     seq: row.seq,
     timeZone: row.time_zone,
+    asksSecond: row.asks_second,
     preferences: {
       hardnessUnit: row.hardness_unit,
       volumeUnit: row.volume_unit,

@@ -4,6 +4,7 @@ import * as first from './migrations/0001-first.ts'
 import * as ownData from './migrations/0002-own-data.ts'
 import * as photos from './migrations/0003-photos.ts'
 import * as pasts from './migrations/0004-pasts.ts'
+import * as signingIn from './migrations/0005-signing-in.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -11,6 +12,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0002-own-data', up: ownData.up },
   { name: '0003-photos', up: photos.up },
   { name: '0004-pasts', up: pasts.up },
+  { name: '0005-signing-in', up: signingIn.up },
 ]
 
 /** Every step that this version knows, in order. */

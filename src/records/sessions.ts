@@ -29,19 +29,47 @@ export async function addSession(
     created_at: now,
     seen_at: now,
     expires_at: expiresAt,
+    shown_at: now,
   })
 }
 
 /** A minute is precise enough to say when someone was last here. */
 const seenEveryMs = 60_000
 
-/** The session a token opens; null when it is unknown or over. */
-export async function sessionByToken(db: Db, tokenHash: Buffer, now: Date): Promise<(Session & { id: string }) | null> {
-  const row = await db('session').where({ token_hash: tokenHash }).where('expires_at', '>', now).first()
+/** A session as it stands when somebody shows its token. */
+export interface HeldSession extends Session {
+  id: string
+  /** When whoever holds it last showed who they are. */
+  shownAt: Date
+  /** It lay unused, or lasted, for too long. */
+  isOver: boolean
+}
+
+/**
+ * The session a token opens; null when it is unknown, or over for longer than it still hands in work.
+ * @param idleMs - how long it may lie unused
+ * @param handsInMs - how long one that is over is still told apart from none
+ */
+export async function sessionByToken(
+  db: Db,
+  tokenHash: Buffer,
+  now: Date,
+  { idleMs, handsInMs }: { idleMs: number; handsInMs: number },
+): Promise<HeldSession | null> {
+  const row = await db('session').where({ token_hash: tokenHash }).first()
   if (!row) return null
-  if (now.getTime() - row.seen_at.getTime() > seenEveryMs)
+  const overSince = Math.min(row.expires_at.getTime(), row.seen_at.getTime() + idleMs)
+  if (now.getTime() >= overSince + handsInMs) return null
+  const isOver = now.getTime() >= overSince
+  // Handing in does not wake it up.
+  if (!isOver && now.getTime() - row.seen_at.getTime() > seenEveryMs)
     await db('session').where({ token_hash: tokenHash }).update({ seen_at: now })
-  return { id: row.id, firmId: row.firm_id, technicianId: row.technician_id }
+  return { id: row.id, firmId: row.firm_id, technicianId: row.technician_id, shownAt: row.shown_at, isOver }
+}
+
+/** Its holder has shown who they are once more. */
+export async function showAgain(db: Db, firmId: string, id: string, now: Date): Promise<void> {
+  await db('session').where({ firm_id: firmId, id }).update({ shown_at: now })
 }
 
 export async function endSession(db: Db, tokenHash: Buffer): Promise<void> {

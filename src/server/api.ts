@@ -1,5 +1,7 @@
 import type { APIRoute } from 'astro'
+import { type Act, asksAgain, may } from '../core/firm/rights.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
+import type { Answer } from '../services/answer.ts'
 
 /** JSON with a status; lists of issues always come under `issues`. */
 export const json = (body: unknown, status = 200): Response => Response.json(body, { status })
@@ -40,16 +42,35 @@ export const actorOf = ({ firm, technician }: NonNullable<App.Locals['signedIn']
   role: technician.role,
 })
 
+/** What a service answered, as an answer to a program. */
+export const answerOf = (answer: Answer): Response => {
+  if (!answer.ok) return refuse(answer.status, answer.issues)
+  const { ok: _, ...brought } = answer
+  return json(brought)
+}
+
 export const notFound = (): Response => refuse(404, [{ path: '', code: 'unknown', message: 'is not here' }])
 
-/** An endpoint that any signed-in technician may use; the middleware has turned away the rest. */
-export const endpoint =
-  (
-    handle: (context: Parameters<APIRoute>[0], who: NonNullable<App.Locals['signedIn']>) => Promise<Response>,
-  ): APIRoute =>
+type Who = NonNullable<App.Locals['signedIn']>
+type Handle = (context: Parameters<APIRoute>[0], who: Who) => Promise<Response>
+
+/** An endpoint for whoever has the right to that; the middleware has turned away who is not signed in. */
+export const endpointOf =
+  (act: Act, handle: Handle): APIRoute =>
   async (context) => {
     const who = context.locals.signedIn
-    return who
-      ? handle(context, who)
-      : refuse(401, [{ path: '', code: 'signed_out', message: 'Please sign in again.' }])
+    if (!who) return refuse(401, [{ path: '', code: 'signed_out', message: 'Please sign in again.' }])
+    return refusedAct(who, act) ?? handle(context, who)
   }
+
+/** An endpoint that any signed-in technician may use. */
+export const endpoint = (handle: Handle): APIRoute => endpointOf('work', handle)
+
+/** Why somebody may not do that, or not yet; null when they may. */
+export function refusedAct({ technician, isFresh }: Who, act: Act): Response | null {
+  if (!may(technician.role, act))
+    return refuse(403, [{ path: '', code: 'owner_only', message: 'Only the owner may do that.' }])
+  if (asksAgain(act) && !isFresh)
+    return refuse(403, [{ path: '', code: 'ask_again', message: 'Show first that it is still you: your password.' }])
+  return null
+}

@@ -1,10 +1,18 @@
-/** The cookie that holds a session. */
-export const sessionCookie = 'evenshot_session'
+import { here } from './public-address.ts'
+
+/** What a session is held in: under TLS no other host of the domain can set one of that name. */
+export const cookieName = (isSecure: boolean, name = 'session'): string =>
+  `${isSecure ? '__Host-' : ''}evenshot_${name}`
+export const sessionCookie = cookieName(here.isSecure)
 
 /** What answers without a session. */
 const open = new Set([
   '/sign-in',
   '/api/sign-in',
+  '/sign-in/second',
+  '/api/sign-in/second',
+  '/api/sign-in/passkey',
+  '/api/sign-in/passkey-options',
   '/first-run',
   '/api/first-run',
   '/api/first-run-data',

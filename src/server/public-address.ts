@@ -21,7 +21,7 @@ export function publicAddress(said: string | undefined): PublicAddress {
   if (!said) {
     return {
       originOf: (request) => `http://${request.headers.get('host')}`,
-      isOurs: (origin, request) => origin.host === request.headers.get('host'),
+      isOurs: (origin, request) => origin.origin === `http://${request.headers.get('host')}`,
       isSecure: false,
       addressOf: (_, peer) => peer ?? 'unknown',
     }

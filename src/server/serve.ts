@@ -110,6 +110,8 @@ const headers: RequestHandler = (_request, response, next) => {
   response.setHeader('x-content-type-options', 'nosniff')
   response.setHeader('referrer-policy', 'same-origin')
   response.setHeader('x-frame-options', 'DENY')
+  // Pages have one of their own; what is no page may do nothing, wherever somebody opens it.
+  response.setHeader('content-security-policy', "default-src 'none'; frame-ancestors 'none'")
   if (here.isSecure) response.setHeader('strict-transport-security', 'max-age=31536000')
   response.setHeader('cross-origin-opener-policy', 'same-origin')
   response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')

@@ -1,16 +1,27 @@
 import type { AstroCookies } from 'astro'
-import { sessionCookie } from './open-addresses.ts'
+import type { OpenedSession } from '../services/sign-in.ts'
+import { halfWayMs, handsInMs } from '../services/signing-in/limits.ts'
+import { cookieName, sessionCookie } from './open-addresses.ts'
 import { here } from './public-address.ts'
 
-/** Gives the browser its session; over TLS only where there is TLS. */
-export function holdSession(cookies: AstroCookies, session: { token: string; expiresAt: Date }): void {
-  cookies.set(sessionCookie, session.token, {
-    path: '/',
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: here.isSecure,
-    expires: session.expiresAt,
-  })
+/** By which a device that signed in before is known. */
+export const knownCookie = cookieName(here.isSecure, 'known')
+/** What stands between a password and the second proof. */
+export const halfWayCookie = cookieName(here.isSecure, 'half_way')
+
+const knownForS = 400 * 86_400
+const usual = { path: '/', httpOnly: true, sameSite: 'lax', secure: here.isSecure } as const
+
+/** Gives the browser its session, and what it is known by; over TLS only where there is TLS. */
+export function holdSession(cookies: AstroCookies, session: OpenedSession): void {
+  // The cookie outlives the session: one that is over still hands in what was not sent.
+  cookies.set(sessionCookie, session.token, { ...usual, expires: new Date(session.expiresAt.getTime() + handsInMs) })
+  if (session.knownToken) cookies.set(knownCookie, session.knownToken, { ...usual, maxAge: knownForS })
+  cookies.delete(halfWayCookie, usual)
+}
+
+export function holdHalfWay(cookies: AstroCookies, token: string): void {
+  cookies.set(halfWayCookie, token, { ...usual, maxAge: halfWayMs / 1000 })
 }
 
 const systems: [RegExp, string][] = [

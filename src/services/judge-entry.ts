@@ -1,4 +1,5 @@
 import { pointsAt, type RecordKind } from '../core/firm/records.ts'
+import { may, type Role } from '../core/firm/rights.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
@@ -12,7 +13,7 @@ import { type Reckoned, reckonedByIds, type Subject } from '../records/subjects.
 export interface Actor {
   firmId: string
   technicianId: string
-  role: 'owner' | 'technician'
+  role: Role
 }
 
 /** Records a body names, by its field: one that is not this firm's is said at its field. */
@@ -41,10 +42,10 @@ export async function judgeEntry(
   // What moves every machine of the firm is the owner's to decide.
   const deciding = ['setting', 'own-kind', 'own-procedure'].includes(entry.kind) || entry.supersedes !== undefined
   const isChoiceOfKind = entry.kind === 'setting' && entry.body.setting === 'kind-as'
-  if (isChoiceOfKind && actor.role !== 'owner') {
+  if (isChoiceOfKind && !may(actor.role, 'choose-a-kind')) {
     return [{ path: 'body.setting', code: 'owner_only', message: 'is for the owner: which kind holds, holds for all' }]
   }
-  if (deciding && entry.subjectKind === 'firm' && actor.role !== 'owner') {
+  if (deciding && entry.subjectKind === 'firm' && !may(actor.role, 'decide-for-the-firm')) {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
   if (told) return issuesOfDay(entry, zones, now)

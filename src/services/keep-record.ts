@@ -1,5 +1,6 @@
 import { v7 } from 'uuid'
-import { fixedFields, type Kept, ownersOnly, type RecordKind, recordSchemas } from '../core/firm/records.ts'
+import { actOfKeeping, fixedFields, type Kept, type RecordKind, recordSchemas } from '../core/firm/records.ts'
+import { may } from '../core/firm/rights.ts'
 import { kindById } from '../core/kinds/index.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
@@ -10,6 +11,8 @@ import { insertKept, type KeptRecord, keptById, updateKept } from '../records/ke
 import { endSessions } from '../records/sessions.ts'
 import { lockSubjects, markStale, reckonedBy } from '../records/subjects.ts'
 import { type Actor, issuesOfRecordReferences } from './judge-entry.ts'
+import { type Caller, nobody } from './signing-in/caller.ts'
+import { tell } from './signing-in/tell.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
 export type Keeping =
@@ -37,14 +40,22 @@ class Refused extends Error {
  * Adds a record or changes one, with the entries that belong to it, in one transaction; what it was before
  * is written down. The same request again succeeds and changes nothing.
  */
-export async function keepRecord(db: Db, actor: Actor, request: KeepRequest, now: Date): Promise<Keeping> {
+export async function keepRecord(
+  db: Db,
+  actor: Actor,
+  request: KeepRequest,
+  now: Date,
+  caller: Caller = nobody,
+): Promise<Keeping> {
   const { kind } = request
-  if (ownersOnly.includes(kind) && actor.role !== 'owner') return forbidden
+  if (!may(actor.role, actOfKeeping(kind))) return forbidden
   const parsed = parseStrict(recordSchemas[kind], request.record)
   if (!parsed.ok) return { ok: false, why: 'refused', issues: parsed.issues }
   const record = parsed.value as Kept<RecordKind>
   try {
-    return await retrying(() => withFirm(db, actor.firmId, (trx) => keepInto(trx, actor, { ...request, record }, now)))
+    return await retrying(() =>
+      withFirm(db, actor.firmId, (trx) => keepInto(trx, actor, { ...request, record }, now, caller)),
+    )
   } catch (error) {
     if (error instanceof Refused) return error.answer
     if ((error as { code?: string }).code !== '23505') throw error
@@ -60,6 +71,7 @@ async function keepInto(
   actor: Actor,
   { kind, id, version, record, entries = [] }: KeepRequest & { record: Kept<RecordKind> },
   now: Date,
+  caller: Caller,
 ): Promise<Keeping> {
   const issues = await judgeRecord(trx, actor, kind, id, record)
   if (issues.length > 0) throw new Refused({ ok: false, why: 'refused', issues })
@@ -84,7 +96,13 @@ async function keepInto(
     if (next === null) throw new Refused(stale(version))
     kept = next
     await moveReckonings(trx, kind, there, record)
-    if (kind === 'technician' && of(record, 'leftOn')) await shutOut(trx, actor.firmId, id)
+    if (kind === 'technician') {
+      if (of(there, 'role') !== of(record, 'role')) await tell(trx, actor, 'role-changed', caller, id)
+      if (of(record, 'leftOn')) {
+        await shutOut(trx, actor.firmId, id)
+        await tell(trx, actor, 'left', caller, id)
+      }
+    }
   }
   if (!same) {
     const { id: _, version: __, ...before } = there ?? { id, version: 0 }

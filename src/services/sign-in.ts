@@ -1,141 +1,140 @@
-import { createHash, randomBytes } from 'node:crypto'
-import { setTimeout as wait } from 'node:timers/promises'
+import { randomBytes } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
-import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { accountByEmail } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { type Firm, type Technician, technicianById, theFirm } from '../records/firms.ts'
+import type { Holder } from '../records/second-proofs.ts'
 import { addSession, dropExpiredSessions, endSession, sessionByToken } from '../records/sessions.ts'
+import { type Caller, nobody } from './signing-in/caller.ts'
+import { rememberDevice } from './signing-in/known-device.ts'
+import { handsInMs, idleMs, sessionMs, shownForMs } from './signing-in/limits.ts'
+import { hasSecondProof } from './signing-in/proofs.ts'
+import { beginSecond } from './signing-in/second.ts'
+import { tell, tellOutsideAlone } from './signing-in/tell.ts'
+import { paced } from './signing-in/throttle.ts'
+import { digest, newToken } from './signing-in/tokens.ts'
 
 /** Who is asking, for as long as their session lasts. */
 export interface SignedIn {
   firm: Firm
   technician: Technician
   sessionId: string
+  /** Whether they showed who they are a moment ago. */
+  isFresh: boolean
+  /** The session is over: it shows nothing any more, and still takes what was not handed in. */
+  onlyHandsIn: boolean
+  /** The firm asks for a second proof and this person has none yet. */
+  owesSecond: boolean
+}
+
+/** What a browser is given to hold. */
+export interface OpenedSession {
+  token: string
+  expiresAt: Date
+  /** What it is known by from now on. */
+  knownToken?: string
 }
 
 export type SignInAnswer =
-  | { ok: true; token: string; expiresAt: Date }
+  | ({ ok: true } & OpenedSession)
+  /** The password was right; a second proof is to follow. */
+  | { ok: false; reason: 'second'; halfWay: string }
   | { ok: false; reason: 'wrong' }
   | { ok: false; reason: 'too-many'; retryInS: number }
 
-const sessionDays = 30
 /** argon2id with the library's own parameters (19 MiB, 2 passes), as OWASP recommends. */
 export const hashPassword = (password: string): Promise<string> => hash(password)
 
 /** What is verified when no such account exists, so that the answer takes as long. */
 let decoy: Promise<string> | null = null
 
-type Limiters = Record<'fromThere' | 'byAddress' | 'byEmail', RateLimiterPostgres>
-const limiters = new WeakMap<Db, Limiters>()
-
-/** Wrong tries for one account from wherever, before each further one is made to wait, and how long at most. */
-const triesAtOnce = 30
-const mostWaitMs = 8000
-
-/**
- * Ten wrong tries in fifteen minutes for an account from one place, fifty from one place for any; counted in the
- * database. What comes from elsewhere shuts nobody out: it is only slowed down, whoever guesses and from how many places.
- */
-function limiter(db: Db) {
-  let found = limiters.get(db)
-  if (!found) {
-    const shared = {
-      storeClient: db,
-      storeType: 'knex',
-      tableName: 'sign_in_attempt',
-      tableCreated: true,
-      duration: 15 * 60,
-    }
-    found = {
-      fromThere: new RateLimiterPostgres({ ...shared, keyPrefix: 'there', points: 10 }),
-      byEmail: new RateLimiterPostgres({ ...shared, keyPrefix: 'email', points: 1_000_000 }),
-      byAddress: new RateLimiterPostgres({ ...shared, keyPrefix: 'address', points: 50 }),
-    }
-    limiters.set(db, found)
-  }
-  return found
-}
-
-/** How long a try waits, by how many there were for the account: twice as long each time, to a bound. */
-export const slowedMs = (tries: number): number =>
-  tries <= triesAtOnce ? 0 : Math.min(mostWaitMs, 250 * 2 ** (tries - triesAtOnce - 1))
-
-/** Where somebody is, as far as it tells people apart: of IPv6 the network, which one person has whole. */
-export function placeOf(address: string): string {
-  if (!address.includes(':') || address.includes('.')) return address
-  const [before = '', after] = address.toLowerCase().split('::')
-  const groups = (text: string | undefined) => (text ? text.split(':') : [])
-  const [head, tail] = [groups(before), groups(after)]
-  // Two colons stand for as many groups of nought as are missing of eight.
-  const all = [...head, ...Array<string>(Math.max(0, 8 - head.length - tail.length)).fill('0'), ...tail]
-  return all.slice(0, 4).join(':')
-}
-
 /** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
-export async function signIn(
+export async function signIn(db: Db, email: string, password: string, caller: Caller): Promise<SignInAnswer> {
+  const key = email.trim().toLowerCase().slice(0, 200)
+  const account = await accountByEmail(db, key)
+  const pace = await paced(db, key, account, caller)
+  if (!pace.ok) {
+    if (account) await tell(db, account, 'slowed-down', caller)
+    else tellOutsideAlone('slowed-down', caller)
+    return { ok: false, reason: 'too-many', retryInS: pace.retryInS }
+  }
+  decoy ??= hashPassword(randomBytes(16).toString('hex'))
+  const right = await verify(account?.passwordHash ?? (await decoy), password)
+  if (!account || !right) {
+    if (account) await tell(db, account, 'wrong-password', caller)
+    else tellOutsideAlone('wrong-password', caller)
+    return { ok: false, reason: 'wrong' }
+  }
+  await pace.forgive()
+  // Who has left opens nothing any more, and is told no more than a stranger.
+  const person = await withFirm(db, account.firmId, (trx) => technicianById(trx, account.technicianId))
+  if (!person || person.leftOn) return { ok: false, reason: 'wrong' }
+  if (await hasSecondProof(db, account)) return { ok: false, reason: 'second', halfWay: await beginSecond(db, account) }
+  await tell(db, account, 'signed-in', caller)
+  return { ok: true, ...(await openSession(db, account, caller.device, caller)) }
+}
+
+/** Whether that is this person's password: asked again before a key or all data is handed out. */
+export async function isPasswordOf(
   db: Db,
   email: string,
   password: string,
-  { address, device }: { address: string; device: string },
-): Promise<SignInAnswer> {
-  const { fromThere, byAddress, byEmail } = limiter(db)
-  const key = email.trim().toLowerCase().slice(0, 200)
-  const place = placeOf(address)
-  try {
-    // Counted before it is tried, so that many at once are many; taken back where it was right.
-    await byAddress.consume(place)
-    await fromThere.consume(`${place} ${key}`)
-    await wait(slowedMs((await byEmail.consume(key)).consumedPoints))
-  } catch (refused) {
-    if (refused instanceof Error) throw refused
-    return {
-      ok: false,
-      reason: 'too-many',
-      retryInS: Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000),
-    }
+  caller: Caller,
+): Promise<boolean | 'too-many'> {
+  const account = await accountByEmail(db, email)
+  if (!account) return false
+  const pace = await paced(db, account.email, account, caller)
+  if (!pace.ok) return 'too-many'
+  if (!(await verify(account.passwordHash, password))) {
+    await tell(db, account, 'wrong-password', caller)
+    return false
   }
-  const account = await accountByEmail(db, key)
-  decoy ??= hashPassword(randomBytes(16).toString('hex'))
-  const right = await verify(account?.passwordHash ?? (await decoy), password)
-  if (!account || !right) return { ok: false, reason: 'wrong' }
-  await Promise.all([fromThere.delete(`${place} ${key}`), byAddress.reward(place), byEmail.reward(key)])
-  const who = { firmId: account.firmId, technicianId: account.technicianId }
-  // Who has left opens nothing any more, and is told no more than a stranger.
-  const person = await withFirm(db, who.firmId, (trx) => technicianById(trx, who.technicianId))
-  if (!person || person.leftOn) return { ok: false, reason: 'wrong' }
-  return { ok: true, ...(await openSession(db, who, device)) }
+  await pace.forgive()
+  return true
 }
 
 /** Opens a session for somebody who has just shown who they are. */
 export async function openSession(
   db: Db,
-  who: { firmId: string; technicianId: string },
+  { firmId, technicianId }: Holder,
   device: string,
-): Promise<{ token: string; expiresAt: Date }> {
-  const token = randomBytes(32).toString('base64url')
+  caller: Caller = nobody,
+): Promise<OpenedSession> {
+  const token = newToken()
   const now = new Date()
-  const expiresAt = new Date(now.getTime() + sessionDays * 86_400_000)
-  await dropExpiredSessions(db, now)
-  await addSession(db, digest(token), { ...who, device: device.slice(0, 200) }, now, expiresAt)
-  return { token, expiresAt }
+  const expiresAt = new Date(now.getTime() + sessionMs)
+  await dropExpiredSessions(db, new Date(now.getTime() - handsInMs))
+  const who = { firmId, technicianId, device: device.slice(0, 200) }
+  await addSession(db, digest(token), who, now, expiresAt)
+  return { token, expiresAt, knownToken: await rememberDevice(db, { firmId, technicianId }, caller, now) }
 }
 
 /** Who holds a token; null when nobody does. */
 export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> {
-  const session = await sessionByToken(db, digest(token), new Date())
+  const now = new Date()
+  const session = await sessionByToken(db, digest(token), now, { idleMs, handsInMs })
   if (!session) return null
-  return withFirm(db, session.firmId, async (trx) => {
+  const who = await withFirm(db, session.firmId, async (trx) => {
     const firm = await theFirm(trx)
     const technician = await technicianById(trx, session.technicianId)
-    return firm && technician && !technician.leftOn ? { firm, technician, sessionId: session.id } : null
+    return firm && technician && !technician.leftOn ? { firm, technician } : null
   })
+  if (!who) return null
+  return {
+    ...who,
+    sessionId: session.id,
+    isFresh: now.getTime() - session.shownAt.getTime() < shownForMs,
+    onlyHandsIn: session.isOver,
+    owesSecond: who.firm.asksSecond && !(await hasSecondProof(db, session)),
+  }
 }
 
-export const signOut = (db: Db, token: string): Promise<void> => endSession(db, digest(token))
-
-// Only the digest is stored: a stolen table opens nothing.
-export const digest = (token: string) => createHash('sha256').update(token).digest()
+/** Ends a session that says so itself. */
+export async function signOut(db: Db, token: string, caller: Caller = nobody): Promise<void> {
+  const session = await sessionByToken(db, digest(token), new Date(), { idleMs, handsInMs })
+  if (session) await tell(db, session, 'signed-out', caller)
+  await endSession(db, digest(token))
+}
 
 /** Whether this address belongs to the demo firm: only then may its sign-in be shown. */
 export async function isDemo(db: Db, email: string): Promise<boolean> {

@@ -9,7 +9,7 @@ import { addChange } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { addFirm, lockFirstRun, theFirm } from '../records/firms.ts'
 import { insertKept } from '../records/kept.ts'
-import { emailField, passwordField } from './password.ts'
+import { emailField, isOfAddress, ofAddressMessage, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
@@ -55,6 +55,10 @@ export async function startFirm(db: Db, input: unknown, now: Date): Promise<Star
   const parsed = parseStrict(request, input)
   if (!parsed.ok) return { ok: false, why: 'refused', issues: parsed.issues }
   const { firm, policy, owner } = parsed.value
+  if (isOfAddress(owner.password, owner.email)) {
+    const issue = { path: 'owner.password', code: 'own_address', message: ofAddressMessage }
+    return { ok: false, why: 'refused', issues: [issue] }
+  }
   if (await accountByEmail(db, owner.email)) return { ok: false, why: 'refused', issues: [emailTaken(owner.email)] }
   const [firmId, technicianId] = [v7(), v7()]
   const passwordHash = await hashPassword(owner.password)

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import type { Act } from '../../src/core/firm/rights.ts'
 import { kindById } from '../../src/core/kinds/index.ts'
 import { entryAbout } from '../records/a-database.ts'
 
@@ -9,8 +10,8 @@ export interface Asked {
   method: 'GET' | 'POST' | 'PUT' | 'DELETE'
   path: string
   data?: unknown
-  /** Refused to whoever is not the owner. */
-  ownersOnly?: boolean
+  /** What whoever asks must have the right to; work where nothing is said. */
+  act?: Act
   /** Answers without a session: it opens one, or ends one. */
   open?: boolean
 }
@@ -43,7 +44,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },
   { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
   { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },
-  { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', ownersOnly: true },
+  { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', act: 'take-all-out' },
   { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },
   { route: 'export/due.csv', method: 'GET', path: '/api/export/due.csv?days=90' },
   { route: 'sites/[id]/year', method: 'GET', path: `/api/sites/${site}/year?kind=hand&resinL=12` },
@@ -60,7 +61,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     method: 'PUT',
     path: `/api/records/technician/${technician}`,
     data: { version: 1, record: { name: 'Forged', initials: 'FG', role: 'owner' } },
-    ownersOnly: true,
+    act: 'keep-people',
   },
   { route: 'entries', method: 'GET', path: '/api/entries?since=0' },
   {
@@ -105,9 +106,53 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     },
   },
   { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
-  { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, ownersOnly: true },
+  { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, act: 'make-a-link' },
+  {
+    route: 'people/[id]/second-proofs',
+    method: 'DELETE',
+    path: `/api/people/${technician}/second-proofs`,
+    act: 'forget-others-proofs',
+  },
+  {
+    route: 'signing-in/password',
+    method: 'POST',
+    path: '/api/signing-in/password',
+    data: { current: 'not that one', password: 'seven kettles in a lorry' },
+  },
+  { route: 'signing-in/code-app', method: 'POST', path: '/api/signing-in/code-app', act: 'own-proofs' },
+  {
+    route: 'signing-in/code-app',
+    method: 'PUT',
+    path: '/api/signing-in/code-app',
+    data: { code: '000000' },
+    act: 'own-proofs',
+  },
+  { route: 'signing-in/code-app', method: 'DELETE', path: '/api/signing-in/code-app', act: 'own-proofs' },
+  { route: 'signing-in/recovery-codes', method: 'POST', path: '/api/signing-in/recovery-codes', act: 'own-proofs' },
+  { route: 'signing-in/passkeys/index', method: 'POST', path: '/api/signing-in/passkeys', act: 'own-proofs' },
+  {
+    route: 'signing-in/passkeys/index',
+    method: 'PUT',
+    path: '/api/signing-in/passkeys',
+    data: { name: 'a phone', response: { id: 'x', rawId: 'x', type: 'public-key', response: {} } },
+    act: 'own-proofs',
+  },
+  { route: 'signing-in/passkeys/[id]', method: 'DELETE', path: '/api/signing-in/passkeys/abc', act: 'own-proofs' },
+  {
+    route: 'signing-in/rule',
+    method: 'PUT',
+    path: '/api/signing-in/rule',
+    data: { asksSecond: true },
+    act: 'set-how-to-sign-in',
+  },
+  { route: 'signing-in/events', method: 'GET', path: '/api/signing-in/events', act: 'read-who-signed-in' },
   { route: 'sessions/[id]', method: 'DELETE', path: `/api/sessions/${session}` },
-  { route: 'sign-in', method: 'POST', path: '/api/sign-in', open: true },
+  { route: 'sign-in/index', method: 'POST', path: '/api/sign-in', open: true },
+  { route: 'sign-in/second', method: 'POST', path: '/api/sign-in/second', open: true },
+  { route: 'sign-in/passkey-options', method: 'POST', path: '/api/sign-in/passkey-options', open: true },
+  { route: 'sign-in/passkey', method: 'POST', path: '/api/sign-in/passkey', data: { id: 'x' }, open: true },
+  { route: 'sign-in/again', method: 'GET', path: '/api/sign-in/again' },
+  { route: 'sign-in/again', method: 'POST', path: '/api/sign-in/again', data: { password: 'not that one' } },
   { route: 'sign-out', method: 'POST', path: '/api/sign-out', open: true },
   {
     route: 'first-run',

@@ -3,7 +3,9 @@ import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { scriptBytes } from '../../bench/script-bytes.ts'
-import { openDatabase } from '../../src/records/database.ts'
+import { asksAgain, may, roles } from '../../src/core/firm/rights.ts'
+import { openDatabase, withFirm } from '../../src/records/database.ts'
+import { openSession } from '../../src/services/sign-in.ts'
 import { entryAbout, smallFirm } from '../records/a-database.ts'
 import { endpoints } from './endpoints.ts'
 import { expect, machineId, signedIn, test } from './pages.ts'
@@ -102,22 +104,58 @@ test.describe('the server', () => {
     await ines.context().close()
   })
 
-  test('keeps what is the owner’s from a technician', async ({ browser, ines }) => {
-    const odile = await signedIn(browser, {}, 'odile@quillgate.example')
-    const { technicians, site } = await (
-      await ines.request.get(`/api/machines/${await machineId(ines, 'Left bar')}/bundle`)
-    ).json()
-    const other = technicians.find(({ name }: { name: string }) => name.startsWith('Ines')).id
-    const subjects = { machine: randomUUID(), site: site.id, technician: other, session: await sessionOf(ines) }
-    for (const { method, path, data } of endpoints(subjects).filter(({ ownersOnly }) => ownersOnly)) {
-      const response = await odile.request.fetch(path, { method, ...(data !== undefined && { data }) })
-      expect(response.status(), `${method} ${path}`).toBe(403)
-      expect((await response.json()).issues[0].message, path).toMatch(/owner/i)
+  test('lets each do what the table of rights says, asks again where it says so, and knows no id of another firm', async ({
+    request,
+  }) => {
+    const db = openDatabase(databaseUrl(), 2)
+    const [own, other] = [await smallFirm(db, 'Own & Daughter'), await smallFirm(db, 'Other & Sons')]
+    const cookieOf = async (technicianId: string) =>
+      `evenshot_session=${(await openSession(db, { firmId: own.firmId, technicianId }, 'a test')).token}`
+    const people = { owner: await cookieOf(own.ines), technician: await cookieOf(own.odile) }
+    // Somebody else's, who may be touched by none of it.
+    const theirs = { machine: other.c2, site: other.siteId, technician: other.odile, session: randomUUID() }
+    const ask = async ({ method, path, data }: ReturnType<typeof endpoints>[number], cookie: string) => {
+      const answer = await request.fetch(baseUrl() + path, {
+        method,
+        headers: { cookie },
+        ...(data !== undefined && { data }),
+      })
+      return { status: answer.status(), code: answer.status() === 403 ? (await answer.json()).issues[0].code : '' }
     }
-    const ended = await odile.request.delete(`/api/sessions/${subjects.session}`)
+    const guarded = endpoints(theirs).filter(({ open, route }) => !open && route !== 'sign-out')
+    for (const one of guarded) {
+      const { act = 'work' } = one
+      for (const role of roles) {
+        const { status, code } = await ask(one, people[role])
+        const words = `${one.method} ${one.path} as ${role}`
+        if (may(role, act)) expect(status, words).not.toBe(403)
+        else expect({ status, code }, words).toEqual({ status: 403, code: 'owner_only' })
+        expect(status, words).toBeLessThan(500)
+      }
+    }
+    await db('session')
+      .where({ firm_id: own.firmId })
+      .update({ shown_at: new Date(Date.now() - 3_600_000) })
+    for (const one of guarded.filter(({ act = 'work' }) => asksAgain(act)))
+      expect(await ask(one, people.owner), `${one.method} ${one.path}, an hour later`).toEqual({
+        status: 403,
+        code: 'ask_again',
+      })
+    const rows = (table: string) => withFirm(db, other.firmId, (trx) => trx(table).select())
+    expect(await rows('entry')).toEqual([])
+    expect(await rows('change')).toEqual([])
+    expect(await rows('security_event')).toEqual([])
+    await db.destroy()
+  })
+
+  test('keeps what is the owner’s from a technician, in the ledger too', async ({ browser, ines }) => {
+    const odile = await signedIn(browser, {}, 'odile@quillgate.example')
+    const { site } = await (await ines.request.get(`/api/machines/${await machineId(ines, 'Left bar')}/bundle`)).json()
+    const session = await sessionOf(ines)
+    const ended = await odile.request.delete(`/api/sessions/${session}`)
     expect([403, 404]).toContain(ended.status())
     expect((await ines.request.get('/api/round')).status()).toBe(200)
-    const way = entryAbout('firm', subjects.site, 'setting', { setting: 'policy', policy: 'cautious' })
+    const way = entryAbout('firm', site.id, 'setting', { setting: 'policy', policy: 'cautious' })
     expect((await odile.request.post('/api/entries', { data: { entries: [way] } })).status()).toBe(422)
     await odile.context().close()
   })
@@ -152,7 +190,12 @@ test.describe('the server', () => {
     expect(headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/)
     expect(headers['cache-control']).toBe('no-store')
     expect(headers['x-powered-by']).toBe(undefined)
-    const [cookie] = await page.context().cookies()
+    // What is no page may do nothing, wherever somebody opens it.
+    for (const path of ['/api/round', '/healthz', '/api/nothing']) {
+      const policy = (await page.request.get(path)).headers()['content-security-policy']
+      expect(policy, path).toBe("default-src 'none'; frame-ancestors 'none'")
+    }
+    const cookie = (await page.context().cookies()).find(({ name }) => name === 'evenshot_session')
     expect(cookie).toMatchObject({ name: 'evenshot_session', httpOnly: true, sameSite: 'Lax' })
   })
 

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { cookieName } from '../../src/server/open-addresses.ts'
 import { publicAddress } from '../../src/server/public-address.ts'
 
 const asked = (headers: Record<string, string>) => new Request('http://127.0.0.1:4870/', { headers })
@@ -10,7 +11,9 @@ describe('the address people use', () => {
     expect(here.originOf(request)).to.equal('http://workshop:4870')
     expect(here.isOurs(new URL('http://workshop:4870'), request)).to.equal(true)
     expect(here.isOurs(new URL('http://other:4870'), request)).to.equal(false)
+    expect(here.isOurs(new URL('https://workshop:4870'), request), 'another scheme is another origin').to.equal(false)
     expect(here.isSecure).to.equal(false)
+    expect(cookieName(here.isSecure)).to.equal('evenshot_session')
     // Nobody vouches for that header.
     expect(here.addressOf(request, '192.0.2.1')).to.equal('192.0.2.1')
   })
@@ -23,6 +26,8 @@ describe('the address people use', () => {
     expect(here.isOurs(new URL('http://service.example'), request)).to.equal(false)
     expect(here.isOurs(new URL('https://service.example'), request)).to.equal(true)
     expect(here.isSecure).to.equal(true)
+    // No host beside it can set a cookie of that name.
+    expect(cookieName(here.isSecure)).to.match(/^__Host-/)
     expect(here.addressOf(request, '127.0.0.1')).to.equal('203.0.113.9')
     expect(here.addressOf(asked({}), '127.0.0.1')).to.equal('127.0.0.1')
   })

@@ -1,7 +1,9 @@
 import { expect } from 'chai'
 import type { Db } from '../../src/records/database.ts'
 import { safeNext } from '../../src/server/safe-next.ts'
-import { isDemo, placeOf, signIn, signOut, slowedMs, whoHolds } from '../../src/services/sign-in.ts'
+import { isDemo, signIn, signOut, whoHolds } from '../../src/services/sign-in.ts'
+import { placeOf } from '../../src/services/signing-in/place-of.ts'
+import { slowedMs } from '../../src/services/signing-in/throttle.ts'
 import { appDatabase, type SmallFirm, smallFirm } from '../records/a-database.ts'
 
 const from = (address: string) => ({ address, device: 'a test' })

@@ -3,6 +3,7 @@ import { finite, localDay, uuid } from '../parse/fields.ts'
 import { hardnessUnits } from '../quantity/hardness.ts'
 import { instrumentKinds } from './instrument-kinds.ts'
 import { dateStyles, pressureUnits, temperatureUnits, volumeUnits } from './preferences.ts'
+import { type Act, roles } from './rights.ts'
 
 const name = (most: number) =>
   string()
@@ -27,8 +28,6 @@ function isZone(text: string): boolean {
 }
 
 const between = (low: number, high: number) => finite().min(low).max(high)
-
-const roles = ['owner', 'technician'] as const
 
 /**
  * What a firm keeps besides its ledger: records that carry a version. They are changed by whoever read
@@ -127,5 +126,6 @@ export const fixedFields: Partial<Record<RecordKind, readonly string[]>> = {
   softener: ['siteId'],
 }
 
-/** Records only the owner may change. */
-export const ownersOnly: readonly RecordKind[] = ['technician', 'firm']
+/** What whoever keeps a record of that kind must have the right to. */
+export const actOfKeeping = (kind: RecordKind): Act =>
+  kind === 'technician' ? 'keep-people' : kind === 'firm' ? 'keep-the-firm' : 'work'

@@ -13,6 +13,7 @@ interface Props {
 /** What comes in and what goes out: everything a firm has is its own. */
 function DataInOut({ firm, isOwner }: Props) {
   const [open, setOpen] = useState(false)
+  const [wrong, setWrong] = useState('')
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock name="Data in and out" under={firm} facts={[]} />
@@ -45,12 +46,20 @@ function DataInOut({ firm, isOwner }: Props) {
             <Way
               href="/api/export/firm.json"
               name="Everything"
-              about="records, ledger and log as one JSON file, as described in the project's docs"
-              download
+              about="records, ledger and log as one JSON file, as described in the project's docs; your password is asked for"
+              onFetch={async (url) => {
+                const { fetchAsMyself } = await import('../again.tsx')
+                setWrong(await fetchAsMyself(url))
+              }}
             />
           ) : (
             <p className="m-0 border-t border-hair py-2 text-[14px] text-second">
               Everything at once is for the owner to take out.
+            </p>
+          )}
+          {wrong && (
+            <p role="alert" className="m-0 font-semibold text-seal-ink">
+              {wrong}
             </p>
           )}
           <Way
@@ -77,15 +86,24 @@ const Way = ({
   name,
   about,
   download = false,
+  onFetch,
 }: {
   href: string
   name: string
   about: string
   download?: boolean
+  /** Fetches it in its own way: something is asked first. */
+  onFetch?: (url: string) => void
 }) => (
   <a
     href={href}
     {...(download && { download: '' })}
+    {...(onFetch && {
+      onClick: (event) => {
+        event.preventDefault()
+        onFetch(href)
+      },
+    })}
     className="flex min-h-[56px] flex-col justify-center border-t border-hair py-1 hover:bg-copper-tint"
   >
     <b className="font-semibold text-copper">{name}</b>

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import { type FieldValues, type UseFormReturn, useForm } from 'react-hook-form'
 import type { Issue } from '../../core/parse/parse-strict.ts'
-import type { Told } from '../keep.ts'
+import type { Told } from '../send-once.ts'
 import type { FieldSpec, Values } from './form-values.ts'
 
 export interface FormProps {

@@ -1,4 +1,4 @@
-import type { Told } from '../keep.ts'
+import type { Told } from '../send-once.ts'
 
 /** One field of a form: what it is called, what it takes. */
 export interface FieldSpec {

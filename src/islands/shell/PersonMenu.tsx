@@ -51,6 +51,7 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
           </DropdownMenu.Item>
           {(
             [
+              ['/signing-in', 'Signing in'],
               ['/firm', 'The firm and its people'],
               ['/figures', 'Figures from memory'],
               ['/data', 'Data in and out'],

@@ -1,11 +1,14 @@
 import type { APIRoute } from 'astro'
+import { callerOf } from '../../server/caller.ts'
 import { sessionCookie } from '../../server/open-addresses.ts'
+import { here } from '../../server/public-address.ts'
 import { signOut } from '../../services/sign-in.ts'
 
 /** Ends this session, here and in the database. */
-export const POST: APIRoute = async ({ cookies, redirect, locals }) => {
+export const POST: APIRoute = async (context) => {
+  const { cookies, redirect, locals } = context
   const token = cookies.get(sessionCookie)?.value
-  if (token) await signOut(locals.db, token)
-  cookies.delete(sessionCookie, { path: '/' })
+  if (token) await signOut(locals.db, token, callerOf(context))
+  cookies.delete(sessionCookie, { path: '/', secure: here.isSecure })
   return redirect('/sign-in', 303)
 }

@@ -1,16 +1,19 @@
 import type { APIRoute } from 'astro'
 import { json, readJson, refuse } from '../../../server/api.ts'
-import { deviceOf, holdSession } from '../../../server/session-cookie.ts'
+import { callerOf } from '../../../server/caller.ts'
+import { holdSession } from '../../../server/session-cookie.ts'
 import { followLink } from '../../../services/people.ts'
 import { openSession } from '../../../services/sign-in.ts'
 
 /** Follows a one-time link: opens the account or sets its password, and signs in. */
-export const POST: APIRoute = async ({ params, request, locals, cookies }) => {
+export const POST: APIRoute = async (context) => {
+  const { params, request, locals, cookies } = context
+  const caller = callerOf(context)
   const read = await readJson(request)
   if (!read.ok) return read.response
-  const followed = await followLink(locals.db, (params.token ?? '').slice(0, 200), read.body, locals.now)
+  const followed = await followLink(locals.db, (params.token ?? '').slice(0, 200), read.body, locals.now, caller)
   if (!followed.ok) return refuse(followed.status, followed.issues)
   const { firmId, technicianId } = followed
-  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, deviceOf(request)))
+  holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, caller.device, caller))
   return json({})
 }

@@ -1,7 +1,8 @@
 import { array, number, object } from 'yup'
-import { type RecordKind, recordKinds } from '../../../../core/firm/records.ts'
+import { actOfKeeping, type RecordKind, recordKinds } from '../../../../core/firm/records.ts'
 import { parseStrict } from '../../../../core/parse/parse-strict.ts'
-import { actorOf, endpoint, json, notFound, readJson, refuse } from '../../../../server/api.ts'
+import { actorOf, endpoint, json, notFound, readJson, refuse, refusedAct } from '../../../../server/api.ts'
+import { callerOf } from '../../../../server/caller.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { keepRecord } from '../../../../services/keep-record.ts'
 import { recordById } from '../../../../services/records.ts'
@@ -15,17 +16,26 @@ const request = object({
 const status = { refused: 422, stale: 409, unknown: 404, forbidden: 403 } as const
 
 /** Adds a record (version 0) or changes the one that has this version. Safe to send again. */
-export const PUT = endpoint(async ({ params, request: sent, locals }, who) => {
+export const PUT = endpoint(async (context, who) => {
+  const { params, request: sent, locals } = context
   const kind = kindOf(params.kind)
   const id = params.id ?? ''
   if (!kind || !isUuid(id)) return notFound()
+  const refused = refusedAct(who, actOfKeeping(kind))
+  if (refused) return refused
   const read = await readJson(sent)
   if (!read.ok) return read.response
   const parsed = parseStrict(request, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { version, entries } = parsed.value
   const { record } = read.body as { record: unknown }
-  const kept = await keepRecord(locals.db, actorOf(who), { kind, id, version, record, entries }, locals.now)
+  const kept = await keepRecord(
+    locals.db,
+    actorOf(who),
+    { kind, id, version, record, entries },
+    locals.now,
+    callerOf(context),
+  )
   return kept.ok ? json({ version: kept.version }) : refuse(status[kept.why], kept.issues)
 })
 
