@@ -170,7 +170,13 @@ describe('backup and restore', () => {
       const starts = await Promise.all(
         [1, 2, 3, 4, 5].map(() => using(ownerUrl, (db) => migrate(db, 'evenshot_app').catch((error) => String(error)))),
       )
-      expect(starts.map((taken) => taken.length).sort(), JSON.stringify(starts)).to.deep.equal([0, 0, 0, 0, stepNames.length])
+      expect(starts.map((taken) => taken.length).sort(), JSON.stringify(starts)).to.deep.equal([
+        0,
+        0,
+        0,
+        0,
+        stepNames.length,
+      ])
     })
 
     it('is told by its owner alone: whoever serves cannot say that a step was taken', async () => {
