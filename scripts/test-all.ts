@@ -95,7 +95,15 @@ async function twoAtATime(jobs: Job[]): Promise<void> {
 }
 
 /** Short forms of the drills, on the built application. */
-const drills: Job[] = [() => step('drill: killed and started again', bin('tsx'), ['test/drills/kill.ts', '6'])]
+const drill = (name: string, words: string, rounds: number) => () =>
+  step(`drill: ${words}`, bin('tsx'), [`test/drills/${name}.ts`, String(rounds)])
+const drills: Job[] = [
+  drill('hostile', 'treated badly', 200),
+  drill('kill', 'killed and started again', 6),
+  drill('load', 'asked by many', 3),
+  drill('backup', 'backed up while it is written to', 2),
+  drill('migrate', 'migrations cut off', 10),
+]
 
 /** Lint, types and the rest of what is read, not run. */
 const readThrough: Job[] = [

@@ -67,14 +67,17 @@ export async function withFirm<T>(
 const transient = new Set(['40001', '40P01'])
 const tries = 5
 
-/** Runs again when PostgreSQL broke a deadlock or a serialisation at this transaction's cost. */
-export async function retrying<T>(work: () => Promise<T>): Promise<T> {
+/**
+ * Runs again when PostgreSQL broke a deadlock or a serialisation at this transaction's cost.
+ * @param besides - further codes that look otherwise the second time, when the other's work is there to be seen
+ */
+export async function retrying<T>(work: () => Promise<T>, besides: string[] = []): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
       return await work()
     } catch (error) {
       const code = (error as { code?: string }).code
-      if (attempt >= tries || !code || !transient.has(code)) throw error
+      if (attempt >= tries || !code || !(transient.has(code) || besides.includes(code))) throw error
     }
   }
 }

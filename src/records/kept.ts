@@ -71,6 +71,13 @@ export async function keptById<K extends RecordKind>(trx: Trx, kind: K, id: stri
   return row ? toRecord(kind, row) : null
 }
 
+/** Those of these records that this firm has. */
+export async function keptByIds<K extends RecordKind>(trx: Trx, kind: K, ids: string[]): Promise<KeptRecord<K>[]> {
+  if (ids.length === 0) return []
+  const rows = await trx(shapes[kind].table).whereRaw('id = any(?)', [ids])
+  return rows.map((row) => toRecord(kind, row))
+}
+
 /** Records of a kind, all of them, by id: for what is counted in hundreds. */
 export async function allKept<K extends RecordKind>(trx: Trx, kind: K): Promise<KeptRecord<K>[]> {
   const rows = await trx(shapes[kind].table).orderBy('id')

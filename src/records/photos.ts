@@ -20,5 +20,11 @@ export async function keepPhoto(
     .ignore()
 }
 
+/** Which of these are this firm's. */
+export async function photosOf(trx: Trx, names: string[]): Promise<Set<string>> {
+  if (names.length === 0) return new Set()
+  return new Set(await trx('photo').whereRaw('name = any(?)', [names]).pluck('name'))
+}
+
 export const hasPhoto = async (trx: Trx, name: string): Promise<boolean> =>
   (await trx('photo').where({ name }).first('name')) !== undefined

@@ -8,7 +8,7 @@ const mostAtOnce = 48
 const againInS = 2
 
 /**
- * Tells whoever comes when it is full, at once and before anything is read: JSON to programs, a page to people.
+ * Tells whoever comes when it is full, at once: JSON to programs, a page to people.
  * @param busyPage - whole HTML, drawn before it is needed
  */
 export function crowd(busyPage: () => string, most = mostAtOnce): RequestHandler {
@@ -25,7 +25,7 @@ export function crowd(busyPage: () => string, most = mostAtOnce): RequestHandler
   }
 }
 
-/** Nothing was read and nothing was done: trying again costs nothing. */
+/** Nothing was done: trying again costs nothing. */
 const sayBusy = (
   request: Parameters<RequestHandler>[0],
   response: Parameters<RequestHandler>[1],

@@ -9,6 +9,7 @@ import { crowd } from './crowd.ts'
 import { emptyPlace, knownMethods, shownSession } from './door.ts'
 import { alive, ready } from './health.ts'
 import { log } from './log.ts'
+import { isOpen } from './open-addresses.ts'
 import { here } from './public-address.ts'
 
 export interface Running {
@@ -18,6 +19,8 @@ export interface Running {
 }
 
 const bodyLimit = '2mb'
+/** What whoever has no session may say: an address, a password, a passkey's signature. */
+const strangersLimit = '64kb'
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
 const firmDataLimit = '100mb'
 /**
@@ -51,8 +54,6 @@ export async function serve(
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
-  let busyPage = ''
-  app.use(crowd(() => busyPage))
   app.use(shownSession)
   app.use(
     '/api/first-run-data',
@@ -60,13 +61,20 @@ export async function serve(
     express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
   )
   app.use('/api/import/passport', express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }))
-  app.use(express.text({ type: () => true, limit: bodyLimit, defaultCharset: 'utf-8' }))
+  app.use(
+    bodyOf(strangersLimit, isOpen),
+    bodyOf(bodyLimit, () => true),
+  )
+  let busyPage = ''
+  // Only now: whoever sends a letter a second keeps nobody from being answered.
+  app.use(crowd(() => busyPage))
   app.use(handler)
   app.use(unknown(handler))
   app.use(failed)
 
   const server = createServer(app)
   server.requestTimeout = 60_000
+  server.headersTimeout = 15_000
   await listen(server, host, port)
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
@@ -86,11 +94,20 @@ export async function serve(
   }
 }
 
+/** Reads the body of those addresses, as text, to a limit counted after it is unpacked. */
+function bodyOf(limit: string, isOf: (path: string) => boolean): RequestHandler {
+  const read = express.text({ type: () => true, limit, defaultCharset: 'utf-8' })
+  return (request, response, next) => (isOf(request.path) ? read(request, response, next) : next())
+}
+
 const listen = (server: Server, host: string, port: number) =>
   new Promise<void>((resolve, reject) => {
     server.once('error', reject)
     server.listen(port, host, () => resolve())
   })
+
+/** Asked by machines, every few seconds or once a start: not worth a line. */
+const quiet = new Set(['/livez', '/healthz', '/503'])
 
 /** Gives every request an id and one line in the log when it is answered. */
 const observe: RequestHandler = (request, response, next) => {
@@ -99,7 +116,7 @@ const observe: RequestHandler = (request, response, next) => {
   request.headers['x-request-id'] = id
   response.setHeader('x-request-id', id)
   response.on('finish', () => {
-    if (request.path.startsWith('/_astro')) return
+    if (request.path.startsWith('/_astro') || quiet.has(request.path)) return
     const ms = Math.round(performance.now() - started)
     log.info({ id, method: request.method, path: request.path, status: response.statusCode, ms })
   })

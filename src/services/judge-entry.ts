@@ -2,6 +2,7 @@ import { pointsAt, type RecordKind } from '../core/firm/records.ts'
 import { may, type Role } from '../core/firm/rights.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
+import { issuesOfValues } from '../core/ledger/plausible.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
 import type { Trx } from '../records/database.ts'
@@ -23,6 +24,7 @@ const named: Partial<Record<Entry['kind'], Record<string, RecordKind>>> = {
   reading: { instrument: 'instrument' },
   measured: { instrument: 'instrument' },
   'water-test': { instrument: 'instrument' },
+  'water-figures': { instrument: 'instrument' },
 }
 
 /** What speaks against an entry that is well formed. */
@@ -50,10 +52,14 @@ export async function judgeEntry(
   }
   if (told) return issuesOfDay(entry, zones, now)
   return [
+    ...issuesOfValues(entry),
     ...(await issuesOfPlace(trx, entry)),
     ...(await issuesOfChosenKind(trx, entry, actor.firmId, beside)),
     ...issuesOfDay(entry, zones, now),
-    ...(await issuesOfReferences(trx, entry.body, 'body.', named[entry.kind] ?? {})),
+    ...(await issuesOfPointed(trx, entry.body, 'body.', named[entry.kind] ?? {})),
+    ...(entry.kind === 'tested-out' && entry.body.electrical
+      ? await issuesOfPointed(trx, entry.body.electrical, 'body.electrical.', { instrument: 'instrument' })
+      : []),
   ]
 }
 
@@ -78,7 +84,7 @@ async function issuesOfChosenKind(trx: Trx, entry: Entry, firmId: string, beside
 }
 
 /** Fields that point at no record of this firm. */
-async function issuesOfReferences(
+async function issuesOfPointed(
   trx: Trx,
   holder: object,
   path: string,
@@ -97,7 +103,7 @@ async function issuesOfReferences(
 
 /** Fields of a record that point at no other record of this firm. */
 export const issuesOfRecordReferences = (trx: Trx, kind: RecordKind, record: object): Promise<Issue[]> =>
-  issuesOfReferences(trx, record, '', pointsAt[kind] ?? {})
+  issuesOfPointed(trx, record, '', pointsAt[kind] ?? {})
 
 function issuesOfDay(entry: Entry, zones: Map<string, string>, now: Date): Issue[] {
   // Without a site there is no zone: the day that is already somewhere counts as today.

@@ -9,6 +9,7 @@ import { lockSubjects } from '../records/subjects.ts'
 import type { EntriesAnswer, EntryVerdict } from '../views/entry-verdict.ts'
 import { affectedBy } from './affected-by.ts'
 import { type Actor, duplicateIds, judgeEntry, taken, timeZones } from './judge-entry.ts'
+import { issuesOfReferences } from './judge-references.ts'
 import { isReckonedAtOnce, projections, type Written } from './projections.ts'
 import { writtenSince } from './written-since.ts'
 
@@ -42,7 +43,11 @@ export async function writeEntries(
   const verdicts: EntryVerdict[] = []
   let seq = 0
   for (const group of options.asOne ? [inputs] : byVisit(inputs)) {
-    const answer = await retrying(() => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options)))
+    // Two that send the same id at once, about different machines: the second to come is told that it is taken.
+    const answer = await retrying(
+      () => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options)),
+      ['23505'],
+    )
     verdicts.push(...answer.verdicts)
     seq = answer.seq
     if (answer.writtenSince) return { verdicts, seq, writtenSince: answer.writtenSince }
@@ -88,6 +93,7 @@ export async function writeGroup(
     ).map((entry) => [entry.id, entry]),
   )
   const zones = await timeZones(trx, locked, affected)
+  const pointing = options.told ? [] : await issuesOfReferences(trx, actor.firmId, beside)
 
   const verdicts: EntryVerdict[] = []
   for (const [i, result] of parsed.entries()) {
@@ -101,7 +107,10 @@ export async function writeGroup(
     if (there && sameEntry(there, entry)) verdicts.push({ id, verdict: 'already' })
     else if (there) verdicts.push({ id, verdict: 'conflict', issues: [taken(entry)] })
     else {
-      const issues = await judgeEntry(trx, inTodaysWords(entry), actor, locked, zones, { ...options, beside })
+      const issues = [
+        ...(await judgeEntry(trx, inTodaysWords(entry), actor, locked, zones, { ...options, beside })),
+        ...(pointing[entries.indexOf(entry)] ?? []),
+      ]
       verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
     }
   }

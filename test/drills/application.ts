@@ -55,6 +55,8 @@ export async function startApplication(words: string[] = [], env: Record<string,
       },
     })
     closeSync(log)
+    // A drill that breaks leaves nothing running behind it.
+    process.once('exit', () => child.kill('SIGTERM'))
     await answersAgain({ url }, 180_000, () => child.exitCode === null)
   }
   const settings = () => clusterSettings(dataDir)

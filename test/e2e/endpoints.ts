@@ -41,6 +41,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'procedures/[id].json', method: 'GET', path: '/api/procedures/descale.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
   { route: 'changes', method: 'GET', path: '/api/changes' },
+  { route: 'odd-entries', method: 'GET', path: '/api/odd-entries' },
   { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },
   { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
   { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { Secret, TOTP } from 'otpauth'
 import { openDatabase } from '../../src/records/database.ts'
 import { looksRight } from './accessible.ts'
-import { expect, signedIn, test } from './pages.ts'
+import { expect, signedIn, test, watched } from './pages.ts'
 import { baseUrl, databaseUrl } from './server-control.ts'
 
 const owner = { email: 'ines@quillgate.example', password: 'harrowmere' }
@@ -63,7 +63,7 @@ test.describe
       await expect(page.getByText('10 left, each opens once')).toBeVisible()
       await looksRight(page, 'signing in')
 
-      const other = await (await browser.newContext()).newPage()
+      const other = watched(await (await browser.newContext()).newPage())
       await signInAt(other, baseUrl())
       await expect(other.getByRole('heading', { name: 'One more proof' })).toBeVisible()
       await looksRight(other, 'second proof')
@@ -76,7 +76,7 @@ test.describe
       await expect(other).toHaveURL(/\/round/)
       await other.context().close()
 
-      const lost = await (await browser.newContext()).newPage()
+      const lost = watched(await (await browser.newContext()).newPage())
       await signInAt(lost, baseUrl())
       await lost.getByLabel('Code from paper').fill(paper[0]!.toUpperCase())
       await lost.getByRole('button', { name: 'Use it' }).click()
@@ -93,7 +93,7 @@ test.describe
 
     test('a passkey is made on a phone and opens without a password', async ({ browser }) => {
       const context = await browser.newContext()
-      const page = await context.newPage()
+      const page = watched(await context.newPage())
       await withPhone(page)
       await signInAt(page, byName())
       await expect(page).toHaveURL(/\/round/)
@@ -112,7 +112,7 @@ test.describe
       await expect(page.getByRole('region', { name: 'Who came in' })).toContainText('signed in with a passkey')
 
       // The password alone does not do any more.
-      const other = await (await browser.newContext()).newPage()
+      const other = watched(await (await browser.newContext()).newPage())
       await signInAt(other, byName())
       await expect(other.getByRole('heading', { name: 'One more proof' })).toBeVisible()
       await other.getByRole('button', { name: 'Use a passkey' }).click()

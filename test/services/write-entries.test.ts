@@ -288,7 +288,7 @@ describe('writing entries', () => {
     const jobs = Array.from({ length: 24 }, (_, i) => {
       const subject = i % 2 ? firm.c2 : firm.sr
       const batch = [
-        entryAbout('machine', subject, 'cleaned', { task: `task-${i}` }, { visitId: randomUUID() }),
+        entryAbout('machine', subject, 'note', { text: `note ${i}` }, { visitId: randomUUID() }),
         entryAbout('site', firm.siteId, 'setting', { setting: 'opening', openWeekdays: [1 + (i % 7)] }),
         entryAbout('softener', firm.softenerId, 'regenerated', { saltKg: i }),
       ]

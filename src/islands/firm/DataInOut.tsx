@@ -1,19 +1,32 @@
-import { useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { SiteChoice } from '../site/SiteChoice.tsx'
+import { LedgerCheck } from './LedgerCheck.tsx'
 
 interface Props {
   firm: string
   isOwner: boolean
 }
 
+const everything = '/api/export/firm.json'
+
 /** What comes in and what goes out: everything a firm has is its own. */
 function DataInOut({ firm, isOwner }: Props) {
   const [open, setOpen] = useState(false)
   const [wrong, setWrong] = useState('')
+  const takeOut = useCallback(async (url: string) => {
+    const { fetchAsMyself } = await import('../again.tsx')
+    setWrong(await fetchAsMyself(url))
+  }, [])
+  useEffect(() => {
+    // Sent back here by the file's own address: something is asked first.
+    if (!isOwner || location.hash !== '#everything') return
+    history.replaceState(null, '', location.pathname)
+    void takeOut(everything)
+  }, [isOwner, takeOut])
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock name="Data in and out" under={firm} facts={[]} />
@@ -44,13 +57,10 @@ function DataInOut({ firm, isOwner }: Props) {
           <h2 className="head m-0 pb-1">Out</h2>
           {isOwner ? (
             <Way
-              href="/api/export/firm.json"
+              href={everything}
               name="Everything"
               about="records, ledger and log as one JSON file, as described in the project's docs; your password is asked for"
-              onFetch={async (url) => {
-                const { fetchAsMyself } = await import('../again.tsx')
-                setWrong(await fetchAsMyself(url))
-              }}
+              onFetch={(url) => void takeOut(url)}
             />
           ) : (
             <p className="m-0 border-t border-hair py-2 text-[14px] text-second">
@@ -74,6 +84,7 @@ function DataInOut({ firm, isOwner }: Props) {
             One machine's passport is taken out on its own page. Cells that a spreadsheet would run as a formula are
             made plain text.
           </p>
+          <LedgerCheck />
         </section>
       </div>
       {open && <PassportSheet onClose={() => setOpen(false)} />}
