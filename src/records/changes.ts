@@ -12,16 +12,18 @@ export interface Change {
   after?: unknown
 }
 
-export type ChangeAction =
-  | 'added'
-  | 'changed'
-  | 'invited'
-  | 'joined'
-  | 'reset-asked'
-  | 'password-set'
-  | 'session-ended'
-  | 'exported'
-  | 'imported'
+export const changeActions = [
+  'added',
+  'changed',
+  'invited',
+  'joined',
+  'reset-asked',
+  'password-set',
+  'session-ended',
+  'exported',
+  'imported',
+] as const
+export type ChangeAction = (typeof changeActions)[number]
 
 /** Writes down what was done, in the transaction that does it. */
 export const addChange = (trx: Trx, firmId: string, change: Change): Promise<void> => addChanges(trx, firmId, [change])
@@ -45,14 +47,9 @@ export async function addChanges(trx: Trx, firmId: string, list: Change[]): Prom
   }
 }
 
-/** Changes of some kinds, the oldest first: for a file of everything. */
-export async function changesOf(
-  trx: Trx,
-  actions: ChangeAction[],
-  after: ChangeCursor | null,
-  limit: number,
-): Promise<Change[]> {
-  const query = trx('change').whereIn('action', actions).orderBy(['at', 'id']).limit(limit)
+/** Every change, the oldest first: for a file of everything. */
+export async function allChanges(trx: Trx, after: ChangeCursor | null, limit: number): Promise<Change[]> {
+  const query = trx('change').orderBy(['at', 'id']).limit(limit)
   if (after) query.whereRaw('(at, id) > (?::timestamptz, ?::uuid)', after)
   return (await query).map(toChange)
 }

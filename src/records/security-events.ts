@@ -24,6 +24,7 @@ const kinds = [
   'second-proof-forgotten',
   'rule-changed',
   'taken-out',
+  'brought-in',
   'restored',
 ] as const
 export type SecurityEventKind = (typeof kinds)[number]

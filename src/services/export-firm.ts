@@ -1,6 +1,6 @@
 import type { RecordKind } from '../core/firm/records.ts'
 import type { KeptEntry } from '../core/ledger/entry.ts'
-import { changesOf } from '../records/changes.ts'
+import { allChanges } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { keptAfter } from '../records/kept.ts'
 import { entriesSince } from '../records/ledger.ts'
@@ -95,8 +95,7 @@ function withoutFirm(entry: KeptEntry, firmId: string): object {
 async function writeChanges(trx: Trx, write: (text: string) => Promise<void> | void): Promise<void> {
   await pages(
     write,
-    (last: { at: string; id: string } | null) =>
-      changesOf(trx, ['added', 'changed'], last && [last.at, last.id], pageSize),
+    (last: { at: string; id: string } | null) => allChanges(trx, last && [last.at, last.id], pageSize),
     (change) => {
       const { aboutId, aboutKind, ...rest } = change as { aboutId?: string; aboutKind: string }
       return { ...rest, aboutKind, ...(aboutId && aboutKind !== 'firm' && { aboutId }) }

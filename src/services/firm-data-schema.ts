@@ -2,6 +2,7 @@ import type { AnyObject, ObjectSchema } from 'yup'
 import { recordSchemas } from '../core/firm/records.ts'
 import { entryKindNames, entryKindOf } from '../core/ledger/entry-kinds.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
+import { changeActions } from '../records/changes.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { passportVersion } from './passport.ts'
 
@@ -98,7 +99,7 @@ const change = closed(
     id,
     at: instant,
     technicianId: id,
-    action: { enum: ['added', 'changed'] },
+    action: { enum: [...changeActions] },
     aboutKind: { type: 'string' },
     aboutId: id,
     before: { type: 'object' },

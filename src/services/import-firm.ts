@@ -5,14 +5,16 @@ import { parseEntry } from '../core/ledger/parse-entry.ts'
 import { instant, uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { accountByEmail, addAccount } from '../records/accounts.ts'
-import { addChange, addChanges } from '../records/changes.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { addChanges, changeActions } from '../records/changes.ts'
+import { type Db, withFirm } from '../records/database.ts'
 import { addFirm, setFirmAsKept } from '../records/firms.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
+import { nobody } from './signing-in/caller.ts'
+import { tell } from './signing-in/tell.ts'
 import { canStart, emailTaken, isFirst } from './start-firm.ts'
 
 const ownerFields = object({
@@ -36,7 +38,7 @@ type Loose = any
  * Reads a firm's data back into a database where no firm of one's own stands: all of it or nothing.
  * Standings follow from it: they are reckoned by the worker.
  */
-export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date): Promise<Imported> {
+export async function importFirm(db: Db, owner: unknown, data: Loose): Promise<Imported> {
   const refused = (issues: Issue[]): Imported => ({ ok: false, why: 'refused', issues: issues.slice(0, mostIssues) })
   const message = 'A firm stands here already: data is read into an empty place.'
   const closed: Imported = { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
@@ -71,23 +73,13 @@ export async function importFirm(db: Db, owner: unknown, data: Loose, now: Date)
       data.changes.map((change: Loose) => ({ ...change, ...(change.aboutKind === 'firm' && { aboutId: firmId }) })),
     )
     await addAccount(trx, { email: who.value.email, firmId, technicianId: self.id, passwordHash })
-    await noteImport(trx, firmId, self.id, now, { entries: data.entries.length })
+    // Of this installation, not of the firm's own log: that stays as it was.
+    await tell(trx, { firmId, technicianId: self.id }, 'brought-in', nobody)
     return true
   })
   if (!started) return closed
   return { ok: true, firmId, technicianId: self.id, entries: data.entries.length }
 }
-
-const noteImport = (trx: Trx, firmId: string, technicianId: string, now: Date, after: object) =>
-  addChange(trx, firmId, {
-    id: v7(),
-    at: now.toISOString(),
-    technicianId,
-    action: 'imported',
-    aboutKind: 'firm',
-    aboutId: firmId,
-    after,
-  })
 
 const kept = object({ id: uuid().required(), version: number().integer().min(1).required() })
 const recorded = object({
@@ -100,7 +92,7 @@ const changeFields = object({
   id: uuid().required(),
   at: instant().required(),
   technicianId: uuid().required(),
-  action: string().oneOf(['added', 'changed']).required(),
+  action: string().oneOf(changeActions).required(),
   aboutKind: string().max(40).required(),
   aboutId: uuid(),
   before: object(),

@@ -42,28 +42,80 @@ export async function writeEntries(
 ): Promise<EntriesAnswer> {
   const verdicts: EntryVerdict[] = []
   let seq = 0
-  for (const group of options.asOne ? [inputs] : byVisit(inputs)) {
+  const write = async (group: unknown[]): Promise<EntriesAnswer> => {
     // Two that send the same id at once, about different machines: the second to come is told that it is taken.
-    const answer = await retrying(
-      () => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options)),
-      ['23505'],
-    )
-    verdicts.push(...answer.verdicts)
+    const once = () => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options))
+    const answer = await retrying(once, ['23505'])
     seq = answer.seq
+    return answer
+  }
+  for (const { group, isWhole } of options.asOne ? [{ group: inputs, isWhole: true }] : inGroups(inputs)) {
+    const answer = isWhole ? await write(group) : await writeApart(group, write)
+    verdicts.push(...answer.verdicts)
     if (answer.writtenSince) return { verdicts, seq, writtenSince: answer.writtenSince }
   }
   return { verdicts, seq }
 }
 
-/** Inputs in the order they came, those of one visit together. */
-function byVisit(inputs: unknown[]): unknown[][] {
-  const groups = new Map<unknown, unknown[]>()
+/**
+ * Writes entries that stand alone, together as long as nobody is refused: each machine is reckoned once, not once an
+ * entry. What only others held up goes again without them.
+ */
+async function writeApart(
+  group: unknown[],
+  write: (group: unknown[]) => Promise<EntriesAnswer>,
+): Promise<EntriesAnswer> {
+  const told = new Map<unknown, EntryVerdict>()
+  let waiting = group
+  let answer: EntriesAnswer
+  do {
+    answer = await write(waiting)
+    const { verdicts } = answer
+    for (const [i, input] of waiting.entries()) told.set(input, verdicts[i]!)
+    const before = waiting.length
+    waiting = answer.writtenSince ? [] : waiting.filter((_, i) => verdicts[i]!.verdict === 'held')
+    if (waiting.length === before) break
+  } while (waiting.length > 0)
+  return { ...answer, verdicts: group.map((input) => told.get(input)!) }
+}
+
+/** So many machines and places are written about in one transaction of entries that stand alone. */
+const mostSubjects = 20
+
+interface Group {
+  group: unknown[]
+  /** Of one visit: all or nothing. */
+  isWhole: boolean
+}
+
+/** Inputs in the order they came: those of one visit together, and those that stand alone as many as go together well. */
+function inGroups(inputs: unknown[]): Group[] {
+  const groups: Group[] = []
+  const visits = new Map<string, Group>()
+  let apart: (Group & { ids: Set<unknown>; subjects: Set<unknown> }) | null = null
   for (const input of inputs) {
-    const visitId = (input as { visitId?: unknown } | null)?.visitId
-    const key = typeof visitId === 'string' ? visitId : Symbol('alone')
-    groups.set(key, [...(groups.get(key) ?? []), input])
+    const { visitId, id, subjectId } = (input ?? {}) as { visitId?: unknown; id?: unknown; subjectId?: unknown }
+    if (typeof visitId === 'string') {
+      const there = visits.get(visitId)
+      if (there) there.group.push(input)
+      else {
+        const visit = { group: [input], isWhole: true }
+        visits.set(visitId, visit)
+        groups.push(visit)
+      }
+      continue
+    }
+    // The same entry twice is told twice: the second time it is there already.
+    const fits = apart && !apart.ids.has(id) && (apart.subjects.has(subjectId) || apart.subjects.size < mostSubjects)
+    if (!apart || !fits) {
+      apart = { group: [], isWhole: false, ids: new Set(), subjects: new Set() }
+      groups.push(apart)
+    }
+    apart.group.push(input)
+    apart.ids.add(id)
+    apart.subjects.add(subjectId)
   }
-  return [...groups.values()]
+  return groups
 }
 
 /** Whether every entry of a batch is in the ledger now. */

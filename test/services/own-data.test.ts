@@ -9,6 +9,7 @@ import { importFirm } from '../../src/services/import-firm.ts'
 import { keepRecord } from '../../src/services/keep-record.ts'
 import { machineBundle } from '../../src/services/machine-bundle.ts'
 import { machinePassport, readPassport } from '../../src/services/passport.ts'
+import { makeLink } from '../../src/services/people.ts'
 import { reckonWaiting } from '../../src/services/rebuild.ts'
 import { hashPassword } from '../../src/services/sign-in.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -60,6 +61,8 @@ describe('a firm’s own data', () => {
     })
     const customer = { name: 'A customer', note: 'pays "late"' }
     await keepRecord(db, owner(), { kind: 'customer', id: firm.customerId, version: 1, record: customer }, testNow)
+    // Who let whom in is part of the log too.
+    await makeLink(db, owner(), firm.odile, testNow)
     await reckonWaiting(db, firm.firmId)
   })
   after(() => db.destroy())
@@ -84,8 +87,10 @@ describe('a firm’s own data', () => {
     const first = await taken()
     const before = await standings(db, firm.firmId)
     expect(before.length).to.be.above(100)
+    const { changes } = JSON.parse(first)
+    expect(changes.map(({ action }: { action: string }) => action)).to.deep.equal(['changed', 'invited'])
     await inAnEmptyPlace(async (trx) => {
-      const imported = await importFirm(trx, newOwner, JSON.parse(first), testNow)
+      const imported = await importFirm(trx, newOwner, JSON.parse(first))
       if (!imported.ok) throw new Error(JSON.stringify(imported.issues))
       expect(imported.firmId).not.to.equal(firm.firmId)
       expect(imported.technicianId).to.equal(firm.ines)
@@ -93,7 +98,7 @@ describe('a firm’s own data', () => {
       await reckonWaiting(trx, imported.firmId)
       expect(await standings(trx, imported.firmId)).to.deep.equal(before)
       // The place is taken now.
-      expect(await importFirm(trx, newOwner, JSON.parse(first), testNow)).to.include({ why: 'closed' })
+      expect(await importFirm(trx, newOwner, JSON.parse(first))).to.include({ why: 'closed' })
     })
   })
 
@@ -102,7 +107,7 @@ describe('a firm’s own data', () => {
     await inAnEmptyPlace(async (trx) => {
       const issues = async (change: (data: typeof good) => unknown) => {
         const data = structuredClone(good)
-        const answer = await importFirm(trx, newOwner, change(data) ?? data, testNow)
+        const answer = await importFirm(trx, newOwner, change(data) ?? data)
         return answer.ok ? ['taken'] : answer.issues.map(({ path, code }) => `${path} ${code}`)
       }
       const set = (holder: Record<string, unknown>, field: string, value: unknown) => {
@@ -218,7 +223,7 @@ describe('a firm’s own data', () => {
       await withFirm(trx, demo.firmId, (inner) => inner('firm').update({ demo: true }))
       const passwordHash = await hashPassword('a long enough password')
       await addAccount(trx, { email: newOwner.email, firmId: demo.firmId, technicianId: demo.odile, passwordHash })
-      const answer = await importFirm(trx, newOwner, JSON.parse(await taken()), testNow)
+      const answer = await importFirm(trx, newOwner, JSON.parse(await taken()))
       expect(answer).to.have.nested.property('issues[0].path', 'email')
     })
   })

@@ -70,6 +70,28 @@ describe('writing entries', () => {
     expect(await stored()).to.have.length(before)
   })
 
+  it('writes what stands alone together, and each as if it stood alone', async () => {
+    const note = (text: string, subject = firm.c2) => entryAbout('machine', subject, 'note', { text })
+    const good = Array.from({ length: 60 }, (_, i) => note(`${i}`, i % 2 ? firm.c2 : firm.sr))
+    const noBody = { ...note('x'), body: {} }
+    const nowhere = note('y', randomUUID())
+    const twice = good[3]!
+    const other = { ...note('another body'), id: good[5]!.id }
+    const batch = [...good.slice(0, 20), noBody, ...good.slice(20, 40), nowhere, ...good.slice(40), twice, other, null]
+    const { verdicts, seq } = await write(batch)
+    const became = new Map<string, number>()
+    for (const { verdict } of verdicts) became.set(verdict, (became.get(verdict) ?? 0) + 1)
+    expect(Object.fromEntries(became)).to.deep.equal({ saved: 60, refused: 3, already: 1, conflict: 1 })
+    expect(
+      verdicts.map(({ id }) => id),
+      'in the order they came',
+    ).to.deep.equal(batch.map((entry) => entry?.id ?? ''))
+    expect(verdicts.map(({ verdict }) => verdict).indexOf('refused')).to.equal(20)
+    const rows = await stored()
+    expect(rows.at(-1)!.seq).to.equal(seq)
+    expect((await write(batch)).verdicts.filter(({ verdict }) => verdict === 'already')).to.have.length(61)
+  })
+
   it('writes a visit whole or not at all; what stands alone stands alone', async () => {
     const visitId = randomUUID()
     const before = (await stored()).length

@@ -26,6 +26,7 @@ const words: Record<string, string> = {
   'second-proof-forgotten': 'took the second proofs away',
   'rule-changed': 'changed what everybody shows',
   'taken-out': 'took all data out',
+  'brought-in': 'brought a whole firm in',
   restored: 'a backup was put in place',
 }
 

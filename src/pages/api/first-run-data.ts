@@ -12,7 +12,7 @@ export const POST: APIRoute = async (context) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const { owner, data } = (read.body ?? {}) as { owner?: unknown; data?: unknown }
-  const imported = await importFirm(locals.db, owner, data, locals.now)
+  const imported = await importFirm(locals.db, owner, data)
   if (!imported.ok) return refuse(imported.why === 'closed' ? 403 : 422, imported.issues)
   const { firmId, technicianId, entries } = imported
   holdSession(cookies, await openSession(locals.db, { firmId, technicianId }, caller.device, caller))
