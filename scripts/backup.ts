@@ -8,6 +8,7 @@ import { backupFolder, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup, readBackup } from './dump.ts'
 import { root } from './install.mjs'
 import { isRunning } from './running.ts'
+import { seal, sealedFor } from './seal.ts'
 import { thinBackups } from './thin-backups.ts'
 
 // `npm run backup [-- folder] [--fast]`: the database and the files, while the application runs or not. What was written
@@ -27,9 +28,11 @@ const folder = asked ? resolve(asked) : backupFolder(dataDir, now)
 try {
   const { tables, files } = await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
   if (cluster && !isFast) await readBack(cluster)
+  const keys = sealedFor()
+  const place = keys.length > 0 ? await seal(folder, keys) : folder
   const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0)
   console.log(
-    `${folder}: ${rows} rows of ${Object.keys(tables).length} tables, ${Object.keys(files).length} files${said(cluster !== null)}`,
+    `${place}: ${rows} rows of ${Object.keys(tables).length} tables, ${Object.keys(files).length} files${said(cluster !== null)}`,
   )
   if (thins) for (const gone of thinBackups(join(dataDir, 'backups'))) console.log(`${gone}: taken away`)
   tell({ ok: true, why: '' })

@@ -1,21 +1,36 @@
-import { join, resolve } from 'node:path'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join, resolve } from 'node:path'
 import { openDatabase } from '../src/records/database.ts'
 import { startCluster } from './cluster.ts'
 import { bringUpToDate, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup, readBackup } from './dump.ts'
 import { locked, root } from './install.mjs'
 import { isRunning } from './running.ts'
+import { sealedEnding, unseal } from './seal.ts'
 
-// `npm run restore -- folder [--replace]`: reads a backup, compares it, and only then puts it in place.
+// `npm run restore -- folder [--replace]`: reads a backup, compares it, and only then puts it in place. A sealed one takes
+// its key too: `npm run restore -- file.tar.age --key=file`.
 const dataDir = process.env.EVENSHOT_DATA ?? join(root, 'data')
 const [folder] = process.argv.slice(2).filter((word) => !word.startsWith('--'))
 const replace = process.argv.includes('--replace')
 try {
   if (!folder) throw new Error('Which backup? npm run restore -- <folder>')
-  await locked('start', () => restore(resolve(folder)))
+  const opened = folder.endsWith(sealedEnding) ? await openSealed(resolve(folder)) : null
+  try {
+    await locked('start', () => restore(opened ?? resolve(folder)))
+  } finally {
+    if (opened) rmSync(dirname(opened), { recursive: true, force: true })
+  }
 } catch (error) {
   console.error((error as Error).message)
   process.exitCode = 1
+}
+
+async function openSealed(file: string): Promise<string> {
+  const key = process.argv.find((word) => word.startsWith('--key='))?.slice('--key='.length)
+  if (!key) throw new Error('This backup is sealed: npm run restore -- <file> --key=<file with the secret key>')
+  return unseal(file, readFileSync(key, 'utf8'), join(mkdtempSync(join(tmpdir(), 'evenshot-open-')), 'backup'))
 }
 
 async function restore(from: string): Promise<void> {

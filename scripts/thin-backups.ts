@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { sealedEnding } from './seal.ts'
 
 /** How many days, weeks and months back one backup each is kept. */
 const kept = { days: 7, weeks: 5, months: 12 }
@@ -37,15 +38,17 @@ function weekOf(moment: string): string {
   return day.toISOString().slice(0, 10)
 }
 
-/** A folder that `backupFolder` named; what was put aside before an upgrade has another name and is left alone. */
-const ours = /^(\d{4}-\d\d-\d\dT\d\d)-(\d\d)-(\d\d)-(\d{3})Z$/
+/** A folder that `backupFolder` named, or what it was sealed into; what was put aside before an upgrade has another name and is left alone. */
+const ours = /^(\d{4}-\d\d-\d\dT\d\d)-(\d\d)-(\d\d)-(\d{3})Z(\.tar\.age)?$/
 
 /** Takes away backups that are not to be kept. @returns the names of those taken away */
 export function thinBackups(folder: string): string[] {
   if (!existsSync(folder)) return []
   const byMoment = new Map(
     readdirSync(folder)
-      .filter((name) => ours.test(name) && existsSync(join(folder, name, 'manifest.json')))
+      .filter(
+        (name) => ours.test(name) && (name.endsWith(sealedEnding) || existsSync(join(folder, name, 'manifest.json'))),
+      )
       .map((name) => [name.replace(ours, '$1:$2:$3.$4Z'), name]),
   )
   const stay = backupsKept([...byMoment.keys()])
