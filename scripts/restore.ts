@@ -20,7 +20,7 @@ try {
   try {
     await locked('start', () => restore(opened ?? resolve(folder)))
   } finally {
-    if (opened) rmSync(dirname(opened), { recursive: true, force: true })
+    if (opened) rmSync(dirname(dirname(opened)), { recursive: true, force: true })
   }
 } catch (error) {
   console.error((error as Error).message)

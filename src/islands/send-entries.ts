@@ -20,22 +20,40 @@ export function newId(): string {
   return v7(last)
 }
 
+/** A server that was full, or is just coming back, is asked again after these, ms: nobody has to press twice. */
+const againAfter = [1000, 3000]
+/** No answer is waited for longer: a line that is dead says nothing, ms. */
+const patience = 45_000
+
+/** Posts entries until they are answered with something else than a breakdown. @throws where there is no connection */
+async function post(body: string, waits: number[]): Promise<Response> {
+  const [wait, ...rest] = waits
+  const response = await fetch('/api/entries', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body,
+    signal: AbortSignal.timeout(patience),
+  })
+  if (response.status < 500 || wait === undefined) return response
+  await new Promise((resolve) => setTimeout(resolve, wait))
+  return post(body, rest)
+}
+
 /**
  * Posts entries and says what became of them. Sending the same again is safe: ids make it one write.
  * @param origin - where they came from when nobody wrote them here
+ * @param waits - after which a server that could not take it is asked again, ms
  */
 export async function sendEntries(
   entries: Entry[],
   unlessSince?: { seq: number; subjectIds: string[] },
   origin?: string,
+  waits: number[] = againAfter,
 ): Promise<Sent> {
   let response: Response
   try {
-    response = await fetch('/api/entries', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }) }),
-    })
+    const body = JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }) })
+    response = await post(body, waits)
   } catch {
     return {
       ok: false,

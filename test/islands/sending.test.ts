@@ -56,10 +56,22 @@ describe('sending from the browser', () => {
   it('keeps what was typed where the server is busy or breaks, whatever it answers with', async () => {
     for (const answer of [json({ issues: [] }, 503), new Response('<h1>This page broke</h1>', { status: 500 })]) {
       answering(answer)
-      const sent = await sendEntries([note()])
+      const sent = await sendEntries([note()], undefined, undefined, [1, 1])
       expect(sent).to.deep.include({ ok: false, why: 'offline' })
       expect(JSON.stringify(sent)).to.contain('kept on this device')
     }
+  })
+
+  it('asks a server again that was full or is just coming back, and sends the very same', async () => {
+    const entry = note()
+    const saved = json({ verdicts: [{ id: entry.id, verdict: 'saved' }], seq: 5 })
+    const asked = answering(json({ issues: [] }, 503), new Response('', { status: 502 }), saved)
+    expect(await sendEntries([entry], undefined, undefined, [1, 1])).to.deep.include({ ok: true })
+    expect(asked.map(({ body }) => body.entries[0]!.id)).to.deep.equal([entry.id, entry.id, entry.id])
+    // What it was told with is not asked again.
+    const refused = answering(json({ issues: [{ path: '', code: 'x', message: 'no' }] }, 422))
+    await sendEntries([entry], undefined, undefined, [1, 1])
+    expect(refused).to.have.length(1)
   })
 
   it('says what became of entries', async () => {
