@@ -26,8 +26,15 @@ export interface Application {
   stop(): Promise<void>
 }
 
-/** @param words - what `npm start --` is told; `--own` makes no demo world */
-export async function startApplication(words: string[] = [], env: Record<string, string> = {}): Promise<Application> {
+/**
+ * @param words - what `npm start --` is told; `--own` makes no demo world
+ * @param tree - the project's folder, of another commit where two are compared
+ */
+export async function startApplication(
+  words: string[] = [],
+  env: Record<string, string> = {},
+  tree = root,
+): Promise<Application> {
   const work = mkdtempSync(join(tmpdir(), 'evenshot-drill-'))
   const dataDir = join(work, 'data')
   // PostgreSQL runs as its own user, which must be able to walk in.
@@ -42,7 +49,7 @@ export async function startApplication(words: string[] = [], env: Record<string,
   const start = async () => {
     const log = openSync(logFile, 'a')
     child = spawn(process.execPath, ['scripts/start.mjs', ...words], {
-      cwd: root,
+      cwd: tree,
       detached: true,
       stdio: ['ignore', log, log],
       env: {
@@ -57,7 +64,7 @@ export async function startApplication(words: string[] = [], env: Record<string,
     closeSync(log)
     // A drill that breaks leaves nothing running behind it.
     process.once('exit', () => child.kill('SIGTERM'))
-    await answersAgain({ url }, 180_000, () => child.exitCode === null)
+    await answersAgain({ url }, 300_000, () => child.exitCode === null)
   }
   const settings = () => clusterSettings(dataDir)
   const postmasterFile = () => readFileSync(join(settings().clusterDir, 'postmaster.pid'), 'utf8').split('\n')
@@ -112,7 +119,7 @@ export async function firmIn(application: Application): Promise<{ firm: SmallFir
   }
 }
 
-export async function headersOf(db: Db, firmId: string, technicianId: string): Promise<Record<string, string>> {
+async function headersOf(db: Db, firmId: string, technicianId: string): Promise<Record<string, string>> {
   const { token } = await openSession(db, { firmId, technicianId }, 'drill')
   return { cookie: `evenshot_session=${token}`, 'content-type': 'application/json' }
 }

@@ -1,14 +1,13 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import { quantile } from '../../bench/times.ts'
+import { root } from '../../scripts/install.mjs'
 import { type Dice, dice } from '../../src/demo/dice.ts'
-import { accountByEmail } from '../../src/records/accounts.ts'
-import { withFirm } from '../../src/records/database.ts'
 import { demoSignIn } from '../../src/services/demo-firm.ts'
 import { entryAbout } from '../records/a-database.ts'
-import { type Application, headersOf, startApplication } from './application.ts'
+import { type Application, startApplication } from './application.ts'
 import { addCounts, roundsAsked } from './figures.ts'
 
-// `npm run drill:load [-- seconds]`: the demo world asked by 1, 8, 64 and 512 clients at once, four of five times for a
+// `npm run drill:load [-- seconds [folder]]`, with a folder another commit's tree is asked in turn: the demo world asked by 1, 8, 64 and 512 clients at once, four of five times for a
 // page or a board, else an entry saved. Whoever is told to come again does so, as a device does.
 const clientCounts = [1, 8, 64, 512]
 const seconds = roundsAsked(20)
@@ -25,37 +24,52 @@ interface Came {
   isEntry: boolean
 }
 
-const application = await startApplication([], { EVENSHOT_LOG: 'error' })
+const trees = [root, ...process.argv.slice(3)]
+const places: Place[] = []
 try {
-  const place = await placeOf(application)
-  const alone = await healthMs(application)
-  console.log(`/healthz, one at a time: ${alone.toFixed(1)} ms`)
+  for (const tree of trees) places.push(await placeOf(await startApplication([], { EVENSHOT_LOG: 'error' }, tree)))
+  for (const [i, { application }] of places.entries())
+    console.log(`${nameOf(i)}/healthz, one at a time: ${(await healthMs(application)).toFixed(1)} ms`)
   let broken = 0
-  for (const clients of clientCounts) {
-    const came = await run(place, clients)
-    const fives = came.filter(({ status }) => status >= 500 && status !== 503)
-    broken += fives.length
-    console.log(inWords(clients, came))
-    addCounts('load', {
-      requests: came.length,
-      'answered 503': came.filter(({ status }) => status === 503).length,
-      'answered with another 5xx': fives.length,
-    })
-  }
+  // In turn: a shared machine is never twice equally fast.
+  for (const clients of clientCounts)
+    for (const [i, place] of places.entries()) {
+      const came = await run(place, clients)
+      console.log(nameOf(i) + inWords(clients, came))
+      if (i > 0) continue
+      const fives = came.filter(({ status }) => status >= 500 && status !== 503)
+      broken += fives.length
+      addCounts('load', {
+        requests: came.length,
+        'answered 503': came.filter(({ status }) => status === 503).length,
+        'answered with another 5xx': fives.length,
+      })
+    }
   if (broken > 0) throw new Error(`${broken} requests met a breakdown`)
 } finally {
-  await application.stop()
+  for (const { application } of places) await application.stop()
 }
 
+function nameOf(i: number): string {
+  return trees.length === 1 ? '' : i === 0 ? 'here   ' : 'there  '
+}
+
+/** Signed in by the form, as every commit has it. */
 async function placeOf(application: Application): Promise<Place> {
-  const db = application.openDb()
-  try {
-    const { firmId, technicianId } = (await accountByEmail(db, demoSignIn.email))!
-    const machines = await withFirm(db, firmId, (trx) => trx('machine').orderBy('id').pluck('id'))
-    return { application, headers: await headersOf(db, firmId, technicianId), machines }
-  } finally {
-    await db.destroy()
-  }
+  const { url } = application
+  const signedIn = await fetch(`${url}/api/sign-in`, {
+    method: 'POST',
+    redirect: 'manual',
+    headers: { origin: url, 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams({ ...demoSignIn }),
+  })
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ')
+  const headers = { cookie, 'content-type': 'application/json' }
+  const { rows } = (await (await fetch(`${url}/api/machines`, { headers })).json()) as { rows: { id: string }[] }
+  return { application, headers, machines: rows.map(({ id }) => id) }
 }
 
 async function healthMs({ url }: Application): Promise<number> {
