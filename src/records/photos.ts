@@ -7,6 +7,23 @@ export interface PhotoRow {
   bytes: number
 }
 
+export interface KeptPhoto extends PhotoRow {
+  recordedAt: string
+  recordedBy: string
+}
+
+/** Every photo of a firm, by name. */
+export async function allPhotos(trx: Trx): Promise<KeptPhoto[]> {
+  return (await trx('photo').orderBy('name')).map(({ name, width, height, bytes, recorded_at, recorded_by }) => ({
+    name,
+    width,
+    height,
+    bytes,
+    recordedAt: recorded_at.toISOString(),
+    recordedBy: recorded_by,
+  }))
+}
+
 /** Says that a photo is this firm's; said twice it is said once. */
 export async function keepPhoto(
   trx: Trx,

@@ -1,3 +1,9 @@
+import { randomUUID } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { mkdir, rm } from 'node:fs/promises'
+import { join } from 'node:path'
+import { Transform } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import type { Request, RequestHandler, Response } from 'express'
 import type { Db } from '../records/database.ts'
 import { canStart } from '../services/start-firm.ts'
@@ -46,6 +52,42 @@ export function emptyPlace(db: Db): RequestHandler {
       response.once('close', () => {
         isBusy = false
       })
+      next()
+    } catch (error) {
+      next(error)
+    }
+  }
+}
+
+/** Where the door says what it has put aside of a body that is no text. Nobody outside says so. */
+export const arrivedHeader = 'x-evenshot-arrived'
+
+export const nothingArrivedYet: RequestHandler = (request, _response, next) => {
+  delete request.headers[arrivedHeader]
+  next()
+}
+
+/**
+ * Puts a large body aside as a file, which is gone when it was answered.
+ * @param mostBytes - counted as it comes in
+ */
+export function putAside(folder: string, mostBytes: number): RequestHandler {
+  return async (request, response, next) => {
+    const path = join(folder, `${randomUUID()}.zip`)
+    let bytes = 0
+    const counted = new Transform({
+      transform(piece: Buffer, _encoding, done) {
+        bytes += piece.length
+        done(bytes > mostBytes ? Object.assign(new Error('too large'), { status: 413 }) : null, piece)
+      },
+    })
+    response.once('close', () => void rm(path, { force: true }))
+    try {
+      await mkdir(folder, { recursive: true, mode: 0o700 })
+      await pipeline(request, counted, createWriteStream(path, { flags: 'wx', mode: 0o600 }))
+      request.headers[arrivedHeader] = path
+      // It was read: whoever comes next must not try again.
+      request.body = 'put aside'
       next()
     } catch (error) {
       next(error)

@@ -16,6 +16,7 @@ const open = new Set([
   '/first-run',
   '/api/first-run',
   '/api/first-run-data',
+  '/api/first-run-everything',
   '/404',
   '/500',
   '/503',

@@ -6,7 +6,7 @@ import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
 import { openServing, refusePrivileged } from '../records/database.ts'
 import { crowd } from './crowd.ts'
-import { emptyPlace, knownMethods, shownSession } from './door.ts'
+import { emptyPlace, knownMethods, nothingArrivedYet, putAside, shownSession } from './door.ts'
 import { alive, ready } from './health.ts'
 import { log } from './log.ts'
 import { isOpen } from './open-addresses.ts'
@@ -23,6 +23,8 @@ const bodyLimit = '2mb'
 const strangersLimit = '64kb'
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
 const firmDataLimit = '100mb'
+/** The same with all its photos. */
+const everythingLimit = 20 * 2 ** 30
 /**
  * Serves the built application.
  * @param root - the project's folder, with `dist` in it
@@ -48,16 +50,18 @@ export async function serve(
 
   const app = express()
   app.disable('x-powered-by')
-  app.use(observe, headers, knownMethods)
+  app.use(observe, headers, knownMethods, nothingArrivedYet)
   app.get('/livez', alive)
   app.get('/healthz', ready(db, dataDir))
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
   app.use(shownSession)
+  const empty = emptyPlace(db)
+  app.use('/api/first-run-everything', empty, putAside(join(dataDir, 'incoming'), everythingLimit))
   app.use(
     '/api/first-run-data',
-    emptyPlace(db),
+    empty,
     express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
   )
   app.use('/api/import/passport', express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }))

@@ -1,3 +1,5 @@
+import { Readable } from 'node:stream'
+
 /**
  * Answers with a file made piece by piece: the first byte leaves before the last is made, and a reader who
  * goes away stops the making.
@@ -29,11 +31,15 @@ export function streamed(
     .then(flush)
     .then(() => writer.close())
     .catch((error) => writer.abort(error))
-  return new Response(readable, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename="${name}"`,
-      'cache-control': 'no-store',
-    },
-  })
+  return new Response(readable, { headers: asFile(type, name) })
 }
+
+/** Answers with a file that is a stream already. */
+export const piped = (type: string, name: string, stream: Readable): Response =>
+  new Response(Readable.toWeb(stream) as ReadableStream, { headers: asFile(type, name) })
+
+const asFile = (type: string, name: string) => ({
+  'content-type': type,
+  'content-disposition': `attachment; filename="${name}"`,
+  'cache-control': 'no-store',
+})

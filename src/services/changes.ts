@@ -1,3 +1,4 @@
+import { v7 } from 'uuid'
 import { addChange, type Change, type ChangeCursor, changes } from '../records/changes.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
@@ -40,15 +41,10 @@ function toRow(change: Change, people: Map<string, string>): ChangeRow {
 const fieldsOf = (record: unknown): Record<string, unknown> => (record as Record<string, unknown> | undefined) ?? {}
 
 /** Writes down that somebody took all data out. */
-export const noteExport = (
-  db: Db,
-  who: { firmId: string; technicianId: string },
-  id: string,
-  now: Date,
-): Promise<void> =>
+export const noteExport = (db: Db, who: { firmId: string; technicianId: string }, now: Date): Promise<void> =>
   withFirm(db, who.firmId, (trx) =>
     addChange(trx, who.firmId, {
-      id,
+      id: v7(),
       at: now.toISOString(),
       technicianId: who.technicianId,
       action: 'exported',

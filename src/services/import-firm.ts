@@ -10,6 +10,7 @@ import { type Db, withFirm } from '../records/database.ts'
 import { addFirm, setFirmAsKept } from '../records/firms.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
+import { type KeptPhoto, keepPhoto } from '../records/photos.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
@@ -34,11 +35,23 @@ const mostIssues = 20
 // biome-ignore lint/suspicious/noExplicitAny: a file of any shape, looked at field by field below
 type Loose = any
 
+/** What comes with a firm's data besides. */
+interface WithIt {
+  photos?: KeptPhoto[]
+  /** Done once all is judged, before anything is written. */
+  before?: () => Promise<void>
+}
+
 /**
  * Reads a firm's data back into a database where no firm of one's own stands: all of it or nothing.
  * Standings follow from it: they are reckoned by the worker.
  */
-export async function importFirm(db: Db, owner: unknown, data: Loose): Promise<Imported> {
+export async function importFirm(
+  db: Db,
+  owner: unknown,
+  data: Loose,
+  { photos = [], before = async () => undefined }: WithIt = {},
+): Promise<Imported> {
   const refused = (issues: Issue[]): Imported => ({ ok: false, why: 'refused', issues: issues.slice(0, mostIssues) })
   const message = 'A firm stands here already: data is read into an empty place.'
   const closed: Imported = { ok: false, why: 'closed', issues: [{ path: '', code: 'closed', message }] }
@@ -53,6 +66,7 @@ export async function importFirm(db: Db, owner: unknown, data: Loose): Promise<I
   if (!self) return refused([{ path: 'technicians', code: 'owner', message: 'has no owner who could sign in' }])
   const firmId = v7()
   const passwordHash = await hashPassword(who.value.password)
+  await before()
   const started = await withFirm(db, firmId, async (trx) => {
     if (!(await isFirst(db, trx))) return false
     const { name, timeZone, version, ...preferences } = data.firm
@@ -72,6 +86,8 @@ export async function importFirm(db: Db, owner: unknown, data: Loose): Promise<I
       firmId,
       data.changes.map((change: Loose) => ({ ...change, ...(change.aboutKind === 'firm' && { aboutId: firmId }) })),
     )
+    for (const { recordedAt, recordedBy, ...photo } of photos)
+      await keepPhoto(trx, firmId, photo, { technicianId: recordedBy, at: new Date(recordedAt) })
     await addAccount(trx, { email: who.value.email, firmId, technicianId: self.id, passwordHash })
     // Of this installation, not of the firm's own log: that stays as it was.
     await tell(trx, { firmId, technicianId: self.id }, 'brought-in', nobody)

@@ -15,7 +15,8 @@ const folder = (): string => {
   if (!data) throw new Error('EVENSHOT_DATA is not set: start with `npm start`')
   return join(data, 'files', 'photos')
 }
-const pathOf = (name: string) => join(folder(), name.slice(0, 2), `${name}.jpg`)
+/** Where a photo's file lies. */
+export const photoPath = (name: string): string => join(folder(), name.slice(0, 2), `${name}.jpg`)
 
 /** What a picture is by what it holds, whatever it is called; drawings that a program paints are none. */
 function isPicture(bytes: Uint8Array): boolean {
@@ -74,11 +75,14 @@ export async function savePhoto(
     return null
   }
   const name = createHash('sha256').update(made.data).digest('hex')
-  await writeWhole(pathOf(name), made.data)
+  await writePhoto(name, made.data)
   const { width, height } = made.info
   await withFirm(db, firmId, (trx) => keepPhoto(trx, firmId, { name, width, height, bytes: made.data.length }, by))
   return name
 }
+
+/** Keeps what is a photo's file already, as it was taken out elsewhere. */
+export const writePhoto = (name: string, data: Buffer): Promise<void> => writeWhole(photoPath(name), data)
 
 /** A file that is there whole or not at all, whatever happens to the machine; for the server's user alone. */
 async function writeWhole(path: string, data: Buffer): Promise<void> {
@@ -107,7 +111,7 @@ export async function photoFile(db: Db, firmId: string, name: string): Promise<B
   if (!/^[0-9a-f]{64}$/.test(name)) return null
   if (!(await withFirm(db, firmId, (trx) => hasPhoto(trx, name)))) return null
   try {
-    return await readFile(pathOf(name))
+    return await readFile(photoPath(name))
   } catch (error) {
     // Its row came back without it: a restore of the database alone.
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null

@@ -45,6 +45,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },
   { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
   { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },
+  { route: 'export/everything.zip', method: 'GET', path: '/api/export/everything.zip', act: 'take-all-out' },
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', act: 'take-all-out' },
   { route: 'export/ledger.csv', method: 'GET', path: '/api/export/ledger.csv' },
   { route: 'export/due.csv', method: 'GET', path: '/api/export/due.csv?days=90' },
@@ -166,6 +167,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     },
     open: true,
   },
+  { route: 'first-run-everything', method: 'POST', path: '/api/first-run-everything', open: true },
   {
     route: 'first-run-data',
     method: 'POST',

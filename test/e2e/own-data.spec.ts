@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import sharp from 'sharp'
 import { awake, expect, test, watched } from './pages.ts'
 import { startEmptyApplication } from './server-control.ts'
 
@@ -23,10 +24,12 @@ test.describe
       await page.goto('/')
       await page.waitForURL('**/first-run')
       await awake(page)
+      // Bringing a firm in asks for the same two further down.
+      const start = page.locator('form', { hasText: 'Your firm' })
       await page.getByLabel('Your firm').fill('Brindle & Co')
       await page.getByLabel('Your name').fill('Wren Brindle')
-      await page.getByLabel('E-mail address').fill('wren@brindle.example')
-      await page.getByLabel('Password').fill('short')
+      await start.getByLabel('E-mail address').fill('wren@brindle.example')
+      await start.getByLabel('Password').fill('short')
       await page.getByLabel('Hardness in').selectOption('gpg')
       await page.getByLabel('Temperature in').selectOption('F')
       await page.getByLabel('Currency').fill('EUR')
@@ -34,7 +37,7 @@ test.describe
       await page.getByLabel('When to act').selectOption('cautious')
       await page.getByRole('button', { name: 'Start the firm' }).click()
       await expect(page.getByRole('alert')).toContainText('Password')
-      await page.getByLabel('Password').fill('a long password')
+      await start.getByLabel('Password').fill('a long password')
       await page.getByRole('button', { name: 'Start the firm' }).click()
       await page.waitForURL('**/first-steps')
       await awake(page)
@@ -156,7 +159,7 @@ test.describe
       await page.goto('/data')
       await awake(page)
       const waiting = page.waitForEvent('download')
-      await page.getByRole('link', { name: 'Everything' }).click()
+      await page.getByRole('link', { name: 'Everything but the photos' }).click()
       const file = JSON.parse(readFileSync(await (await waiting).path(), 'utf8'))
       expect(file).toMatchObject({ format: 'evenshot-firm', firm: { name: 'Brindle & Co' } })
       const csv = await page.request.get('/api/export/ledger.csv')
@@ -248,6 +251,40 @@ test.describe
       await page.getByRole('button', { name: /^Take/ }).click()
       await page.waitForURL('**/machines/**lens=ledger')
       expect(await entries()).toBe(before)
+    })
+
+    test('goes in elsewhere as one zip, photos and all', async ({ browser }) => {
+      test.setTimeout(120_000)
+      const picture = await sharp({ create: { width: 50, height: 30, channels: 3, background: '#a53' } })
+        .png()
+        .toBuffer()
+      const taken = await page.request.post('/api/photos', { data: { image: picture.toString('base64') } })
+      const { name } = await taken.json()
+      const zip = await (await page.request.get('/api/export/everything.zip')).body()
+      const ledger = await (await page.request.get('/api/export/ledger.csv')).text()
+      const elsewhere = await startEmptyApplication(1)
+      const there = watched(await browser.newPage({ baseURL: elsewhere.url }))
+      try {
+        await there.goto('/first-run')
+        const section = there.locator('section', { hasText: 'bring in a firm' })
+        const give = (bytes: Buffer) =>
+          section
+            .locator('input[type=file]')
+            .setInputFiles({ name: 'even-shot.zip', mimeType: 'application/zip', buffer: bytes })
+        await give(zip.subarray(0, zip.length - 300))
+        await section.getByLabel('E-mail address').fill('wren@brindle.example')
+        await section.getByLabel('Password').fill('seven kettles in a lorry')
+        await section.getByRole('button', { name: 'Bring it in' }).click()
+        await expect(section.getByRole('alert')).toContainText('is damaged')
+        await give(zip)
+        await section.getByRole('button', { name: 'Bring it in' }).click()
+        await there.waitForURL('**/round')
+        expect(await (await there.request.get('/api/export/ledger.csv')).text()).toBe(ledger)
+        expect((await there.request.get(`/api/photos/${name}`)).headers()['content-type']).toBe('image/jpeg')
+      } finally {
+        await there.close()
+        await elsewhere.stop()
+      }
     })
 
     test('prints all of it, and no buttons', async ({ quiet }) => {

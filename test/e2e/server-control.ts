@@ -62,12 +62,12 @@ export async function startApplication(): Promise<void> {
   writeFileSync(pidFile(), String(await launch(workFolder(), port)))
 }
 
-/** Another one beside it, on an empty database and without the demo world. */
-export async function startEmptyApplication(): Promise<{ url: string; stop(): Promise<void> }> {
+/** Another one beside it, on an empty database and without the demo world. @param n - of several, which */
+export async function startEmptyApplication(n = 0): Promise<{ url: string; stop(): Promise<void> }> {
   // Empty, whoever had one before.
-  rmSync(join(rootFolder(), `own-${worker}`), { recursive: true, force: true })
-  const folder = folderOf(`own-${worker}`)
-  const pid = await launch(folder, port + 5, '--own')
+  rmSync(join(rootFolder(), `own-${worker}-${n}`), { recursive: true, force: true })
+  const folder = folderOf(`own-${worker}-${n}`)
+  const pid = await launch(folder, port + 5 + n, '--own')
   return { url: running(folder).url, stop: () => end(pid) }
 }
 

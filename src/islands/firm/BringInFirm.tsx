@@ -12,7 +12,7 @@ function BringInFirm() {
         {file ? file.name : 'Choose the file'}
         <input
           type="file"
-          accept="application/json,.json"
+          accept="application/json,.json,application/zip,.zip"
           className="sr-only"
           onChange={(event) => setFile(event.target.files?.[0] ?? null)}
         />
@@ -36,12 +36,7 @@ function BringInFirm() {
           const owner = { email: typedText(values, 'email'), password: String(values.password) }
           try {
             // The file goes as it is: it may be large, and is checked where it arrives.
-            const body = new Blob([`{"owner":${JSON.stringify(owner)},"data":`, file, '}'])
-            const response = await fetch('/api/first-run-data', {
-              method: 'POST',
-              headers: { 'content-type': 'application/json' },
-              body,
-            })
+            const response = await (file.name.endsWith('.zip') ? sendZip(owner, file) : sendJson(owner, file))
             const answer = await response.json()
             if (!response.ok) return { ok: false, issues: answer.issues }
             location.assign('/round')
@@ -54,5 +49,25 @@ function BringInFirm() {
     </div>
   )
 }
+
+interface Owner {
+  email: string
+  password: string
+}
+
+const sendJson = (owner: Owner, file: File) =>
+  fetch('/api/first-run-data', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: new Blob([`{"owner":${JSON.stringify(owner)},"data":`, file, '}']),
+  })
+
+/** The zip is the whole body: who the owner is goes beside it, in letters that a header may have. */
+const sendZip = (owner: Owner, file: File) =>
+  fetch('/api/first-run-everything', {
+    method: 'POST',
+    headers: { 'content-type': 'application/zip', 'x-owner': encodeURIComponent(JSON.stringify(owner)) },
+    body: file,
+  })
 
 export const BringInFirmIsland = island(BringInFirm)

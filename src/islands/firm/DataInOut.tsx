@@ -11,7 +11,7 @@ interface Props {
   isOwner: boolean
 }
 
-const everything = '/api/export/firm.json'
+const everything = '/api/export/everything.zip'
 
 /** What comes in and what goes out: everything a firm has is its own. */
 function DataInOut({ firm, isOwner }: Props) {
@@ -56,12 +56,20 @@ function DataInOut({ firm, isOwner }: Props) {
         <section className="max-lg:pt-6">
           <h2 className="head m-0 pb-1">Out</h2>
           {isOwner ? (
-            <Way
-              href={everything}
-              name="Everything"
-              about="records, ledger and log as one JSON file, as described in the project's docs; your password is asked for"
-              onFetch={(url) => void takeOut(url)}
-            />
+            <>
+              <Way
+                href={everything}
+                name="Everything"
+                about="records, ledger, log and photos as one zip, as described in the project's docs; your password is asked for"
+                onFetch={(url) => void takeOut(url)}
+              />
+              <Way
+                href="/api/export/firm.json"
+                name="Everything but the photos"
+                about="as one JSON file"
+                onFetch={(url) => void takeOut(url)}
+              />
+            </>
           ) : (
             <p className="m-0 border-t border-hair py-2 text-[14px] text-second">
               Everything at once is for the owner to take out.

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react'
+import { type ReactNode, useId } from 'react'
 import { type FieldValues, type UseFormReturn, useForm } from 'react-hook-form'
 import type { Issue } from '../../core/parse/parse-strict.ts'
 import type { Told } from '../send-once.ts'
@@ -84,6 +84,8 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
     </span>
   )
   const register = form.register(id)
+  // Two forms on one page may have a field of the same name.
+  const own = useId()
   if (kind === 'tick')
     return (
       <label className="flex min-h-[44px] items-center gap-2">
@@ -108,12 +110,12 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
       </fieldset>
     )
   return (
-    <label className="flex flex-col gap-0.5" htmlFor={`field-${id}`}>
+    <label className="flex flex-col gap-0.5" htmlFor={own}>
       {name}
       {kind === 'text' ? (
-        <textarea id={`field-${id}`} className="field" rows={2} aria-invalid={wrong} {...register} />
+        <textarea id={own} className="field" rows={2} aria-invalid={wrong} {...register} />
       ) : kind === 'choice' ? (
-        <select id={`field-${id}`} className="field w-full" aria-invalid={wrong} {...register}>
+        <select id={own} className="field w-full" aria-invalid={wrong} {...register}>
           {options.map(([value, words]) => (
             <option key={value} value={value}>
               {words}
@@ -123,17 +125,17 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
       ) : (
         <span className="flex items-center gap-2">
           <input
-            id={`field-${id}`}
+            id={own}
             className={`field min-w-0 flex-1 ${kind === 'number' || kind === 'day' ? 'mono' : ''}`}
             type={kind === 'day' ? 'date' : kind === 'email' ? 'email' : kind === 'password' ? 'password' : 'text'}
             inputMode={kind === 'number' ? 'decimal' : undefined}
             autoComplete={spec.autoComplete ?? 'off'}
             aria-invalid={wrong}
-            {...(kind === 'zone' && { list: `zones-${id}` })}
+            {...(kind === 'zone' && { list: `${own}-zones` })}
             {...register}
           />
           {kind === 'zone' && (
-            <datalist id={`zones-${id}`}>
+            <datalist id={`${own}-zones`}>
               {Intl.supportedValuesOf('timeZone').map((zone) => (
                 <option key={zone} value={zone} />
               ))}

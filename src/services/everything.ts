@@ -1,0 +1,219 @@
+import { createHash, randomUUID } from 'node:crypto'
+import { createReadStream, createWriteStream } from 'node:fs'
+import { mkdir, rm, stat } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+import { buffer } from 'node:stream/consumers'
+import { pipeline } from 'node:stream/promises'
+import { type Entry, openPromise } from 'yauzl'
+import { ZipFile } from 'yazl'
+import { array, number, object, string } from 'yup'
+import { instant, uuid } from '../core/parse/fields.ts'
+import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { type Db, withFirm } from '../records/database.ts'
+import { allPhotos, type KeptPhoto } from '../records/photos.ts'
+import { exportFirm } from './export-firm.ts'
+import { type Imported, importFirm } from './import-firm.ts'
+import { photoPath, writePhoto } from './photos.ts'
+
+/** Raised when a reader of older files must know; older ones stay readable. */
+const everythingVersion = 1
+/** A firm's records and ledger as text; larger ones come by backup and restore. */
+const mostDataBytes = 200_000_000
+const mostPhotoBytes = 10_000_000
+
+const [dataName, manifestName] = ['firm.json', 'manifest.json']
+const photoName = (name: string) => `photos/${name}.jpg`
+
+/** What stands in the zip besides: what it is, and a digest of each file, so that it can be told whole. */
+interface Manifest {
+  format: 'evenshot-everything'
+  version: number
+  /** SHA-256 of `firm.json`. */
+  firm: string
+  /** Named by the SHA-256 of what they hold. */
+  photos: KeptPhoto[]
+  /** Photos that are on record and have no file: lost before this was made. */
+  missing: string[]
+}
+
+/**
+ * All of a firm's data with its photos, as a zip that is made while it is read. The text waits as a file until it is
+ * packed: whoever reads slowly holds up no transaction.
+ */
+export async function packFirm(db: Db, firmId: string): Promise<Readable> {
+  const waiting = join(process.env.EVENSHOT_DATA!, 'outgoing')
+  await mkdir(waiting, { recursive: true, mode: 0o700 })
+  const text = join(waiting, `${randomUUID()}.json`)
+  const digest = createHash('sha256')
+  const file = createWriteStream(text, { flags: 'wx', mode: 0o600 })
+  await exportFirm(db, firmId, async (piece) => {
+    digest.update(piece)
+    if (!file.write(piece)) await new Promise<void>((resolve) => file.once('drain', () => resolve()))
+  })
+  await new Promise<void>((resolve, reject) => file.once('error', reject).end(() => resolve()))
+  const photos: KeptPhoto[] = []
+  const missing: string[] = []
+  for (const photo of await withFirm(db, firmId, allPhotos))
+    (await isThere(photoPath(photo.name))) ? photos.push(photo) : missing.push(photo.name)
+  const manifest: Manifest = {
+    format: 'evenshot-everything',
+    version: everythingVersion,
+    firm: digest.digest('hex'),
+    photos,
+    missing,
+  }
+  const zip = new ZipFile()
+  zip.addBuffer(Buffer.from(JSON.stringify(manifest)), manifestName)
+  zip.addFile(text, dataName)
+  for (const { name } of photos) zip.addFile(photoPath(name), photoName(name), { compress: false })
+  zip.end()
+  const out = zip.outputStream as unknown as Readable
+  zip.on('error', (error: Error) => out.destroy(error))
+  out.once('close', () => void rm(text, { force: true }))
+  return out
+}
+
+const isThere = (path: string) =>
+  stat(path).then(
+    () => true,
+    () => false,
+  )
+
+const manifestFields = object({
+  format: string().oneOf(['evenshot-everything']).required(),
+  version: number().oneOf([everythingVersion]).required(),
+  firm: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .required(),
+  photos: array(
+    object({
+      name: string()
+        .matches(/^[0-9a-f]{64}$/)
+        .required(),
+      width: number().integer().min(1).max(100_000).required(),
+      height: number().integer().min(1).max(100_000).required(),
+      bytes: number().integer().min(1).max(mostPhotoBytes).required(),
+      recordedAt: instant().required(),
+      recordedBy: uuid().required(),
+    }).noUnknown(),
+  ).required(),
+  missing: array(string().max(64).required()).required(),
+}).noUnknown()
+
+/**
+ * Reads such a zip back into an empty place: records, ledger, log and photos, all of it or nothing. Every file is compared
+ * with its digest before anything is written.
+ * @param path - the zip, as it arrived
+ */
+export async function unpackFirm(db: Db, owner: unknown, path: string): Promise<Imported> {
+  const refused = (path: string, message: string): Imported => ({
+    ok: false,
+    why: 'refused',
+    issues: [{ path, code: 'zip', message }],
+  })
+  let read: Awaited<ReturnType<typeof readZip>>
+  try {
+    read = await readZip(path)
+  } catch (error) {
+    return refused('', `is no file this application took out, or is damaged: ${(error as Error).message}`)
+  }
+  if (!read.ok) return { ok: false, why: 'refused', issues: read.issues }
+  const { data, photos, folder } = read
+  try {
+    const people = new Set((data.technicians ?? []).map(({ id }: { id: string }) => id))
+    const stranger = photos.findIndex(({ recordedBy }) => !people.has(recordedBy))
+    if (stranger >= 0) return refused(`photos[${stranger}].recordedBy`, 'is none of the file’s technicians')
+    // Files before their rows: a power cut leaves files nobody names, never names without files.
+    return await importFirm(db, owner, data, {
+      photos,
+      before: async () => {
+        for (const { name } of photos) await writePhoto(name, await buffer(createReadStream(join(folder, name))))
+      },
+    })
+  } finally {
+    await rm(folder, { recursive: true, force: true })
+  }
+}
+
+// biome-ignore lint/suspicious/noExplicitAny: a firm's file of any shape, which its reader looks at field by field
+type Loose = any
+
+/** Unpacks beside the zip and compares. @throws Error where it is no zip or breaks off */
+async function readZip(
+  path: string,
+): Promise<{ ok: true; data: Loose; photos: KeptPhoto[]; folder: string } | { ok: false; issues: Issue[] }> {
+  const zip = await openPromise(path, { lazyEntries: true, autoClose: false, strictFileNames: true })
+  const folder = `${path}.unpacked`
+  await mkdir(folder, { recursive: true, mode: 0o700 })
+  let manifest: unknown
+  let text: Buffer | null = null
+  const there = new Set<string>()
+  try {
+    for await (const entry of entriesOf(zip)) {
+      const name = entry.fileName
+      const photo = /^photos\/([0-9a-f]{64})\.jpg$/.exec(name)?.[1]
+      const most = photo ? mostPhotoBytes : mostDataBytes
+      if (!photo && name !== manifestName && name !== dataName) continue
+      if (entry.uncompressedSize > most) throw new Error(`${name} is larger than is taken here`)
+      const stream = await zip.openReadStreamPromise(entry)
+      if (!photo) {
+        const bytes = await buffer(stream)
+        if (name === manifestName) manifest = JSON.parse(bytes.toString())
+        else text = bytes
+        continue
+      }
+      const digest = createHash('sha256')
+      stream.on('data', (piece: Buffer) => digest.update(piece))
+      await pipeline(stream, createWriteStream(join(folder, photo), { mode: 0o600 }))
+      if (digest.digest('hex') !== photo) throw new Error(`${name} is not what its name says`)
+      there.add(photo)
+    }
+    const parsed = parseStrict(manifestFields, manifest)
+    if (!parsed.ok) return dropping({ ok: false, issues: parsed.issues })
+    const { firm, photos } = parsed.value
+    if (!text || createHash('sha256').update(text).digest('hex') !== firm)
+      throw new Error(`${dataName} is not what the manifest says`)
+    const lost = photos.find(({ name }) => !there.has(name))
+    if (lost) throw new Error(`${photoName(lost.name)} is missing`)
+    return { ok: true, data: JSON.parse(text.toString()), photos, folder }
+  } catch (error) {
+    await rm(folder, { recursive: true, force: true })
+    throw error
+  } finally {
+    zip.close()
+  }
+
+  async function dropping<T>(answer: T): Promise<T> {
+    await rm(folder, { recursive: true, force: true })
+    return answer
+  }
+}
+
+/** Entries one after the other. */
+async function* entriesOf(zip: Awaited<ReturnType<typeof openPromise>>): AsyncGenerator<Entry> {
+  const queue: (Entry | null)[] = []
+  let failed: Error | null = null
+  let wake: () => void = () => undefined
+  const come = (entry: Entry | null) => {
+    queue.push(entry)
+    wake()
+  }
+  zip.on('entry', come)
+  zip.on('end', () => come(null))
+  zip.on('error', (error: Error) => {
+    failed = error
+    wake()
+  })
+  for (;;) {
+    zip.readEntry()
+    while (queue.length === 0 && !failed)
+      await new Promise<void>((resolve) => {
+        wake = resolve
+      })
+    if (failed) throw failed
+    const entry = queue.shift()!
+    if (!entry) return
+    yield entry
+  }
+}
