@@ -8,7 +8,7 @@ import { backupFolder, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup, readBackup } from './dump.ts'
 import { root } from './install.mjs'
 import { isRunning } from './running.ts'
-import { seal, sealedFor } from './seal.ts'
+import { sealIfAsked } from './seal.ts'
 import { thinBackups } from './thin-backups.ts'
 
 // `npm run backup [-- folder] [--fast]`: the database and the files, while the application runs or not. What was written
@@ -28,8 +28,7 @@ const folder = asked ? resolve(asked) : backupFolder(dataDir, now)
 try {
   const { tables, files } = await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
   if (cluster && !isFast) await readBack(cluster)
-  const keys = sealedFor()
-  const place = keys.length > 0 ? await seal(folder, keys) : folder
+  const place = await sealIfAsked(folder)
   const rows = Object.values(tables).reduce((sum, table) => sum + table.rows, 0)
   console.log(
     `${place}: ${rows} rows of ${Object.keys(tables).length} tables, ${Object.keys(files).length} files${said(cluster !== null)}`,

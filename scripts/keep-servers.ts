@@ -17,7 +17,7 @@ export interface ServerSettings {
 }
 
 export interface KeptServers {
-  /** Serves from another database from now on, one process after the other. */
+  /** Serves from another database from now on: each process once it has finished what it answers. */
   moveTo(databaseUrl: string): void
   stop(): Promise<void>
 }

@@ -7,6 +7,7 @@ import { demoSignIn } from '../src/services/demo-firm.ts'
 import { type Cluster, startCluster } from './cluster.ts'
 import { backupFolder, bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup } from './dump.ts'
+import { sealIfAsked } from './seal.ts'
 
 export interface ReadyDatabase {
   urls: DatabaseUrls
@@ -62,4 +63,5 @@ async function saveBefore(urls: DatabaseUrls, dataDir: string): Promise<void> {
   const folder = backupFolder(dataDir, now)
   console.log(`A backup before the database is brought up to date: ${folder}`)
   await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
+  await sealIfAsked(folder)
 }

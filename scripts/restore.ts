@@ -2,12 +2,13 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { openDatabase } from '../src/records/database.ts'
+import { tellEveryFirm } from '../src/services/signing-in/tell.ts'
 import { startCluster } from './cluster.ts'
 import { bringUpToDate, givenDatabase, privateDatabase } from './database.ts'
 import { makeBackup, readBackup } from './dump.ts'
 import { locked, root } from './install.mjs'
 import { isRunning } from './running.ts'
-import { sealedEnding, unseal } from './seal.ts'
+import { sealedEnding, sealIfAsked, unseal } from './seal.ts'
 
 // `npm run restore -- folder [--replace]`: reads a backup, compares it, and only then puts it in place. A sealed one takes
 // its key too: `npm run restore -- file.tar.age --key=file`.
@@ -39,6 +40,7 @@ async function restore(from: string): Promise<void> {
   if (given) {
     const { madeAt } = await readBackup(from, given.ownerUrl, join(dataDir, 'files'))
     await bringUpToDate(given)
+    await sayRestored(given.appUrl)
     console.log(`Restored and compared: the backup of ${madeAt}`)
     return
   }
@@ -60,6 +62,7 @@ async function restore(from: string): Promise<void> {
     if (there) console.log(`What stood here before is set aside as the database ${aside}.`)
     const urls = await privateDatabase(cluster, dataDir)
     await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, steps))
+    await sayRestored(urls.appUrl)
     console.log(`Restored and compared: the backup of ${madeAt}.`)
   } catch (error) {
     await admin.raw('drop database if exists evenshot_restored with (force)')
@@ -70,9 +73,16 @@ async function restore(from: string): Promise<void> {
   }
 }
 
+/** Its owners read in their log that what they see was put in place. */
+async function sayRestored(appUrl: string): Promise<void> {
+  const db = openDatabase(appUrl, 1)
+  await tellEveryFirm(db, 'restored').finally(() => db.destroy())
+}
+
 /** An older backup is brought up to date like any other database: after a backup of its own. */
 async function saveBefore(ownerUrl: string, steps: string[]): Promise<void> {
   const now = new Date()
   const folder = join(dataDir, 'backups', `before-${steps[0]}-${now.toISOString().replace(/\D/g, '').slice(0, 14)}`)
   await makeBackup(ownerUrl, join(dataDir, 'files'), folder, now)
+  await sealIfAsked(folder)
 }

@@ -44,6 +44,12 @@ export async function seal(folder: string, keys: string[]): Promise<string> {
   return file
 }
 
+/** Seals what was just written where that is asked for. @returns where it is now */
+export async function sealIfAsked(folder: string): Promise<string> {
+  const keys = sealedFor()
+  return keys.length > 0 ? seal(folder, keys) : folder
+}
+
 /**
  * Opens a sealed backup.
  * @param identity - the secret key, `AGE-SECRET-KEY-1…`, lines of a key file and all

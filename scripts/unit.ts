@@ -11,7 +11,10 @@ try {
     throw new Error('For which user? npm run unit -- <user> [folder]; a user of its own, never root.')
   const passed = Object.entries(process.env).filter(([name]) => name.startsWith('EVENSHOT_'))
   const file = join(folder, 'even-shot.service')
-  writeFileSync(file, unitFile({ root, user, node: process.execPath, environment: Object.fromEntries(passed) }))
+  writeFileSync(file, unitFile({ root, user, node: process.execPath, environment: Object.fromEntries(passed) }), {
+    // There may be a database's password in it.
+    mode: 0o600,
+  })
   console.log(`${file} is written. Read it, copy it to /etc/systemd/system, then:
   sudo systemctl daemon-reload && sudo systemctl enable --now even-shot`)
 } catch (error) {

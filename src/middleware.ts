@@ -38,13 +38,22 @@ export const onRequest = defineMiddleware(async (context, next) => {
   locals.db = connection(request.method === 'GET' || request.method === 'HEAD' ? 'looks' : 'writes')
   locals.now = now()
   locals.requestId = request.headers.get('x-request-id') ?? ''
+  /** What is busy is said as that; what is broken goes on, with the number that the error page shows beside its stack. */
+  const failed = (error: unknown): Response | Promise<Response> => {
+    if (!isBusy(error)) {
+      log.error({ err: error, id: locals.requestId, path: url.pathname }, 'request failed')
+      throw error
+    }
+    if (!isApi) return context.rewrite(busyPath)
+    // The forms of signing in: somebody sits there and is shown a page, not what programs read.
+    return request.headers.get('sec-fetch-mode') === 'navigate' ? context.redirect('/sign-in?why=busy', 303) : busy()
+  }
   // The page that says it is asks nobody.
   const token = url.pathname === busyPath ? undefined : cookies.get(sessionCookie)?.value
   try {
     locals.signedIn = token ? await whoHolds(locals.db, token) : null
   } catch (error) {
-    if (isBusy(error)) return isApi ? busy() : context.rewrite(busyPath)
-    throw error
+    return failed(error)
   }
   const isHandingIn = request.method === 'POST' && handsIn.has(url.pathname)
   // A session that is over shows nothing; what a device has not sent yet is taken all the same.
@@ -62,8 +71,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   try {
     response = await ofRequest.run(preferences, () => next())
   } catch (error) {
-    if (isBusy(error)) return isApi ? busy() : context.rewrite(busyPath)
-    throw error
+    return failed(error)
   }
   const policy = response.headers.get('content-security-policy')
   // A page handed on to another comes by here twice.

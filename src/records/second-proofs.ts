@@ -89,6 +89,12 @@ export async function passkeyById(db: Db, id: string): Promise<Passkey | null> {
   return row ? toPasskey(row) : null
 }
 
+/** Who of a firm shows more than a password. */
+export async function whoHasProofs(trx: Trx, firmId: string): Promise<Set<string>> {
+  const apps = await trx('code_app').whereNotNull('confirmed_at').pluck('technician_id')
+  return new Set([...apps, ...(await trx('passkey').where({ firm_id: firmId }).pluck('technician_id'))])
+}
+
 export async function usePasskey(db: Db, id: string, counter: number, now: Date): Promise<void> {
   await db('passkey').where({ id }).update({ counter, seen_at: now })
 }

@@ -31,6 +31,11 @@ const sayBusy = (
   response: Parameters<RequestHandler>[1],
   busyPage: string,
 ): void => {
+  const isPerson = request.headers['sec-fetch-mode'] === 'navigate'
+  if (isPerson && request.path.startsWith('/api/')) {
+    response.redirect(303, '/sign-in?why=busy')
+    return
+  }
   response.status(503).setHeader('retry-after', String(againInS))
   response.setHeader('cache-control', 'no-store')
   if (!request.path.startsWith('/api/')) return void response.type('html').send(busyPage)

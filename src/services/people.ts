@@ -8,6 +8,7 @@ import { type Db, withFirm } from '../records/database.ts'
 import { technicianById, technicians, theFirm } from '../records/firms.ts'
 import { addInvitation, invitationByToken, openInvitations, takeInvitation } from '../records/invitations.ts'
 import { forgetDevices } from '../records/known-devices.ts'
+import { whoHasProofs } from '../records/second-proofs.ts'
 import { endSessions, openSessions } from '../records/sessions.ts'
 import type { PeoplePage } from '../views/people-page.ts'
 import { type Answer, ownerOnly, refusal } from './answer.ts'
@@ -25,6 +26,9 @@ const linkDays = 7
 export async function peoplePage(db: Db, actor: Actor, sessionId: string): Promise<PeoplePage> {
   const now = new Date()
   const people = await withFirm(db, actor.firmId, technicians)
+  const withProofs = may(actor.role, 'forget-others-proofs')
+    ? await withFirm(db, actor.firmId, (trx) => whoHasProofs(trx, actor.firmId))
+    : null
   const accounts = await accountsOf(db, actor.firmId)
   const links = await openInvitations(db, actor.firmId, now)
   const sessions = await openSessions(db, actor.firmId, now)
@@ -39,6 +43,7 @@ export async function peoplePage(db: Db, actor: Actor, sessionId: string): Promi
       return {
         ...person,
         ...(account && { email: account.email }),
+        ...(withProofs?.has(person.id) && { hasSecond: true as const }),
         ...(link && { link: { purpose: link.purpose, expiresAt: link.expiresAt } }),
       }
     }),

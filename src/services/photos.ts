@@ -27,8 +27,8 @@ function isPicture(bytes: Uint8Array): boolean {
   return isJpeg || isPng || isWebp
 }
 
-/** So many are worked on at a time, each for so long at most; the rest wait. */
-const atATime = 2
+/** So many are worked on at a time in each process that serves, each for so long at most; the rest wait. */
+const atATime = 1
 const mostSeconds = 10
 const waiting: (() => void)[] = []
 let working = 0

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto'
+import { setTimeout as wait } from 'node:timers/promises'
 import { hash, verify } from '@node-rs/argon2'
 import { accountByEmail } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
@@ -48,14 +49,23 @@ export const hashPassword = (password: string): Promise<string> => hash(password
 /** What is verified when no such account exists, so that the answer takes as long. */
 let decoy: Promise<string> | null = null
 
+/** A no is said no sooner, ms: how long it took tells nobody whether an address has an account. */
+const noSooner = 120
+
 /** Opens a session for a right address and password. Wrong ones are told apart from nothing. */
 export async function signIn(db: Db, email: string, password: string, caller: Caller): Promise<SignInAnswer> {
+  const [answer] = await Promise.all([tried(db, email, password, caller), wait(noSooner)])
+  return answer
+}
+
+async function tried(db: Db, email: string, password: string, caller: Caller): Promise<SignInAnswer> {
   const key = email.trim().toLowerCase().slice(0, 200)
   const account = await accountByEmail(db, key)
   const pace = await paced(db, key, account, caller)
   if (!pace.ok) {
-    if (account) await tell(db, account, 'slowed-down', caller)
-    else tellOutsideAlone('slowed-down', caller)
+    // Once: a log that grows with every further try is what a guesser would fill.
+    if (pace.isFirst && account) await tell(db, account, 'slowed-down', caller)
+    else if (pace.isFirst) tellOutsideAlone('slowed-down', caller)
     return { ok: false, reason: 'too-many', retryInS: pace.retryInS }
   }
   decoy ??= hashPassword(randomBytes(16).toString('hex'))

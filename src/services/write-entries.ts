@@ -99,6 +99,8 @@ function inGroups(inputs: unknown[]): Group[] {
       const there = visits.get(visitId)
       if (there) there.group.push(input)
       else {
+        // What stands after a visit may name what was written in it.
+        apart = null
         const visit = { group: [input], isWhole: true }
         visits.set(visitId, visit)
         groups.push(visit)

@@ -8,6 +8,8 @@ export interface PeoplePage {
     leftOn?: string
     /** The address they sign in with; absent until they have joined. */
     email?: string
+    /** Shows more than a password; told to the owner, who alone can let them in without. */
+    hasSecond?: true
     /** A one-time link that still waits. */
     link?: { purpose: 'join' | 'reset'; expiresAt: string }
   }[]

@@ -1,16 +1,22 @@
 import type { Page } from '@playwright/test'
 import { Secret, TOTP } from 'otpauth'
-import { openDatabase } from '../../src/records/database.ts'
+import { openDatabase, withFirm } from '../../src/records/database.ts'
 import { looksRight } from './accessible.ts'
-import { expect, signedIn, test, watched } from './pages.ts'
+import { awake, expect, signedIn, test, watched } from './pages.ts'
 import { baseUrl, databaseUrl } from './server-control.ts'
 
 const owner = { email: 'ines@quillgate.example', password: 'harrowmere' }
 const byName = () => baseUrl().replace('127.0.0.1', 'localhost')
 
+/** Goes to a page and waits until it answers to hands. */
+async function visit(page: Page, path: string) {
+  await page.goto(path)
+  await awake(page)
+}
+
 /** Fills in the sign-in page as it stands. */
 async function signInAt(page: Page, at: string, password = owner.password) {
-  await page.goto(`${at}/sign-in`)
+  await visit(page, `${at}/sign-in`)
   await page.getByLabel('E-mail address').fill(owner.email)
   await page.getByLabel('Password').fill(password)
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
@@ -44,7 +50,7 @@ test.describe
     test('a code app is added, asked for, and stood in for by a code from paper', async ({ browser, quiet }) => {
       const page = await signedIn(browser)
       quiet(page)
-      await page.goto('/signing-in')
+      await visit(page, '/signing-in')
       await expect(page.getByText('password alone', { exact: true })).toBeVisible()
       await page.getByRole('button', { name: 'Add one: Code app' }).click()
       const secret = (await page.locator('.select-all').textContent())!.replaceAll(/\s/g, '')
@@ -89,11 +95,53 @@ test.describe
       await lost.context().close()
 
       await page.reload()
+      await awake(page)
       await expect(page.getByText('9 left, each opens once')).toBeVisible()
       await expect(page.getByRole('region', { name: 'Who came in' })).toContainText('signed in with a code from paper')
       await page.getByRole('button', { name: 'Take it away: Code app' }).click()
       await expect(page.getByText('password alone', { exact: true })).toBeVisible()
       await page.context().close()
+    })
+
+    test('who lost phone and paper is let in by the owner, and a link for a password is no way round the proof', async ({
+      browser,
+      quiet,
+    }) => {
+      const db = openDatabase(databaseUrl(), 1)
+      const { firm_id, technician_id } = await db('account').where({ email: 'odile@quillgate.example' }).first()
+      const secret = new Secret({ size: 20 }).base32
+      await withFirm(db, firm_id, (trx) =>
+        trx('code_app').insert({ firm_id, technician_id, secret, confirmed_at: new Date() }),
+      )
+      const page = await signedIn(browser)
+      quiet(page)
+      await visit(page, '/firm')
+      await page
+        .getByRole('listitem')
+        .filter({ hasText: 'odile@' })
+        .getByRole('button', { name: 'New password' })
+        .click()
+      const link = await page.getByLabel('One-time link').inputValue()
+      const odile = watched(await (await browser.newContext()).newPage())
+      await visit(odile, link)
+      await odile.getByLabel('Password').fill('seven kettles in a lorry')
+      await odile.getByRole('button', { name: 'Set the password' }).click()
+      await expect(odile.getByRole('heading', { name: 'One more proof' })).toBeVisible()
+      expect((await odile.request.get(`${baseUrl()}/api/round`)).status()).toBe(401)
+
+      await visit(page, '/firm')
+      await page.getByRole('button', { name: 'Phone lost: Odile Quillgate' }).click()
+      await looksRight(page, 'phone lost')
+      await page.getByRole('button', { name: 'Take them away' }).click()
+      await expect(page.getByRole('button', { name: /^Phone lost/ })).toHaveCount(0)
+      await visit(odile, `${baseUrl()}/sign-in`)
+      await odile.getByLabel('E-mail address').fill('odile@quillgate.example')
+      await odile.getByLabel('Password').fill('seven kettles in a lorry')
+      await odile.getByRole('button', { name: 'Sign in', exact: true }).click()
+      await expect(odile).toHaveURL(`${baseUrl()}/round`)
+      await odile.context().close()
+      await page.context().close()
+      await db.destroy()
     })
 
     test('a passkey is made on a phone and opens without a password', async ({ browser }) => {
@@ -102,7 +150,7 @@ test.describe
       await withPhone(page)
       await signInAt(page, byName())
       await expect(page).toHaveURL(/\/round/)
-      await page.goto(`${byName()}/signing-in`)
+      await visit(page, `${byName()}/signing-in`)
       await page.getByRole('button', { name: 'Add one: Passkey' }).click()
       await page.getByLabel(/What you tell it by/).fill('the phone in the van')
       await page.getByRole('button', { name: 'Make it' }).click()
@@ -110,10 +158,10 @@ test.describe
       await expect(page.getByText('the phone in the van')).toBeVisible()
 
       await context.clearCookies()
-      await page.goto(`${byName()}/sign-in?next=/machines`)
+      await visit(page, `${byName()}/sign-in?next=/machines`)
       await page.getByRole('button', { name: 'Use a passkey' }).click()
       await expect(page).toHaveURL(`${byName()}/machines`)
-      await page.goto(`${byName()}/signing-in`)
+      await visit(page, `${byName()}/signing-in`)
       await expect(page.getByRole('region', { name: 'Who came in' })).toContainText('signed in with a passkey')
 
       // The password alone does not do any more.
@@ -133,7 +181,7 @@ test.describe
       const page = await signedIn(browser)
       quiet(page)
       await anHourLater()
-      await page.goto('/data')
+      await visit(page, '/data')
       await page.getByRole('link', { name: /^Everything records/ }).click()
       const sheet = page.getByRole('dialog', { name: 'Still you?' })
       await looksRight(page, 'signing in')
@@ -145,7 +193,7 @@ test.describe
       await sheet.getByRole('button', { name: 'Go on' }).click()
       expect((await download).suggestedFilename()).toMatch(/^even-shot-.*\.zip$/)
       await anHourLater()
-      await page.goto('/firm')
+      await visit(page, '/firm')
       await page
         .getByRole('button', { name: /^(Invite|New password)$/ })
         .first()
@@ -174,7 +222,7 @@ test.describe
       const entry = entryAbout('machine', rows[0].id, 'note', { text: 'written in the van' })
       const handed = await page.request.post('/api/entries', { data: { entries: [entry] } })
       expect(handed.status()).toBe(200)
-      await page.goto('/round')
+      await visit(page, '/round')
       await expect(page).toHaveURL(/\/sign-in/)
       await page.context().close()
     })

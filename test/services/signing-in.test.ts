@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import { Secret, TOTP } from 'otpauth'
 import { type Db, withFirm } from '../../src/records/database.ts'
+import type { Actor } from '../../src/services/judge-entry.ts'
+import { peoplePage } from '../../src/services/people.ts'
 import { isPasswordOf, type SignInAnswer, signIn, whoHolds } from '../../src/services/sign-in.ts'
 import { networkOf } from '../../src/services/signing-in/caller.ts'
 import { takeCode } from '../../src/services/signing-in/code-app.ts'
@@ -18,7 +20,10 @@ import {
 import { siteOf, takesPasskeys } from '../../src/services/signing-in/passkeys.ts'
 import { proofsOf } from '../../src/services/signing-in/proofs.ts'
 import { secondAsked, showSecond } from '../../src/services/signing-in/second.ts'
+import { tellEveryFirm } from '../../src/services/signing-in/tell.ts'
+import { paced } from '../../src/services/signing-in/throttle.ts'
 import { digest } from '../../src/services/signing-in/tokens.ts'
+import type { EventPage } from '../../src/views/signing-in-page.ts'
 import { appDatabase, type SmallFirm, smallFirm } from '../records/a-database.ts'
 
 const password = 'a good password'
@@ -289,6 +294,42 @@ describe('what somebody signs in with', () => {
       const refused = await withFirm(db, firm.firmId, (trx) => trx.raw(change)).catch((error: Error) => error.message)
       expect(String(refused), change).to.contain('permission denied')
     }
+  })
+
+  it('says once that somebody was slowed down, however often they go on', async () => {
+    const there = { address: '203.0.113.200', device: 'a guesser' }
+    for (let i = 0; i < 16; i += 1) await signIn(db, firm.email, 'wrong', there)
+    const said = await events()
+    expect(said.filter((what) => what === 'slowed-down')).to.have.length(1)
+    expect(said.filter((what) => what === 'wrong-password')).to.have.length(10)
+  })
+
+  it('lets only some tries wait at a time: the others are turned away, and keep nobody from being answered', async () => {
+    // Tries for one account from as many places as there are tries.
+    for (let i = 0; i < 31; i += 1) await paced(db, firm.email, null, caller())
+    const all = await Promise.all(Array.from({ length: 14 }, () => paced(db, firm.email, null, caller())))
+    expect(all.filter(({ ok }) => !ok)).to.have.length(2)
+  })
+
+  it('takes no less time to say no to an address nobody has', async () => {
+    for (const email of [firm.email, 'nobody-at-all@test.example']) {
+      const began = performance.now()
+      await signIn(db, email, 'wrong', caller())
+      expect(performance.now() - began, email).to.be.at.least(115)
+    }
+  })
+
+  it('tells every firm what was done to all that stands here', async () => {
+    await tellEveryFirm(db, 'restored')
+    const [{ what, by, device }] = (await eventPage(db, firm.firmId)).rows as [EventPage['rows'][number]]
+    expect({ what, by, device }).to.deep.equal({ what: 'restored', by: undefined, device: 'the server itself' })
+  })
+
+  it('tells the owner alone who shows more than a password', async () => {
+    await withCodeApp()
+    const shown = async (actor: Actor) => (await peoplePage(db, actor, '')).people.filter((one) => one.hasSecond)
+    expect((await shown(ines())).map(({ id }) => id)).to.deep.equal([firm.ines])
+    expect(await shown(odile())).to.deep.equal([])
   })
 
   it('takes passkeys where browsers make them: at a name over https, or on this machine', () => {

@@ -70,6 +70,16 @@ describe('writing entries', () => {
     expect(await stored()).to.have.length(before)
   })
 
+  it('keeps the order of what stands alone and of visits: what comes after may name what came before', async () => {
+    const held = entryAbout('machine', firm.c2, 'held', { why: 'descaler' }, { visitId: randomUUID() })
+    const batch = [
+      entryAbout('machine', firm.c2, 'note', { text: 'before' }),
+      held,
+      entryAbout('machine', firm.c2, 'released', { held: held.id }),
+    ]
+    expect((await write(batch)).verdicts.map(({ verdict }) => verdict)).to.deep.equal(['saved', 'saved', 'saved'])
+  })
+
   it('writes what stands alone together, and each as if it stood alone', async () => {
     const note = (text: string, subject = firm.c2) => entryAbout('machine', subject, 'note', { text })
     const good = Array.from({ length: 60 }, (_, i) => note(`${i}`, i % 2 ? firm.c2 : firm.sr))

@@ -19,11 +19,18 @@ function BringInFirm() {
       </label>
       <Form
         fields={[
-          { id: 'email', label: 'E-mail address', kind: 'email', half: true, autoComplete: 'username' },
+          {
+            id: 'email',
+            label: 'E-mail address',
+            hint: 'the owner signs in with',
+            kind: 'email',
+            half: true,
+            autoComplete: 'username',
+          },
           {
             id: 'password',
             label: 'Password',
-            hint: '10 characters or more',
+            hint: 'a new one, 10 characters or more',
             kind: 'password',
             half: true,
             autoComplete: 'new-password',

@@ -1,6 +1,6 @@
-import { useState } from 'react'
 import { dayLong } from '../../ui/format.ts'
 import type { ChangePage, ChangeRow } from '../../views/change-page.ts'
+import { usePages } from '../use-pages.tsx'
 
 const did: Record<string, string> = {
   added: 'added',
@@ -16,21 +16,13 @@ const did: Record<string, string> = {
 
 /** Who did what to the firm's records, the latest first; the ledger says who wrote its entries. */
 export function ChangeLog({ first }: { first: ChangePage }) {
-  const [page, setPage] = useState(first)
-  const [lost, setLost] = useState(false)
-  const more = async () => {
-    const response = await fetch(`/api/changes?cursor=${page.next}`).catch(() => null)
-    setLost(!response?.ok)
-    if (!response?.ok) return
-    const next = (await response.json()) as ChangePage
-    setPage({ ...next, rows: [...page.rows, ...next.rows] })
-  }
+  const { rows, more } = usePages(first, '/api/changes')
   return (
     <section className="min-w-0 max-lg:pt-5" aria-label="Log">
       <h2 className="head m-0 pb-1">Log</h2>
-      {page.rows.length === 0 && <p className="m-0 text-second">No record was changed yet.</p>}
+      {rows.length === 0 && <p className="m-0 text-second">No record was changed yet.</p>}
       <ul className="m-0 list-none p-0 text-[14px]">
-        {page.rows.map((row) => (
+        {rows.map((row) => (
           <li key={row.id} className="border-t border-hair py-1">
             <span className="mono text-[13px] text-second">{dayLong(row.at.slice(0, 10))}</span> {row.by}{' '}
             {did[row.action] ?? row.action} {row.aboutKind === 'technician' ? '' : `${row.aboutKind} `}
@@ -41,16 +33,7 @@ export function ChangeLog({ first }: { first: ChangePage }) {
           </li>
         ))}
       </ul>
-      {lost && (
-        <p role="alert" className="m-0 font-semibold text-seal-ink">
-          No connection: try again.
-        </p>
-      )}
-      {page.next && (
-        <button type="button" className="plain mt-2" onClick={more}>
-          Earlier ones
-        </button>
-      )}
+      {more}
     </section>
   )
 }

@@ -27,7 +27,9 @@ interface Props {
 
 /** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
 function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
-  const [open, setOpen] = useState<'firm' | 'add' | { person: Person & { version?: number } } | null>(null)
+  const [open, setOpen] = useState<
+    'firm' | 'add' | { person: Person & { version?: number } } | { lost: Person } | null
+  >(null)
   const [link, setLink] = useState<{ name: string; link: string; purpose: string; expiresAt: string } | null>(null)
   const [wrong, setWrong] = useState('')
   const [id] = useState(newId)
@@ -104,6 +106,16 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
                       : (person.email ?? (person.link ? 'invited, has not joined yet' : 'cannot sign in yet'))}
                   </span>
                 </span>
+                {person.hasSecond && person.id !== me && !person.leftOn && (
+                  <button
+                    type="button"
+                    className="min-h-[44px] font-semibold text-copper"
+                    aria-label={`Phone lost: ${person.name}`}
+                    onClick={() => setOpen({ lost: person })}
+                  >
+                    Phone lost
+                  </button>
+                )}
                 {isOwner && !person.leftOn && (
                   <button
                     type="button"
@@ -179,7 +191,8 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
           />
         </Sheet>
       )}
-      {(open === 'add' || (open && typeof open === 'object')) && (
+      {open && typeof open === 'object' && 'lost' in open && <LostSheet person={open.lost} onClose={close} />}
+      {(open === 'add' || (open && typeof open === 'object' && 'person' in open)) && (
         <PersonSheet
           person={typeof open === 'object' ? open.person : null}
           id={id}
@@ -216,6 +229,38 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
         </Sheet>
       )}
     </div>
+  )
+}
+
+/** Somebody has lost what they show besides the password, paper and all. */
+function LostSheet({ person, onClose }: { person: Person; onClose: () => void }) {
+  const [wrong, setWrong] = useState('')
+  const take = async () => {
+    const told = await send<object>('DELETE', `/api/people/${person.id}/second-proofs`)
+    if (told.ok) location.reload()
+    else setWrong(told.issues[0]!.message)
+  }
+  return (
+    <Sheet
+      open
+      onOpenChange={onClose}
+      title={`${person.name} has lost phone and paper?`}
+      about="Code app, passkeys and codes on paper are taken away. Until a new one is added the password alone lets them in. Ask them yourself first: whoever asks for this by mail may be somebody else."
+    >
+      {wrong && (
+        <p role="alert" className="m-0 mb-2 font-semibold text-seal-ink">
+          {wrong}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <button type="button" className="act" onClick={() => void take()}>
+          Take them away
+        </button>
+        <button type="button" className="plain" onClick={onClose}>
+          Leave as it is
+        </button>
+      </div>
+    </Sheet>
   )
 }
 

@@ -22,11 +22,11 @@ function JoinForm({ token, purpose }: { token: string; purpose: 'join' | 'reset'
       values={{ email: '', password: '' }}
       save={purpose === 'join' ? 'Join' : 'Set the password'}
       onSave={async (values) => {
-        const told = await send<object>('POST', `/api/join/${token}`, {
+        const told = await send<{ next: string }>('POST', `/api/join/${token}`, {
           ...(purpose === 'join' && { email: typedText(values, 'email') }),
           password: String(values.password),
         })
-        if (told.ok) location.assign('/round')
+        if (told.ok) location.assign(told.next)
         return told
       }}
     />

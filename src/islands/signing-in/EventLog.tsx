@@ -1,6 +1,6 @@
-import { useState } from 'react'
 import { dayLong } from '../../ui/format.ts'
 import type { EventPage } from '../../views/signing-in-page.ts'
+import { usePages } from '../use-pages.tsx'
 
 const words: Record<string, string> = {
   'signed-in': 'signed in',
@@ -35,21 +35,13 @@ const ofSomebody = new Set(['wrong-password', 'slowed-down', 'wrong-second-proof
 
 /** Who came in from where, and what was done with keys: it can be read and added to, never changed. */
 export function EventLog({ first }: { first: EventPage }) {
-  const [page, setPage] = useState(first)
-  const [lost, setLost] = useState(false)
-  const more = async () => {
-    const response = await fetch(`/api/signing-in/events?cursor=${page.next}`).catch(() => null)
-    setLost(!response?.ok)
-    if (!response?.ok) return
-    const next = (await response.json()) as EventPage
-    setPage({ ...next, rows: [...page.rows, ...next.rows] })
-  }
+  const { rows, more } = usePages(first, '/api/signing-in/events')
   return (
     <section className="min-w-0 max-lg:pt-5" aria-label="Who came in">
       <h2 className="head m-0 pb-1">Who came in</h2>
-      {page.rows.length === 0 && <p className="m-0 text-second">Nobody has signed in since this is kept.</p>}
+      {rows.length === 0 && <p className="m-0 text-second">Nobody has signed in since this is kept.</p>}
       <ul className="m-0 list-none p-0 text-[14px]">
-        {page.rows.map((row) => (
+        {rows.map((row) => (
           <li key={row.id} className="border-t border-hair py-1">
             <span className="mono text-[13px] text-second">
               {dayLong(row.on)} {row.time}
@@ -70,16 +62,7 @@ export function EventLog({ first }: { first: EventPage }) {
           </li>
         ))}
       </ul>
-      {lost && (
-        <p role="alert" className="m-0 font-semibold text-seal-ink">
-          No connection: try again.
-        </p>
-      )}
-      {page.next && (
-        <button type="button" className="plain mt-2" onClick={more}>
-          Earlier ones
-        </button>
-      )}
+      {more}
     </section>
   )
 }

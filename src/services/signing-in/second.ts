@@ -45,7 +45,7 @@ export async function showSecond(db: Db, token: string, code: string, caller: Ca
   const holder = { firmId: half.firmId!, technicianId: half.technicianId! }
   const pace = await pacedSecond(db, holder)
   if (!pace.ok) {
-    await tell(db, holder, 'slowed-down', caller)
+    if (pace.isFirst) await tell(db, holder, 'slowed-down', caller)
     return { ok: false, reason: 'too-many', retryInS: pace.retryInS }
   }
   const isCode = /^[\d\s]{6,8}$/.test(code.trim())

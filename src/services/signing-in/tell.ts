@@ -1,8 +1,9 @@
 import { v7 } from 'uuid'
+import { firmIds } from '../../records/accounts.ts'
 import { type Db, type Trx, withFirm } from '../../records/database.ts'
 import type { Holder } from '../../records/second-proofs.ts'
 import { addSecurityEvent, type SecurityEventKind } from '../../records/security-events.ts'
-import { type Caller, networkOf } from './caller.ts'
+import { type Caller, networkOf, nobody } from './caller.ts'
 
 /** Where events go besides the database: lines of the log outside, without firm's words in them. */
 type Line = (event: {
@@ -41,6 +42,14 @@ export async function tell(
   if (db.isTransaction) await addSecurityEvent(db as Trx, holder.firmId, event)
   else await withFirm(db, holder.firmId, (trx) => addSecurityEvent(trx, holder.firmId, event))
   outside.line({ security: what, ...holder, ...(aboutId && { aboutId }), place })
+}
+
+/** What was done to all that stands here, by whoever has the machine. */
+export async function tellEveryFirm(db: Db, what: SecurityEventKind): Promise<void> {
+  for (const firmId of await firmIds(db)) {
+    const event = { id: v7(), at: new Date().toISOString(), what, place: nobody.address, device: nobody.device }
+    await withFirm(db, firmId, (trx) => addSecurityEvent(trx, firmId, event))
+  }
 }
 
 /** What has no firm to be kept for: an address nobody has. */

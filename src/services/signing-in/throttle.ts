@@ -45,47 +45,82 @@ function limiter(db: Db): Limiters {
 export const slowedMs = (tries: number): number =>
   tries <= triesAtOnce ? 0 : Math.min(mostWaitMs, 250 * 2 ** (tries - triesAtOnce - 1))
 
+/** So many wait at a time in one process: they hold a place of those being answered, and may not take all. */
+const mostWaiting = 12
+let waiting = 0
+
 export type Paced =
   | { ok: true /** Takes the try back: it was right. */; forgive(): Promise<unknown> }
-  | { ok: false; retryInS: number }
+  | {
+      ok: false
+      retryInS: number /** The first that was turned away: said once, not at every further try. */
+      isFirst: boolean
+    }
+
+/** Turned away for now. */
+class Refused extends Error {
+  constructor(readonly answer: Extract<Paced, { ok: false }>) {
+    super('refused')
+  }
+}
+
+async function consume(limiter: RateLimiterPostgres, key: string): Promise<number> {
+  try {
+    return (await limiter.consume(key)).consumedPoints
+  } catch (refused) {
+    if (refused instanceof Error) throw refused
+    const { msBeforeNext, consumedPoints } = refused as RateLimiterRes
+    throw new Refused({
+      ok: false,
+      retryInS: Math.ceil(msBeforeNext / 1000),
+      isFirst: consumedPoints === limiter.points + 1,
+    })
+  }
+}
+
+async function waitItsTime(ms: number): Promise<void> {
+  if (ms === 0) return
+  if (waiting >= mostWaiting) throw new Refused({ ok: false, retryInS: mostWaitMs / 1000, isFirst: false })
+  waiting += 1
+  await wait(ms).finally(() => {
+    waiting -= 1
+  })
+}
+
+const orRefused = (work: () => Promise<Paced>): Promise<Paced> =>
+  work().catch((error) => {
+    if (error instanceof Refused) return error.answer
+    throw error
+  })
 
 /** Counts a try before it is made, so that many at once are many, and lets it wait its time. */
 export async function paced(db: Db, email: string, holder: Holder | null, caller: Caller): Promise<Paced> {
   const { fromThere, byAddress, byEmail, fromDevice } = limiter(db)
   const place = placeOf(caller.address)
   const device = caller.knownToken && digest(caller.knownToken)
-  try {
+  return orRefused(async () => {
     // Who guesses does not hold what its owner's device holds: it is counted by itself.
     if (device && holder && (await isKnownDevice(db, device, holder))) {
       const key = device.toString('hex')
-      await fromDevice.consume(key)
+      await consume(fromDevice, key)
       return { ok: true, forgive: () => fromDevice.delete(key) }
     }
-    await byAddress.consume(place)
-    await fromThere.consume(`${place} ${email}`)
-    await wait(slowedMs((await byEmail.consume(email)).consumedPoints))
+    await consume(byAddress, place)
+    await consume(fromThere, `${place} ${email}`)
+    await waitItsTime(slowedMs(await consume(byEmail, email)))
     return {
       ok: true,
       forgive: () =>
         Promise.all([fromThere.delete(`${place} ${email}`), byAddress.reward(place), byEmail.reward(email)]),
     }
-  } catch (refused) {
-    return refusal(refused)
-  }
+  })
 }
 
 /** The same for second proofs: who comes so far has the password. */
-export async function pacedSecond(db: Db, { technicianId }: Holder): Promise<Paced> {
+export function pacedSecond(db: Db, { technicianId }: Holder): Promise<Paced> {
   const { second } = limiter(db)
-  try {
-    await second.consume(technicianId)
+  return orRefused(async () => {
+    await consume(second, technicianId)
     return { ok: true, forgive: () => second.reward(technicianId) }
-  } catch (refused) {
-    return refusal(refused)
-  }
-}
-
-function refusal(refused: unknown): Paced {
-  if (refused instanceof Error) throw refused
-  return { ok: false, retryInS: Math.ceil((refused as RateLimiterRes).msBeforeNext / 1000) }
+  })
 }
