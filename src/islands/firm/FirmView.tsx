@@ -97,7 +97,7 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
                 className="flex min-h-[44px] flex-wrap items-center gap-x-4 border-t border-hair py-1"
               >
                 <span className="mono w-9 text-[13px] text-second">{person.initials}</span>
-                <span className="min-w-0 flex-1">
+                <span className="min-w-0 flex-1 basis-[200px]">
                   <b className="font-semibold">{person.name}</b>{' '}
                   <span className="text-[14px] text-second">
                     {person.role === 'owner' ? 'owner, ' : ''}
@@ -106,35 +106,37 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
                       : (person.email ?? (person.link ? 'invited, has not joined yet' : 'cannot sign in yet'))}
                   </span>
                 </span>
-                {person.hasSecond && person.id !== me && !person.leftOn && (
-                  <button
-                    type="button"
-                    className="min-h-[44px] font-semibold text-copper"
-                    aria-label={`Phone lost: ${person.name}`}
-                    onClick={() => setOpen({ lost: person })}
-                  >
-                    Phone lost
-                  </button>
-                )}
-                {isOwner && !person.leftOn && (
-                  <button
-                    type="button"
-                    className="min-h-[44px] font-semibold text-copper"
-                    onClick={() => makeLink(person)}
-                  >
-                    {person.email ? 'New password' : 'Invite'}
-                  </button>
-                )}
-                {isOwner && (
-                  <button
-                    type="button"
-                    className="min-h-[44px] font-semibold text-copper"
-                    aria-label={`Edit ${person.name}`}
-                    onClick={() => edit(person)}
-                  >
-                    Edit
-                  </button>
-                )}
+                <span className="ml-auto flex flex-wrap gap-x-4">
+                  {person.hasSecond && person.id !== me && !person.leftOn && (
+                    <button
+                      type="button"
+                      className="min-h-[44px] font-semibold text-copper"
+                      aria-label={`Phone lost: ${person.name}`}
+                      onClick={() => setOpen({ lost: person })}
+                    >
+                      Phone lost
+                    </button>
+                  )}
+                  {isOwner && !person.leftOn && (
+                    <button
+                      type="button"
+                      className="min-h-[44px] font-semibold text-copper"
+                      onClick={() => makeLink(person)}
+                    >
+                      {person.email ? 'New password' : 'Invite'}
+                    </button>
+                  )}
+                  {isOwner && (
+                    <button
+                      type="button"
+                      className="min-h-[44px] font-semibold text-copper"
+                      aria-label={`Edit ${person.name}`}
+                      onClick={() => edit(person)}
+                    >
+                      Edit
+                    </button>
+                  )}
+                </span>
               </li>
             ))}
           </ul>
