@@ -16,7 +16,7 @@ const houses = {
     uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
   },
   // The only folder with SQL in it.
-  'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg'] },
+  'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg', 'pg-boss'] },
   'src/services/': {
     knows: ['src/core/', 'src/views/', 'src/records/'],
     uses: [
@@ -48,7 +48,12 @@ const houses = {
     node: true,
   },
   'src/middleware.ts': { knows: ['src/core/', 'src/ui/', 'src/services/', 'src/server/'], uses: [], node: true },
-  'src/layouts/': { knows: ['src/core/', 'src/ui/', 'src/islands/', 'src/services/'], uses: ['@fontsource'] },
+  // The frame of a page, and how its islands are drawn on the server.
+  'src/layouts/': {
+    knows: ['src/core/', 'src/ui/', 'src/islands/', 'src/services/'],
+    uses: ['@fontsource', 'react', 'react-dom', 'lru-cache'],
+    node: true,
+  },
   'src/pages/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/islands/', 'src/layouts/', 'src/services/', 'src/server/'],
     uses: ['astro', 'uuid', 'yup', '@simplewebauthn/server'],

@@ -3,6 +3,16 @@ import react from '@astrojs/react'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'astro/config'
 
+/** React in the browser as its integration has it; on the server drawn by our own hand. */
+function reactDrawnHere() {
+  const own = react()
+  const serverEntrypoint = new URL('./src/layouts/draw-islands.ts', import.meta.url)
+  const setUp = own.hooks['astro:config:setup']
+  own.hooks['astro:config:setup'] = (options) =>
+    setUp({ ...options, addRenderer: (renderer) => options.addRenderer({ ...renderer, serverEntrypoint }) })
+  return own
+}
+
 export default defineConfig({
   output: 'server',
   adapter: node({
@@ -10,7 +20,7 @@ export default defineConfig({
     // A page that breaks half-way answers with the error page, not with half of itself.
     experimentalDisableStreaming: true,
   }),
-  integrations: [react()],
+  integrations: [reactDrawnHere()],
   // The middleware compares Origin and Host itself: Astro's check lets JSON through.
   security: { checkOrigin: false },
   experimental: { csp: true },

@@ -19,7 +19,7 @@ export function buildIfNeeded(): void {
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
   })
   if (built.status !== 0) throw new Error('The pages could not be built: see the lines above.')
-  bundle('src/server/reckoner.ts', 'dist/server/reckoner.mjs')
+  bundle('src/server/worker.ts', 'dist/server/worker.mjs')
   bundle('scripts/serve-child.ts', 'dist/server/serve-child.mjs')
   writeFileSync(mark, wanted)
 }

@@ -1,14 +1,14 @@
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { startReckoner } from '../src/server/reckoning.ts'
+import { startWorker } from '../src/server/keep-worker.ts'
 import { demoSignIn } from '../src/services/demo-firm.ts'
+import { backupTime } from './backup-time.ts'
 import { buildIfNeeded } from './build.ts'
 import type { Cluster } from './cluster.ts'
 import { privateDatabase } from './database.ts'
 import { locked, root } from './install.mjs'
 import { keepDatabase } from './keep-database.ts'
 import { freePortFrom, keepServers, serverCount } from './keep-servers.ts'
-import { backUpNightly, backupTime } from './nightly.ts'
 import { readyDatabase } from './ready-database.ts'
 import { isRunning, sayRunning, type There } from './running.ts'
 
@@ -19,7 +19,7 @@ const wantedPort = Number(process.env.EVENSHOT_PORT ?? 4870)
 /** `npm start -- --own`: no demo world, the first page starts a firm. */
 const ownOnly = process.argv.includes('--own')
 
-// This process serves nothing itself. It keeps those that do, the database and the reckoner: what dies is started again.
+// This process serves nothing itself. It keeps those that do, the database and who works in the background: what dies is started again.
 const held: { cluster: Cluster | null } = { cluster: null }
 try {
   await locked('start', start)
@@ -40,9 +40,10 @@ async function start(): Promise<void> {
   buildIfNeeded()
   const port = await freePortFrom(host, wantedPort)
   const servers = await keepServers({ root, databaseUrl: urls.appUrl, dataDir, host, port }, count)
-  let reckoner = startReckoner(root, urls.appUrl)
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
+  const task = { root, backupAt, timeZone }
+  let worker = startWorker({ ...task, databaseUrl: urls.appUrl })
   const watched = cluster && keepDatabase(cluster, dataDir, moveTo)
-  const stopBackups = backupAt ? backUpNightly(backupAt) : () => undefined
   const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
   const takeBack = sayRunning(dataDir, url)
   console.log(`\n  Even Shot is at ${url}`)
@@ -53,8 +54,8 @@ async function start(): Promise<void> {
   async function moveTo(to: Cluster): Promise<void> {
     const { appUrl } = await privateDatabase(to, dataDir)
     servers.moveTo(appUrl)
-    const before = reckoner
-    reckoner = startReckoner(root, appUrl)
+    const before = worker
+    worker = startWorker({ ...task, databaseUrl: appUrl })
     await before.stop()
   }
 
@@ -62,9 +63,8 @@ async function start(): Promise<void> {
   const stop = async () => {
     if (stopping) return
     stopping = true
-    stopBackups()
     const standing = await watched?.()
-    await Promise.all([servers.stop(), reckoner.stop()])
+    await Promise.all([servers.stop(), worker.stop()])
     await standing?.stop()
     takeBack()
     process.exit(0)

@@ -1,5 +1,6 @@
 import { defineMiddleware } from 'astro:middleware'
 import { AsyncLocalStorage } from 'node:async_hooks'
+import { randomBytes } from 'node:crypto'
 import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
 import { log } from './server/log.ts'
 import { isOpen, sessionCookie } from './server/open-addresses.ts'
@@ -38,6 +39,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   locals.db = connection(request.method === 'GET' || request.method === 'HEAD' ? 'looks' : 'writes')
   locals.now = now()
   locals.requestId = request.headers.get('x-request-id') ?? ''
+  // A page that is handed on to another comes by here twice, and keeps its own.
+  locals.nonce ??= randomBytes(16).toString('base64')
   /** What is busy is said as that; what is broken goes on, with the number that the error page shows beside its stack. */
   const failed = (error: unknown): Response | Promise<Response> => {
     if (!isBusy(error)) {
@@ -76,8 +79,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   const policy = response.headers.get('content-security-policy')
   // A page handed on to another comes by here twice.
   if (policy && !policy.includes('frame-ancestors')) {
-    // Charts and drawings set style attributes, which hashes cannot cover.
-    const styles = policy.replace(/style-src[^;]*/, "style-src 'self' 'unsafe-inline'")
+    // A dialog holds the page behind it still by a style of its own, which it makes in the browser.
+    const styles = policy.replace(/style-src[^;]*/, (sources) => `${sources} 'nonce-${locals.nonce}'`)
     response.headers.set(
       'content-security-policy',
       `${styles.replace(/;?\s*$/, '')}; default-src 'self'; img-src 'self' data:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'`,

@@ -2,6 +2,12 @@ import type { ComponentType } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
 import { lookAtMachine } from './AsideNote.tsx'
 
+// A dialog's library asks for it by this name: what it sets on the page behind is let through by it.
+if (typeof document !== 'undefined')
+  Object.assign(globalThis, {
+    __webpack_nonce__: document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce,
+  })
+
 /** Every island by its own: what breaks is said where it stood, and the way on is offered there. */
 export function island<Props extends object>(View: ComponentType<Props>): ComponentType<Props> {
   return function Island(props: Props) {

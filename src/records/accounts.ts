@@ -46,3 +46,7 @@ const toAccount = (row: Record<string, string>): Account => ({
   technicianId: row.technician_id!,
   passwordHash: row.password_hash!,
 })
+
+export async function dropAccount(db: Db, firmId: string, technicianId: string): Promise<void> {
+  await db('account').where({ firm_id: firmId, technician_id: technicianId }).delete()
+}

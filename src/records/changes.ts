@@ -22,6 +22,7 @@ export const changeActions = [
   'session-ended',
   'exported',
   'imported',
+  'forgotten',
 ] as const
 export type ChangeAction = (typeof changeActions)[number]
 

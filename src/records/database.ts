@@ -1,5 +1,6 @@
 import knex, { type Knex } from 'knex'
 import pg from 'pg'
+import { type FirmTransactionConfig, Postgres } from './postgres.ts'
 
 // Dates stay local days, numbers stay numbers: no silent shift through a time zone.
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text)
@@ -14,11 +15,14 @@ export async function knock(db: Db): Promise<void> {
   await db.raw('select 1')
 }
 
+/** What is asked without waiting for the answer before it is sent at once: a page costs as many waits as it is deep. */
+const askedAtOnce = { pipeline: true }
+
 /** Opens a pool on a database; the caller closes it with `destroy`. */
 export function openDatabase(url: string, poolMax = 10): Db {
   return knex({
-    client: 'pg',
-    connection: url,
+    client: Postgres,
+    connection: { connectionString: url, ...askedAtOnce },
     pool: { min: 0, max: poolMax },
     acquireConnectionTimeout: 20_000,
   })
@@ -30,9 +34,10 @@ const patience = { statementMs: 20_000, lockMs: 5_000, idleMs: 30_000, connectio
 /** A pool for whoever serves: nothing it asks for may hold up a screen for longer than somebody looks at it. */
 export const openServing = (url: string, poolMax = 10, { statementMs, lockMs, idleMs, connectionMs } = patience): Db =>
   knex({
-    client: 'pg',
+    client: Postgres,
     connection: {
       connectionString: url,
+      ...askedAtOnce,
       options: `-c statement_timeout=${statementMs} -c lock_timeout=${lockMs} -c idle_in_transaction_session_timeout=${idleMs}`,
     },
     pool: { min: 0, max: poolMax },
@@ -49,8 +54,7 @@ export function isBusy(error: unknown): boolean {
 }
 
 /**
- * Runs work inside one transaction that sees this firm's rows and no other's: row-level security reads
- * the setting, which lasts as long as the transaction.
+ * Runs work inside one transaction that sees this firm's rows and no other's, see `Postgres`.
  */
 export async function withFirm<T>(
   db: Db,
@@ -58,11 +62,16 @@ export async function withFirm<T>(
   work: (trx: Trx) => Promise<T>,
   config: Knex.TransactionConfig = {},
 ): Promise<T> {
-  return db.transaction(async (trx) => {
-    await trx.raw(`select set_config('evenshot.firm', ?, true)`, [firmId])
-    return work(trx)
-  }, config)
+  const seeing: FirmTransactionConfig = { ...config, firmId }
+  return db.transaction(work, seeing)
 }
+
+/**
+ * The same for who only looks: PostgreSQL refuses a write in it. Ask for all that does not depend on each other at
+ * once (`Promise.all`): it is one wait.
+ */
+export const lookIn = <T>(db: Db, firmId: string, work: (trx: Trx) => Promise<T>): Promise<T> =>
+  withFirm(db, firmId, work, { readOnly: true })
 
 const transient = new Set(['40001', '40P01'])
 const tries = 5

@@ -77,19 +77,22 @@ export async function theFirm(trx: Trx): Promise<Firm | null> {
 }
 
 export async function technicians(trx: Trx): Promise<Technician[]> {
-  const rows = await trx('technician').orderBy('name')
-  return rows.map(({ id, name, initials, role, left_on: leftOn }) => ({
-    id,
-    name,
-    initials,
-    role,
-    ...(leftOn && { leftOn }),
-  }))
+  return (await trx('technician').orderBy('name')).map(toTechnician)
 }
 
 export async function technicianById(trx: Trx, id: string): Promise<Technician | null> {
-  return (await technicians(trx)).find((person) => person.id === id) ?? null
+  const row = await trx('technician').where({ id }).first()
+  return row ? toTechnician(row) : null
 }
+
+// biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over; this function gives it its shape
+const toTechnician = ({ id, name, initials, role, left_on: leftOn }: any): Technician => ({
+  id,
+  name,
+  initials,
+  role,
+  ...(leftOn && { leftOn }),
+})
 
 /** Nobody else starts a firm until this transaction is over: whoever waited looks anew whether one stands. */
 export async function lockFirstRun(trx: Trx): Promise<void> {

@@ -59,6 +59,8 @@ const shapes: Record<RecordKind, Shape> = {
       'currency',
       'dateForm',
       'weekStart',
+      'signInLogDays',
+      'photosYears',
     ],
   },
 }

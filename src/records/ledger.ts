@@ -35,6 +35,12 @@ export async function entriesOfKinds(trx: Trx, subjectIds: string[], kinds: Entr
   return rows.map(toEntry)
 }
 
+/** Entries that have a name somewhere in their words, the latest first, a hundred at most. */
+export async function entriesNaming(trx: Trx, name: string): Promise<RecordedEntry[]> {
+  const like = `%${name.replace(/[\\%_]/g, '\\$&')}%`
+  return (await trx('entry').whereRaw('body::text ilike ?', [like]).orderBy('seq', 'desc').limit(100)).map(toEntry)
+}
+
 /** Entries by id, whatever they are about, as they came: what a retry is compared with. */
 export async function entriesById(trx: Trx, ids: string[]): Promise<KeptEntry[]> {
   if (ids.length === 0) return []

@@ -1,10 +1,12 @@
 import type { Knex } from 'knex'
 import { type Db, openDatabase } from './database.ts'
+import { readyJobQueue } from './job-queue.ts'
 import * as first from './migrations/0001-first.ts'
 import * as ownData from './migrations/0002-own-data.ts'
 import * as photos from './migrations/0003-photos.ts'
 import * as pasts from './migrations/0004-pasts.ts'
 import * as signingIn from './migrations/0005-signing-in.ts'
+import * as keeping from './migrations/0006-keeping.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -13,6 +15,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0003-photos', up: photos.up },
   { name: '0004-pasts', up: pasts.up },
   { name: '0005-signing-in', up: signingIn.up },
+  { name: '0006-keeping', up: keeping.up },
 ]
 
 /** Every step that this version knows, in order. */
@@ -39,7 +42,8 @@ const source = (appRole: string, upTo = steps.length) => ({
  * @returns names of the steps taken
  */
 export async function migrate(owner: Db, appRole: string, upTo?: number): Promise<string[]> {
-  const guard = openDatabase(owner.client.config.connection, 1)
+  const ownerUrl: string = owner.client.config.connection.connectionString
+  const guard = openDatabase(ownerUrl, 1)
   try {
     // Held from before the first table is made; it ends with its connection, whoever is killed.
     return await guard.transaction(async (trx) => {
@@ -50,6 +54,8 @@ export async function migrate(owner: Db, appRole: string, upTo?: number): Promis
       const [, taken] = await owner.migrate.latest({ migrationSource })
       // Which steps were taken is for the owner alone to say.
       await owner.raw('revoke all on knex_migrations, knex_migrations_lock from ??', [appRole])
+      // The queue of background work brings its own tables up to date.
+      if (upTo === undefined) await readyJobQueue(ownerUrl, appRole)
       return taken as string[]
     })
   } finally {

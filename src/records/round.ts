@@ -90,10 +90,11 @@ export async function countRound(
     const row = await trx.count({ n: '*' }).from(some.as('some')).first()
     return Number((row as { n?: number } | undefined)?.n ?? 0)
   }
-  return {
-    matching: await upTo(() => undefined),
-    overdue: await upTo((query) => query.where('st.due_p50', '<', today)),
-  }
+  const [matching, overdue] = await Promise.all([
+    upTo(() => undefined),
+    upTo((query) => query.where('st.due_p50', '<', today)),
+  ])
+  return { matching, overdue }
 }
 
 /** What one word of a search means: these machines and softeners at these places, or these tasks. */

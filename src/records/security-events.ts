@@ -26,6 +26,7 @@ const kinds = [
   'taken-out',
   'brought-in',
   'restored',
+  'forgotten',
 ] as const
 export type SecurityEventKind = (typeof kinds)[number]
 

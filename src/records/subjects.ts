@@ -31,16 +31,21 @@ export async function lockSubjects(trx: Trx, ids: string[]): Promise<Map<string,
 export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]> {
   switch (subject.kind) {
     case 'machine': {
-      const machines = await machineRows(trx, (query) => query.where('m.id', subject.id))
-      const left = await softenersLeft(trx, subject.id)
+      const [machines, left] = await Promise.all([
+        machineRows(trx, (query) => query.where('m.id', subject.id)),
+        softenersLeft(trx, subject.id),
+      ])
       const softeners = [...machines.flatMap((machine) => machine.softenerId ?? []), ...left]
+      if (softeners.length === 0) return machines
       return [...machines, ...(await softenerRows(trx, (query) => query.whereIn('f.id', softeners)))]
     }
     case 'softener':
-      return [
-        ...(await softenerRows(trx, (query) => query.where('f.id', subject.id))),
-        ...(await machineRows(trx, (query) => query.where('m.softener_id', subject.id))),
-      ]
+      return (
+        await Promise.all([
+          softenerRows(trx, (query) => query.where('f.id', subject.id)),
+          machineRows(trx, (query) => query.where('m.softener_id', subject.id)),
+        ])
+      ).flat()
     case 'site':
       return under(trx, 's.id', subject.id)
     case 'supply':
@@ -59,10 +64,11 @@ export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]
 export async function reckonedByIds(trx: Trx, subjects: Subject[]): Promise<Reckoned[]> {
   const idsOf = (kind: SubjectKind) => subjects.filter((subject) => subject.kind === kind).map(({ id }) => id)
   const [machines, softeners] = [idsOf('machine'), idsOf('softener')]
-  return [
-    ...(machines.length > 0 ? await machineRows(trx, (query) => query.whereIn('m.id', machines)) : []),
-    ...(softeners.length > 0 ? await softenerRows(trx, (query) => query.whereIn('f.id', softeners)) : []),
-  ]
+  const found = await Promise.all([
+    machines.length > 0 ? machineRows(trx, (query) => query.whereIn('m.id', machines)) : [],
+    softeners.length > 0 ? softenerRows(trx, (query) => query.whereIn('f.id', softeners)) : [],
+  ])
+  return found.flat()
 }
 
 /** A machine that is, or once was, behind a softener. */
@@ -73,19 +79,18 @@ export interface FedMachine extends Reckoned {
 
 /** Machines behind softeners now, and those that left one: what they drew before counts on. */
 export async function fedBy(trx: Trx, softenerIds: string[]): Promise<FedMachine[]> {
-  const now = await machineRows(trx, (query) => query.whereIn('m.softener_id', softenerIds))
-  const left = await trx('entry')
-    .where({ kind: 'moved' })
-    .whereRaw(`body ->> 'fromSoftenerId' = any(?)`, [softenerIds])
-    .distinct('subject_id', trx.raw(`body ->> 'fromSoftenerId' as softener_id`))
+  if (softenerIds.length === 0) return []
+  const [now, left] = await Promise.all([
+    machineRows(trx, (query) => query.whereIn('m.softener_id', softenerIds)),
+    trx('entry')
+      .where({ kind: 'moved' })
+      .whereRaw(`body ->> 'fromSoftenerId' = any(?)`, [softenerIds])
+      .distinct('subject_id', trx.raw(`body ->> 'fromSoftenerId' as softener_id`)),
+  ])
   const behindNow = new Set(now.map((machine) => `${machine.id} ${machine.softenerId}`))
   const gone = left.filter((row) => !behindNow.has(`${row.subject_id} ${row.softener_id}`))
-  const machines = await machineRows(trx, (query) =>
-    query.whereIn(
-      'm.id',
-      gone.map((row) => row.subject_id),
-    ),
-  )
+  const goneIds = gone.map((row) => row.subject_id)
+  const machines = goneIds.length > 0 ? await machineRows(trx, (query) => query.whereIn('m.id', goneIds)) : []
   return [
     ...now.map((machine) => ({ ...machine, behind: machine.softenerId! })),
     ...gone.flatMap((row) =>
@@ -158,10 +163,11 @@ export async function countStale(trx: Trx): Promise<number> {
 type Narrow = (query: ReturnType<Trx>) => unknown
 
 async function under(trx: Trx, column: string, id: string): Promise<Reckoned[]> {
-  return [
-    ...(await machineRows(trx, (query) => query.where(column, id))),
-    ...(await softenerRows(trx, (query) => query.where(column, id))),
-  ]
+  const found = await Promise.all([
+    machineRows(trx, (query) => query.where(column, id)),
+    softenerRows(trx, (query) => query.where(column, id)),
+  ])
+  return found.flat()
 }
 
 async function machineRows(trx: Trx, narrow: Narrow): Promise<Reckoned[]> {

@@ -14,9 +14,9 @@ export async function readJson(
 ): Promise<{ ok: true; body: unknown } | { ok: false; response: Response }> {
   try {
     const body: unknown = JSON.parse(await request.text())
-    if (!isDeeperThan(body, mostLevels)) return { ok: true, body }
-    const message = `is nested deeper than ${mostLevels} levels`
-    return { ok: false, response: refuse(400, [{ path: '', code: 'too_deep', message }]) }
+    const beyond = beyondLimits(body)
+    if (!beyond) return { ok: true, body }
+    return { ok: false, response: refuse(400, [{ path: '', ...beyond }]) }
   } catch {
     return { ok: false, response: refuse(400, [{ path: '', code: 'json', message: 'is not JSON' }]) }
   }
@@ -25,14 +25,20 @@ export async function readJson(
 /** Nothing of ours is nested half as deep; whoever goes through a body does so by calling itself. */
 const mostLevels = 40
 
+/** A sheet of five thousand lines and thirty columns has fewer values than this. */
+const mostValues = 200_000
+
 /** Level by level: what it looks at may be as deep as it likes. */
-function isDeeperThan(body: unknown, most: number): boolean {
+function beyondLimits(body: unknown): { code: string; message: string } | null {
   let level = [body]
+  let values = 0
   for (let depth = 0; level.length > 0; depth += 1) {
-    if (depth > most) return true
+    values += level.length
+    if (depth > mostLevels) return { code: 'too_deep', message: `is nested deeper than ${mostLevels} levels` }
+    if (values > mostValues) return { code: 'too_many', message: `has more than ${mostValues} values` }
     level = level.flatMap((one) => (typeof one === 'object' && one !== null ? Object.values(one) : []))
   }
-  return false
+  return null
 }
 
 /** Who writes, as the services know them. */

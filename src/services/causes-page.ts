@@ -4,7 +4,7 @@ import { nothingKnown, priorFactors, priorReasons } from '../core/faults/prior-f
 import { kindById } from '../core/kinds/index.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { effective } from '../core/standing/histories.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { kindCounts } from '../records/kind-counts.ts'
 import { entriesOf, entriesOfKinds } from '../records/ledger.ts'
@@ -17,7 +17,7 @@ const mostMachines = 2000
 export async function causesPage(db: Db, firmId: string, kindId: string): Promise<CausesPage | null> {
   const [kind, book] = [kindById(kindId), bookOf(kindId)]
   if (!kind || !book) return null
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const rows = await machineRows(trx, { kind: kind.id, retired: true }, null, mostMachines)
     const machines = new Map(rows.map(({ id, name, siteName }) => [id, { id, name, site: siteName }]))
     const entries = await entriesOfKinds(trx, [...machines.keys()], ['repaired', 'withdrawn'])

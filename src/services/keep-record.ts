@@ -9,8 +9,9 @@ import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { dropInvitations } from '../records/invitations.ts'
 import { insertKept, type KeptRecord, keptById, updateKept } from '../records/kept.ts'
 import { endSessions } from '../records/sessions.ts'
-import { lockSubjects, markStale, reckonedBy } from '../records/subjects.ts'
+import { lockSubjects, reckonedBy } from '../records/subjects.ts'
 import { type Actor, issuesOfRecordReferences } from './judge-entry.ts'
+import { reckonLater } from './rebuild.ts'
 import { type Caller, nobody } from './signing-in/caller.ts'
 import { tell } from './signing-in/tell.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
@@ -95,7 +96,7 @@ async function keepInto(
     const next = await updateKept(trx, kind, id, version, record)
     if (next === null) throw new Refused(stale(version))
     kept = next
-    await moveReckonings(trx, kind, there, record)
+    await moveReckonings(trx, actor.firmId, kind, there, record)
     if (kind === 'technician') {
       if (of(there, 'role') !== of(record, 'role')) await tell(trx, actor, 'role-changed', caller, id)
       if (of(record, 'leftOn')) {
@@ -163,14 +164,20 @@ async function shutOut(trx: Trx, firmId: string, technicianId: string): Promise<
 }
 
 /** Another water zone or customer gives a site's machines other defaults. */
-async function moveReckonings(trx: Trx, kind: RecordKind, before: KeptRecord, after: Kept<RecordKind>): Promise<void> {
+async function moveReckonings(
+  trx: Trx,
+  firmId: string,
+  kind: RecordKind,
+  before: KeptRecord,
+  after: Kept<RecordKind>,
+): Promise<void> {
   if (kind !== 'site') return
   const moved = ['supplyId', 'customerId'].some((field) => of(before, field) !== of(after, field))
   if (!moved) return
   const subjects = await reckonedBy(trx, { id: before.id, kind: 'site' })
   const ids = subjects.map((subject) => subject.id)
   await lockSubjects(trx, ids)
-  await markStale(trx, ids)
+  await reckonLater(trx, firmId, ids)
 }
 
 const of = (record: object, field: string) => (record as Record<string, unknown>)[field]

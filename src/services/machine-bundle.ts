@@ -2,11 +2,11 @@ import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { pastBefore } from '../core/ledger/long-past.ts'
 import { effective, type Ledgers } from '../core/standing/histories.ts'
 import { tasksToWrite } from '../core/standing/tasks/index.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { allKept, keptById } from '../records/kept.ts'
 import { countEntries, entriesOf } from '../records/ledger.ts'
-import { fedBy, isStale, reckonedBy, reckonedByIds } from '../records/subjects.ts'
+import { fedBy, isStale, reckonedByIds } from '../records/subjects.ts'
 import type { LeftOut, MachineBundle } from '../views/machine-bundle.ts'
 import type { LedgersById } from './long-pasts.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
@@ -32,7 +32,7 @@ async function leftOut(trx: Trx, shown: (string | null)[], byId: LedgersById): P
 
 /** All that a machine's history tells: its own ledger and those of its softener and its site, whole. */
 export async function wholeHistory(db: Db, firmId: string, machineId: string): Promise<RecordedEntry[] | null> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const [self] = await reckonedByIds(trx, [{ id: machineId, kind: 'machine' }])
     return self ? entriesOf(trx, [self.id, self.siteId, ...(self.softenerId ? [self.softenerId] : [])]) : null
   })
@@ -40,24 +40,32 @@ export async function wholeHistory(db: Db, firmId: string, machineId: string): P
 
 /** Everything a field screen of one machine needs; null when it is not this firm's. */
 export async function machineBundle(db: Db, firmId: string, machineId: string): Promise<MachineBundle | null> {
-  return withFirm(db, firmId, async (trx) => {
-    const machine = await keptById(trx, 'machine', machineId)
-    if (!machine) return null
-    const site = (await keptById(trx, 'site', machine.siteId))!
-    const customer = (await keptById(trx, 'customer', site.customerId))!
-    const supply = site.supplyId ? await keptById(trx, 'supply', site.supplyId) : null
-    const softener = machine.softenerId ? await keptById(trx, 'softener', machine.softenerId) : null
-    const self = (await reckonedBy(trx, { id: machineId, kind: 'machine' })).find(
-      (subject) => subject.id === machineId,
-    )!
-    const beside = softener ? (await fedBy(trx, [softener.id])).filter((fed) => fed.id !== machineId) : []
+  return lookIn(db, firmId, async (trx) => {
+    // First of all how far the firm's ledger goes: what is written while the rest is read is then asked for again.
+    const [firm, [self], machine, people, instruments, stale] = await Promise.all([
+      theFirm(trx),
+      reckonedByIds(trx, [{ id: machineId, kind: 'machine' }]),
+      keptById(trx, 'machine', machineId),
+      technicians(trx),
+      allKept(trx, 'instrument'),
+      isStale(trx, machineId),
+    ])
+    if (!self || !machine) return null
+    const [site, customer, supply, softener, behind, calibrations] = await Promise.all([
+      keptById(trx, 'site', self.siteId),
+      keptById(trx, 'customer', self.customerId),
+      self.supplyId ? keptById(trx, 'supply', self.supplyId) : null,
+      self.softenerId ? keptById(trx, 'softener', self.softenerId) : null,
+      fedBy(trx, self.softenerId ? [self.softenerId] : []),
+      entriesOf(
+        trx,
+        instruments.map(({ id }) => id),
+      ),
+    ])
+    if (!site || !customer) throw new Error(`Machine ${machineId} stands nowhere`)
+    const beside = behind.filter((fed) => fed.id !== machineId)
     const byId = await ledgersById(trx, firmId, [self, ...beside])
     const ledgers = ledgersOf(firmId, self, byId) as BundleLedgers
-    const instruments = await allKept(trx, 'instrument')
-    const calibrations = await entriesOf(
-      trx,
-      instruments.map(({ id }) => id),
-    )
     return {
       firmId,
       machine,
@@ -76,7 +84,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
       leftOut: await leftOut(trx, [self.id, self.softenerId, self.siteId], byId),
       raisedTasks: tasksToWrite(effective(ledgers)),
       fedBeside: beside.map((fed) => apartFrom(ledgers, ledgersOf(firmId, fed, byId))),
-      technicians: (await technicians(trx)).map(({ id, name, initials, leftOn }) => ({
+      technicians: people.map(({ id, name, initials, leftOn }) => ({
         id,
         name,
         initials,
@@ -91,8 +99,8 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
           serial,
           calibrations: calibrations.filter((entry) => entry.subjectId === id),
         })),
-      seq: (await theFirm(trx))?.seq ?? 0,
-      stale: await isStale(trx, machineId),
+      seq: firm?.seq ?? 0,
+      stale,
     }
   })
 }

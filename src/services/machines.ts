@@ -1,9 +1,11 @@
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn } from '../records/database.ts'
 import { countMachines, type MachineCursor, machineRows } from '../records/find.ts'
 import type { MachinePage } from '../views/machine-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 
 const pageSize = 100
+/** The first screens of the list, drawn on the server. */
+export const firstRows = 40
 
 /** One page of the firm's machines by place and name. */
 export async function machinePage(
@@ -12,14 +14,13 @@ export async function machinePage(
   filter: { text?: string; siteId?: string; kind?: string; cursor?: string },
   size = pageSize,
 ): Promise<MachinePage> {
-  return withFirm(db, firmId, async (trx) => {
-    const rows = await machineRows(
-      trx,
+  return lookIn(db, firmId, async (trx) => {
+    const after = readCursor<MachineCursor>(filter.cursor, ['text', 'text', 'uuid'])
+    const [rows, all] = await Promise.all([
       // Whoever looks for a machine by its words may well mean one that is gone.
-      { ...filter, retired: Boolean(filter.text) },
-      readCursor<MachineCursor>(filter.cursor, ['text', 'text', 'uuid']),
-      size + 1,
-    )
+      machineRows(trx, { ...filter, retired: Boolean(filter.text) }, after, size + 1),
+      countMachines(trx),
+    ])
     const page = rows.slice(0, size)
     const last = page.at(-1)
     return {
@@ -28,7 +29,7 @@ export async function machinePage(
         last && {
           next: writeCursor([last.siteName, last.name, last.id]),
         }),
-      all: await countMachines(trx),
+      all,
     }
   })
 }

@@ -4,7 +4,7 @@ import { learnedLife } from '../core/lifetimes/learned-life.ts'
 import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
 import { type MachineFacts, machineFacts } from '../core/standing/machine-facts.ts'
 import { lifeClock, type PartLives, partLives } from '../core/standing/part-lives.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { kindCounts } from '../records/kind-counts.ts'
 import { reckonedByIds } from '../records/subjects.ts'
@@ -28,7 +28,7 @@ export async function partsPage(
   taskId: string | null,
   variant: string | null,
 ): Promise<PartsPage> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const counted = await kindCounts(trx)
     const here = kinds
       .map(({ id, name }) => ({ id, name, machines: counted.get(id) ?? 0 }))

@@ -1,10 +1,10 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Db, Trx } from '../records/database.ts'
 import { forgetPasts } from '../records/pasts.ts'
-import { lockSubjects, markStale, type Reckoned } from '../records/subjects.ts'
+import { lockSubjects, type Reckoned } from '../records/subjects.ts'
 import { affectedBy } from './affected-by.ts'
 import { placeMoved } from './place-moved.ts'
-import { reckonWaiting } from './rebuild.ts'
+import { reckonLater, reckonWaiting } from './rebuild.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
 /** What was just accepted, before it is in the ledger: projections are made in the same transaction. */
@@ -55,7 +55,7 @@ const standings: Projection = {
   async atOnce(trx, written) {
     const { firmId, affected, entries } = written
     if (isReckonedAtOnce(written)) await reckonAndStore(trx, firmId, [...affected.values()], entries)
-    else await markStale(trx, [...affected.keys()])
+    else await reckonLater(trx, firmId, [...affected.keys()])
   },
   catchUp: reckonWaiting,
 }

@@ -1,7 +1,7 @@
-import type { Db } from '../records/database.ts'
-import { retrying, withFirm } from '../records/database.ts'
+import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
+import { ask } from '../records/job-queue.ts'
 import { forgetAllPasts } from '../records/pasts.ts'
-import { markAllStale, reckonedByIds, toReckon } from '../records/subjects.ts'
+import { markAllStale, markStale, reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
 const batch = 100
@@ -28,10 +28,18 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
   return done
 }
 
+/** Leaves machines and softeners to whoever works in the background, in the transaction that moves them. */
+export async function reckonLater(trx: Trx, firmId: string, ids: string[]): Promise<void> {
+  if (ids.length === 0) return
+  await markStale(trx, ids)
+  await ask(trx, 'reckon', { firmId })
+}
+
 /** Forgets what is kept of long pasts and marks everything of a firm stale: all of it is made anew from the ledger. */
 export async function forgetStandings(db: Db, firmId: string): Promise<void> {
   await withFirm(db, firmId, async (trx) => {
     await forgetAllPasts(trx)
     await markAllStale(trx)
+    await ask(trx, 'reckon', { firmId })
   })
 }

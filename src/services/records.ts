@@ -1,6 +1,6 @@
 import type { RecordKind } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { heldBySites, sitesOf } from '../records/holdings.ts'
 import { allKept, type KeptRecord, keptById, keptByName } from '../records/kept.ts'
 import { entriesOf } from '../records/ledger.ts'
@@ -28,7 +28,7 @@ export async function recordPage<K extends ListedKind>(
     ...(kind === 'site' && filter.customerId && isUuid(filter.customerId) && { customer_id: filter.customerId }),
     ...(kind === 'site' && filter.supplyId && isUuid(filter.supplyId) && { supply_id: filter.supplyId }),
   }
-  const { rows, held } = await withFirm(db, firmId, async (trx) => {
+  const { rows, held } = await lookIn(db, firmId, async (trx) => {
     const rows = await keptByName(trx, kind, {
       words: words(filter.text),
       after: readCursor<[string, string]>(filter.cursor, ['text', 'uuid']),
@@ -65,15 +65,15 @@ export const recordById = <K extends RecordKind>(
   firmId: string,
   kind: K,
   id: string,
-): Promise<KeptRecord<K> | null> => withFirm(db, firmId, (trx) => keptById(trx, kind, id))
+): Promise<KeptRecord<K> | null> => lookIn(db, firmId, (trx) => keptById(trx, kind, id))
 
 /** Everything the ledger holds about one subject. */
 export const ledgerOf = (db: Db, firmId: string, subjectId: string): Promise<RecordedEntry[]> =>
-  withFirm(db, firmId, (trx) => entriesOf(trx, [subjectId]))
+  lookIn(db, firmId, (trx) => entriesOf(trx, [subjectId]))
 
 /** Every instrument with its calibrations, those in use first. */
 export async function instrumentsWithLedgers(db: Db, firmId: string) {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const instruments = await allKept(trx, 'instrument')
     const entries = await entriesOf(
       trx,

@@ -1,7 +1,7 @@
 import { kinds } from '../core/kinds/index.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
@@ -27,8 +27,8 @@ export interface RoundQuery extends Omit<RoundFilter, 'until' | 'matches'> {
 }
 
 const pageSize = 100
-/** The first screens of the board, drawn on the server; the rest follows as somebody reads on. */
-export const firstRows = 40
+/** The first screen of the board, drawn on the server; the rest follows as somebody reads on. */
+export const firstRows = 16
 
 /** One page of what is coming due, in order of when and how surely. */
 export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
@@ -37,14 +37,13 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
     ...rest,
     ...(horizon !== 'all' && { until: fromDay(toDay(today) + horizons[horizon]) }),
   }
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const filter = text ? { ...narrow, matches: await wordMatches(trx, text) } : narrow
-    const rows = await roundRows(
-      trx,
-      filter,
-      readCursor<RoundCursor>(cursor, ['date', 'date', 'uuid', 'text']),
-      limit + 1,
-    )
+    const after = readCursor<RoundCursor>(cursor, ['date', 'date', 'uuid', 'text'])
+    const [rows, counts] = await Promise.all([
+      roundRows(trx, filter, after, limit + 1),
+      cursor ? null : count(trx, filter, today),
+    ])
     const page = rows.slice(0, limit)
     const last = page.at(-1)
     return {
@@ -65,23 +64,23 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
       })),
       ...(rows.length > limit &&
         last && { next: writeCursor([last.due_p50, last.due_p90, last.subject_id, last.key]) }),
-      ...(!cursor && { counts: await count(trx, filter, today) }),
+      ...(counts && { counts }),
     }
   })
 }
 
 async function count(trx: Trx, filter: RoundFilter, today: string): Promise<RoundCounts> {
-  const { matching, overdue } = await countRound(trx, filter, today, mostCounted)
   const { until, ...narrow } = filter
   const isWhole = Object.values(narrow).every((value) => value === undefined)
-  return {
-    matching,
-    all: isWhole ? matching : (await countRound(trx, until ? { until } : {}, today, mostCounted)).matching,
-    overdue,
-    machines: await countMachines(trx),
-    staleReadings: await countStaleReadings(trx, fromDay(toDay(today) - staleReadingDays)),
-    waiting: await countStale(trx),
-  }
+  const [here, all, machines, staleReadings, waiting] = await Promise.all([
+    countRound(trx, filter, today, mostCounted),
+    isWhole ? null : countRound(trx, until ? { until } : {}, today, mostCounted),
+    countMachines(trx),
+    countStaleReadings(trx, fromDay(toDay(today) - staleReadingDays)),
+    countStale(trx),
+  ])
+  const { matching, overdue } = here
+  return { matching, all: (all ?? here).matching, overdue, machines, staleReadings, waiting }
 }
 
 /** More sites than this are found by typing, not in a list. */
@@ -89,13 +88,16 @@ const mostSites = 300
 
 /** @param siteId - the site now chosen: it is in the list, however many there are */
 export async function roundChoices(db: Db, firmId: string, siteId?: string): Promise<RoundChoices> {
-  return withFirm(db, firmId, async (trx) => {
-    const sites = await keptByName(trx, 'site', { words: [], after: null, limit: mostSites })
+  return lookIn(db, firmId, async (trx) => {
+    const [sites, people] = await Promise.all([
+      keptByName(trx, 'site', { words: [], after: null, limit: mostSites }),
+      technicians(trx),
+    ])
     const chosen = siteId && !sites.some(({ id }) => id === siteId) ? await keptById(trx, 'site', siteId) : null
     return {
       sites: (chosen ? [chosen, ...sites] : sites).map(({ id, name }) => ({ id, name })),
       kinds: kinds.map(({ id, name }) => ({ id, name })),
-      technicians: (await technicians(trx)).filter(({ leftOn }) => !leftOn).map(({ id, name }) => ({ id, name })),
+      technicians: people.filter(({ leftOn }) => !leftOn).map(({ id, name }) => ({ id, name })),
     }
   })
 }
@@ -105,7 +107,7 @@ export async function roundChoices(db: Db, firmId: string, siteId?: string): Pro
  * The same history gives the same figures the board shows.
  */
 export async function standingDetail(db: Db, firmId: string, subjectId: string, key: string): Promise<Standing | null> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const subject = await reckonedById(trx, subjectId)
     const reckoning = subject ? await reckonShown(trx, firmId, subject) : null
     return reckoning?.standings.find((standing) => standing.key === key) ?? null

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
 import { hash, verify } from '@node-rs/argon2'
 import { accountByEmail } from '../records/accounts.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn, withFirm } from '../records/database.ts'
 import { type Firm, type Technician, technicianById, theFirm } from '../records/firms.ts'
 import type { Holder } from '../records/second-proofs.ts'
 import { addSession, dropExpiredSessions, endSession, sessionByToken } from '../records/sessions.ts'
@@ -124,9 +124,8 @@ export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> 
   const now = new Date()
   const session = await sessionByToken(db, digest(token), now, { idleMs, handsInMs })
   if (!session) return null
-  const who = await withFirm(db, session.firmId, async (trx) => {
-    const firm = await theFirm(trx)
-    const technician = await technicianById(trx, session.technicianId)
+  const who = await lookIn(db, session.firmId, async (trx) => {
+    const [firm, technician] = await Promise.all([theFirm(trx), technicianById(trx, session.technicianId)])
     return firm && technician && !technician.leftOn ? { firm, technician } : null
   })
   if (!who) return null

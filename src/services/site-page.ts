@@ -2,7 +2,7 @@ import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { siteMonths } from '../core/standing/site-months.ts'
 import { openRemarks } from '../core/visits/open-remarks.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
@@ -18,32 +18,22 @@ const lastVisits = 12
 
 /** One site with all that stands there; null when it is not this firm's. */
 export async function sitePage(db: Db, firmId: string, siteId: string): Promise<SitePage | null> {
-  const page = await withFirm(db, firmId, async (trx): Promise<Omit<SitePage, 'visits'> | null> => {
+  const page = await lookIn(db, firmId, async (trx): Promise<Omit<SitePage, 'visits'> | null> => {
     const site = await keptById(trx, 'site', siteId)
     if (!site) return null
-    const choices = await siteChoices(trx, site)
-    const machines = await machineRows(trx, { siteId, retired: true }, null, mostMachines)
-    const softeners = await keptByName(trx, 'softener', {
-      words: [],
-      after: null,
-      limit: 50,
-      where: { site_id: siteId },
-    })
-    const ledger = await entriesOf(trx, [siteId])
-    const aboutSofteners = await entriesOf(
-      trx,
-      softeners.map(({ id }) => id),
-    )
-    const remarked = await entriesOfKinds(
-      trx,
-      [...machines.map(({ id }) => id), ...softeners.map(({ id }) => id)],
-      ['remark', 'remark-closed', 'withdrawn'],
-    )
-    const counted = await entriesOfKinds(
-      trx,
-      machines.map(({ id }) => id),
-      ['reading', 'moved', 'withdrawn'],
-    )
+    const [choices, machines, softeners, ledger] = await Promise.all([
+      siteChoices(trx, site),
+      machineRows(trx, { siteId, retired: true }, null, mostMachines),
+      keptByName(trx, 'softener', { words: [], after: null, limit: 50, where: { site_id: siteId } }),
+      entriesOf(trx, [siteId]),
+    ])
+    const machineIds = machines.map(({ id }) => id)
+    const softenerIds = softeners.map(({ id }) => id)
+    const [aboutSofteners, remarked, counted] = await Promise.all([
+      entriesOf(trx, softenerIds),
+      entriesOfKinds(trx, [...machineIds, ...softenerIds], ['remark', 'remark-closed', 'withdrawn']),
+      entriesOfKinds(trx, machineIds, ['reading', 'moved', 'withdrawn']),
+    ])
     return {
       firmId,
       site,
@@ -73,7 +63,7 @@ export async function sitePage(db: Db, firmId: string, siteId: string): Promise<
 
 /** What a new site can be given to, and what comes in there. */
 export const newSiteChoices = (db: Db, firmId: string): Promise<SitePage['choices']> =>
-  withFirm(db, firmId, (trx) => siteChoices(trx, null))
+  lookIn(db, firmId, (trx) => siteChoices(trx, null))
 
 async function siteChoices(
   trx: Trx,
@@ -86,11 +76,12 @@ async function siteChoices(
       .filter(({ id, retiredOn }) => !retiredOn || id === chosen)
       .map(({ id, name }) => ({ id, name }))
   }
-  return {
-    customers: await some('customer', site?.customerId),
-    supplies: await some('supply', site?.supplyId),
-    technicians: (await technicians(trx)).map(({ id, name }) => ({ id, name })),
-  }
+  const [customers, supplies, people] = await Promise.all([
+    some('customer', site?.customerId),
+    some('supply', site?.supplyId),
+    technicians(trx),
+  ])
+  return { customers, supplies, technicians: people.map(({ id, name }) => ({ id, name })) }
 }
 
 function remarksOf(

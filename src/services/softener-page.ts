@@ -16,7 +16,7 @@ import { testsOf } from '../core/standing/water-known.ts'
 import { saturation } from '../core/water/carbonate.ts'
 import { brewC } from '../core/water/saturation-words.ts'
 import { sodiumExchanged } from '../core/water/treatment.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { fedBy, reckonedBy } from '../records/subjects.ts'
 import type { ChlorineTest, SoftenerPage } from '../views/softener-page.ts'
@@ -106,7 +106,7 @@ function chlorineOf(histories: Histories): SoftenerPage['chlorine'] {
 
 /** One softener with all it feeds; null when it is not this firm's. */
 export async function softenerPage(db: Db, firmId: string, softenerId: string): Promise<SoftenerPage | null> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const softener = await keptById(trx, 'softener', softenerId)
     if (!softener) return null
     const site = (await keptById(trx, 'site', softener.siteId))!

@@ -1,6 +1,6 @@
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { type NotedBefore, notedBefore } from '../core/strip-down/noted-before.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 
@@ -14,7 +14,7 @@ export async function stripDownNotes(
   firmId: string,
   kind: string,
 ): Promise<(NotedBefore & { machine: string })[]> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const rows = await machineRows(trx, { kind, retired: true }, null, mostRead)
     const names = new Map(rows.map(({ id, name, siteName }) => [id, `${name}, ${siteName}`]))
     const entries = await entriesOfKinds(trx, [...names.keys()], ['strip-down', 'withdrawn'])

@@ -2,15 +2,17 @@ import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
 import { type Comeback, comebacks } from '../core/visits/comebacks.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 import { subjectNames } from '../records/subjects.ts'
 import { entriesOfVisits, troublesOf, type VisitCursor, type VisitFilter, visitHeaders } from '../records/visits.ts'
-import type { VisitPage, VisitRow, VisitSubject } from '../views/visit-page.ts'
+import type { Visit, VisitPage, VisitRow, VisitSubject } from '../views/visit-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 
-const pageSize = 50
+const pageSize = 30
+/** The first screen of the list, drawn on the server. */
+export const firstVisits = 10
 
 /** One page of visits, the latest first, with what was done and whether it held. */
 export async function visitPage(
@@ -19,34 +21,37 @@ export async function visitPage(
   { cursor, ...filter }: VisitFilter & { cursor?: string },
   size = pageSize,
 ): Promise<VisitPage> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const after = readCursor<VisitCursor>(cursor, ['date', 'uuid'])
     const headers = await visitHeaders(trx, filter, after, size + 1)
     const page = headers.slice(0, size)
     const last = page.at(-1)
     return {
-      rows: await visitRows(trx, page),
+      rows: (await visitsWith(trx, page)).map(listed),
       ...(headers.length > size && last && { next: writeCursor([last.happenedOn, last.id]) }),
     }
   })
 }
 
 /** One visit; null when this firm has none. */
-export async function visitById(db: Db, firmId: string, visitId: string): Promise<VisitRow | null> {
-  return withFirm(db, firmId, async (trx) => {
+export async function visitById(db: Db, firmId: string, visitId: string): Promise<Visit | null> {
+  return lookIn(db, firmId, async (trx) => {
     const [header] = await visitHeaders(trx, { visitId }, null, 1)
-    return header ? ((await visitRows(trx, [header]))[0] ?? null) : null
+    return header ? ((await visitsWith(trx, [header]))[0] ?? null) : null
   })
 }
 
-async function visitRows(trx: Trx, headers: RecordedEntry[]): Promise<VisitRow[]> {
+async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> {
   const visitIds = headers.flatMap((header) => header.visitId ?? [])
-  const { entries } = effectiveHistory(await entriesOfVisits(trx, visitIds))
-  const names = await subjectNames(trx, [...new Set(entries.map((entry) => entry.subjectId))])
-  const people = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
-  const returned = await comebacksOf(trx, entries)
+  const [written, everybody] = await Promise.all([entriesOfVisits(trx, visitIds), technicians(trx)])
+  const { entries } = effectiveHistory(written)
+  const [names, returned] = await Promise.all([
+    subjectNames(trx, [...new Set(entries.map((entry) => entry.subjectId))]),
+    comebacksOf(trx, entries),
+  ])
+  const people = new Map(everybody.map((person) => [person.id, person.name]))
   const rivals = new Set<string>()
-  return headers.filter(isKind('visit')).flatMap((header): VisitRow[] => {
+  return headers.filter(isKind('visit')).flatMap((header): Visit[] => {
     const visitId = header.visitId ?? header.id
     // Two corrections of one header are rivals: the greatest id comes first here, and is the one that counts.
     if (rivals.has(visitId)) return []
@@ -74,6 +79,19 @@ async function visitRows(trx: Trx, headers: RecordedEntry[]): Promise<VisitRow[]
       },
     ]
   })
+}
+
+/** A list shows what was said and how much was done, not each entry. */
+function listed({ about, ...call }: Visit): VisitRow {
+  const entries = about.flatMap((subject) => subject.entries)
+  return {
+    ...call,
+    machines: about.filter(({ kind }) => kind === 'machine').map(({ name }) => name),
+    said: entries.flatMap((entry) =>
+      entry.kind === 'fault-reported' ? [`“${entry.body.text}”`] : entry.kind === 'repaired' ? [entry.body.text] : [],
+    ),
+    lines: entries.length,
+  }
 }
 
 interface Named {
@@ -112,8 +130,8 @@ async function comebacksOf(trx: Trx, entries: RecordedEntry[]): Promise<Comeback
 }
 
 /** Everything measured on the machines of a visit, by machine: what its figures are held against. */
-export async function measuredOn(db: Db, firmId: string, visit: VisitRow): Promise<Record<string, RecordedEntry[]>> {
+export async function measuredOn(db: Db, firmId: string, visit: Visit): Promise<Record<string, RecordedEntry[]>> {
   const machineIds = visit.about.filter(({ kind }) => kind === 'machine').map(({ id }) => id)
-  const entries = await withFirm(db, firmId, (trx) => entriesOfKinds(trx, machineIds, ['measured', 'withdrawn']))
+  const entries = await lookIn(db, firmId, (trx) => entriesOfKinds(trx, machineIds, ['measured', 'withdrawn']))
   return Object.fromEntries(machineIds.map((id) => [id, entries.filter((entry) => entry.subjectId === id)]))
 }

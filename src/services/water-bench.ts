@@ -1,5 +1,5 @@
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
-import { type Db, withFirm } from '../records/database.ts'
+import { type Db, lookIn } from '../records/database.ts'
 import { keptById, keptByName } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
 import { drawnAt } from '../records/standings.ts'
@@ -10,7 +10,7 @@ const aboutWater: EntryKind[] = ['commissioned', 'water-test', 'water-figures', 
 
 /** What the water bench starts from: the firm's own figures, and a site's water where one is named. */
 export async function waterBenchPage(db: Db, firmId: string, siteId: string | null): Promise<WaterBenchPage> {
-  return withFirm(db, firmId, async (trx) => {
+  return lookIn(db, firmId, async (trx) => {
     const site = siteId ? await keptById(trx, 'site', siteId) : null
     const firm = await entriesOfKinds(trx, [firmId], ['setting', 'withdrawn'])
     if (!site) return { firmId, site: null, softeners: [], machines: 0, litresPerDay: null, ledgers: { firm } }

@@ -15,7 +15,7 @@ import {
   yearOfWater,
 } from '../core/standing/water/year-of-water.ts'
 import { litresADay } from '../core/standing/water-budget.ts'
-import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { keptById } from '../records/kept.ts'
 import { reckonedByIds } from '../records/subjects.ts'
@@ -37,7 +37,7 @@ interface SiteWater {
 
 /** A site's year of water as it is; null when the site is not this firm's. */
 export async function yearPage(db: Db, firmId: string, siteId: string): Promise<YearPage | null> {
-  const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
+  const water = await lookIn(db, firmId, (trx) => siteWater(trx, firmId, siteId))
   if (!water) return null
   const { page, groups, figures, prices } = water
   const years = groups.map(({ machines, treatment }) =>
@@ -58,7 +58,7 @@ export async function yearWith(
   siteId: string,
   treatment: PlannedTreatment,
 ): Promise<YearOfWater | null> {
-  const water = await withFirm(db, firmId, (trx) => siteWater(trx, firmId, siteId))
+  const water = await lookIn(db, firmId, (trx) => siteWater(trx, firmId, siteId))
   const machines = water?.groups.flatMap((group) => group.machines) ?? []
   if (!water || machines.length === 0) return null
   return yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, water.figures, water.prices)

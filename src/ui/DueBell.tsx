@@ -25,7 +25,7 @@ export function DueBell({ due, axis, y, reach, stale = false, faded = false }: P
   const middle = axis.x(due.p50)
   if (urgency === 'overdue') {
     return (
-      <g opacity={faded ? 0.5 : 1}>
+      <g opacity={faded ? 0.5 : undefined}>
         <rect
           x={middle}
           y={y - 4.5}
@@ -40,21 +40,21 @@ export function DueBell({ due, axis, y, reach, stale = false, faded = false }: P
   }
   const exact = due.p10 === due.p90
   // A day the calendar fixes has no spread: a narrow diamond, not a bell.
-  const outline = exact
+  const shape = exact
     ? `M${middle - 4} ${y}L${middle} ${y - reach}L${middle + 4} ${y}L${middle} ${y + reach}Z`
     : bell(due, axis, y, reach)
   return (
-    <g opacity={faded ? 0.55 : 1}>
+    <g opacity={faded ? 0.55 : undefined}>
       <path
         d={`M${axis.todayX} ${y - 2}H${middle}M${axis.todayX} ${y + 2}H${middle}`}
         stroke={stale ? colour : 'var(--deep)'}
         strokeWidth={1}
         strokeDasharray={stale ? '4 3' : undefined}
         fill="none"
-        opacity={faded ? 0.4 : 1}
+        opacity={faded ? 0.4 : undefined}
       />
       <path
-        d={outline}
+        d={shape}
         fill={colour}
         fillOpacity={stale ? 0.18 : 0.5}
         stroke={colour}
@@ -78,13 +78,24 @@ function bell(due: NonNullable<Standing['due']>, axis: DueAxis, y: number, reach
   const late = Math.max(0.35, (toDay(due.p90) - middle) / 1.2816)
   // A window of a few days stands tall, one of months lies flat; never too flat to see.
   const height = reach * Math.min(1, Math.max(0.3, 6 / (early + late + 3)))
-  const points = Array.from({ length: 25 }, (_, i) => {
-    const z = -2.4 + (i * 4.8) / 24
+  const points = Array.from({ length: 17 }, (_, i) => {
+    const z = -2.4 + (i * 4.8) / 16
     return { x: axis.at(middle + z * (z < 0 ? early : late)), h: Math.max(0.6, height * Math.exp((-z * z) / 2)) }
   })
-  const up = points.map(({ x, h }) => `${x.toFixed(1)} ${(y - h).toFixed(1)}`)
-  const down = points.reverse().map(({ x, h }) => `${x.toFixed(1)} ${(y + h).toFixed(1)}`)
-  return `M${up.join('L')}L${down.join('L')}Z`
+  const up = points.map(({ x, h }) => [x, y - h] as const)
+  const down = points.map(({ x, h }) => [x, y + h] as const).reverse()
+  return outline([...up, ...down])
+}
+
+/** A closed shape in steps of tenths of a pixel: half as long as places would be, and a page has forty of them. */
+function outline(points: (readonly [x: number, y: number])[]): string {
+  const tenths = points.map(([x, y]) => [Math.round(x * 10), Math.round(y * 10)] as const)
+  const steps = tenths.slice(1).map(([x, y], i) => {
+    const [dx, dy] = [(x - tenths[i]![0]) / 10, (y - tenths[i]![1]) / 10]
+    return `${dx}${dy < 0 ? '' : ' '}${dy}`
+  })
+  const [x, y] = tenths[0]!
+  return `M${x / 10} ${y / 10}l${steps.join(' ')}z`
 }
 
 /** Shared patterns, once a page. */

@@ -26,37 +26,28 @@ export function Lifeline({ standing, today, x, y, width = 84 }: Props) {
   const urgency = urgencyOf(standing.due, today)
   const colour = urgencyColour[urgency]
   const notch = width * notchAt
-  const filled = Math.min(width, notch * share)
+  // The tube is round at its end, and never quite full.
+  const filled = tenths(Math.min(width - 4, notch * share))
   const over = urgency === 'overdue'
   const tube = `M${x} ${y}H${x + width - 4}a4 4.5 0 0 1 0 ${height}H${x}Z`
   return (
     <g>
       <defs>
         <linearGradient id={id} x1={x} x2={x + Math.max(filled, 1)} y1="0" y2="0" gradientUnits="userSpaceOnUse">
-          <stop offset={Math.max(0, 1 - feather(standing))} stopColor={colour} />
+          <stop offset={Math.max(0, 1 - feather(standing)).toFixed(2)} stopColor={colour} />
           <stop offset="1" stopColor={colour} stopOpacity={over ? 1 : 0.25} />
         </linearGradient>
-        <clipPath id={`${id}c`}>
-          <path d={tube} />
-        </clipPath>
       </defs>
-      <path d={tube} fill="var(--field)" />
-      <g clipPath={`url(#${id}c)`}>
-        <rect
-          x={x}
-          y={y}
-          width={over ? notch : Math.min(filled, width)}
-          height={height}
-          fill={over ? colour : `url(#${id})`}
-        />
-        {over && <rect x={x + notch} y={y} width={width - notch} height={height} fill="url(#hatch)" />}
-      </g>
+      <path d={tube} fill={over ? 'url(#hatch)' : 'var(--field)'} />
+      <rect x={x} y={y} width={over ? notch : filled} height={height} fill={over ? colour : `url(#${id})`} />
       <path d={tube} fill="none" stroke={over ? colour : 'var(--deep)'} strokeWidth={1} />
       <path d={`M${x + notch - 4} ${y - 2}h8l-4 5z`} fill="var(--ink)" />
       <path d={`M${x + notch} ${y}v${height}`} stroke="var(--ink)" strokeWidth={1.25} />
     </g>
   )
 }
+
+const tenths = (x: number) => Math.round(x * 10) / 10
 
 /** How much of the fill fades: the window's width against the whole life. */
 function feather(standing: Standing): number {

@@ -32,7 +32,7 @@ export function TitleBlock({
             className="flex h-[60px] flex-col justify-center border-l border-hair px-3 py-2 whitespace-nowrap"
           >
             <dt className="slim text-[13px] text-second">{fact.label}</dt>
-            <dd className="mono m-0 text-[14px]" style={fact.tone ? { color: fact.tone } : undefined}>
+            <dd className={`mono m-0 text-[14px] ${fact.tone ?? ''}`}>
               <span className="font-semibold">{fact.value}</span>
               {fact.source && <span className="text-[13px] text-second"> {fact.source}</span>}
             </dd>

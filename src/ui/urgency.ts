@@ -58,6 +58,14 @@ export const urgencyColour: Record<Urgency, string> = {
   none: 'var(--water)',
 }
 
+/** The same as a class, for words that are no drawing's: pages carry no styles of their own. */
+export const urgencyText: Record<Urgency, string> = {
+  overdue: 'text-seal-ink',
+  soon: 'text-brass-ink',
+  later: 'text-ink',
+  none: 'text-second',
+}
+
 /** For words, which need more contrast than a bar. */
 export const urgencyInk: Record<Urgency, string> = {
   overdue: 'var(--seal-ink)',

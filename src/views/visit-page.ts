@@ -12,8 +12,8 @@ export interface VisitSubject {
   entries: RecordedEntry[]
 }
 
-/** A visit as it is listed. */
-export interface VisitRow {
+/** A call: when, where, who, and whether its work held. */
+interface Call {
   visitId: string
   /** The entry that heads it: what a correction names. */
   headerId: string
@@ -26,11 +26,25 @@ export interface VisitRow {
   minutes?: number
   arrivedAt?: string
   leftAt?: string
-  about: VisitSubject[]
   /** Repairs of an earlier visit that this one found had not held. */
   returns: Comeback[]
   /** Repairs of this visit that came back later. */
   cameBack: Comeback[]
+}
+
+/** A visit as it is listed. */
+export interface VisitRow extends Call {
+  /** Names of the machines it was about. */
+  machines: string[]
+  /** What was reported and what was repaired, in the words of who wrote it. */
+  said: string[]
+  /** How many entries were made on it. */
+  lines: number
+}
+
+/** A visit with everything done on it. */
+export interface Visit extends Call {
+  about: VisitSubject[]
 }
 
 export interface VisitPage {

@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync 
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
-import { backupTime, nextAt } from '../../scripts/nightly.ts'
+import { backupTime } from '../../scripts/backup-time.ts'
 import { backupsKept, thinBackups } from '../../scripts/thin-backups.ts'
 
 /** One a night for so many nights, the newest last. */
@@ -74,12 +74,5 @@ describe('the nightly backup', () => {
     expect(backupTime('off')).to.equal(null)
     for (const bad of ['', '24:00', '3', 'noon', '03:60'])
       expect(() => backupTime(bad), bad).to.throw('EVENSHOT_BACKUP_AT')
-  })
-
-  it('comes today where the time is still ahead, else tomorrow, and on no day twice', () => {
-    const at = { hour: 3, minute: 30 }
-    expect(nextAt(new Date(2026, 10, 28, 2, 0), at)).to.deep.equal(new Date(2026, 10, 28, 3, 30))
-    expect(nextAt(new Date(2026, 10, 28, 3, 30), at)).to.deep.equal(new Date(2026, 10, 29, 3, 30))
-    expect(nextAt(new Date(2026, 11, 31, 23, 0), at)).to.deep.equal(new Date(2027, 0, 1, 3, 30))
   })
 })

@@ -87,7 +87,11 @@ describe('health', () => {
   it('is told while all is well, with the backup where that is asked', async () => {
     expect((await fetch(at(server, '/livez'))).status).to.equal(200)
     expect(await (await fetch(at(server, '/healthz'))).json()).to.deep.equal({ ok: true })
-    expect(await (await fetch(at(server, '/healthz?deep'))).json()).to.deep.equal({ ok: true, backup: null })
+    expect(await (await fetch(at(server, '/healthz?deep'))).json()).to.deep.equal({
+      ok: true,
+      backup: null,
+      failedWork: 0,
+    })
   })
 
   it('is told within a second while the database hangs: alive, not ready', async () => {

@@ -62,10 +62,9 @@ describe('visits and what hangs on a place', () => {
     const first = rows.at(-1)!
     expect(first).to.include({ siteName: 'A bakery', area: 'Chalkside', minutes: 40, terms: 'chargeable' })
     expect(first.technicians).to.deep.equal(['Ines Test'])
-    expect(first.about.map(({ name, entries }) => [name, entries.length])).to.have.deep.members([
-      ['Left bar', 2],
-      ['Office', 1],
-    ])
+    expect(first.machines).to.have.members(['Left bar', 'Office'])
+    expect(first.said).to.have.members(['“no steam”', 'New valve'])
+    expect(first.lines).to.equal(3)
     expect(rows[1]!.technicians).to.deep.equal(['Ines Test', 'Odile Test'])
     expect(rows[0]).to.include({ arrivedAt: '2026-11-20T09:00:00Z', leftAt: '2026-11-20T10:00:00Z' })
   })
@@ -97,6 +96,10 @@ describe('visits and what hangs on a place', () => {
     const { rows } = await visitPage(db, firm.firmId, { machineId: firm.sr })
     const visit = (await visitById(db, firm.firmId, rows.at(-1)!.visitId))!
     expect(visit.on).to.equal('2026-10-01')
+    expect(visit.about.map(({ name, entries }) => [name, entries.length])).to.have.deep.members([
+      ['Left bar', 2],
+      ['Office', 1],
+    ])
     const measured = await measuredOn(db, firm.firmId, visit)
     expect(measured[firm.sr]!.map(({ kind }) => kind)).to.deep.equal(['measured'])
     expect(measured[firm.c2]).to.deep.equal([])

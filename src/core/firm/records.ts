@@ -102,6 +102,10 @@ export const recordSchemas = {
       .required(),
     dateForm: string().oneOf(dateStyles).required(),
     weekStart: number().integer().min(1).max(7).required(),
+    /** Who signed in from where is kept so long. */
+    signInLogDays: number().integer().min(30).max(3650).default(365),
+    /** Photos are kept so long after they came; absent: for good. */
+    photosYears: number().integer().min(1).max(50),
   }).noUnknown(),
 } satisfies Record<string, ObjectSchema<AnyObject>>
 

@@ -29,7 +29,10 @@ const rights = {
   'decide-for-the-firm': { roles: owners },
   /** Which kind a machine is read as: it holds for all that is reckoned of it. */
   'choose-a-kind': { roles: owners },
-  'see-backups': { roles: owners },
+  /** Whether backups and background work went well, and asking again for what failed. */
+  'see-to-the-works': { roles: owners },
+  /** Take out of the records who has left, or is no longer a customer. */
+  'forget-people': { roles: owners, asksAgain: true },
 } as const satisfies Record<string, Right>
 export type Act = keyof typeof rights
 

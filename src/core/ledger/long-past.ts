@@ -77,32 +77,25 @@ export function longPastThinned<E extends Entry>(entries: E[]): E[] {
   return inPlace.filter((entry) => !left.has(entry))
 }
 
-/** So many of the newest entries are what is seen of a ledger first. */
-const seenFirst = 40
+/** Kinds that say how a machine is: what it is, what is set about it, whether it is in service or held out of it. */
+const saysHowItIs = new Set<EntryKind>(['commissioned', 'setting', 'own-kind', 'stage', 'moved', 'held', 'released'])
 
 /**
- * What is seen of a ledger before the rest is asked for: the newest entries, the last of all work, and what is set,
- * fitted, held or corrected. Nothing can be reckoned from it.
+ * What of a ledger is needed to show what was reckoned from it, before the rest is asked for: what was said of how
+ * things are, with what corrected that. Nothing can be reckoned from it.
  *
  * @param entries - all entries of one subject, in any order
  */
 export function atFirstSight<E extends Entry>(entries: E[]): E[] {
-  const inPlace = [...entries].sort(inOrder)
-  const corrected = inCorrections(entries)
-  const newest = new Set(inPlace.slice(-seenFirst))
-  const lastWork = new Set<string>()
-  return inPlace
-    .toReversed()
-    .filter((entry) => {
-      if (newest.has(entry) || corrected.has(entry.id)) return true
-      if (entry.kind === 'reading' || onlyTold.has(entry.kind)) return false
-      if (!repeated.has(entry.kind)) return true
-      const words = `${entry.kind} ${JSON.stringify(entry.body)}`
-      if (lastWork.has(words)) return false
-      lastWork.add(words)
-      return true
-    })
-    .toReversed()
+  const byId = new Map(entries.map((entry) => [entry.id, entry]))
+  const kept = new Set(entries.filter(({ kind }) => saysHowItIs.has(kind)))
+  // A correction is known by what it corrects, at the end of however many corrections of corrections.
+  const corrects = (entry: E, seen = new Set<string>()): boolean => {
+    if (kept.has(entry)) return true
+    const of = entry.supersedes && !seen.has(entry.id) && byId.get(entry.supersedes)
+    return of ? corrects(of, seen.add(entry.id)) : false
+  }
+  return entries.filter((entry) => corrects(entry))
 }
 
 /** Ids of all that corrects or is corrected: who counts is found out among them all. */

@@ -6,7 +6,7 @@ import { fittedSize } from '../../core/standing/last-done.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
 import { Seal } from '../../ui/Seal.tsx'
-import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
@@ -55,7 +55,7 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
               <div className="narrow font-semibold">{name}</div>
               <div className="narrow text-[13px] text-second">
                 {governs(standing, today)} ·{' '}
-                <span style={{ color: urgencyInk[urgencyOf(standing.due, today)] }}>{lasts(standing.due, today)}</span>
+                <span className={urgencyText[urgencyOf(standing.due, today)]}>{lasts(standing.due, today)}</span>
               </div>
             </div>
             <fieldset className="m-0 flex border-0 p-0" aria-label={`${name}: condition`}>

@@ -3,7 +3,7 @@ import { type HardnessUnit, hardnessSymbol } from '../../core/quantity/hardness.
 import { acidNames, acids } from '../../core/scale/acid.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { firmUnit } from '../../ui/quantity.ts'
-import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import { title } from '../standing-words.ts'
 import type { Draft } from './draft.ts'
 
@@ -64,7 +64,7 @@ export function TasksDone({ draft, onChange, standings, today, issues }: Props) 
                 {letter}
               </span>
               <span className="narrow min-w-0 flex-1 truncate">{title(task)}</span>
-              <span className="mono text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
+              <span className={`mono text-[13px] whitespace-nowrap ${urgencyText[urgency]}`}>
                 {lasts(task.due, today)}
               </span>
               <span className="mono w-[58px] text-right text-[13px] text-second max-md:hidden">{task.minutes} min</span>

@@ -4,6 +4,7 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { island } from '../island.tsx'
 import { send } from '../keep.ts'
 import { SiteChoice } from '../site/SiteChoice.tsx'
+import { FailedWork } from './FailedWork.tsx'
 import { LedgerCheck } from './LedgerCheck.tsx'
 
 interface Props {
@@ -93,6 +94,7 @@ function DataInOut({ firm, isOwner }: Props) {
             made plain text.
           </p>
           <LedgerCheck />
+          {isOwner && <FailedWork />}
         </section>
       </div>
       {open && <PassportSheet onClose={() => setOpen(false)} />}

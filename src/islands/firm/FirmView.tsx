@@ -12,7 +12,8 @@ import { texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
 import { ChangeLog } from './ChangeLog.tsx'
-import { firmFields, firmRecord } from './firm-fields.ts'
+import { ForgetSheet } from './ForgetSheet.tsx'
+import { firmFields, firmRecord, keepingFields } from './firm-fields.ts'
 
 type Person = PeoplePage['people'][number]
 
@@ -28,7 +29,7 @@ interface Props {
 /** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
 function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
   const [open, setOpen] = useState<
-    'firm' | 'add' | { person: Person & { version?: number } } | { lost: Person } | null
+    'firm' | 'add' | { person: Person & { version?: number } } | { lost: Person } | { forget: Person } | null
   >(null)
   const [link, setLink] = useState<{ name: string; link: string; purpose: string; expiresAt: string } | null>(null)
   const [wrong, setWrong] = useState('')
@@ -126,6 +127,16 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
                       {person.email ? 'New password' : 'Invite'}
                     </button>
                   )}
+                  {isOwner && person.leftOn && (
+                    <button
+                      type="button"
+                      className="min-h-[44px] font-semibold text-copper"
+                      aria-label={`Forget ${person.name}`}
+                      onClick={() => setOpen({ forget: person })}
+                    >
+                      Forget
+                    </button>
+                  )}
                   {isOwner && (
                     <button
                       type="button"
@@ -181,8 +192,8 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
           about="Units change what is shown. What is in the ledger stays as it was written."
         >
           <SheetForm
-            fields={firmFields}
-            values={typed(firm)}
+            fields={[...firmFields, ...keepingFields]}
+            values={typed(firm, { photosYears: '' })}
             save="Save"
             onCancel={close}
             onSave={async (values) => {
@@ -192,6 +203,9 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
             }}
           />
         </Sheet>
+      )}
+      {open && typeof open === 'object' && 'forget' in open && (
+        <ForgetSheet kind="technician" id={open.forget.id} name={open.forget.name} onClose={close} />
       )}
       {open && typeof open === 'object' && 'lost' in open && <LostSheet person={open.lost} onClose={close} />}
       {(open === 'add' || (open && typeof open === 'object' && 'person' in open)) && (

@@ -76,11 +76,19 @@ export const firmFields: FieldSpec[] = [
   },
 ]
 
+/** How long is kept what is about people. Set on the firm's own page; a new firm begins with what is usual. */
+export const keepingFields: FieldSpec[] = [
+  { id: 'signInLogDays', label: 'Keep who signed in, days', hint: '30 to 3650', half: true },
+  { id: 'photosYears', label: 'Keep photos, years', hint: 'empty: for good', half: true },
+]
+
 export const usualFirm = (timeZone: string): Values => ({
   ...(usualPreferences as Omit<Preferences, 'weekStart'>),
   weekStart: String(usualPreferences.weekStart),
   timeZone,
 })
+
+const usualLogDays = 365
 
 export const firmRecord = (values: Values): Kept<'firm'> =>
   ({
@@ -95,4 +103,6 @@ export const firmRecord = (values: Values): Kept<'firm'> =>
       'dateForm',
     ]),
     weekStart: Number(typedText(values, 'weekStart')),
+    signInLogDays: Number(typedText(values, 'signInLogDays') || usualLogDays),
+    ...(typedText(values, 'photosYears') && { photosYears: Number(typedText(values, 'photosYears')) }),
   }) as Kept<'firm'>

@@ -1,6 +1,6 @@
 import { stageName } from '../../core/standing/stages.ts'
 import { dayNear, daysUntil, figure } from '../../ui/format.ts'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { MachineRow } from '../../views/machine-page.ts'
 
 interface Props {
@@ -44,7 +44,7 @@ export function MachineLine({ row, today, kinds, withPlace }: Props) {
             <span className="text-brass-ink">not read yet</span>
           )}
         </span>
-        <span className="mono text-right text-[13px]" style={{ color: urgencyInk[urgency] }}>
+        <span className={`mono text-right text-[13px] ${urgencyText[urgency]}`}>
           {row.stage !== 'working' && row.stage !== 'still'
             ? stageName[row.stage]
             : row.nextDue

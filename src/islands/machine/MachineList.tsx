@@ -3,7 +3,7 @@ import { counted } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachinePage } from '../../views/machine-page.ts'
-import { island } from '../island.tsx'
+import { fromPage } from '../from-page.tsx'
 import { useAddress } from '../use-address.ts'
 import { useFetched } from '../use-fetched.ts'
 import { MachineLine } from './MachineLine.tsx'
@@ -114,4 +114,4 @@ function MachineList({ first, text: firstText, kind: firstKind, today, kinds, fi
   )
 }
 
-export const MachineListIsland = island(MachineList)
+export const MachineListIsland = fromPage(MachineList)

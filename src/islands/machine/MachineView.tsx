@@ -276,7 +276,7 @@ function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Rec
       label: 'Counter',
       value: figure(counter.count),
       source: `${counter.unit}, read ${dayNear(counter.on, today)}`,
-      ...(age > 60 && { tone: 'var(--brass-ink)' }),
+      ...(age > 60 && { tone: 'text-brass-ink' }),
     })
   } else list.push({ label: 'Counter', value: 'not read yet' })
   if (use)

@@ -12,7 +12,7 @@ import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { GradeBars } from '../../ui/Seal.tsx'
 import { meansItself } from '../../ui/typing.ts'
-import { unsure, unsureShort, urgencyInk, urgencyOf, usedOn, wholeOrNot } from '../../ui/urgency.ts'
+import { unsure, unsureShort, urgencyOf, urgencyText, usedOn, wholeOrNot } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -38,12 +38,17 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
+/** Rows before somebody asks for the rest. */
 const firstRows = 14
+/** As many as are seen without scrolling: the page brings these drawn, the others follow at once. */
+const drawnRows = 7
 
 /** Everything due on this machine, soonest first, and the working of the row chosen. */
 export function WearLens(props: Props) {
   const { bundle, kind, reckoning, standings, today, chosen, failed, onChoose, onAdjust, onSaved } = props
   const [all, setAll] = useState(false)
+  const [rows, setRows] = useState(drawnRows)
+  useEffect(() => setRows(firstRows), [])
   const [sheet, setSheet] = useState(false)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -54,7 +59,7 @@ export function WearLens(props: Props) {
   }, [])
   const printing = usePrinting()
   const chosenAt = standings.findIndex((standing) => standing.key === chosen?.key)
-  const visible = all || printing ? standings : standings.slice(0, Math.max(firstRows, chosenAt + 1))
+  const visible = all || printing ? standings : standings.slice(0, Math.max(rows, chosenAt + 1))
   const hidden = standings.length - visible.length
   const axis = dueAxis(today, 116, 366, 40)
   const phoneAxis = dueAxis(today, 132, 366, 60)
@@ -129,7 +134,7 @@ export function WearLens(props: Props) {
                   <td className="narrow pr-3 whitespace-nowrap max-lg:hidden">
                     {standing.governing ? clockName[standing.governing] : '–'}
                   </td>
-                  <td className="mono pr-2 text-[13px] whitespace-nowrap" style={{ color: urgencyInk[urgency] }}>
+                  <td className={`mono pr-2 text-[13px] whitespace-nowrap ${urgencyText[urgency]}`}>
                     {windowWords(standing, today)}
                   </td>
                   <td className="p-0">
@@ -177,7 +182,7 @@ export function WearLens(props: Props) {
                     {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} />}
                   </svg>
                   <span className="text-[14px] text-second">{governs(standing, today)}</span>
-                  <span className="mono text-right text-[14px] font-semibold" style={{ color: urgencyInk[urgency] }}>
+                  <span className={`mono text-right text-[14px] font-semibold ${urgencyText[urgency]}`}>
                     {phoneDue(standing, today)}
                   </span>
                 </button>

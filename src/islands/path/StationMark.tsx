@@ -88,6 +88,12 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
       {chosen && <Corners {...box} />}
     </>
   )
+  // Wide enough for a thumb: the mark, what is written by it, and the line between them.
+  const touched = [
+    area(box.x, box.y, box.width, box.height),
+    ...(bare ? [] : [area(blockX - 4, blockY, 90, 44)]),
+    ...(hangs === 'band' && !bare ? [area(placed.leaderX - 8, at.y, 16, blockY - at.y)] : []),
+  ].join('')
   if (!hasTasks || (bare && !hanging)) return <g>{drawing}</g>
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot stand inside a drawing
@@ -105,15 +111,13 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
         onChoose(station.id, soonest)
       }}
     >
-      <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
-      {!bare && <rect x={blockX - 4} y={blockY} width={90} height={44} fill="transparent" />}
-      {hangs === 'band' && !bare && (
-        <rect x={placed.leaderX - 8} y={at.y} width={16} height={blockY - at.y} fill="transparent" />
-      )}
+      <path d={touched} fill="transparent" />
       {drawing}
     </g>
   )
 }
+
+const area = (x: number, y: number, width: number, height: number) => `M${x} ${y}h${width}v${height}h${-width}z`
 
 /** Groups that standings are about, by number. */
 export const groupsOf = (standings: Standing[]): number[] =>

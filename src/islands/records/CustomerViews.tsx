@@ -4,6 +4,7 @@ import { dayLong } from '../../ui/format.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
+import { ForgetSheet } from '../firm/ForgetSheet.tsx'
 import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
@@ -56,13 +57,16 @@ function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; f
 }
 
 interface Props {
+  /** Whether whoever looks may take a former customer out of the records. */
+  mayForget: boolean
   customer: { id: string; version: number } & Kept<'customer'>
   sites: { id: string; name: string; area: string; retiredOn?: string }[]
 }
 
 /** One customer: how to reach them, and where their machines stand. */
-function CustomerView({ customer, sites }: Props) {
+function CustomerView({ customer, sites, mayForget }: Props) {
   const [editing, setEditing] = useState(false)
+  const [forgetting, setForgetting] = useState(false)
   const said: [string, string][] = [
     ['Contact', customer.contact],
     ['Phone', customer.phone],
@@ -76,11 +80,21 @@ function CustomerView({ customer, sites }: Props) {
         under={customer.retiredOn ? `no longer a customer since ${dayLong(customer.retiredOn)}` : 'Customer'}
         facts={[{ label: 'Sites', value: sites.length }]}
         action={
-          <button type="button" className="plain" onClick={() => setEditing(true)}>
-            Edit
-          </button>
+          <>
+            {mayForget && customer.retiredOn && (
+              <button type="button" className="plain" onClick={() => setForgetting(true)}>
+                Forget …
+              </button>
+            )}
+            <button type="button" className="plain" onClick={() => setEditing(true)}>
+              Edit
+            </button>
+          </>
         }
       />
+      {forgetting && (
+        <ForgetSheet kind="customer" id={customer.id} name={customer.name} onClose={() => setForgetting(false)} />
+      )}
       <div className="grid flex-1 gap-x-8 bg-enamel px-4 py-3 lg:grid-cols-[1fr_360px] lg:px-6">
         <section>
           <h2 className="head m-0 pb-1">Sites</h2>

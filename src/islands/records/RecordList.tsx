@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from 'react'
 import { counted, dayNear } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { Holding } from '../../views/record-page.ts'
 import { useAddress } from '../use-address.ts'
 import { useFetched } from '../use-fetched.ts'
@@ -113,7 +113,7 @@ function Holds({ holds, today }: { holds: Holding; today: string }) {
       {holds.machines !== undefined && <span>{counted(holds.machines, 'machine')}</span>}
       {holds.sites !== undefined && <span>{counted(holds.sites, 'site')}</span>}
       {due && (
-        <span className="md:w-[176px] md:text-right" style={{ color: urgencyInk[urgencyOf(due, today)] }}>
+        <span className={`md:w-[176px] md:text-right ${urgencyText[urgencyOf(due, today)]}`}>
           {urgencyOf(due, today) === 'overdue' ? 'overdue since' : 'next due'} {dayNear(due.p50, today)}
         </span>
       )}

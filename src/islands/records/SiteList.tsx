@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Kept } from '../../core/firm/records.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
-import { island } from '../island.tsx'
+import { fromPage } from '../from-page.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
 import { typedText, wrongAt } from './form-values.ts'
@@ -103,4 +103,4 @@ function SiteList({ first, firm, today, timeZone, me, choices }: Props) {
   )
 }
 
-export const SiteListIsland = island(SiteList)
+export const SiteListIsland = fromPage(SiteList)

@@ -88,14 +88,14 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
             label: 'Overdue',
             value: countWords(counts.overdue),
             source: counts.overdue === 1 ? 'task' : 'tasks',
-            ...(counts.overdue > 0 && { tone: 'var(--seal)' }),
+            ...(counts.overdue > 0 && { tone: 'text-seal-ink' }),
           },
           { label: 'Here', value: countWords(counts.matching), source: `of ${countWords(counts.all)} in this time` },
           {
             label: 'Stale readings',
             value: figure(counts.staleReadings),
             source: `older than ${staleDays} d`,
-            ...(counts.staleReadings > 0 && { tone: 'var(--brass-ink)' }),
+            ...(counts.staleReadings > 0 && { tone: 'text-brass-ink' }),
           },
           ...(counts.waiting > 0
             ? [

@@ -1,7 +1,7 @@
 import { DueBell } from '../../ui/DueBell.tsx'
 import type { DueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
-import { unsure, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { unsure, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { RoundRow } from '../../views/round-page.ts'
 import { governs, title } from '../standing-words.ts'
 import { machineHref } from './WhereTo.tsx'
@@ -77,8 +77,7 @@ export function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowPro
           {standing.due && <DueBell due={standing.due} axis={phoneAxis} y={12} reach={9} stale={stale} />}
         </svg>
         <span
-          className="mono shrink-0 text-[13px] leading-tight max-md:order-3 max-md:text-right md:w-[104px] md:pl-3"
-          style={{ color: urgencyInk[urgency] }}
+          className={`mono shrink-0 text-[13px] leading-tight max-md:order-3 max-md:text-right md:w-[104px] md:pl-3 ${urgencyText[urgency]}`}
         >
           <span className="block font-semibold">
             {standing.due && (daysUntil(standing.due.p50, today) === 0 ? 'today' : dayNear(standing.due.p50, today))}

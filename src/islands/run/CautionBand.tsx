@@ -6,10 +6,7 @@ export function CautionBand({ caution, small = false }: { caution: StepCaution; 
     <section aria-label="Caution" className="bg-enamel">
       <div
         aria-hidden="true"
-        className={small ? 'h-1' : 'h-2'}
-        style={{
-          background: 'repeating-linear-gradient(135deg, var(--brass) 0 14px, var(--enamel) 14px 28px)',
-        }}
+        className={`${small ? 'h-1' : 'h-2'} bg-[repeating-linear-gradient(135deg,var(--brass)_0_14px,var(--enamel)_14px_28px)]`}
       />
       <div className={`flex items-center ${small ? 'gap-3 px-3 py-1.5' : 'gap-4 px-4 py-3 lg:px-6'}`}>
         <svg

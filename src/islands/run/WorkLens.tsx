@@ -12,7 +12,7 @@ import type { Standing } from '../../core/standing/standing.ts'
 import { treatmentBefore } from '../../core/standing/water/treatment-before.ts'
 import { knownFor } from '../../core/trade/strip-downs/known.ts'
 import { dayNear } from '../../ui/format.ts'
-import { lasts, urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { takes } from './clock-words.ts'
 import { readRun } from './kept-run.ts'
@@ -161,9 +161,7 @@ function LastAndNext({ due, line, today }: { due: Standing | null; line: Routine
   return (
     <span className="text-right text-[14px] max-md:text-left md:w-[130px]">
       {due ? (
-        <span className="mono block" style={{ color: urgencyInk[urgencyOf(due.due, today)] }}>
-          {lasts(due.due, today)}
-        </span>
+        <span className={`mono block ${urgencyText[urgencyOf(due.due, today)]}`}>{lasts(due.due, today)}</span>
       ) : (
         line?.next && <span className="mono block">next {dayNear(line.next, today)}</span>
       )}

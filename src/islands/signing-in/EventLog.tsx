@@ -28,6 +28,7 @@ const words: Record<string, string> = {
   'taken-out': 'took all data out',
   'brought-in': 'brought a whole firm in',
   restored: 'a backup was put in place',
+  forgotten: 'took somebody out of the records',
 }
 
 /** Nobody was signed in: it is said of whom, not by whom. */

@@ -11,7 +11,7 @@ import { later } from '../../ui/later.tsx'
 import { quantity, quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
-import { urgencyInk, urgencyOf } from '../../ui/urgency.ts'
+import { urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { Renewal, SoftenerPage } from '../../views/softener-page.ts'
 import { fromPage } from '../from-page.tsx'
@@ -130,10 +130,13 @@ function SoftenerView({ page, said, today }: Props) {
                           </a>
                         </td>
                         <td className="w-[110px]">
-                          <span
-                            className="block h-2 bg-water"
-                            style={{ width: `${Math.max(2, (machine.litresPerOpenDay / most) * 100)}%` }}
-                          />
+                          <svg className="block h-2 w-full" aria-hidden="true">
+                            <rect
+                              width={`${Math.max(2, (machine.litresPerOpenDay / most) * 100).toFixed(1)}%`}
+                              height="100%"
+                              fill="var(--water)"
+                            />
+                          </svg>
                         </td>
                         <td className="mono pl-3 text-right">
                           {quantityWords(machine.litresPerOpenDay, 'L/open day')}
@@ -268,7 +271,7 @@ function Row({
       >
         <span className="min-w-[180px] flex-1 font-semibold">{standing.name}</span>
         <span className="text-[14px] text-second">{governs(standing, today)}</span>
-        <span className="mono text-[14px] font-semibold" style={{ color: urgencyInk[urgency] }}>
+        <span className={`mono text-[14px] font-semibold ${urgencyText[urgency]}`}>
           {standing.due ? dayNear(standing.due.p50, today) : 'over 10 years'}
         </span>
         <svg width={axis.width} height={28} className="block max-md:hidden" aria-hidden="true">

@@ -18,10 +18,7 @@ export function BenchMat({ sheet, clock, onTake }: Props) {
       </p>
     )
   return (
-    <ol
-      className="m-0 flex list-none overflow-x-auto border border-hair p-0"
-      style={{ background: 'color-mix(in srgb, var(--tint) 35%, var(--page))' }}
-    >
+    <ol className="m-0 flex list-none overflow-x-auto border border-hair bg-[color-mix(in_srgb,var(--tint)_35%,var(--page))] p-0">
       {sheet.things.map(({ thing, offAt, inAt, photos }, index) => {
         const back = inAt !== null
         const held = index === hand

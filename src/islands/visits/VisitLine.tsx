@@ -10,17 +10,7 @@ interface Props {
 
 /** A visit in a list: when, where, who; what was said and done; whether it held. */
 export function VisitLine({ visit, today, withSite }: Props) {
-  const texts = visit.about.flatMap(({ entries }) =>
-    entries.flatMap((entry) =>
-      entry.kind === 'fault-reported'
-        ? [`“${entry.body.text}”`]
-        : entry.kind === 'repaired'
-          ? [String(entry.body.text)]
-          : [],
-    ),
-  )
-  const machines = visit.about.filter(({ kind }) => kind === 'machine').map(({ name }) => name)
-  const count = visit.about.reduce((sum, { entries }) => sum + entries.length, 0)
+  const { machines, said, lines } = visit
   return (
     <li className="border-t border-hair">
       <a
@@ -31,7 +21,7 @@ export function VisitLine({ visit, today, withSite }: Props) {
         <span className="min-w-0">
           {withSite && <b className="font-semibold">{visit.siteName} </b>}
           <span className={withSite ? 'text-second' : ''}>{machines.join(', ') || 'the site'}</span>
-          {texts.length > 0 && <span className="narrow text-second"> · {texts.join('; ')}</span>}
+          {said.length > 0 && <span className="narrow text-second"> · {said.join('; ')}</span>}
           {visit.returns.map((comeback) => (
             <b key={comeback.repairId} className="block text-[14px] text-seal-ink">
               Came back {comeback.days} days after the repair{comeback.samePart ? ', same part' : ''}
@@ -46,7 +36,7 @@ export function VisitLine({ visit, today, withSite }: Props) {
         <span className="narrow text-[14px] text-second max-md:col-start-2">
           {visit.technicians.map((name) => name.split(' ')[0]).join(', ')}
           {visit.terms && `, ${visitTermsWords[visit.terms]}`}
-          {visit.minutes ? `, ${visit.minutes} min` : ''} · {count} {count === 1 ? 'line' : 'lines'}
+          {visit.minutes ? `, ${visit.minutes} min` : ''} · {lines} {lines === 1 ? 'line' : 'lines'}
         </span>
       </a>
     </li>

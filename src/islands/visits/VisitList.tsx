@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { VisitPage } from '../../views/visit-page.ts'
-import { island } from '../island.tsx'
+import { fromPage } from '../from-page.tsx'
 import { useFetched } from '../use-fetched.ts'
 import { VisitLine } from './VisitLine.tsx'
 
@@ -89,4 +89,4 @@ function VisitList({ first, firm, today, technicians, filter: firstFilter, of }:
   )
 }
 
-export const VisitListIsland = island(VisitList)
+export const VisitListIsland = fromPage(VisitList)

@@ -4,12 +4,12 @@ import { visitTermsWords } from '../../core/ledger/visit-terms.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayFull, dayLong, dayNear } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { VisitRow } from '../../views/visit-page.ts'
+import type { Visit } from '../../views/visit-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { MeasureSheet } from './MeasureSheet.tsx'
 
 interface Props {
-  visit: VisitRow
+  visit: Visit
   /** Everything measured on each machine of the visit, for the trend. */
   ledgers: Record<string, RecordedEntry[]>
   today: string

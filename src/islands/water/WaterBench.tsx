@@ -137,10 +137,7 @@ function WaterBench({ page, address, today }: Props) {
                 width={width}
               />
             )}
-            <div
-              className="mt-2 grid border-t border-hair pt-1.5"
-              style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
-            >
+            <div className={`mt-2 grid border-t border-hair pt-1.5 ${columns === 2 ? 'grid-cols-2' : 'grid-cols-1'}`}>
               {(['index', 'potential'] as const).map((of) => (
                 <div key={of} className="min-h-[200px] min-w-0">
                   <h3 className="slim m-0 text-[14px]">

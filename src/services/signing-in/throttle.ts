@@ -93,10 +93,15 @@ const orRefused = (work: () => Promise<Paced>): Promise<Paced> =>
     throw error
   })
 
+/** What is counted is told apart and not written down: addresses of mail and of networks are nobody's business there. */
+const countedAs = (text: string): string => digest(text).toString('base64url')
+
 /** Counts a try before it is made, so that many at once are many, and lets it wait its time. */
 export async function paced(db: Db, email: string, holder: Holder | null, caller: Caller): Promise<Paced> {
   const { fromThere, byAddress, byEmail, fromDevice } = limiter(db)
-  const place = placeOf(caller.address)
+  const place = countedAs(placeOf(caller.address))
+  const account = countedAs(email)
+  const both = countedAs(`${place} ${account}`)
   const device = caller.knownToken && digest(caller.knownToken)
   return orRefused(async () => {
     // Who guesses does not hold what its owner's device holds: it is counted by itself.
@@ -106,12 +111,11 @@ export async function paced(db: Db, email: string, holder: Holder | null, caller
       return { ok: true, forgive: () => fromDevice.delete(key) }
     }
     await consume(byAddress, place)
-    await consume(fromThere, `${place} ${email}`)
-    await waitItsTime(slowedMs(await consume(byEmail, email)))
+    await consume(fromThere, both)
+    await waitItsTime(slowedMs(await consume(byEmail, account)))
     return {
       ok: true,
-      forgive: () =>
-        Promise.all([fromThere.delete(`${place} ${email}`), byAddress.reward(place), byEmail.reward(email)]),
+      forgive: () => Promise.all([fromThere.delete(both), byAddress.reward(place), byEmail.reward(account)]),
     }
   })
 }

@@ -1,0 +1,47 @@
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+import { parentPort, workerData } from 'node:worker_threads'
+import { openDatabase } from '../records/database.ts'
+import { workOn } from '../records/job-queue.ts'
+import { handlers } from '../services/background.ts'
+import type { WorkerSaid, WorkerTask } from './keep-worker.ts'
+
+// A thread of its own: fifty thousand machines reckoned anew must not make a page wait.
+const { root, databaseUrl, backupAt, timeZone } = workerData as WorkerTask
+const say = (said: WorkerSaid) => parentPort!.postMessage(said)
+const db = openDatabase(databaseUrl, 2)
+const stopping = new AbortController()
+
+const stop = await workOn(
+  databaseUrl,
+  handlers(db, { signal: stopping.signal, tell: say, backUp }),
+  {
+    'look-round': { cron: '*/5 * * * *', timeZone },
+    nightly: { cron: '40 2 * * *', timeZone },
+    ...(backupAt && { backup: { cron: `${backupAt.minute} ${backupAt.hour} * * *`, timeZone } }),
+  },
+  (error) => say({ error: String(error.stack ?? error) }),
+)
+say({ ready: true })
+parentPort!.once('message', async () => {
+  stopping.abort()
+  await stop().catch((error) => say({ error: String(error) }))
+  await db.destroy()
+  parentPort!.close()
+})
+
+/** In a process of its own, which thins the older ones too. */
+async function backUp(): Promise<void> {
+  const child = spawn(join(root, 'node_modules/.bin/tsx'), ['scripts/backup.ts', '--thin'], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text))
+  const code = await new Promise<number | null>((resolve, reject) => {
+    child.once('error', reject)
+    child.once('close', resolve)
+  })
+  if (code !== 0) throw new Error(`The nightly backup failed: ${said.trim()}`)
+  say({ backup: said.trim() })
+}

@@ -1,0 +1,4 @@
+/** Background work that failed as often as it may. */
+export interface FailedWork {
+  failed: { id: string; what: 'reckon' | 'tidy'; failedAt: string; why: string }[]
+}
