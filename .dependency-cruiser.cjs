@@ -26,7 +26,6 @@ const houses = {
       'pdfmake',
       '@types/pdfmake',
       'rate-limiter-flexible',
-      'sharp',
       '@node-rs/argon2',
       '@simplewebauthn/server',
       '@zxcvbn-ts/language-common',
@@ -35,6 +34,7 @@ const houses = {
       'yazl',
       '@types/yazl',
       'yauzl',
+      'lru-cache',
       '@types/yauzl',
       '@types/qrcode',
     ],
@@ -44,7 +44,7 @@ const houses = {
   // The process: sockets, logs, the worker that reckons.
   'src/server/': {
     knows: ['src/core/', 'src/records/', 'src/services/'],
-    uses: ['astro', 'express', 'compression', 'pino'],
+    uses: ['astro', 'express', 'compression', 'pino', 'sharp'],
     node: true,
   },
   'src/middleware.ts': { knows: ['src/core/', 'src/ui/', 'src/services/', 'src/server/'], uses: [], node: true },

@@ -20,6 +20,7 @@ export function buildIfNeeded(): void {
   })
   if (built.status !== 0) throw new Error('The pages could not be built: see the lines above.')
   bundle('src/server/worker.ts', 'dist/server/worker.mjs')
+  bundle('src/server/picture-child.ts', 'dist/server/picture-child.mjs')
   bundle('scripts/serve-child.ts', 'dist/server/serve-child.mjs')
   writeFileSync(mark, wanted)
 }

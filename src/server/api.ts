@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import type { APIRoute } from 'astro'
 import { type Act, asksAgain, may } from '../core/firm/rights.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
@@ -5,6 +6,19 @@ import type { Answer } from '../services/answer.ts'
 
 /** JSON with a status; lists of issues always come under `issues`. */
 export const json = (body: unknown, status = 200): Response => Response.json(body, { status })
+
+/**
+ * JSON that a browser keeps and asks about again each time: where nothing of it has changed, only that is said. What a
+ * session has seen is cleared away when it is signed out.
+ *
+ * @param known - what it is known by; other than the body where something in it moves that does not matter
+ */
+export function jsonOnce(request: Request, body: unknown, known: unknown = body): Response {
+  const tag = `W/"${createHash('sha256').update(JSON.stringify(known)).digest('base64url').slice(0, 27)}"`
+  const headers = { etag: tag, 'cache-control': 'private, no-cache', vary: 'cookie' }
+  if (request.headers.get('if-none-match') === tag) return new Response(null, { status: 304, headers })
+  return Response.json(body, { headers })
+}
 
 export const refuse = (status: number, issues: Issue[]): Response => json({ issues }, status)
 

@@ -42,6 +42,7 @@ export async function serve(
   await refusePrivileged(db)
   process.env.EVENSHOT_DATABASE_URL = databaseUrl
   process.env.EVENSHOT_DATA = dataDir
+  process.env.EVENSHOT_PICTURE_CHILD = join(root, 'dist/server/picture-child.mjs')
   // Before the pages load React: its development build renders at a third of the speed.
   process.env.NODE_ENV ??= 'production'
   const { handler } = (await import(pathToFileURL(join(root, 'dist/server/entry.mjs')).href)) as {

@@ -1,14 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { mkdir, open, readFile, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
-import sharp from 'sharp'
 import { type Db, withFirm } from '../records/database.ts'
 import { hasPhoto, keepPhoto } from '../records/photos.ts'
-
-/** Long side of what is kept: a screw’s head can still be told on it. */
-const mostPx = 1600
-/** Refuses to open what is small as a file and huge as a picture. */
-const mostPixels = 50_000_000
+import { redrawn } from './pictures.ts'
 
 const folder = (): string => {
   const data = process.env.EVENSHOT_DATA
@@ -27,25 +22,6 @@ function isPicture(bytes: Uint8Array): boolean {
   return isJpeg || isPng || isWebp
 }
 
-/** So many are worked on at a time in each process that serves, each for so long at most; the rest wait. */
-const atATime = 1
-const mostSeconds = 10
-const waiting: (() => void)[] = []
-let working = 0
-
-async function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  // Whoever waits is handed the place of the one that ends: nobody who comes later slips in between.
-  if (working < atATime) working += 1
-  else await new Promise<void>((resolve) => waiting.push(resolve))
-  try {
-    return await work()
-  } finally {
-    const next = waiting.shift()
-    if (next) next()
-    else working -= 1
-  }
-}
-
 /**
  * Keeps a photo: turned upright, made smaller, written anew so that nothing of the camera or the place goes along,
  * named by what it holds. The file is there, and on the disk, before its row.
@@ -60,23 +36,11 @@ export async function savePhoto(
   by: { technicianId: string; at: Date },
 ): Promise<string | null> {
   if (!isPicture(bytes)) return null
-  let made: { data: Buffer; info: { width: number; height: number } }
-  try {
-    made = await inTurn(() =>
-      sharp(bytes, { limitInputPixels: mostPixels })
-        .rotate()
-        .resize({ width: mostPx, height: mostPx, fit: 'inside', withoutEnlargement: true })
-        .jpeg({ quality: 80 })
-        .timeout({ seconds: mostSeconds })
-        .toBuffer({ resolveWithObject: true }),
-    )
-  } catch {
-    // Whatever it was, it was no picture: said to whoever sent it.
-    return null
-  }
+  const made = await redrawn(bytes)
+  if (!made) return null
   const name = createHash('sha256').update(made.data).digest('hex')
   await writePhoto(name, made.data)
-  const { width, height } = made.info
+  const { width, height } = made
   await withFirm(db, firmId, (trx) => keepPhoto(trx, firmId, { name, width, height, bytes: made.data.length }, by))
   return name
 }

@@ -247,6 +247,49 @@ test.describe('the server', () => {
     expect(script.headers()['cache-control']).toMatch(/max-age=31536000, immutable/)
   })
 
+  test('sends a board and a machine once: asked again it says that nothing changed, until something has', async ({
+    ines: page,
+    playwright,
+  }) => {
+    const id = await machineId(page, 'Left bar')
+    const other = await machineId(page, 'Floor 3')
+    const note = (about: string) =>
+      page.request.post('/api/entries', {
+        data: { entries: [entryAbout('machine', about, 'note', { text: 'asked again' })] },
+      })
+    const ask = async (path: string, tag = '') => {
+      const response = await page.request.get(path, { headers: tag ? { 'if-none-match': tag } : {} })
+      return {
+        status: response.status(),
+        tag: response.headers().etag!,
+        bytes: (await response.body()).length,
+        response,
+      }
+    }
+    const path = `/api/machines/${id}/bundle`
+    const first = await ask(path)
+    expect(first.response.headers()['cache-control']).toBe('private, no-cache')
+    expect(await ask(path, first.tag)).toMatchObject({ status: 304, bytes: 0 })
+    expect((await note(other)).ok()).toBe(true)
+    expect((await ask(path, first.tag)).status, 'something was written elsewhere').toBe(304)
+    expect((await note(id)).ok()).toBe(true)
+    const second = await ask(path, first.tag)
+    expect(second.status).toBe(200)
+    expect(second.tag).not.toBe(first.tag)
+    const board = await ask('/api/round')
+    expect((await ask('/api/round', board.tag)).status).toBe(304)
+    expect((await ask('/api/round?horizon=year', board.tag)).status).toBe(200)
+    // Who signs out takes it along: another session, since this one is used again.
+    const own = await playwright.request.newContext({ baseURL: baseUrl(), extraHTTPHeaders: { origin: baseUrl() } })
+    await own.post('/api/sign-in', { form: { email: 'ines@quillgate.example', password: 'harrowmere' } })
+    const ofOwn = (headers: Record<string, string>) => own.get(path, { headers, maxRedirects: 0 })
+    expect((await ofOwn({ 'if-none-match': second.tag })).status()).toBe(304)
+    const out = await own.post('/api/sign-out', { maxRedirects: 0 })
+    expect(out.headers()['clear-site-data']).toBe('"cache"')
+    expect((await ofOwn({ 'if-none-match': second.tag })).status()).toBe(401)
+    await own.dispose()
+  })
+
   test('limits what it reads, and says so', async ({ ines: page }) => {
     const big = await page.request.post('/api/entries', {
       data: 'x'.repeat(2_500_000),

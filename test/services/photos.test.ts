@@ -1,4 +1,4 @@
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from 'chai'
@@ -70,6 +70,35 @@ describe('photos', () => {
       .toBuffer()
     expect(huge.length).to.be.below(400_000)
     expect(await save(huge)).to.equal(null)
+  })
+
+  it('are drawn by a process of their own: one that is killed over a picture is started again for it', async () => {
+    const children = () =>
+      readdirSync('/proc')
+        .filter((id) => /^\d+$/.test(id))
+        .filter((id) => {
+          try {
+            const words = readFileSync(`/proc/${id}/cmdline`, 'utf8')
+            return (
+              words.includes('picture-child') && readFileSync(`/proc/${id}/stat`, 'utf8').includes(` ${process.pid} `)
+            )
+          } catch {
+            return false
+          }
+        })
+        .map(Number)
+    await save(await camera())
+    const [first, ...more] = children()
+    expect(more, 'one, however many pictures there were').to.deep.equal([])
+    const saving = save(
+      await sharp({ create: { width: 4000, height: 3000, channels: 3, background: 'red' } })
+        .png()
+        .toBuffer(),
+    )
+    process.kill(first!, 'SIGKILL')
+    expect(await saving).to.match(/^[0-9a-f]{64}$/)
+    expect(children()).to.have.length(1)
+    expect(children()).not.to.include(first)
   })
 
   it('are readable by the server’s user alone, and missed rather than broken over when their file is gone', async () => {

@@ -2,7 +2,7 @@ import { object, string } from 'yup'
 import { uuid } from '../../core/parse/fields.ts'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
-import { endpoint, json, refuse } from '../../server/api.ts'
+import { endpoint, jsonOnce, refuse } from '../../server/api.ts'
 import { type Horizon, horizons, roundPage } from '../../services/round.ts'
 
 const query = object({
@@ -17,11 +17,10 @@ const query = object({
 }).noUnknown()
 
 /** What is coming due, a page at a time. */
-export const GET = endpoint(async ({ url, locals }, { firm }) => {
+export const GET = endpoint(async ({ url, request, locals }, { firm }) => {
   const parsed = parseStrict(query, Object.fromEntries(url.searchParams))
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { horizon, ...rest } = parsed.value
-  return json(
-    await roundPage(locals.db, firm.id, { ...rest, horizon: horizon as Horizon }, dayAt(firm.timeZone, locals.now)),
-  )
+  const today = dayAt(firm.timeZone, locals.now)
+  return jsonOnce(request, await roundPage(locals.db, firm.id, { ...rest, horizon: horizon as Horizon }, today))
 })

@@ -10,5 +10,8 @@ export const POST: APIRoute = async (context) => {
   const token = cookies.get(sessionCookie)?.value
   if (token) await signOut(locals.db, token, callerOf(context))
   cookies.delete(sessionCookie, { path: '/', secure: here.isSecure })
-  return redirect('/sign-in', 303)
+  const answer = redirect('/sign-in', 303)
+  // What this browser kept of boards and machines, to ask about them again, goes too.
+  answer.headers.set('clear-site-data', '"cache"')
+  return answer
 }

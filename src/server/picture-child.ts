@@ -1,0 +1,30 @@
+import { setPriority } from 'node:os'
+import sharp from 'sharp'
+
+// A process of its own for whatever somebody sends as a picture: what goes wrong in it, and what it takes of the
+// machine, is not the server's. Whoever started it ends it where one takes too long.
+
+/** Long side of what is kept: a screw’s head can still be told on it. */
+const mostPx = 1600
+/** Refuses to open what is small as a file and huge as a picture. */
+const mostPixels = 50_000_000
+
+// Nobody waits for a picture as they wait for a page.
+setPriority(10)
+sharp.concurrency(1)
+sharp.cache(false)
+
+process.on('message', async (bytes: Uint8Array) => {
+  try {
+    const { data, info } = await sharp(bytes, { limitInputPixels: mostPixels })
+      .rotate()
+      .resize({ width: mostPx, height: mostPx, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 80 })
+      .toBuffer({ resolveWithObject: true })
+    process.send!({ data, width: info.width, height: info.height })
+  } catch {
+    // Whatever it was, it was no picture.
+    process.send!(null)
+  }
+})
+process.on('disconnect', () => process.exit())
