@@ -12,7 +12,7 @@ const did: Record<string, string> = {
   'session-ended': 'signed out a device of',
   exported: 'took out',
   imported: 'brought in',
-  forgotten: 'took out of the records',
+  forgotten: 'took out of the records:',
 }
 
 /** Who did what to the firm's records, the latest first; the ledger says who wrote its entries. */
