@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
-import { type Db, openDatabase, refusePrivileged, withFirm } from '../../src/records/database.ts'
+import { type Db, lookIn, openDatabase, refusePrivileged, withFirm } from '../../src/records/database.ts'
 import { appendEntries } from '../../src/records/ledger.ts'
 import { migrate } from '../../src/records/migrate.ts'
 import { appDatabase, entryAbout, ownerDatabase, type SmallFirm, smallFirm } from './a-database.ts'
@@ -132,6 +132,37 @@ describe('firms apart, in the database itself', () => {
       await privileged.destroy()
       expect(said).to.contain(why)
     }
+  })
+
+  it('keeps firms apart however many look at once through how few connections, and whatever fails between', async () => {
+    const few = openDatabase(process.env.EVENSHOT_DATABASE_URL!, 2)
+    const [theirs, ours] = [new Set([other.c2, other.sr, other.pk]), new Set([one.c2, one.sr, one.pk])]
+    const look = async (i: number) => {
+      const [firm, own] = i % 2 === 0 ? [one, ours] : [other, theirs]
+      if (i % 7 === 3) {
+        // One that breaks takes nothing of the next along.
+        const broken = lookIn(few, firm.firmId, (trx) => Promise.all([trx('machine'), trx.raw('select 1 / 0')]))
+        return expect(await broken.catch((error) => error.code)).to.equal('22012')
+      }
+      if (i % 7 === 5) expect(await few('machine'), 'outside a firm').to.deep.equal([])
+      const [machines, [firmRow], again] = await lookIn(few, firm.firmId, (trx) =>
+        Promise.all([trx('machine').pluck('id'), trx('firm'), trx('machine').pluck('id')]),
+      )
+      expect(new Set(machines)).to.deep.equal(own)
+      expect(again).to.deep.equal(machines)
+      return expect(firmRow.id).to.equal(firm.firmId)
+    }
+    await Promise.all(Array.from({ length: 210 }, (_, i) => look(i)))
+    await few.destroy()
+  })
+
+  it('looks without writing: who only looks is refused by the database itself', async () => {
+    const write = lookIn(db, one.firmId, (trx) => trx('machine').where({ id: one.c2 }).update({ name: 'Another' }))
+    expect(await write.catch((error) => error.code)).to.equal('25006')
+    const nowhere = openDatabase('postgres://evenshot_app:x@127.0.0.1:9/none', 1)
+    const asked = lookIn(nowhere, one.firmId, (trx) => trx('machine'))
+    expect(await asked.catch((error) => error.code), 'a database that is not there').to.equal('ECONNREFUSED')
+    await nowhere.destroy()
   })
 
   it('migrates once, however often and however many ask', async () => {
