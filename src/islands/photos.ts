@@ -13,7 +13,14 @@ export async function smaller(file: File): Promise<string> {
   return canvas.toDataURL('image/jpeg', 0.8).split(',')[1]!
 }
 
-export type SentPhoto = { ok: true; name: string } | { ok: false; message: string }
+/** What to say of a file that this device cannot open as a picture. */
+export const noPicture = ({ name, type }: File): string =>
+  /hei[cf]/i.test(`${type} ${name}`)
+    ? 'This device cannot open HEIC pictures: let the camera save JPEG, or take the photo here.'
+    : 'This file is no picture.'
+
+/** Where the server cannot keep it however often it is sent, what it belongs to is saved without it. */
+export type SentPhoto = { ok: true; name: string } | { ok: false; message: string; forGood?: boolean }
 
 /** Sends a photo and learns its name. */
 export async function sendPhoto(image: string): Promise<SentPhoto> {
@@ -24,7 +31,9 @@ export async function sendPhoto(image: string): Promise<SentPhoto> {
       body: JSON.stringify({ image }),
     })
     const body = await answer.json()
-    return answer.ok ? { ok: true, name: body.name } : { ok: false, message: `The photo ${body.issues[0].message}.` }
+    if (answer.ok) return { ok: true, name: body.name }
+    const message = `The photo ${body.issues[0].message}.`
+    return { ok: false, message, ...((answer.status === 422 || answer.status === 507) && { forGood: true }) }
   } catch {
     return { ok: false, message: 'No connection: the photo waits on this device.' }
   }

@@ -37,7 +37,7 @@ export const test = base.extend<{ world: undefined; ines: Page; quiet: (page: Pa
     await use((page) => {
       page.on('console', (message) => {
         // A refusal the page itself answers in words is no fault of the page.
-        const refused = /status of 4(03|09|22)/.test(message.text()) && message.location().url.includes('/api/')
+        const refused = /status of (4(03|09|22)|507)/.test(message.text()) && message.location().url.includes('/api/')
         if (message.type() === 'error' && !refused) complaints.push(`console: ${message.text()}`)
       })
       page.on('pageerror', (error) => complaints.push(`page: ${error.message}`))

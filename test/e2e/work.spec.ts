@@ -219,6 +219,22 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
   )
   const photo = await page.request.get((await page.getByRole('img', { name: /as it sat/ }).getAttribute('src'))!)
   expect(photo.headers()['content-type']).toBe('image/jpeg')
+  // What this device cannot open is said; what the server has no room for waits here, and holds up nothing.
+  const heic = { name: 'IMG_4711.HEIC', mimeType: 'image/heic', buffer: Buffer.from('\0\0\0\x18ftypheic') }
+  await page.getByLabel('Photo', { exact: true }).setInputFiles(heic)
+  await expect(page.getByText('This device cannot open HEIC pictures')).toBeVisible()
+  const full = {
+    issues: [
+      {
+        path: 'image',
+        code: 'no_room',
+        message: 'could not be kept: the server has no room for photos. What you wrote is not lost',
+      },
+    ],
+  }
+  await page.route('**/api/photos', (route) => route.fulfill({ status: 507, json: full }))
+  await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/round.png')
+  await expect(page.getByText('the server has no room for photos')).toBeVisible()
   await page.getByRole('button', { name: 'Something else is off' }).click()
   const form = page.getByRole('form', { name: 'Something comes off' })
   await form.getByLabel('What').fill('Wire holder')
@@ -244,6 +260,9 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
     .getByRole('dialog')
     .getByRole('button', { name: /^Not tested now/ })
     .click()
+  // The photo was refused for good: what was done is written without it.
+  await expect(page.getByRole('status')).toContainText('the server has no room for photos')
+  await page.getByRole('button', { name: 'Save it without the photo' }).click()
   await page.waitForURL('**?lens=ledger&saved')
   const sheet = (await ledgerOf(page, id)).find(({ kind }) => kind === 'strip-down')!
   const held = (await ledgerOf(page, id)).filter(({ kind }) => kind === 'held')

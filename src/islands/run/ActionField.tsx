@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
-import { sendPhoto, smaller } from '../photos.ts'
+import { noPicture, sendPhoto, smaller } from '../photos.ts'
 import { runningClock, takes } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
 import { KeysFace } from './KeysFace.tsx'
@@ -133,7 +133,7 @@ function Photo({ onPhoto }: { onPhoto: (name: string) => void }) {
       setSays(told.message)
     } catch (error) {
       console.info('No photo could be made of it', error)
-      setSays('This file is no picture.')
+      setSays(noPicture(file))
     }
   }
   return (

@@ -11,7 +11,7 @@ import { AsideNote, lookAtMachine } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { sendPhoto, smaller } from '../photos.ts'
+import { noPicture, sendPhoto, smaller } from '../photos.ts'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { BeforeSheet } from './BeforeSheet.tsx'
@@ -38,6 +38,15 @@ function named(kept: KeptSheet, here: string, name: string): KeptSheet {
   return { ...kept, waiting, sheet: { ...kept.sheet, things } }
 }
 
+/** Without the photos that no server has taken. */
+function without(kept: KeptSheet): KeptSheet {
+  const things = kept.sheet.things.map((off) => ({
+    ...off,
+    photos: off.photos.filter((photo) => !(photo in kept.waiting)),
+  }))
+  return { ...kept, waiting: {}, sheet: { ...kept.sheet, things } }
+}
+
 /** A strip-down sheet of one machine: begun, kept, closed, written. */
 function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const { id: machineId } = bundle.machine
@@ -45,6 +54,8 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
   const [aside, setAside] = useState<string | null>(null)
   const [lost, setLost] = useState(false)
   const [says, setSays] = useState('')
+  /** The server said of a photo that it will not keep it. */
+  const [notKept, setNotKept] = useState(false)
   /** What presses and answers go by: a photo’s name may come while hands go on. */
   const latest = useRef<KeptSheet | null>(null)
   useEffect(() => {
@@ -92,7 +103,10 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
       const [first] = Object.entries(latest.current!.waiting)
       if (!first) return ''
       const told = await sendPhoto(first[1])
-      if (!told.ok) return told.message
+      if (!told.ok) {
+        setNotKept(told.forGood ?? false)
+        return told.message
+      }
       become(named(latest.current!, first[0], told.name))
     }
   }
@@ -138,7 +152,7 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
       setSays(await sendWaiting())
     } catch (error) {
       console.info('No photo could be made of it', error)
-      setSays('This file is no picture.')
+      setSays(noPicture(file))
     }
   }
   if (kept.sheet.closed)
@@ -151,6 +165,19 @@ function SheetPage({ bundle, noted, today, me, asked }: Props) {
         <button type="button" className="act min-h-[64px] text-[20px]" onClick={write}>
           Save it
         </button>
+        {notKept && (
+          <button
+            type="button"
+            className="plain min-h-[64px] text-[20px]"
+            onClick={() => {
+              become(without(latest.current!))
+              setNotKept(false)
+              void write()
+            }}
+          >
+            Save it without {Object.keys(kept.waiting).length === 1 ? 'the photo' : 'those photos'}
+          </button>
+        )}
       </div>
     )
   return (
