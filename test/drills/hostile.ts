@@ -13,6 +13,8 @@ import { addCounts, countsSoFar, roundsAsked } from './figures.ts'
 // signing in from elsewhere: that is what counts, and that nothing answers with a breakdown. Then so many odd bodies
 // over all endpoints. Go on with it: each run throws other ones.
 const bodies = roundsAsked(2000)
+/** A long run looks at the memory once more. */
+const quietAfter = 3000
 const application = await startApplication(['--own'], { EVENSHOT_SERVERS: '2' })
 let watching = true
 try {
@@ -52,6 +54,14 @@ try {
   console.log(
     `Memory of those who serve, MB: ${before} before, ${between} after the pictures, ${memoryMb(application)} after the bodies`,
   )
+  if (bodies >= quietAfter) {
+    // Whether it was only not given back yet.
+    for (let i = 0; i < 60; i += 1) {
+      await wait(1000)
+      await fetch(`${application.url}/livez`)
+    }
+    console.log(`${memoryMb(application)} MB after a quiet minute`)
+  }
   console.log(`In this run: ${JSON.stringify(counts)}`)
   console.log(`In all: ${JSON.stringify(addCounts('hostile', counts))}`)
   if (broken.length > 0) throw new Error(`Something broke down: ${broken.join('; ')}`)
