@@ -146,6 +146,24 @@ describe('work in the background', () => {
     expect(await waiting('reckon'), 'nothing waits any more').to.equal(0)
   })
 
+  it('is asked by the clock as whoever starts it says, and no more where nothing is said', async () => {
+    const clocks = async () =>
+      owner.withSchema('job_queue').from('schedule').orderBy('name').select('name', 'cron', 'timezone')
+    const by = {
+      backup: { cron: '30 3 * * *', timeZone: 'Europe/London' },
+      nightly: { cron: '40 2 * * *', timeZone: 'UTC' },
+    }
+    const stop = await workOn(url, nothing, by, (error) => errors.push(error.message))
+    expect(await clocks()).to.deep.equal([
+      { name: 'backup', cron: '30 3 * * *', timezone: 'Europe/London' },
+      { name: 'nightly', cron: '40 2 * * *', timezone: 'UTC' },
+    ])
+    await stop()
+    const stopWithout = await work({})
+    expect(await clocks()).to.deep.equal([])
+    await stopWithout()
+  })
+
   it('asks every firm to tidy, once a night', async () => {
     const { signal } = new AbortController()
     const all = handlers(db, { signal, tell: () => undefined, backUp: async () => undefined })
