@@ -1,13 +1,11 @@
-import { join } from 'node:path'
 import { seedDemo } from '../src/demo/seed.ts'
 import { accountByEmail, firmIds } from '../src/records/accounts.ts'
 import { openDatabase } from '../src/records/database.ts'
 import { now } from '../src/services/clock.ts'
 import { demoSignIn } from '../src/services/demo-firm.ts'
 import { type Cluster, startCluster } from './cluster.ts'
-import { backupFolder, bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
-import { makeBackup } from './dump.ts'
-import { sealIfAsked } from './seal.ts'
+import { bringUpToDate, type DatabaseUrls, givenDatabase, privateDatabase } from './database.ts'
+import { saveBefore } from './save-before.ts'
 
 export interface ReadyDatabase {
   urls: DatabaseUrls
@@ -38,7 +36,7 @@ export async function readyDatabase(dataDir: string, ownOnly: boolean): Promise<
  * @returns whether the demo firm is loaded
  */
 async function prepare(urls: DatabaseUrls, dataDir: string, ownOnly: boolean): Promise<boolean> {
-  const steps = await bringUpToDate(urls, () => saveBefore(urls, dataDir))
+  const steps = await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, dataDir, steps))
   if (steps.length > 0) console.log(`Database brought up to date: ${steps.join(', ')}`)
   const db = openDatabase(urls.appUrl, 4)
   try {
@@ -55,13 +53,4 @@ async function prepare(urls: DatabaseUrls, dataDir: string, ownOnly: boolean): P
   } finally {
     await db.destroy()
   }
-}
-
-/** A database with data in it changes its shape only after a backup: going back is restoring it. */
-async function saveBefore(urls: DatabaseUrls, dataDir: string): Promise<void> {
-  const now = new Date()
-  const folder = backupFolder(dataDir, now)
-  console.log(`A backup before the database is brought up to date: ${folder}`)
-  await makeBackup(urls.ownerUrl, join(dataDir, 'files'), folder, now)
-  await sealIfAsked(folder)
 }

@@ -5,10 +5,11 @@ import { openDatabase } from '../src/records/database.ts'
 import { tellEveryFirm } from '../src/services/signing-in/tell.ts'
 import { startCluster } from './cluster.ts'
 import { bringUpToDate, givenDatabase, privateDatabase } from './database.ts'
-import { makeBackup, readBackup } from './dump.ts'
+import { readBackup } from './dump.ts'
 import { locked, root } from './install.mjs'
 import { isRunning } from './running.ts'
-import { sealedEnding, sealIfAsked, unseal } from './seal.ts'
+import { saveBefore } from './save-before.ts'
+import { sealedEnding, unseal } from './seal.ts'
 
 // `npm run restore -- folder [--replace]`: reads a backup, compares it, and only then puts it in place. A sealed one takes
 // its key too: `npm run restore -- file.tar.age --key=file`.
@@ -61,7 +62,7 @@ async function restore(from: string): Promise<void> {
     })
     if (there) console.log(`What stood here before is set aside as the database ${aside}.`)
     const urls = await privateDatabase(cluster, dataDir)
-    await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, steps))
+    await bringUpToDate(urls, (steps) => saveBefore(urls.ownerUrl, dataDir, steps))
     await sayRestored(urls.appUrl)
     console.log(`Restored and compared: the backup of ${madeAt}.`)
   } catch (error) {
@@ -77,12 +78,4 @@ async function restore(from: string): Promise<void> {
 async function sayRestored(appUrl: string): Promise<void> {
   const db = openDatabase(appUrl, 1)
   await tellEveryFirm(db, 'restored').finally(() => db.destroy())
-}
-
-/** An older backup is brought up to date like any other database: after a backup of its own. */
-async function saveBefore(ownerUrl: string, steps: string[]): Promise<void> {
-  const now = new Date()
-  const folder = join(dataDir, 'backups', `before-${steps[0]}-${now.toISOString().replace(/\D/g, '').slice(0, 14)}`)
-  await makeBackup(ownerUrl, join(dataDir, 'files'), folder, now)
-  await sealIfAsked(folder)
 }
