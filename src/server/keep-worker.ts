@@ -11,7 +11,7 @@ export interface WorkerTask {
   timeZone: string
 }
 
-export type WorkerSaid = { ready: true } | { firmId: string; count: number } | { backup: string } | { error: string }
+export type WorkerSaid = { firmId: string; count: number } | { backup: string } | { error: string }
 
 /**
  * Starts the thread that works in the background, beside however many others do on the same database, until told to
@@ -26,7 +26,7 @@ export function startWorker(task: WorkerTask) {
     thread.on('message', (said: WorkerSaid) => {
       if ('error' in said) log.error({ err: said.error }, 'background work goes on')
       else if ('count' in said) log.info(said, 'reckoned what waited')
-      else if ('backup' in said) log.info({ said: said.backup }, 'the nightly backup is made')
+      else log.info({ said: said.backup }, 'the nightly backup is made')
     })
     thread.on('error', (error) => log.error({ err: error }, 'the worker broke'))
     ended = new Promise((resolve) => thread.once('exit', () => resolve()))

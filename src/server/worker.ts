@@ -22,7 +22,6 @@ const stop = await workOn(
   },
   (error) => say({ error: String(error.stack ?? error) }),
 )
-say({ ready: true })
 parentPort!.once('message', async () => {
   stopping.abort()
   await stop().catch((error) => say({ error: String(error) }))
