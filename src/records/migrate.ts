@@ -7,6 +7,7 @@ import * as photos from './migrations/0003-photos.ts'
 import * as pasts from './migrations/0004-pasts.ts'
 import * as signingIn from './migrations/0005-signing-in.ts'
 import * as keeping from './migrations/0006-keeping.ts'
+import * as theirOwnTraces from './migrations/0007-their-own-traces.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -16,6 +17,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0004-pasts', up: pasts.up },
   { name: '0005-signing-in', up: signingIn.up },
   { name: '0006-keeping', up: keeping.up },
+  { name: '0007-their-own-traces', up: theirOwnTraces.up },
 ]
 
 /** Every step that this version knows, in order. */

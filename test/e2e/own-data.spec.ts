@@ -266,6 +266,7 @@ test.describe
       const there = watched(await browser.newPage({ baseURL: elsewhere.url }))
       try {
         await there.goto('/first-run')
+        await awake(there)
         const section = there.locator('section', { hasText: 'bring in a firm' })
         const give = (bytes: Buffer) =>
           section

@@ -94,12 +94,26 @@ describe('a person who is forgotten', () => {
     const opened = await signIn(db, email, 'a long phrase', caller)
     if (!opened.ok) throw new Error('could not sign in')
     expect(await everything()).to.include('A phone of Odile')
+    // What the owner did about somebody is the owner's line, and keeps saying from where.
+    await withFirm(db, firm.firmId, (trx) =>
+      trx('security_event').insert({
+        firm_id: firm.firmId,
+        id: randomUUID(),
+        at: testNow,
+        what: 'link-made',
+        technician_id: firm.ines,
+        about_id: firm.odile,
+        place: "the owner's own network",
+        device: '',
+      }),
+    )
     await change('technician', firm.odile, { leftOn: '2026-11-25' })
     const told = await forget(db, actor(firm), 'technician', firm.odile, testNow)
     if (!told.ok) throw new Error(JSON.stringify(told.issues))
     expect(told.named.map(({ subjectId }) => subjectId)).to.deep.equal([firm.c2])
     const left = await everything()
     for (const trace of ['Odilia', email, 'A phone of Odile', '203.0.113']) expect(left, trace).not.to.include(trace)
+    expect(left).to.include("the owner's own network")
     expect(left.match(/odilia unmistakable/g), 'the ledger keeps words as they were typed').to.have.length(1)
     const { rows } = await owner.raw('select count(*) as n from entry where firm_id = ? and recorded_by = ?', [
       firm.firmId,

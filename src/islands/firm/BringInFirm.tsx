@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { island } from '../island.tsx'
 import { Form } from '../records/Form.tsx'
 import { typedText, wrongAt } from '../records/form-values.ts'
@@ -10,11 +11,10 @@ function BringInFirm() {
     <div className="flex flex-col gap-3">
       <label className="plain inline-flex cursor-pointer items-center self-start has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
         {file ? file.name : 'Choose the file'}
-        <input
-          type="file"
+        <FileInput
           accept="application/json,.json,application/zip,.zip"
           className="sr-only"
-          onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+          onChosen={(chosen) => setFile(chosen ?? null)}
         />
       </label>
       <Form

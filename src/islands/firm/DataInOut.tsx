@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useState } from 'react'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { island } from '../island.tsx'
@@ -172,12 +173,7 @@ function PassportSheet({ onClose }: { onClose: () => void }) {
     >
       <label className="plain inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
         Choose the file
-        <input
-          type="file"
-          accept="application/json,.json"
-          className="sr-only"
-          onChange={(event) => void choose(event.target.files?.[0])}
-        />
+        <FileInput accept="application/json,.json" className="sr-only" onChosen={(file) => void choose(file)} />
       </label>
       {passport && (
         <>

@@ -1,5 +1,6 @@
 import { type ReactNode, useMemo, useRef, useState } from 'react'
 import { type DateForm, fittingForms } from '../../core/files/parse-cells.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { Judged } from '../../views/judged-row.ts'
@@ -123,11 +124,10 @@ export function FileImport<R extends Judged>({
           <p className="m-0 mt-1 text-second">{kind.about} Commas, semicolons or tabs; up to 5 MB.</p>
           <label className="plain mt-2 inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
             {table ? 'Another file' : 'Choose a file'}
-            <input
-              type="file"
+            <FileInput
               accept=".csv,.txt,.tsv,text/csv,text/plain"
               className="sr-only"
-              onChange={(event) => void choose(event.target.files?.[0])}
+              onChosen={(file) => void choose(file)}
             />
           </label>
           {table && (

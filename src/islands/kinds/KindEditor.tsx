@@ -1,6 +1,7 @@
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { type Kind, withOptions } from '../../core/kinds/kind.ts'
 import type { Issue } from '../../core/parse/parse-strict.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { dayLong, figure } from '../../ui/format.ts'
 import { fetchedAtRest } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
@@ -42,7 +43,6 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
   /** As it was before each step, the last at the end. */
   const [past, setPast] = useState<Kind[]>([])
   const [id] = useState(newId)
-  const file = useRef<HTMLInputElement>(null)
   const becomes = (next: Kind) => {
     setMoves(null)
     setKind(next)
@@ -85,7 +85,6 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
       ])
     }
     setBusy('')
-    if (file.current) file.current.value = ''
   }
   const preview = async () => {
     setBusy('Reckoning every machine of this kind twice …')
@@ -200,13 +199,7 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
           </div>
           <label className="mt-4 flex max-w-[420px] min-w-0 flex-col gap-0.5 border-t border-hair pt-3">
             <span className="slim text-[14px]">All of it from a file, as “As a file” gave it</span>
-            <input
-              ref={file}
-              type="file"
-              accept="application/json,.json"
-              className="field w-full min-w-0"
-              onChange={(event) => bring(event.target.files?.[0])}
-            />
+            <FileInput accept="application/json,.json" className="field w-full min-w-0" onChosen={bring} />
           </label>
         </section>
         <aside className="shrink-0 border-hair px-5 pt-3 pb-8 lg:w-[440px] lg:border-l" aria-label="What this moves">

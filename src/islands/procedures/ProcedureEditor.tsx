@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Issue } from '../../core/parse/parse-strict.ts'
 import { copyWay, ownVersionOf, type StepPlace, withoutWay } from '../../core/procedures/change-procedure.ts'
@@ -7,6 +7,7 @@ import { lanesOf } from '../../core/procedures/lanes.ts'
 import { planRun } from '../../core/procedures/plan.ts'
 import type { Procedure } from '../../core/procedures/procedure.ts'
 import { doseMeasures } from '../../core/standing/dose-measures.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { ProcedurePage } from '../../views/procedure-page.ts'
 import { island } from '../island.tsx'
@@ -42,7 +43,6 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
   const [id] = useState(newId)
   /** Fields begin anew where something else stands in them. */
   const [round, setRound] = useState(0)
-  const file = useRef<HTMLInputElement>(null)
   const checked = useMemo(() => checkOwnProcedure(JSON.parse(JSON.stringify(procedure))), [procedure])
   const issues = checked.ok ? told : checked.issues
   const type = (next: Procedure) => {
@@ -75,7 +75,6 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
       const message = error instanceof SyntaxError ? 'This file is not JSON.' : String(error)
       setTold([{ path: '', code: 'json', message }])
     }
-    if (file.current) file.current.value = ''
   }
   const save = async () => {
     setBusy('Saving …')
@@ -145,13 +144,7 @@ function ProcedureEditor({ page, today }: { page: ProcedurePage; today: string }
           <StepList procedure={procedure} place={place} onPlace={setPlace} onType={type} onChange={step} />
           <label className="mt-4 flex max-w-[420px] min-w-0 flex-col gap-0.5 border-t border-hair pt-3">
             <span className="slim text-[14px]">All of it from a file, as “As a file” gave it</span>
-            <input
-              ref={file}
-              type="file"
-              accept="application/json,.json"
-              className="field w-full min-w-0"
-              onChange={(event) => bring(event.target.files?.[0])}
-            />
+            <FileInput accept="application/json,.json" className="field w-full min-w-0" onChosen={bring} />
           </label>
         </section>
         <aside

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { noPicture, sendPhoto, smaller } from '../photos.ts'
 import { runningClock, takes } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
@@ -139,13 +140,7 @@ function Photo({ onPhoto }: { onPhoto: (name: string) => void }) {
   return (
     <label className="mt-4 flex min-h-[64px] max-w-[320px] cursor-pointer items-center justify-center border-2 border-deep bg-field px-4 text-[20px] font-semibold">
       {says || 'Take a photo'}
-      <input
-        type="file"
-        accept="image/*"
-        capture="environment"
-        className="sr-only"
-        onChange={(event) => take(event.target.files?.[0])}
-      />
+      <FileInput accept="image/*" capture="environment" className="sr-only" onChosen={(file) => void take(file)} />
     </label>
   )
 }
