@@ -1,7 +1,7 @@
 import { array, object, string } from 'yup'
-import { dateForms } from '../core/files/parse-cells.ts'
 import { type Kept, recordSchemas } from '../core/firm/records.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
+import { dateForms } from '../core/typed/read-day.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptNamed } from '../records/kept.ts'
 import type { JudgedCustomer } from '../views/judged-row.ts'

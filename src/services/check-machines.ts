@@ -1,8 +1,9 @@
 import { array, object, string } from 'yup'
-import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
 import { kinds } from '../core/kinds/index.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
+import { numberIn } from '../core/typed/read-as.ts'
+import { type DateForm, dateForms, dayOf } from '../core/typed/read-day.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { keptNamed } from '../records/kept.ts'
 import { machinesBySerial } from '../records/machines.ts'
@@ -94,10 +95,10 @@ function readRow(row: Row, usualKind: string, form: DateForm, today: string): Ju
   if (!text('site')) return unreadable('the site is empty')
   const kind = text('kind') ? kindNamed(text('kind')) : usualKind
   if (!kind) return unreadable(`"${text('kind')}" is no kind of machine known here`)
-  const takenOn = text('takenOn') ? parseDateCell(text('takenOn'), form) : undefined
+  const takenOn = text('takenOn') ? dayOf(text('takenOn'), form) : undefined
   if (takenOn === null) return unreadable(`"${text('takenOn')}" is not a date`)
   if (takenOn && takenOn > today) return unreadable(`${takenOn} is in the future`)
-  const count = text('count') ? parseCountCell(text('count')) : undefined
+  const count = text('count') ? numberIn(text('count'), { whole: true }) : undefined
   if (count === null) return unreadable(`"${text('count')}" is not a count`)
   const name = text('name') || [text('maker'), text('model')].filter(Boolean).join(' ') || text('serial')
   if (!name) return unreadable('neither a name, a model nor a serial number says which machine it is')

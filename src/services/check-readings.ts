@@ -1,6 +1,5 @@
 import { array, object, string } from 'yup'
 import { judgeRows } from '../core/files/judge-rows.ts'
-import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
 import { kindById } from '../core/kinds/index.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
@@ -9,6 +8,8 @@ import { parseStrict } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
 import { effective } from '../core/standing/histories.ts'
 import { siteOpening } from '../core/standing/site-opening.ts'
+import { numberIn } from '../core/typed/read-as.ts'
+import { type DateForm, dateForms, dayOf } from '../core/typed/read-day.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { keptById } from '../records/kept.ts'
 import { entriesOfKinds } from '../records/ledger.ts'
@@ -58,9 +59,9 @@ function readRow(row: FileRow, machine: MachineBySerial | undefined, form: DateF
     return { verdict: 'unknown-machine', reason }
   }
   const known = { machineId: machine.id, machineName: machine.name }
-  const happenedOn = parseDateCell(row.date, form)
+  const happenedOn = dayOf(row.date, form)
   if (happenedOn === null) return { ...known, verdict: 'unreadable', reason: `"${row.date}" is not a date` }
-  const count = parseCountCell(row.count)
+  const count = numberIn(row.count, { whole: true })
   if (count === null) return { ...known, verdict: 'unreadable', reason: `"${row.count}" is not a count` }
   return { ...known, verdict: 'taken', happenedOn, count }
 }

@@ -1,5 +1,4 @@
 import { array, object, string } from 'yup'
-import { type DateForm, dateForms, parseCountCell, parseDateCell } from '../core/files/parse-cells.ts'
 import { readWork } from '../core/files/read-work.ts'
 import { kindById } from '../core/kinds/index.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
@@ -7,6 +6,8 @@ import { jot } from '../core/ledger/jot.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
+import { numberIn } from '../core/typed/read-as.ts'
+import { type DateForm, dateForms, dayOf } from '../core/typed/read-day.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { siteZones } from '../records/kept.ts'
 import { entriesOf } from '../records/ledger.ts'
@@ -85,10 +86,10 @@ function readRow(
   }
   const known = { machineId: machine.id, machineName: machine.name, machineKind: machine.kind }
   const unreadable = (reason: string): JudgedWork => ({ ...known, verdict: 'unreadable', reason })
-  const happenedOn = parseDateCell(row.date, form)
+  const happenedOn = dayOf(row.date, form)
   if (happenedOn === null) return unreadable(`"${row.date}" is not a date`)
   if (happenedOn > today) return unreadable(`${happenedOn} is in the future`)
-  const count = row.count.trim() ? parseCountCell(row.count) : undefined
+  const count = row.count.trim() ? numberIn(row.count, { whole: true }) : undefined
   if (count === null) return unreadable(`"${row.count}" is not a count`)
   const group = row.group.trim() ? Number(row.group.trim()) : undefined
   if (group !== undefined && !(Number.isInteger(group) && group >= 1 && group <= 4))

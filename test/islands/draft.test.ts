@@ -4,7 +4,7 @@ import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { dayAt } from '../../src/core/quantity/site-time.ts'
 import { tasksToWrite } from '../../src/core/standing/tasks/index.ts'
 import { openDays } from '../../src/core/usage/open-days.ts'
-import { type Draft, decimal, emptyDraft } from '../../src/islands/entry/draft.ts'
+import { type Draft, emptyDraft } from '../../src/islands/entry/draft.ts'
 import { entriesOfDraft } from '../../src/islands/entry/entries-of-draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
 import { guessColumns, readFile, refusedCsv } from '../../src/islands/import/read-file.ts'
@@ -328,10 +328,6 @@ describe('a visit being written', () => {
     const at = (happenedOn: string) => make({ note: 'x', happenedOn }).entries[0]!.entry.happenedAt
     expect(at('2026-11-26')).to.equal('2026-11-26T10:20:00.000Z')
     expect(at('2026-11-20')).to.equal('2026-11-20T12:00:00.000Z')
-  })
-
-  it('reads decimals with a point or a comma', () => {
-    expect(['9,2', ' 9.2 ', '0', '', 'x', '1,2,3'].map(decimal)).to.deep.equal([9.2, 9.2, 0, null, null, null])
   })
 })
 

@@ -2,7 +2,14 @@ import { expect } from 'chai'
 import type { Envelope, Kept, RecordedEntry } from '../../src/core/ledger/entry.ts'
 import type { Standing } from '../../src/core/standing/standing.ts'
 import { ledgerNotes } from '../../src/islands/machine/ledger-notes.ts'
-import { typedNumber, typedText, wrongAt } from '../../src/islands/records/form-values.ts'
+import {
+  countReads,
+  type FieldSpec,
+  readNumbers,
+  typedNumber,
+  typedText,
+  wrongAt,
+} from '../../src/islands/records/form-values.ts'
 import { retired, siteRecord, typed } from '../../src/islands/records/record-fields.ts'
 import { countWords } from '../../src/islands/round/count-words.ts'
 import { dueSentence, governs, title } from '../../src/islands/standing-words.ts'
@@ -140,13 +147,38 @@ describe('what is typed into a form', () => {
   it('is read as people write it', () => {
     expect(typedText({ name: '  Marl  ' }, 'name')).to.equal('Marl')
     expect(typedText({}, 'name')).to.equal('')
-    expect(typedNumber({ n: ' 12,5 ' }, 'n')).to.equal(12.5)
+    expect(typedNumber({ n: '12.5' }, 'n')).to.equal(12.5)
     expect(typedNumber({ n: '' }, 'n')).to.equal(undefined)
-    expect(typedNumber({ n: 'twelve' }, 'n')).to.be.NaN
     expect(wrongAt('n', 'is missing')).to.deep.equal({
       ok: false,
       issues: [{ path: 'n', code: 'typed', message: 'is missing' }],
     })
+  })
+
+  it('is read as its fields take it, and what cannot be is said at its field', () => {
+    const field = (id: string, reads = {}, unit?: string): FieldSpec => ({
+      id,
+      label: id,
+      kind: 'number',
+      reads,
+      ...(unit && { unit }),
+    })
+    const fields = [
+      field('count', countReads),
+      field('pressure', {}, 'bar'),
+      field('fee'),
+      { id: 'name', label: 'Name' },
+    ]
+    expect(readNumbers(fields, { count: '84.210', pressure: '130,5 psi', fee: '', name: '1.5' })).to.deep.equal({
+      values: { count: '84210', pressure: '8.9976579', fee: '', name: '1.5' },
+      wrong: [],
+    })
+    expect(readNumbers(fields, { count: '84.2', pressure: 'much', fee: '1.234', name: '' }).wrong).to.deep.equal([
+      { id: 'count', message: 'count is no whole number' },
+      { id: 'pressure', message: 'pressure is no number' },
+      { id: 'fee', message: 'fee can be two: say which' },
+    ])
+    expect(readNumbers(fields, { count: 'unknown' })).to.deep.equal({ values: { count: '' }, wrong: [] })
   })
 
   it('becomes a record without what was left empty', () => {
@@ -159,7 +191,7 @@ describe('what is typed into a form', () => {
       timeZone: 'Europe/London',
       accessNote: '',
       supplyId: '',
-      altitudeM: '120,5',
+      altitudeM: '120.5',
       latitude: '',
       longitude: '',
       retiredOn: '',

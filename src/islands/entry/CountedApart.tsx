@@ -1,5 +1,6 @@
 import type { Kind } from '../../core/kinds/kind.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { apartSlots, type Draft } from './draft.ts'
 
 interface Props {
@@ -18,14 +19,14 @@ export function CountedApart({ draft, onChange, kind, before, issues }: Props) {
       {apartSlots(kind).map(({ slot, name }) => (
         <label key={slot} className="flex flex-col gap-0.5 text-[14px]">
           <span className="slim">{`${name[0]!.toUpperCase()}${name.slice(1)}`}</span>
-          <input
+          <NumberInput
             className="field mono w-[96px] text-right"
-            inputMode="numeric"
             autoComplete="off"
-            value={draft.apart[slot] ?? ''}
+            text={draft.apart[slot] ?? ''}
             aria-label={`${name}, counted apart`}
             aria-invalid={issues.has(`apart ${slot}`)}
-            onChange={(event) => onChange({ apart: { ...draft.apart, [slot]: event.target.value } })}
+            onText={(text) => onChange({ apart: { ...draft.apart, [slot]: text } })}
+            reads={{ whole: true }}
           />
           {issues.has(`apart ${slot}`) ? (
             <b className="max-w-[150px] text-[13px] text-seal-ink">{issues.get(`apart ${slot}`)}</b>

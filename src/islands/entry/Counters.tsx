@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { CountedApart } from './CountedApart.tsx'
 import type { Draft } from './draft.ts'
 import { type Expected, verdict } from './expected-count.ts'
@@ -52,16 +53,16 @@ export function Counters({
               {name.split(',')[1] ?? (name.toLowerCase() === unit ? '' : unit)}
             </span>
           </span>
-          <input
+          <NumberInput
             className="field mono w-[112px] text-right"
-            inputMode="numeric"
             ref={first}
             name="counter"
             autoComplete="off"
-            value={draft.counter}
-            onChange={(event) => onChange({ counter: event.target.value })}
+            text={draft.counter}
+            onText={(text) => onChange({ counter: text })}
             aria-invalid={issues.has('counter')}
             aria-describedby="counter-says"
+            reads={{ whole: true }}
           />
         </label>
         {expected && <PlausibilityRule expected={expected} text={draft.counter} />}
@@ -88,14 +89,14 @@ export function Counters({
           {meterName}
           <span className="block text-[13px] text-second">litres, if there is one</span>
         </span>
-        <input
+        <NumberInput
           className="field mono w-[112px] text-right"
-          inputMode="numeric"
           name="meter"
           autoComplete="off"
-          value={draft.meter}
-          onChange={(event) => onChange({ meter: event.target.value })}
+          text={draft.meter}
+          onText={(text) => onChange({ meter: text })}
           aria-invalid={issues.has('meter')}
+          reads={{ whole: true }}
         />
         {issues.has('meter') && <b className="text-[13px] text-seal-ink">{issues.get('meter')}</b>}
       </label>

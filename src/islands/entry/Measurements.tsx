@@ -1,8 +1,10 @@
 import { instances } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { asReckoned, quantity } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { type Draft, decimal } from './draft.ts'
+import { type Draft, measureReads } from './draft.ts'
 import { InstrumentChoice } from './InstrumentChoice.tsx'
 
 interface Props {
@@ -23,14 +25,14 @@ export function Measurements({ draft, onChange, kind, instruments, issues }: Pro
       name: many > 1 ? `${measure.name}, group ${i + 1}` : measure.name,
     }))
   })
-  const field = (state: 'found' | 'left', key: string, name: string) => (
-    <input
+  const field = (state: 'found' | 'left', key: string, name: string, unit: string) => (
+    <NumberInput
       className="field mono w-full min-w-0 text-right"
-      inputMode="decimal"
       aria-label={`${name}, as ${state}`}
       aria-invalid={issues.has(`measure:${key}:${state}`)}
-      value={draft[state][key] ?? ''}
-      onChange={(event) => onChange({ [state]: { ...draft[state], [key]: event.target.value } })}
+      text={draft[state][key] ?? ''}
+      onText={(text) => onChange({ [state]: { ...draft[state], [key]: text } })}
+      reads={measureReads(unit)}
     />
   )
   const filled = rows.filter(({ key }) => draft.found[key] || draft.left[key]).length
@@ -45,15 +47,17 @@ export function Measurements({ draft, onChange, kind, instruments, issues }: Pro
         <span className="slim text-right text-[13px] text-second">as left</span>
         <span className="slim text-[13px] text-second">good</span>
         {rows.map(({ measure, key, name }) => {
-          const typed = decimal(draft.left[key] ?? '') ?? decimal(draft.found[key] ?? '')
+          const typed =
+            numberIn(draft.left[key] ?? '', measureReads(measure.unit)) ??
+            numberIn(draft.found[key] ?? '', measureReads(measure.unit))
           const last = typed === null ? null : asReckoned(typed, measure.unit)
           const [from, to] = [quantity(measure.good.from, measure.unit), quantity(measure.good.to, measure.unit)]
           const outside = last !== null && (last < measure.good.from || last > measure.good.to)
           return (
             <div key={key} className="contents">
               <span className="narrow leading-tight">{name}</span>
-              {field('found', key, name)}
-              {field('left', key, name)}
+              {field('found', key, name, measure.unit)}
+              {field('left', key, name, measure.unit)}
               <span
                 className={`mono text-[13px] whitespace-nowrap ${outside ? 'font-semibold text-brass-ink' : 'text-second'}`}
               >

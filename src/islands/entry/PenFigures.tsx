@@ -1,7 +1,9 @@
 import type { WaterFigureName } from '../../core/ledger/water-figure-names.ts'
 import type { Treatment } from '../../core/standing/water/treatment-before.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { firmUnit } from '../../ui/quantity.ts'
 import type { Draft } from './draft.ts'
+import { measureReads } from './draft.ts'
 
 /** What is read off a pen or a paper at one point of the water. */
 interface PenRow {
@@ -63,13 +65,13 @@ export function PenFigures({ draft, onChange, rows, issues }: Props) {
         const words = unit === '°C' ? firmUnit(unit) : unit
         return (
           <label key={slot} className="flex items-center gap-1.5 text-[14px] text-second">
-            <input
+            <NumberInput
               className="field mono w-[72px] text-right text-ink"
-              inputMode="decimal"
               aria-label={`${row.name}: ${name}`}
-              value={draft.figures[slot] ?? ''}
+              text={draft.figures[slot] ?? ''}
               aria-invalid={issues.has(slot)}
-              onChange={(event) => onChange({ figures: { ...draft.figures, [slot]: event.target.value } })}
+              onText={(text) => onChange({ figures: { ...draft.figures, [slot]: text } })}
+              reads={figure === 'testTempC' ? measureReads(unit) : {}}
             />
             {words}
             {issues.has(slot) && <b className="text-[13px] text-seal-ink">{issues.get(slot)}</b>}

@@ -1,4 +1,4 @@
-import { parseCountCell } from '../../core/files/parse-cells.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
 import type { Expected } from './expected-count.ts'
 
@@ -8,7 +8,7 @@ export function PlausibilityRule({ expected, text }: { expected: Expected; text:
   const from = expected.last
   const to = expected.high + (expected.high - from) * 0.25 + 1
   const x = (count: number) => 8 + Math.max(0, Math.min(1, (count - from) / (to - from))) * (width - 18)
-  const count = parseCountCell(text)
+  const count = numberIn(text, { whole: true })
   const outside = count !== null && (count < from || count > to)
   return (
     <svg width={width} height={44} viewBox={`0 0 ${width} ${44}`} className="max-w-full" aria-hidden="true">

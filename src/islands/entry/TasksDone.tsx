@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { type HardnessUnit, hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { acidNames, acids } from '../../core/scale/acid.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { firmUnit } from '../../ui/quantity.ts'
 import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import { title } from '../standing-words.ts'
@@ -92,12 +93,11 @@ function Descaled({ draft, onChange, issues }: Pick<Props, 'draft' | 'onChange' 
     <label className="flex flex-col gap-0.5 text-[14px]">
       <span className="slim">{label}</span>
       <span className="flex items-center gap-1.5">
-        <input
+        <NumberInput
           className="field mono w-[84px] text-right"
-          inputMode="decimal"
-          value={draft[slot]}
+          text={draft[slot]}
           aria-invalid={issues.has(slot)}
-          onChange={(event) => onChange({ [slot]: event.target.value })}
+          onText={(text) => onChange({ [slot]: text })}
           // Letters tick tasks elsewhere; here they are typed.
           onKeyDown={(event) => event.stopPropagation()}
         />

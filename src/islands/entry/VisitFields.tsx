@@ -1,4 +1,5 @@
 import { type VisitTerms, visitTerms, visitTermsWords } from '../../core/ledger/visit-terms.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import type { Draft } from './draft.ts'
 
 interface Props {
@@ -66,13 +67,13 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
           {time('went', 'Left')}
           <label className="flex items-center gap-2">
             <span className="text-second">Work</span>
-            <input
+            <NumberInput
               className="field mono w-[72px] text-right"
-              inputMode="numeric"
               aria-label="Minutes of work"
               aria-invalid={issues.has('minutes')}
-              value={draft.minutes}
-              onChange={(event) => onChange({ minutes: event.target.value })}
+              text={draft.minutes}
+              onText={(text) => onChange({ minutes: text })}
+              reads={{ whole: true }}
             />
             <span className="text-second">min</span>
             {issues.has('minutes') && <b className="text-[13px] text-seal-ink">{issues.get('minutes')}</b>}

@@ -1,11 +1,16 @@
 import { dropCount } from '../../core/quantity/drop-kit.ts'
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
 import type { Treatment } from '../../core/standing/water/treatment-before.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { type Draft, decimal, emptyTest, type TestDraft, testSlots } from './draft.ts'
+import { type Draft, emptyTest, type TestDraft, testSlots } from './draft.ts'
 import { InstrumentChoice } from './InstrumentChoice.tsx'
 import { PenFigures, penRows } from './PenFigures.tsx'
+
+/** No strip ends higher, in any unit. */
+const stripReads = { to: 999 }
 
 interface Props {
   draft: Draft
@@ -43,35 +48,35 @@ export function WaterTests({ draft, onChange, treatment, carbon, instruments, is
             <span className="w-[130px]">{name}</span>
             {test.method === 'drops' ? (
               <>
-                <input
+                <NumberInput
                   className="field mono w-[72px] text-right"
-                  inputMode="numeric"
                   aria-label={`${name}: drops`}
-                  value={test.drops}
+                  text={test.drops}
                   aria-invalid={issues.has(slot)}
-                  onChange={(event) => change(slot, { drops: event.target.value })}
+                  onText={(text) => change(slot, { drops: text })}
                   onKeyDown={(event) => oneDrop(event, test, (drops) => change(slot, { drops }))}
+                  reads={{ whole: true }}
                 />
-                <Drops count={decimal(test.drops) ?? 0} />
+                <Drops count={numberIn(test.drops, { whole: true }) ?? 0} />
               </>
             ) : (
               <span className="flex items-center gap-1.5">
-                <input
+                <NumberInput
                   className="field mono w-[72px] text-right"
-                  inputMode="decimal"
                   aria-label={`${name}: zone from`}
-                  value={test.low}
+                  text={test.low}
                   aria-invalid={issues.has(slot)}
-                  onChange={(event) => change(slot, { low: event.target.value })}
+                  onText={(text) => change(slot, { low: text })}
+                  reads={stripReads}
                 />
                 to
-                <input
+                <NumberInput
                   className="field mono w-[72px] text-right"
-                  inputMode="decimal"
                   aria-label={`${name}: zone to`}
-                  value={test.high}
+                  text={test.high}
                   aria-invalid={issues.has(slot)}
-                  onChange={(event) => change(slot, { high: event.target.value })}
+                  onText={(text) => change(slot, { high: text })}
+                  reads={stripReads}
                 />
               </span>
             )}
@@ -95,12 +100,11 @@ export function WaterTests({ draft, onChange, treatment, carbon, instruments, is
       <div className="flex flex-wrap items-center gap-3 text-[14px] text-second">
         <label className="flex items-center gap-2">
           One drop is
-          <input
+          <NumberInput
             className="field mono w-[64px] text-right"
-            inputMode="decimal"
             aria-label="One drop is worth"
-            value={draft.perDrop}
-            onChange={(event) => onChange({ perDrop: event.target.value })}
+            text={draft.perDrop}
+            onText={(text) => onChange({ perDrop: text })}
           />
         </label>
         <label>
@@ -131,13 +135,13 @@ export function WaterTests({ draft, onChange, treatment, carbon, instruments, is
 function oneDrop(event: React.KeyboardEvent, test: TestDraft, set: (drops: string) => void) {
   if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
   event.preventDefault()
-  set(String(Math.max(0, (decimal(test.drops) ?? 0) + (event.key === 'ArrowUp' ? 1 : -1))))
+  set(String(Math.max(0, (numberIn(test.drops, { whole: true }) ?? 0) + (event.key === 'ArrowUp' ? 1 : -1))))
 }
 
 function Found({ test, draft }: { test: TestDraft; draft: Draft }) {
   const unit = hardnessSymbol[draft.unit as HardnessUnit]
-  const perDrop = decimal(draft.perDrop)
-  const drops = decimal(test.drops)
+  const perDrop = numberIn(draft.perDrop)
+  const drops = numberIn(test.drops, { whole: true })
   if (test.method === 'drops' && drops !== null && perDrop !== null) {
     const { low, high } = dropCount(drops, perDrop)
     return (
@@ -149,7 +153,7 @@ function Found({ test, draft }: { test: TestDraft; draft: Draft }) {
       </>
     )
   }
-  const [from, to] = [decimal(test.low), decimal(test.high)]
+  const [from, to] = [numberIn(test.low, stripReads), numberIn(test.high, stripReads)]
   if (test.method === 'strip' && from !== null && to !== null)
     return <>{`${figure(from)} to ${figure(to)} ${unit}: a range, not a point`}</>
   return null

@@ -1,5 +1,7 @@
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { RemovalReason } from '../../core/ledger/removal.ts'
+import type { Reads } from '../../core/typed/read-as.ts'
+import { firmUnit } from '../../ui/quantity.ts'
 
 /** One water test as it is being typed. */
 export interface TestDraft {
@@ -106,11 +108,8 @@ export const testSlots = {
   },
 } as const
 
-/** @example decimal('9,2') // 9.2 */
-export function decimal(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'))
-  return text.trim() !== '' && Number.isFinite(value) ? value : null
-}
+/** How a measured figure is read: in the firm's unit, or another that is typed behind it. */
+export const measureReads = (unit: string): Reads => ({ unit: firmUnit(unit) })
 
 /** Fields of what a kind's counter may count apart, by their slots. */
 export function apartSlots(kind: Kind): { slot: string; name: string }[] {

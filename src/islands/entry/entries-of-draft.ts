@@ -1,4 +1,3 @@
-import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { kindById } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
@@ -12,9 +11,10 @@ import { type HardnessUnit, hardnessToMgL } from '../../core/quantity/hardness.t
 import { instantAt, happenedAt as placedAt } from '../../core/quantity/site-time.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { asReckoned } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { apartSlots, type Draft, decimal, testSlots } from './draft.ts'
+import { apartSlots, type Draft, measureReads, testSlots } from './draft.ts'
 
 /** A figure that could not be read, at its field. */
 export interface FieldIssue {
@@ -95,7 +95,7 @@ function addCounters({ draft, bundle, kind, add, wrong }: Writing): void {
       if (Object.keys(apart).length > 0) wrong(slot, 'is missing: these are parts of it')
       continue
     }
-    const count = parseCountCell(text)
+    const count = numberIn(text, { whole: true })
     if (count === null) wrong(slot, 'is not a count: whole numbers, such as 184220')
     else
       add(slot, subject, 'reading', { counter, count: counter === 'litres' ? asReckoned(count, 'L') : count, ...apart })
@@ -107,8 +107,8 @@ function addTests({ draft, add, wrong }: Writing): void {
     const about = testSlots[slot as keyof typeof testSlots]
     const typed = test.method === 'drops' ? [test.drops] : [test.low, test.high]
     if (!about || typed.every((text) => !text.trim())) continue
-    const figures = typed.map(decimal)
-    const perDrop = decimal(draft.perDrop)
+    const figures = typed.map((text) => numberIn(text, test.method === 'drops' ? { whole: true } : { to: 999 }))
+    const perDrop = numberIn(draft.perDrop)
     if (figures.some((figure) => figure === null))
       wrong(slot, test.method === 'drops' ? 'is not a number of drops' : 'needs both ends of the zone')
     else if (test.method === 'drops' && perDrop === null) wrong(slot, 'what one drop is worth is missing')
@@ -134,7 +134,7 @@ function addFigures({ draft, add, wrong }: Writing, point: 'raw' | 'permeate' | 
   for (const [slot, text] of Object.entries(draft.figures)) {
     const [at, name = ''] = slot.split(':')
     if (at !== point || !text.trim()) continue
-    const value = decimal(text)
+    const value = numberIn(text, name === 'testTempC' ? measureReads('°C') : {})
     if (value === null || value < 0) wrong(slot, 'is not a number')
     else found[name as WaterFigureName] = name === 'testTempC' ? asReckoned(value, '°C') : value
   }
@@ -178,15 +178,16 @@ function addPart({ add }: Writing, key: string, part: Draft['parts'][string]): v
 function addMeasures({ draft, kind, add, wrong }: Writing, state: 'found' | 'left'): void {
   for (const [key, text] of Object.entries(draft[state])) {
     if (!text.trim()) continue
-    const value = decimal(text)
     const { id, group } = splitKey(key)
+    const unit = kind.measures.find((measure) => measure.id === id)?.unit ?? ''
+    const value = numberIn(text, measureReads(unit))
     if (value === null) wrong(`measure:${key}:${state}`, 'is not a number')
     else
       add(`measure:${key}:${state}`, 'machine', 'measured', {
         measure: id,
         ...(group && { group }),
         state,
-        value: asReckoned(value, kind.measures.find((measure) => measure.id === id)?.unit ?? ''),
+        value: asReckoned(value, unit),
         ...(draft.instrument && { instrument: draft.instrument }),
       })
   }
@@ -211,7 +212,7 @@ function addWords({ draft, add, wrong }: Writing): void {
 
 /** One header a call: the second machine of the same call finds it there. */
 function addHeader({ draft, bundle, add, wrong }: Writing, technicianId: string, hasEntries: boolean): void {
-  const minutes = says(draft.minutes) ? decimal(draft.minutes) : undefined
+  const minutes = says(draft.minutes) ? numberIn(draft.minutes, { unit: 'min' }) : undefined
   if (minutes === null) wrong('minutes', 'is not a number of minutes')
   const [arrivedAt, leftAt] = [draft.arrived, draft.went].map((time) =>
     /^\d\d:\d\d$/.test(time) ? instantAt(bundle.site.timeZone, draft.happenedOn, time) : undefined,
@@ -238,7 +239,7 @@ function descaled(
 ): Pick<Body<'descaled'>, 'acid' | 'grams' | 'spent'> {
   const read = (slot: 'acidGrams' | 'spentDrops' | 'spentLitres') => {
     if (!draft[slot].trim()) return undefined
-    const value = decimal(draft[slot])
+    const value = numberIn(draft[slot])
     if (value === null || value < 0) wrong(slot, 'is not a number')
     return value ?? undefined
   }
@@ -246,7 +247,7 @@ function descaled(
     read('acidGrams'),
     read('spentDrops'),
     read('spentLitres'),
-    decimal(draft.perDrop),
+    numberIn(draft.perDrop),
   ]
   if (drops !== undefined && !litres) wrong('spentLitres', 'is missing: how much solution there was')
   const mgL =
@@ -272,7 +273,7 @@ function countedApart(
   const typed = (slot: string) => {
     const text = draft.apart[slot] ?? ''
     if (!text.trim()) return null
-    const count = parseCountCell(text)
+    const count = numberIn(text, { whole: true })
     if (count === null) wrong(`apart ${slot}`, 'is not a count: whole numbers')
     return count
   }

@@ -1,5 +1,5 @@
-import { parseCountCell } from '../../core/files/parse-cells.ts'
 import { toDay } from '../../core/quantity/local-day.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import type { OpenDays } from '../../core/usage/open-days.ts'
 import { figure } from '../../ui/format.ts'
 
@@ -40,7 +40,7 @@ export function verdict(
   text: string,
   expected: Expected | null,
 ): { words: string; under: string; doubtful: boolean } | null {
-  const count = parseCountCell(text)
+  const count = numberIn(text, { whole: true })
   if (!text.trim() || count === null) return null
   if (!expected) return { words: 'first reading here', under: 'a second one gives the use a day', doubtful: false }
   const rise = count - expected.last

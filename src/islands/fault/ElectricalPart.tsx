@@ -1,5 +1,6 @@
 import type { ElectricalLimit } from '../../core/faults/test-out.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { InstrumentChoice } from '../entry/InstrumentChoice.tsx'
 
@@ -32,13 +33,13 @@ export function ElectricalPart({ limits, typed, onType, unsafe, testers, tester,
               {mark === 'M' ? ', from memory' : ', common practice'}
             </span>
           </span>
-          <input
+          <NumberInput
             className="field mono w-[84px] text-right"
-            inputMode="decimal"
             aria-label={`${name}, ${unit}`}
             aria-invalid={unsafe.some((one) => one.id === id)}
-            value={typed[id] ?? ''}
-            onChange={(event) => onType(id, event.target.value)}
+            text={typed[id] ?? ''}
+            onText={(text) => onType(id, text)}
+            reads={{ unit }}
           />
         </label>
       ))}

@@ -1,8 +1,9 @@
 import type { Measure } from '../../core/kinds/kind.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import type { MeasureHistory } from '../../core/visits/measure-history.ts'
 import { dayLong } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { asReckoned, firmUnit, quantity } from '../../ui/quantity.ts'
-import { decimal } from '../entry/draft.ts'
 
 /** One reading as left: what is accepted, and what this machine had before. */
 export interface LeftRow {
@@ -26,7 +27,7 @@ export function LeftReadings({ rows, typed, onType }: Props) {
     <div className="grid gap-x-5 pt-2 sm:grid-cols-2 lg:grid-cols-1 2xl:grid-cols-2">
       {rows.map((row) => {
         const { key, measure, group, last, own } = row
-        const value = decimal(typed[key] ?? '')
+        const value = numberIn(typed[key] ?? '', { unit: firmUnit(measure.unit) })
         const reckoned = value === null ? null : asReckoned(value, measure.unit)
         const wrong = reckoned !== null && (reckoned < measure.good.from || reckoned > measure.good.to)
         const unlike = reckoned !== null && own !== null && !wrong && (reckoned < own.from || reckoned > own.to)
@@ -44,13 +45,13 @@ export function LeftReadings({ rows, typed, onType }: Props) {
                 <b className="block text-[13px] text-brass-ink">Accepted, but not as this machine was left.</b>
               )}
             </span>
-            <input
+            <NumberInput
               className="field mono w-[84px] text-right"
-              inputMode="decimal"
               aria-label={`${name}, ${firmUnit(measure.unit)}`}
               aria-invalid={wrong}
-              value={typed[key] ?? ''}
-              onChange={(event) => onType(key, event.target.value)}
+              text={typed[key] ?? ''}
+              onText={(text) => onType(key, text)}
+              reads={{ unit: firmUnit(measure.unit) }}
             />
           </label>
         )

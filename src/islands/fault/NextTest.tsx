@@ -4,7 +4,9 @@ import type { Worth } from '../../core/faults/next-test.ts'
 import { outcomeOf } from '../../core/faults/outcome-of.ts'
 import { asTaken, expectedOutcomes } from '../../core/faults/rank-causes.ts'
 import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import type { PathLayout } from '../path/layout.ts'
 import { AnswerLine } from './AnswerLine.tsx'
 import { suspectedAt } from './halo.ts'
@@ -139,8 +141,8 @@ function Fact({ label, value, note }: { label: string; value: string; note?: str
 
 function Reading({ test, onSeen }: { test: Test; onSeen: (outcome: string, value?: number) => void }) {
   const [text, setText] = useState('')
-  const value = Number(text.replace(',', '.'))
-  const outcome = text.trim() !== '' && Number.isFinite(value) ? outcomeOf(test, value) : null
+  const value = numberIn(text, { unit: test.reads!.unit })
+  const outcome = value === null ? null : outcomeOf(test, value)
   const { unit, good } = test.reads!
   const most = rangeOf(test)
   return (
@@ -148,23 +150,22 @@ function Reading({ test, onSeen }: { test: Test; onSeen: (outcome: string, value
       className="flex flex-wrap items-center gap-3 pb-2"
       onSubmit={(event) => {
         event.preventDefault()
-        if (outcome) onSeen(outcome.id, value)
+        if (outcome && value !== null) onSeen(outcome.id, value)
       }}
     >
       <InstrumentDrawing
         instrument={instrumentOf(test)}
         size={112}
-        shows={outcome ? figure(value) : '–'}
-        needle={outcome ? value / most : null}
+        shows={outcome && value !== null ? figure(value) : '–'}
+        needle={outcome && value !== null ? value / most : null}
         good={{ from: good.from / most, to: Math.min(1, good.to / most) }}
       />
       <label className="flex flex-col gap-0.5 text-[14px]">
         <span className="slim">Reading, {unit}</span>
-        <input
+        <NumberInput
           className="field mono h-[48px] w-[120px] text-right text-[18px]"
-          inputMode="decimal"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
+          text={text}
+          onText={(text) => setText(text)}
         />
       </label>
       <button type="submit" className="act min-h-[48px]" disabled={!outcome}>

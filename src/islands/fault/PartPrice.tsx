@@ -1,6 +1,7 @@
 import { useState } from 'react'
+import { numberIn } from '../../core/typed/read-as.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { preferences } from '../../ui/preferences.ts'
-import { decimal } from '../entry/draft.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 
@@ -19,7 +20,7 @@ export function PartPrice({ firmId, kind, part, price, labourPerMinute, today }:
   const [id] = useState(newId)
   const [said, setSaid] = useState('')
   const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
-  const value = decimal(text)
+  const value = numberIn(text)
   const keep = async () => {
     if (value === null) return setSaid('Type a price.')
     const body = { setting: 'part-price' as const, kind, part: part.id, price: value }
@@ -45,12 +46,7 @@ export function PartPrice({ firmId, kind, part, price, labourPerMinute, today }:
         <>
           <label className="flex min-h-[44px] items-center gap-2">
             {part.name} costs, {preferences().currency}
-            <input
-              className="field mono w-[88px] text-right"
-              inputMode="decimal"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
+            <NumberInput className="field mono w-[88px] text-right" text={text} onText={setText} />
           </label>
           <button type="button" className="plain" disabled={value === null || value < 0} onClick={keep}>
             Keep the price

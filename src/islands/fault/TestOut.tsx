@@ -3,11 +3,11 @@ import { type Electrical, electricalLimits, electricallyOut, testOutLooks } from
 import { instances } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { instrumentOn } from '../../core/visits/instrument-on.ts'
 import { measureHistories } from '../../core/visits/measure-history.ts'
-import { asReckoned } from '../../ui/quantity.ts'
+import { asReckoned, firmUnit } from '../../ui/quantity.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { decimal } from '../entry/draft.ts'
 import { ElectricalPart } from './ElectricalPart.tsx'
 import { LeftReadings, type LeftRow } from './LeftReadings.tsx'
 import type { TestedOut } from './repair-entries.ts'
@@ -32,15 +32,15 @@ export function TestOut({ bundle, kind, today, says, onClose, onNotCured }: Prop
   const limits = useMemo(() => electricalLimits(kind), [kind])
   const rows = useMemo(() => rowsOf(kind, bundle), [bundle, kind])
   const readings = rows.flatMap(({ key, measure, group }) => {
-    const value = decimal(typed[key] ?? '')
+    const value = numberIn(typed[key] ?? '', { unit: firmUnit(measure.unit) })
     if (value === null) return []
     const reckoned = asReckoned(value, measure.unit)
     return [{ measure, value: reckoned, ...(group !== undefined && { group }) }]
   })
   const out = readings.filter(({ measure: { good }, value }) => value < good.from || value > good.to)
   const measured: Electrical = Object.fromEntries(
-    limits.flatMap(({ id }) => {
-      const value = decimal(electrical[id] ?? '')
+    limits.flatMap(({ id, unit }) => {
+      const value = numberIn(electrical[id] ?? '', { unit })
       return value === null ? [] : [[id, value]]
     }),
   )

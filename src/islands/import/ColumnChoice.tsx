@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react'
-import type { DateForm } from '../../core/files/parse-cells.ts'
+import type { DateForm } from '../../core/typed/read-day.ts'
 import type { Judged } from '../../views/judged-row.ts'
 import type { ImportKind } from './import-kind.ts'
 import { Progress } from './Progress.tsx'

@@ -1,5 +1,5 @@
 import { type ReactNode, useMemo, useRef, useState } from 'react'
-import { type DateForm, fittingForms } from '../../core/files/parse-cells.ts'
+import { type DateForm, fittingForms } from '../../core/typed/read-day.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { withoutTask, withTask } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, type Policy, policies, policyName } from '../../core/wear/limits.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { clockUnit } from './clock-units.ts'
 import { isLimit, limitOf } from './limit-text.ts'
 import { NewTaskForm } from './NewTaskForm.tsx'
@@ -87,13 +88,12 @@ export function LimitsTable({ kind, typed, onType, onChange }: Props) {
                       const text = typed[`${i} ${clock} ${policy}`] ?? String(task.limits[clock]![policy])
                       return (
                         <td key={policy} className="py-0.5 pr-2">
-                          <input
+                          <NumberInput
                             className="field mono h-[36px] w-[104px] text-right"
-                            inputMode="decimal"
                             aria-label={`${task.name}, ${clock}, ${policyName[policy]}`}
                             aria-invalid={!isLimit(text)}
-                            value={text}
-                            onChange={(event) => setLimit(i, clock, policy, event.target.value)}
+                            text={text}
+                            onText={(text) => setLimit(i, clock, policy, text)}
                           />
                           {!isLimit(text) && (
                             <span role="alert" className="block text-[13px] font-semibold text-seal-ink">

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { NewTask } from '../../core/kinds/change-kind.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { type Clock, clocks, policies, policyName } from '../../core/wear/limits.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { clockUnit } from './clock-units.ts'
 import { isLimit, limitOf } from './limit-text.ts'
 
@@ -97,11 +98,10 @@ export function NewTaskForm({ kind, onAdd, onCancel }: Props) {
           {policies.map((policy, i) => (
             <label key={policy} className="flex flex-col gap-0.5">
               <span className="slim text-[14px]">{policyName[policy]}</span>
-              <input
+              <NumberInput
                 className="field mono w-[88px] text-right"
-                inputMode="decimal"
-                value={typed[i]}
-                onChange={(event) => setTyped((now) => now.map((text, n) => (n === i ? event.target.value : text)))}
+                text={typed[i]!}
+                onText={(text) => setTyped((now) => now.map((one, n) => (n === i ? text : one)))}
               />
             </label>
           ))}
@@ -110,12 +110,7 @@ export function NewTaskForm({ kind, onAdd, onCancel }: Props) {
       </div>
       <label className="flex flex-col gap-0.5">
         <span className="slim text-[14px]">Work, min</span>
-        <input
-          className="field mono w-[72px] text-right"
-          inputMode="decimal"
-          value={minutes}
-          onChange={(event) => setMinutes(event.target.value)}
-        />
+        <NumberInput className="field mono w-[72px] text-right" text={minutes} onText={(text) => setMinutes(text)} />
         {said('minutes')}
       </label>
       <div className="flex gap-3 self-end">

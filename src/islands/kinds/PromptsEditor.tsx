@@ -1,7 +1,12 @@
+import { useState } from 'react'
 import { withPrompt } from '../../core/kinds/change-kind.ts'
 import type { Kind, Lamp, Prompt } from '../../core/kinds/kind.ts'
 import { lamps } from '../../core/kinds/kind-words.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { lampWords } from '../../ui/lamp-words.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
+
+const everyReads = { whole: true, from: 1 }
 
 interface Props {
   kind: Kind
@@ -23,6 +28,7 @@ export function PromptsEditor({ kind, onType, onChange }: Props) {
         return next
       }),
     })
+  const [typed, setTyped] = useState<Record<string, string>>({})
   const tasks = [...new Map(kind.tasks.filter(({ action }) => action !== 'replace').map((task) => [task.id, task]))]
   return (
     <div className="flex flex-col gap-3">
@@ -85,14 +91,15 @@ export function PromptsEditor({ kind, onType, onChange }: Props) {
             </label>
             <label className="flex flex-col gap-0.5">
               <span className="slim text-[13px]">Says every, {kind.counter.unit}</span>
-              <input
+              <NumberInput
                 className="field mono w-[96px] text-right"
-                inputMode="numeric"
-                type="number"
-                min={1}
                 aria-label={label('says every')}
-                value={prompt.everyDrinks ?? ''}
-                onChange={(event) => set(i, { everyDrinks: Number(event.target.value) })}
+                text={typed[prompt.id] ?? String(prompt.everyDrinks ?? '')}
+                onText={(text) => {
+                  setTyped({ ...typed, [prompt.id]: text })
+                  set(i, { everyDrinks: numberIn(text, everyReads) ?? 0 })
+                }}
+                reads={everyReads}
               />
             </label>
             <button

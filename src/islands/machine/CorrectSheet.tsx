@@ -3,7 +3,9 @@ import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { entryKindOf, type Jotting } from '../../core/ledger/entry-kinds.ts'
 import { corrected, jot } from '../../core/ledger/jot.ts'
 import { instantAt } from '../../core/quantity/site-time.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { entryWords } from '../../ui/entry-words.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { newId, sendEntries } from '../send-entries.ts'
@@ -20,6 +22,7 @@ interface Props {
 export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) {
   const what = entryKindOf(entry.kind).corrects?.(entry.body)
   const isNumber = what?.is === 'number'
+  const reads = { whole: entry.kind === 'reading' }
   const [text, setText] = useState(
     what ? String(Object.entries(entry.body).find(([field]) => field === what.field)?.[1] ?? '') : '',
   )
@@ -55,9 +58,9 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
   }
   const correct = () => {
     if (day > today) return setWrong('That day is in the future.')
-    const typed = isNumber ? Number(text.replace(/[\s,](?=\d{3})/g, '').replace(',', '.')) : text.trim()
-    if (what && (isNumber ? !text.trim() || !Number.isFinite(typed) : !typed))
-      return setWrong(`${what.label}: type ${isNumber ? 'a number' : 'some words'}.`)
+    const typed = isNumber ? numberIn(text, reads) : text.trim()
+    if (typed === null || (what && typed === ''))
+      return setWrong(`${what?.label}: type ${isNumber ? 'a number' : 'some words'}.`)
     return send(correction(typed), day)
   }
   return (
@@ -69,14 +72,18 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
     >
       <div className="flex flex-col gap-3">
         {what && (
-          <label className="flex flex-col gap-1">
+          <label className="flex flex-col gap-1" htmlFor="correct-value">
             <span className="slim text-[14px]">{what.label}</span>
-            <input
-              className={`field ${isNumber ? 'mono' : ''}`}
-              inputMode={isNumber ? 'decimal' : 'text'}
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
+            {isNumber ? (
+              <NumberInput id="correct-value" className="field mono" text={text} onText={setText} reads={reads} />
+            ) : (
+              <input
+                id="correct-value"
+                className="field"
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+              />
+            )}
           </label>
         )}
         <label className="flex flex-col gap-1">

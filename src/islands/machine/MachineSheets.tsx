@@ -8,7 +8,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
+import { countReads, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { behindField, texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
@@ -88,6 +88,7 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
             label: 'Counter on moving',
             hint: 'so that use is told apart',
             kind: 'number',
+            reads: countReads,
             half: true,
             paths: ['body.count'],
           },
@@ -99,7 +100,6 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
         onSave={async (values) => {
           if (!siteId) return wrongAt('', 'Choose a site first.')
           const count = typedNumber(values, 'count')
-          if (Number.isNaN(count)) return wrongAt('count', 'is not a number')
           const softenerId = softeners.length > 0 ? typedText(values, 'softenerId') : ''
           const on = typedText(values, 'on') || today
           const told = await writeFrom([

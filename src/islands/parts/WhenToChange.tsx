@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { replacementAge } from '../../core/lifetimes/replacement-age.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import type { PartsPage } from '../../views/part-page.ts'
 
 /** Stand in until the firm types its own; from memory. */
@@ -14,10 +16,8 @@ export function WhenToChange({ chosen }: { chosen: NonNullable<PartsPage['chosen
     trip: String(usual.trip),
     breakdown: String(usual.breakdown),
   })
-  const [work, trip, breakdown] = [typed.work, typed.trip, typed.breakdown].map((text) =>
-    Number(text.replace(',', '.')),
-  )
-  const ok = [work, trip, breakdown].every((value) => value !== undefined && Number.isFinite(value) && value >= 0)
+  const [work, trip, breakdown] = [typed.work, typed.trip, typed.breakdown].map((text) => numberIn(text))
+  const ok = [work, trip, breakdown].every((value) => value !== undefined && value !== null && value >= 0)
   const age = (planned: number) => replacementAge(learned.together, { planned, breakdown: breakdown! }).age
   const words = (value: number | undefined) =>
     value === undefined
@@ -26,11 +26,10 @@ export function WhenToChange({ chosen }: { chosen: NonNullable<PartsPage['chosen
   const field = (id: keyof typeof typed, label: string) => (
     <label className="flex flex-col gap-0.5 text-[14px]">
       <span className="slim">{label}</span>
-      <input
+      <NumberInput
         className="field mono w-[104px] text-right"
-        inputMode="decimal"
-        value={typed[id]}
-        onChange={(event) => setTyped((now) => ({ ...now, [id]: event.target.value }))}
+        text={typed[id]}
+        onText={(text) => setTyped((now) => ({ ...now, [id]: text }))}
       />
     </label>
   )

@@ -1,3 +1,7 @@
+import { useState } from 'react'
+import { numberIn } from '../../core/typed/read-as.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
+
 interface TextProps {
   label: string
   value: string
@@ -41,20 +45,23 @@ interface NumberProps {
 
 /** A number with its unit; empty is none. */
 export function NumberField({ label, unit, value, onChange }: NumberProps) {
+  const [text, setText] = useState(value === undefined ? '' : String(value))
+  const reads = unit ? { unit } : {}
   return (
     <label className="flex flex-col gap-0.5">
       <span className="slim text-[13px]">
         {label}
         {unit ? `, ${unit}` : ''}
       </span>
-      <input
+      <NumberInput
         className="field mono w-[112px] text-right"
-        type="number"
-        step="any"
-        inputMode="decimal"
         aria-label={unit ? `${label}, ${unit}` : label}
-        defaultValue={value}
-        onChange={(event) => onChange(event.target.value === '' ? undefined : Number(event.target.value))}
+        text={text}
+        onText={(typed) => {
+          setText(typed)
+          onChange(numberIn(typed, reads) ?? undefined)
+        }}
+        reads={reads}
       />
     </label>
   )

@@ -1,8 +1,9 @@
 import { type ReactNode, useId } from 'react'
 import { type FieldValues, type UseFormReturn, useForm } from 'react-hook-form'
 import type { Issue } from '../../core/parse/parse-strict.ts'
+import { AsRead, sayingOf } from '../../ui/NumberInput.tsx'
 import type { Told } from '../send-once.ts'
-import type { FieldSpec, Values } from './form-values.ts'
+import { type FieldSpec, readNumbers, readsOf, type Values } from './form-values.ts'
 
 export interface FormProps {
   fields: FieldSpec[]
@@ -21,7 +22,12 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
   const form = useForm<Values>({ defaultValues: values })
   const { errors, isSubmitting } = form.formState
   const submit = form.handleSubmit(async (typed) => {
-    const told = await onSave(typed)
+    const { values: read, wrong } = readNumbers(fields, typed)
+    if (wrong.length > 0) {
+      for (const { id, message } of wrong) form.setError(id, { message })
+      return form.setFocus(wrong[0]!.id)
+    }
+    const told = await onSave(read)
     if (told.ok) return
     for (const issue of told.issues) {
       const field = fields.find(({ id, paths }) => id === issue.path || paths?.includes(issue.path))
@@ -29,6 +35,8 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
         message: field ? `${field.label} ${issue.message}` : wholeWords(issue),
       })
     }
+    const first = fields.find(({ id, paths }) => told.issues.some(({ path }) => id === path || paths?.includes(path)))
+    if (first) form.setFocus(first.id)
   })
   return (
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
@@ -126,11 +134,20 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
         <span className="flex items-center gap-2">
           <input
             id={own}
-            className={`field min-w-0 flex-1 ${kind === 'number' || kind === 'day' ? 'mono' : ''}`}
+            className={`field min-w-0 flex-1 ${['number', 'digits', 'day'].includes(kind) ? 'mono' : ''}`}
             type={kind === 'day' ? 'date' : kind === 'email' ? 'email' : kind === 'password' ? 'password' : 'text'}
-            inputMode={kind === 'number' ? 'decimal' : undefined}
+            inputMode={
+              kind === 'number'
+                ? spec.reads?.whole
+                  ? 'numeric'
+                  : 'decimal'
+                : kind === 'digits'
+                  ? 'numeric'
+                  : undefined
+            }
             autoComplete={spec.autoComplete ?? 'off'}
             aria-invalid={wrong}
+            {...(kind === 'number' && { 'aria-describedby': `${own}-read` })}
             {...(kind === 'zone' && { list: `${own}-zones` })}
             {...register}
           />
@@ -143,6 +160,13 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
           )}
           {unit && <span className="text-second">{unit}</span>}
         </span>
+      )}
+      {kind === 'number' && !wrong && (
+        <AsRead
+          id={`${own}-read`}
+          said={sayingOf(String(form.watch(id) ?? ''), readsOf(spec))}
+          onChoose={(text) => form.setValue(id, text)}
+        />
       )}
     </label>
   )

@@ -61,8 +61,8 @@ export function siteFields({ customers, supplies, technicians }: SiteChoices): F
     { id: 'accessNote', label: 'Access', hint: 'key, hours, where the shut-off is', kind: 'text' },
     { id: 'timeZone', label: 'Time zone', kind: 'zone', half: true },
     { id: 'altitudeM', label: 'Altitude', hint: 'water boils lower up high', kind: 'number', unit: 'm', half: true },
-    { id: 'latitude', label: 'Latitude', kind: 'number', unit: '°', half: true },
-    { id: 'longitude', label: 'Longitude', kind: 'number', unit: '°', half: true },
+    { id: 'latitude', label: 'Latitude', kind: 'number', unit: '°', reads: { from: -90, to: 90 }, half: true },
+    { id: 'longitude', label: 'Longitude', kind: 'number', unit: '°', reads: { from: -180, to: 180 }, half: true },
   ]
 }
 

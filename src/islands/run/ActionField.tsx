@@ -1,7 +1,9 @@
 import { useState } from 'react'
 import { cadenceS, phaseAt } from '../../core/procedures/cadence.ts'
 import type { Answer, Step, StepOf } from '../../core/procedures/step.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { noPicture, sendPhoto, smaller } from '../photos.ts'
 import { runningClock, takes } from './clock-words.ts'
 import { DoseLine, type RunMeasures } from './DoseLine.tsx'
@@ -146,23 +148,25 @@ function Photo({ onPhoto }: { onPhoto: (name: string) => void }) {
 }
 
 function Reading({ step, onValue }: { step: StepOf<'measure'>; onValue: (value: number) => void }) {
+  const [text, setText] = useState('')
   return (
     <form
       className="mt-4 flex flex-wrap items-end gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        const text = String(new FormData(event.currentTarget).get('value') ?? '').replace(',', '.')
-        if (text.trim() !== '' && Number.isFinite(Number(text))) onValue(Number(text))
+        const value = numberIn(text, { unit: step.unit })
+        if (value !== null) onValue(value)
       }}
     >
       <label className="flex flex-col gap-1 text-[20px]">
         {step.ask}
         <span className="flex items-center gap-2">
-          <input
-            name="value"
+          <NumberInput
             className="field mono h-[64px] w-[160px] text-right text-[28px]"
-            inputMode="decimal"
             required
+            text={text}
+            onText={setText}
+            reads={{ unit: step.unit }}
           />
           {step.unit}
         </span>

@@ -10,7 +10,9 @@ import {
 } from '../../core/procedures/dose.ts'
 import { acids } from '../../core/scale/acid.ts'
 import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { quantityWords } from '../../ui/quantity.ts'
 import { useVessel } from './run-habits.ts'
@@ -69,10 +71,13 @@ export function DoseLine({ amount, measures }: Props) {
 
 const unitWords: Record<VesselUnit, string> = { mL: 'ml', L: 'L', flozUS: 'fl oz (US)', flozUK: 'fl oz (imp.)' }
 
+/** A jug, a bucket, a brewing tank. */
+const vesselReads = { to: 999 }
+
 /** What goes into this vessel: its water is said once and kept on this device. */
 function BathDose({ amount, measures }: Props) {
   const [vessel, set] = useVessel<VesselUnit>(amount.of, { text: '1', unit: 'L' })
-  const many = Number(vessel.text.replace(',', '.'))
+  const many = numberIn(vessel.text, vesselReads) ?? 0
   const bath = many > 0 ? bathOf(amount, many * vesselUnits[vessel.unit]) : null
   const grams = bath && 'grams' in bath ? bath.grams : null
   const scoops = grams && doseOf({ of: amount.of, grams: { usual: grams } }, measures).scoops
@@ -85,11 +90,11 @@ function BathDose({ amount, measures }: Props) {
       <label className="flex flex-col gap-0.5 text-[15px]">
         Water in the vessel
         <span className="flex gap-1">
-          <input
+          <NumberInput
             className="field mono h-[64px] w-[96px] text-right text-[20px]"
-            inputMode="decimal"
-            value={vessel.text}
-            onChange={(event) => set({ ...vessel, text: event.target.value })}
+            text={vessel.text}
+            onText={(text) => set({ ...vessel, text })}
+            reads={vesselReads}
           />
           <select
             className="field h-[64px]"

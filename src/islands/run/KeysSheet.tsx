@@ -8,6 +8,7 @@ import {
   keyWays,
   patternWords,
 } from '../../core/procedures/key-patterns.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 
 interface Typed {
@@ -30,8 +31,8 @@ interface Props {
 }
 
 const number = (text: string): number | undefined => {
-  const value = Number(text.replace(',', '.'))
-  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : undefined
+  const value = numberIn(text, { to: 999 })
+  return value !== null && value > 0 ? value : undefined
 }
 
 /** A pattern as it was typed, without what its way does not have. */

@@ -3,7 +3,9 @@ import type { AnySetting } from '../../core/ledger/setting-kinds.ts'
 import type { Unversioned } from '../../core/ledger/versions.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { figureById } from '../../core/trade/figures.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import type { Clock } from '../../core/wear/limits.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { asReckoned, asTyped, firmUnit } from '../../ui/quantity.ts'
 import type { SettingLevel } from './levels.ts'
 import { SettingSheet } from './SettingSheet.tsx'
@@ -24,9 +26,10 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
   const unit = known ? (known.unit ?? '') : (line.unit ?? '')
   const name = known?.name ?? line.what
   const [text, setText] = useState(asTyped(line.adjust!.value, unit))
+  const reads = { unit: firmUnit(unit) }
   const body = (): Unversioned<AnySetting> | string => {
-    const value = Number(text.replace(',', '.'))
-    if (!text.trim() || !Number.isFinite(value)) return 'Type a number.'
+    const value = numberIn(text, reads)
+    if (value === null) return 'Type a number.'
     const { setting, position, clock } = line.adjust!
     if (setting === 'figure') {
       const set = asReckoned(value, unit)
@@ -55,12 +58,7 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
     >
       <label className="flex items-center gap-3">
         <span className="slim text-[14px]">{name}</span>
-        <input
-          className="field mono w-[140px] text-right"
-          inputMode="decimal"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
+        <NumberInput className="field mono w-[140px] text-right" text={text} onText={setText} reads={reads} />
         <span className="text-second">{firmUnit(unit)}</span>
       </label>
     </SettingSheet>

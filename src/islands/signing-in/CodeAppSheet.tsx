@@ -46,7 +46,7 @@ export function CodeAppSheet({ onClose, onAdded }: { onClose: () => void; onAdde
                   id: 'code',
                   label: 'The code it shows now',
                   hint: 'six figures',
-                  kind: 'number',
+                  kind: 'digits',
                   autoComplete: 'one-time-code',
                 },
               ]}

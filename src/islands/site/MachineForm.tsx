@@ -5,7 +5,7 @@ import { preferences } from '../../ui/preferences.ts'
 import { keep, type Told } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
 import { Form } from '../records/Form.tsx'
-import { type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
+import { countReads, type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
 import { behindField } from '../records/record-fields.ts'
 import { newId } from '../send-entries.ts'
 
@@ -53,6 +53,7 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
       label: 'Counter now',
       hint: 'empty if it has none',
       kind: 'number',
+      reads: countReads,
       half: true,
       paths: ['body.count'],
     },
@@ -89,8 +90,6 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
     const count = typedNumber(typed, 'count')
     const hardness = typedNumber(typed, 'hardness')
     const takenOn = typedText(typed, 'takenOn') || today
-    if (Number.isNaN(count)) return wrongAt('count', 'is not a number')
-    if (Number.isNaN(hardness)) return wrongAt('hardness', 'is not a number')
     if (takenOn > today) return wrongAt('takenOn', 'is in the future')
     const id = ids[0]!
     const softenerId = typedText(typed, 'softenerId')

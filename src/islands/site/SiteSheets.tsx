@@ -4,7 +4,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { typedText, wrongAt } from '../records/form-values.ts'
+import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { siteFields, siteRecord, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 
@@ -135,7 +135,7 @@ export function MonthsSheet({ siteId, today, months, seen, onClose }: MonthsProp
         save="Save"
         onCancel={onClose}
         onSave={async (values) => {
-          const shares = monthNames.map((_, i) => Number(typedText(values, `m${i}`).replace(',', '.')))
+          const shares = monthNames.map((_, i) => typedNumber(values, `m${i}`) ?? Number.NaN)
           const wrong = shares.findIndex((share) => !(share >= 0.1 && share <= 10))
           if (wrong >= 0) return wrongAt(`m${wrong}`, 'is a number from 0.1 to 10')
           const body = { setting: 'busy-months' as const, months: shares }

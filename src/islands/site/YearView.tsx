@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import type { YearOfWater } from '../../core/standing/water/year-of-water.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { counted, figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -54,6 +56,9 @@ const treatments: { kind: string; name: string; fields: Field[] }[] = [
   },
 ]
 
+/** As it is read; what is no number goes as it was typed, and the answer says so. */
+const asSent = (text: string) => String(numberIn(text) ?? text)
+
 /** Litres, salt, chalk, acid and money of a site's year, as it is and with another treatment. */
 function YearView({ page, today }: Props) {
   const { site, machines, year, now } = page
@@ -68,9 +73,7 @@ function YearView({ page, today }: Props) {
   const treatment = treatments.find((one) => one.kind === kind)!
   const query = new URLSearchParams({
     kind,
-    ...Object.fromEntries(
-      treatment.fields.map(({ id, value }) => [id, (typed[`${kind} ${id}`] ?? value).replace(',', '.')]),
-    ),
+    ...Object.fromEntries(treatment.fields.map(({ id, value }) => [id, asSent(typed[`${kind} ${id}`] ?? value)])),
   }).toString()
   useEffect(() => {
     if (!year) return
@@ -151,11 +154,10 @@ function YearView({ page, today }: Props) {
                     <span className="slim text-[14px]">
                       {label} {unit && <span className="font-normal text-second">{unit}</span>}
                     </span>
-                    <input
+                    <NumberInput
                       className="field mono w-[110px] text-right"
-                      inputMode="decimal"
-                      value={typed[`${kind} ${id}`] ?? value}
-                      onChange={(event) => setTyped({ ...typed, [`${kind} ${id}`]: event.target.value })}
+                      text={typed[`${kind} ${id}`] ?? value}
+                      onText={(text) => setTyped({ ...typed, [`${kind} ${id}`]: text })}
                     />
                   </label>
                 ))}

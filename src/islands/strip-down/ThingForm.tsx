@@ -1,11 +1,15 @@
 import { useState } from 'react'
 import { ownThing } from '../../core/strip-down/sheet-record.ts'
 import { type Drive, drives, type Thing } from '../../core/strip-down/thing.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 
 interface Props {
   onOff: (thing: Thing) => void
   onClose: () => void
 }
+
+const screwsRead = { whole: true, to: 99 }
 
 /** Something nobody listed comes off: named in a few taps. */
 export function ThingForm({ onOff, onClose }: Props) {
@@ -35,7 +39,7 @@ export function ThingForm({ onOff, onClose }: Props) {
       aria-label="Something comes off"
       onSubmit={(event) => {
         event.preventDefault()
-        const screws = Math.max(0, Math.floor(Number(count) || 0))
+        const screws = numberIn(count, screwsRead) ?? 0
         onOff(
           ownThing(name.trim(), where.trim(), {
             ...(way.trim() && { way: way.trim() }),
@@ -71,11 +75,11 @@ export function ThingForm({ onOff, onClose }: Props) {
       {text('Size', size, setSize)}
       <label className="flex flex-col gap-0.5">
         <span className="slim text-[15px]">Screws, clips</span>
-        <input
+        <NumberInput
           className="field mono h-[64px] w-[96px] text-right text-[20px]"
-          inputMode="numeric"
-          value={count}
-          onChange={(event) => setCount(event.target.value)}
+          text={count}
+          onText={setCount}
+          reads={screwsRead}
         />
       </label>
       {text('Colour, length', sort, setSort)}

@@ -1,5 +1,6 @@
 import { type HardnessUnit, hardnessSymbol, hardnessUnits } from '../../core/quantity/hardness.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { firmUnit } from '../../ui/quantity.ts'
 import { type PenName, readTest, type TestName, type TypedSample, type TypedTest, wrongIn } from './typed-sample.ts'
 
@@ -41,12 +42,11 @@ export function Readings({ typed, onChange }: Props) {
           return (
             <label key={name} className="flex flex-wrap items-center gap-x-2 border-t border-hair py-1 text-[14px]">
               <span className="min-w-0 flex-1">{label}</span>
-              <input
+              <NumberInput
                 className="field mono w-[76px] text-right lg:min-h-[36px]"
-                inputMode="decimal"
-                value={typed[name]}
+                text={typed[name]}
                 aria-invalid={wrong !== null}
-                onChange={(event) => onChange({ ...typed, [name]: event.target.value })}
+                onText={(text) => onChange({ ...typed, [name]: text })}
               />
               <span className="w-[42px] text-[13px] text-second">{firmUnit(unit)}</span>
               {wrong && <b className="basis-full text-[13px] text-seal-ink">{wrong}</b>}

@@ -4,6 +4,7 @@ import { usualWhatIf } from '../../core/sample/sample-address.ts'
 import type { BenchAnswer } from '../../core/sample/sample-reckoning.ts'
 import { brewC, indexWords } from '../../core/water/saturation-words.ts'
 import { figure } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
 
 interface Props {
@@ -51,11 +52,10 @@ export function WhatIfPart({ whatIf, answer, litresPerDay, onChange, onLitres }:
             {(whatIf.kind === 'softener' || whatIf.kind === 'cartridge') && (
               <label className="flex items-center gap-2 py-1 text-[14px]">
                 <span className="flex-1">Drawn</span>
-                <input
+                <NumberInput
                   className="field mono w-[84px] text-right lg:min-h-[36px]"
-                  inputMode="decimal"
-                  value={litresPerDay}
-                  onChange={(event) => onLitres(event.target.value)}
+                  text={litresPerDay}
+                  onText={(text) => onLitres(text)}
                 />
                 <span className="w-[64px] text-[13px] text-second">{firmUnit('L')} a day</span>
               </label>

@@ -1,5 +1,6 @@
 import type { HardnessUnit } from '../../core/quantity/hardness.ts'
 import type { HardnessTest, Sample } from '../../core/sample/sample.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { asReckoned, asTyped } from '../../ui/quantity.ts'
 
 /** One hardness as it stands in its fields. */
@@ -29,8 +30,8 @@ export type TestName = 'total' | 'carbonate' | 'after'
 export type PenName = Exclude<keyof TypedSample, TestName>
 
 export const number = (text: string): number | null => {
-  const value = Number(text.trim().replace(',', '.'))
-  return text.trim() !== '' && Number.isFinite(value) && value >= 0 ? value : null
+  const value = numberIn(text)
+  return value !== null && value >= 0 ? value : null
 }
 
 const typedTest = (test: HardnessTest | undefined, unit: HardnessUnit): TypedTest => ({

@@ -48,10 +48,14 @@ describe('a row of the works’ table', () => {
 
   for (const [name, part, reason] of [
     ['a day that is none', { date: '31.02.2026', total: '19' }, '"31.02.2026" is not a date'],
-    ['words for a figure', { total: 'soft' }, '"soft" is not a figure (total)'],
-    ['a figure with a unit behind it', { chloride: '24 mg/l' }, '"24 mg/l" is not a figure (chloride)'],
+    ['words for a figure', { total: 'soft' }, 'total "soft" is no number'],
+    [
+      'a figure with another unit behind it',
+      { chloride: '24 bar' },
+      'chloride "24 bar" has "bar" behind it, which is no unit of this: mg/L',
+    ],
     ['a row of empty cells', {}, 'no figure stands in this row'],
-    ['a pH above the scale', { pH: '15' }, 'pH 15 is above 14'],
+    ['a pH above the scale', { pH: '15' }, 'pH "15" is above 14'],
   ] as const)
     it(`refuses ${name}, in words`, () => {
       const told = read(part)

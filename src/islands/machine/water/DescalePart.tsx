@@ -7,7 +7,9 @@ import type { Standing } from '../../../core/standing/standing.ts'
 import { lastAcid } from '../../../core/standing/water/machine-chalk.ts'
 import { chargeOf, grantedFor, vesselBath, vesselScaleG } from '../../../core/standing/water/machine-descale.ts'
 import type { VesselChalk } from '../../../core/standing/water/vessel-chalk.ts'
+import { numberIn } from '../../../core/typed/read-as.ts'
 import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
+import { NumberInput } from '../../../ui/NumberInput.tsx'
 import { quantityWords } from '../../../ui/quantity.ts'
 import { WorkingColumn } from '../../../ui/WorkingColumn.tsx'
 import { cautionWords } from '../../standing-words.ts'
@@ -21,6 +23,9 @@ interface Props {
   onAdjust: (line: Line) => void
 }
 
+/** One charge of a descaler: no machine takes more. */
+const chargeReads = { unit: 'L', to: 200 }
+
 /** The next descale, reckoned before anything is poured: acid, charges, gas, what takes its bite, the rinse. */
 export function DescalePart({ water, vessel, standing, today, onAdjust }: Props) {
   const { facts, chalk } = water
@@ -28,8 +33,8 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
   const { aluminium } = vessel.vessel
   const [acid, setAcid] = useState<Acid>('citric')
   const [typed, setTyped] = useState(String(chargeOf(vessel.vessel)))
-  const litres = Number(typed.replace(',', '.'))
-  const volumeL = litres > 0 && Number.isFinite(litres) ? litres : null
+  const litres = numberIn(typed, chargeReads)
+  const volumeL = litres !== null && litres > 0 ? litres : null
   const due = standing?.due ? Math.max(toDay(today), toDay(standing.due.p50)) : null
   const grams = vesselScaleG(vessel, due ?? facts.asOfDay)
   const bath = volumeL ? vesselBath(grams, acid, volumeL, vessel.vessel, granted) : null
@@ -55,12 +60,12 @@ export function DescalePart({ water, vessel, standing, today, onAdjust }: Props)
         </label>
         <label className="flex flex-col gap-0.5 text-[14px]">
           <span className="slim">One charge, L</span>
-          <input
+          <NumberInput
             className="field mono w-[84px] text-right"
-            inputMode="decimal"
-            value={typed}
+            text={typed}
             aria-invalid={volumeL === null}
-            onChange={(event) => setTyped(event.target.value)}
+            onText={setTyped}
+            reads={chargeReads}
           />
         </label>
       </div>

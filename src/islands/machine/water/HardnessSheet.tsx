@@ -2,6 +2,8 @@ import { useState } from 'react'
 import type { HardnessClass } from '../../../core/kinds/kind.ts'
 import { hardnessSymbol } from '../../../core/quantity/hardness.ts'
 import { usualClasses } from '../../../core/scale/setting-advice.ts'
+import { numberIn } from '../../../core/typed/read-as.ts'
+import { NumberInput } from '../../../ui/NumberInput.tsx'
 import { asReckoned, asTyped, firmUnit } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import { machineLevels } from '../../setting/levels.ts'
@@ -31,11 +33,11 @@ const rowsOf = (classes: HardnessClass[]): Row[] =>
 export function HardnessSheet({ bundle, today, classes, chosen: first, onClose, onSaved }: Props) {
   const [rows, setRows] = useState<Row[]>(rowsOf(classes))
   const [chosen, setChosen] = useState(Math.min(first, classes.length))
-  const number = (text: string) => Number(text.replace(',', '.'))
+  const number = (text: string, unit: string) => numberIn(text, { unit: firmUnit(unit) }) ?? Number.NaN
   const body = () => {
     const made = rows.map(({ upTo, litres }, i) => ({
-      litres: asReckoned(number(litres), 'L'),
-      ...(i < rows.length - 1 && { upToDh: asReckoned(number(upTo), hardnessSymbol.dH) }),
+      litres: asReckoned(number(litres, 'L'), 'L'),
+      ...(i < rows.length - 1 && { upToDh: asReckoned(number(upTo, hardnessSymbol.dH), hardnessSymbol.dH) }),
     }))
     for (const [i, one] of made.entries()) {
       if (!(one.litres > 0)) return `Setting ${i + 1}: litres must be a number above 0.`
@@ -90,24 +92,24 @@ export function HardnessSheet({ bundle, today, classes, chosen: first, onClose, 
               </td>
               <td>
                 {i < rows.length - 1 ? (
-                  <input
+                  <NumberInput
                     className="field mono w-[96px] text-right"
-                    inputMode="decimal"
                     aria-label={`Setting ${i + 1}: water up to`}
-                    value={row.upTo}
-                    onChange={(event) => set(i, { upTo: event.target.value })}
+                    text={row.upTo}
+                    onText={(text) => set(i, { upTo: text })}
+                    reads={{ unit: firmUnit(hardnessSymbol.dH) }}
                   />
                 ) : (
                   'harder'
                 )}
               </td>
               <td>
-                <input
+                <NumberInput
                   className="field mono w-[96px] text-right"
-                  inputMode="decimal"
                   aria-label={`Setting ${i + 1}: asks after`}
-                  value={row.litres}
-                  onChange={(event) => set(i, { litres: event.target.value })}
+                  text={row.litres}
+                  onText={(text) => set(i, { litres: text })}
+                  reads={{ unit: firmUnit('L') }}
                 />
               </td>
             </tr>

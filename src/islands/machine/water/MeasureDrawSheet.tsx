@@ -1,5 +1,7 @@
 import { useState } from 'react'
+import { numberIn } from '../../../core/typed/read-as.ts'
 import { figure } from '../../../ui/format.ts'
+import { NumberInput } from '../../../ui/NumberInput.tsx'
 import { asReckoned, firmUnit } from '../../../ui/quantity.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import { machineLevels } from '../../setting/levels.ts'
@@ -17,10 +19,11 @@ interface Props {
 /** Litres filled in while so many drinks were counted: a tank, a canister or a jug under the hose makes a meter. */
 export function MeasureDrawSheet({ bundle, water, today, onClose, onSaved }: Props) {
   const { budget, kind } = water.facts
+  const readsOf = { litres: { unit: firmUnit('L'), to: 999 }, times: { whole: true }, drinks: { whole: true } }
   const [typed, setTyped] = useState({ litres: '', times: '1', drinks: '' })
-  const number = (text: string) => Number(text.trim().replace(',', '.'))
-  const litres = asReckoned(number(typed.litres) * number(typed.times), 'L')
-  const drinks = number(typed.drinks)
+  const number = (name: keyof typeof typed) => numberIn(typed[name], readsOf[name]) ?? Number.NaN
+  const litres = asReckoned(number('litres') * number('times'), 'L')
+  const drinks = number('drinks')
   const isWhole = litres > 0 && drinks > 0
   const mlPerDrink = isWhole ? (litres * 1000) / drinks : null
   const body = () => {
@@ -52,11 +55,11 @@ export function MeasureDrawSheet({ bundle, water, today, onClose, onSaved }: Pro
         {fields.map(([name, label]) => (
           <label key={name} className="flex flex-col gap-0.5">
             <span className="slim text-[14px]">{label}</span>
-            <input
+            <NumberInput
               className="field mono w-[120px] text-right"
-              inputMode="decimal"
-              value={typed[name]}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              text={typed[name]}
+              onText={(text) => setTyped({ ...typed, [name]: text })}
+              reads={readsOf[name]}
             />
           </label>
         ))}
