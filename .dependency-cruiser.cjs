@@ -13,7 +13,7 @@ const houses = {
   'src/device/': { knows: ['src/core/'], uses: ['idb', 'yup'] },
   'src/islands/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/device/'],
-    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
+    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', '@e965/xlsx', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
   },
   // The only folder with SQL in it.
   'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg', 'pg-boss'] },
@@ -23,6 +23,7 @@ const houses = {
       'yup',
       'uuid',
       'papaparse',
+      'iconv-lite',
       'pdfmake',
       '@types/pdfmake',
       'rate-limiter-flexible',

@@ -117,6 +117,24 @@ const readThrough: Job[] = [
 const coreFolders = ['core', 'islands', 'ui', 'demo']
 const recordsFolders = ['records', 'services', 'server', 'scripts']
 
+/** A failure as the reporter writes it down. */
+interface Told {
+  stack?: string
+  message?: string
+  actual?: unknown
+  expected?: unknown
+}
+
+/** What was there and what was meant to be, from where they part. */
+function apart({ actual, expected }: Told): string {
+  if (actual === undefined || expected === undefined) return ''
+  const [is, was] = [actual, expected].map((one) => (typeof one === 'string' ? one : JSON.stringify(one)))
+  let at = 0
+  while (at < is!.length && is![at] === was![at]) at += 1
+  const around = (text: string) => text.slice(Math.max(0, at - 200), at + 400)
+  return `\n  is:     …${around(is!)}\n  was to: …${around(was!)}`
+}
+
 /** One lot of unit tests; nothing where a word chose none of its files. */
 async function unitTests(name: string, folders: string[], env: Record<string, string>): Promise<void> {
   const here = (path: string) => folders.some((folder) => path.startsWith(join('test', folder)))
@@ -140,8 +158,8 @@ async function unitTests(name: string, folders: string[], env: Record<string, st
     // The reporter writes to its file alone: what failed is told here.
     () =>
       JSON.parse(readFileSync(report, 'utf8')).failures.map(
-        ({ fullTitle, err }: { fullTitle: string; err: { stack?: string; message?: string } }) =>
-          `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}`,
+        ({ fullTitle, err }: { fullTitle: string; err: Told }) =>
+          `${fullTitle}\n${(err.stack ?? err.message ?? '').slice(0, 1500)}${apart(err)}`,
       ),
   )
 }

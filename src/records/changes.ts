@@ -23,6 +23,9 @@ export const changeActions = [
   'exported',
   'imported',
   'forgotten',
+  'removed',
+  'brought-back',
+  'taken-back',
 ] as const
 export type ChangeAction = (typeof changeActions)[number]
 

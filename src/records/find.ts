@@ -78,16 +78,21 @@ export async function machineRows(
   }))
 }
 
+/** What was removed has no record any more, and is no machine. */
+const machinesKept = (trx: Trx) =>
+  trx('subject')
+    .where({ kind: 'machine' })
+    .whereExists(trx('machine').select(trx.raw('1')).whereRaw('machine.id = subject.id'))
+
 /** Machines in the firm's care: those retired are history. */
 export async function countMachines(trx: Trx): Promise<number> {
-  const row = await trx('subject').where({ kind: 'machine' }).whereNot('stage', 'retired').count({ n: '*' }).first()
+  const row = await machinesKept(trx).whereNot('stage', 'retired').count({ n: '*' }).first()
   return Number(row?.n ?? 0)
 }
 
 /** Machines whose last counter reading is older than a day, or that were never read. */
 export async function countStaleReadings(trx: Trx, before: string): Promise<number> {
-  const row = await trx('subject')
-    .where({ kind: 'machine' })
+  const row = await machinesKept(trx)
     .whereNot('stage', 'retired')
     .where('reading_on', '<', before)
     .count({ n: '*' })

@@ -7,6 +7,8 @@ export interface Jobs {
   reckon: { firmId: string }
   /** Take out what the firm keeps no longer. */
   tidy: { firmId: string }
+  /** Write the lists that wait, and take back those that go back. */
+  'bring-in': { firmId: string }
   /** Look in every firm for something that waits, whoever forgot to ask. */
   'look-round': Record<string, never>
   /** Ask every firm's `tidy`. */
@@ -28,6 +30,7 @@ const usual = { policy: 'short', retryDelay: 5, retryBackoff: true, deadLetter: 
 const queues: Record<JobName, Omit<PgBoss.Queue, 'name'>> = {
   reckon: { ...usual, retryLimit: 5, expireInHours: 2 },
   tidy: { ...usual, retryLimit: 5, expireInMinutes: 30 },
+  'bring-in': { ...usual, retryLimit: 5, expireInHours: 2 },
   'look-round': { ...usual, retryLimit: 1, expireInMinutes: 5 },
   nightly: { ...usual, retryLimit: 5, expireInMinutes: 5 },
   backup: { ...usual, retryLimit: 1, retryDelay: 600, expireInHours: 6 },

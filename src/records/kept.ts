@@ -99,17 +99,6 @@ export async function keptByName<K extends RecordKind>(
   return (await query).map((row) => toRecord(kind, row))
 }
 
-/** Records that have one of these names, whatever their capitals. */
-export async function keptNamed<K extends 'customer' | 'site'>(
-  trx: Trx,
-  kind: K,
-  names: string[],
-): Promise<KeptRecord<K>[]> {
-  const wanted = [...new Set(names.map((name) => name.toLowerCase()))]
-  const rows = await trx(shapes[kind].table).whereRaw('lower(name) = any(?)', [wanted]).orderBy('id')
-  return rows.map((row) => toRecord(kind, row))
-}
-
 /** Adds a record, and the subject row entries about it hang on. */
 export async function insertKept<K extends RecordKind>(
   trx: Trx,

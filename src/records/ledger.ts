@@ -124,3 +124,15 @@ export const asItCame = (row: any): KeptEntry => ({
 
 /** A row in today's words. */
 export const toEntry = (row: unknown): RecordedEntry => inTodaysWords(asItCame(row))
+
+/** Entries by id, in today's words. */
+export async function entriesHeld(trx: Trx, ids: string[]): Promise<RecordedEntry[]> {
+  if (ids.length === 0) return []
+  return (await trx('entry').whereIn('id', ids).orderBy('seq')).map(toEntry)
+}
+
+/** Which of these entries another one corrects or withdraws. */
+export async function supersededOf(trx: Trx, ids: string[]): Promise<Set<string>> {
+  const rows = await trx('entry').whereIn('supersedes', ids).select('supersedes')
+  return new Set(rows.map((row) => row.supersedes))
+}

@@ -8,6 +8,7 @@ import * as pasts from './migrations/0004-pasts.ts'
 import * as signingIn from './migrations/0005-signing-in.ts'
 import * as keeping from './migrations/0006-keeping.ts'
 import * as theirOwnTraces from './migrations/0007-their-own-traces.ts'
+import * as imports from './migrations/0008-imports.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -18,6 +19,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0005-signing-in', up: signingIn.up },
   { name: '0006-keeping', up: keeping.up },
   { name: '0007-their-own-traces', up: theirOwnTraces.up },
+  { name: '0008-imports', up: imports.up },
 ]
 
 /** Every step that this version knows, in order. */

@@ -149,6 +149,12 @@ export async function markStale(trx: Trx, ids: string[]): Promise<void> {
   }
 }
 
+/** Marks what has nothing to be reckoned as reckoned. */
+export async function letRest(trx: Trx, ids: string[]): Promise<void> {
+  if (ids.length > 0)
+    await trx('subject').whereIn('id', ids).update({ stale: false, reckoning_version: reckoningVersion })
+}
+
 /** How many machines and softeners wait to be reckoned. */
 export async function countStale(trx: Trx): Promise<number> {
   const { rows } = await trx.raw(

@@ -65,7 +65,10 @@ export async function serve(
     empty,
     express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
   )
-  app.use('/api/import/passport', express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }))
+  app.use(
+    ['/api/import/passport', '/api/imports'],
+    express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }),
+  )
   app.use(
     bodyOf(strangersLimit, isOpen),
     bodyOf(bodyLimit, () => true),

@@ -38,6 +38,16 @@ export function streamed(
 export const piped = (type: string, name: string, stream: Readable): Response =>
   new Response(Readable.toWeb(stream) as ReadableStream, { headers: asFile(type, name) })
 
+/** Answers with a file that somebody brought in: as it is, and for no browser to look at. */
+export const handedBack = ({ name, bytes }: { name: string; bytes: Buffer }): Response =>
+  new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'application/octet-stream',
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'cache-control': 'no-store',
+    },
+  })
+
 const asFile = (type: string, name: string) => ({
   'content-type': type,
   'content-disposition': `attachment; filename="${name}"`,

@@ -1,6 +1,6 @@
 import type { Issue } from '../core/parse/parse-strict.ts'
 
-type Status = 403 | 404 | 422 | 429
+type Status = 403 | 404 | 409 | 422 | 429
 
 /** What came of what was asked: what it brings, or why not, at its field. */
 export type Answer<T = object> = ({ ok: true } & T) | Refusal

@@ -1,10 +1,12 @@
 import { may } from '../core/firm/rights.ts'
 import { firmIds } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
+import { importWaiting } from '../records/imports.ts'
 import { ask, type FailedJob, failedJobs, type Handlers, takeFailed } from '../records/job-queue.ts'
 import { countStale } from '../records/subjects.ts'
 import { type Answer, ownerOnly, refusal } from './answer.ts'
 import { now } from './clock.ts'
+import { bringIn } from './imports/bring-in.ts'
 import type { Actor } from './judge-entry.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
@@ -30,10 +32,15 @@ export const handlers = (
   async tidy({ firmId }) {
     await tidy(db, firmId, now())
   },
+  async 'bring-in'({ firmId }) {
+    await bringIn(db, firmId, signal)
+    if (signal.aborted) throw new Error('stopped in the middle')
+  },
   async 'look-round'() {
     for (const firmId of await firmIds(db))
       await withFirm(db, firmId, async (trx) => {
         if ((await countStale(trx)) > 0) await ask(trx, 'reckon', { firmId })
+        if (await importWaiting(trx)) await ask(trx, 'bring-in', { firmId })
       })
   },
   async nightly() {

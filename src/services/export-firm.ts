@@ -4,6 +4,7 @@ import { allChanges } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { keptAfter } from '../records/kept.ts'
 import { entriesSince } from '../records/ledger.ts'
+import { removedSubjects } from '../records/removal.ts'
 
 /** Raised when a reader of older files must know; older ones stay readable. */
 export const firmDataVersion = 1
@@ -54,6 +55,8 @@ export async function exportFirm(db: Db, firmId: string, write: (text: string) =
       )
       await write(']')
     }
+    // Their entries stay: a reader must know what they were about.
+    await write(`,\n"removed":${JSON.stringify(await removedSubjects(trx))}`)
     await write(',\n"entries":[')
     await pages(
       write,

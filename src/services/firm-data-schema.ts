@@ -1,6 +1,7 @@
 import type { AnyObject, ObjectSchema } from 'yup'
 import { recordSchemas } from '../core/firm/records.ts'
 import { entryKindNames, entryKindOf } from '../core/ledger/entry-kinds.ts'
+import { subjectKinds } from '../core/ledger/subject.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
 import { changeActions } from '../records/changes.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
@@ -17,14 +18,18 @@ const day = { type: 'string', format: 'date' }
 export const firmDataSchema = (): JsonSchema => ({
   $schema: draft,
   title: 'A firm’s data',
-  ...closed({
-    format: { const: 'evenshot-firm' },
-    version: { const: firmDataVersion },
-    firm: kept('firm', { version }),
-    ...Object.fromEntries(exportedKinds.map((kind) => [listNames[kind], list(kept(kind, { id, version }))])),
-    entries: list(entry({ recordedBy: id, seq: { type: 'integer', minimum: 1 } })),
-    changes: list(change),
-  }),
+  ...closed(
+    {
+      format: { const: 'evenshot-firm' },
+      version: { const: firmDataVersion },
+      firm: kept('firm', { version }),
+      ...Object.fromEntries(exportedKinds.map((kind) => [listNames[kind], list(kept(kind, { id, version }))])),
+      removed: list(closed({ id, kind: { enum: subjectKinds } })),
+      entries: list(entry({ recordedBy: id, seq: { type: 'integer', minimum: 1 } })),
+      changes: list(change),
+    },
+    ['removed'],
+  ),
 })
 
 /** JSON Schema of one machine's history, as it goes to another firm. */

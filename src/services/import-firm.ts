@@ -2,6 +2,7 @@ import { v7 } from 'uuid'
 import { number, object, string } from 'yup'
 import { pointsAt, type RecordKind, recordSchemas } from '../core/firm/records.ts'
 import { parseEntry } from '../core/ledger/parse-entry.ts'
+import { subjectKinds } from '../core/ledger/subject.ts'
 import { instant, uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { accountByEmail, addAccount } from '../records/accounts.ts'
@@ -11,6 +12,7 @@ import { addFirm, setFirmAsKept } from '../records/firms.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
 import { type KeptPhoto, keepPhoto } from '../records/photos.ts'
+import { insertRemoved } from '../records/removal.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
@@ -76,6 +78,7 @@ export async function importFirm(
       seq: data.entries.reduce((most: number, entry: Loose) => Math.max(most, entry.seq), 0),
     })
     for (const kind of exportedKinds) await insertManyKept(trx, firmId, kind, data[listNames[kind]])
+    await insertRemoved(trx, firmId, data.removed ?? [])
     await insertEntries(
       trx,
       firmId,
@@ -97,6 +100,7 @@ export async function importFirm(
   return { ok: true, firmId, technicianId: self.id, entries: data.entries.length }
 }
 
+const removedFields = object({ id: uuid().required(), kind: string().oneOf(subjectKinds).required() }).noUnknown()
 const kept = object({ id: uuid().required(), version: number().integer().min(1).required() })
 const recorded = object({
   recordedAt: instant().required(),
@@ -153,6 +157,15 @@ function judgeFile(data: Loose): Issue[] {
       ids[kind].add(id)
       subjects.set(id, kind)
     })
+  // What was removed has no record any more, and entries all the same.
+  const removed = Array.isArray(data.removed) ? data.removed : []
+  removed.forEach((one: Loose, i: number) => {
+    const parsed = parseStrict(removedFields, one)
+    if (!parsed.ok) at(`removed[${i}]`, parsed.issues)
+    else if (subjects.has(one.id))
+      at(`removed[${i}]`, [{ path: 'id', code: 'twice', message: 'stands twice', value: one.id }])
+    else subjects.set(one.id, one.kind)
+  })
   const entryIds = new Set<string>()
   const numbers = new Set<number>()
   data.entries.forEach((one: Loose, i: number) => {

@@ -1,7 +1,7 @@
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { ask } from '../records/job-queue.ts'
 import { forgetAllPasts } from '../records/pasts.ts'
-import { markAllStale, markStale, reckonedByIds, toReckon } from '../records/subjects.ts'
+import { letRest, markAllStale, markStale, reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
 const batch = 100
@@ -18,7 +18,14 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
     const count = await retrying(() =>
       withFirm(db, firmId, async (trx) => {
         const waiting = await toReckon(trx, batch)
-        await reckonAndStore(trx, firmId, await reckonedByIds(trx, waiting), [])
+        const found = await reckonedByIds(trx, waiting)
+        await reckonAndStore(trx, firmId, found, [])
+        // What was removed has nothing to be reckoned.
+        const there = new Set(found.map(({ id }) => id))
+        await letRest(
+          trx,
+          waiting.flatMap(({ id }) => (there.has(id) ? [] : [id])),
+        )
         return waiting.length
       }),
     )

@@ -41,7 +41,7 @@ const long = 10_000
 /** What is to be said of a figure that was typed; null where it is plain. */
 export function sayingOf(text: string, reads: Reads): Saying | null {
   const read = readAs(text, reads)
-  if (read.is === 'empty') return null
+  if (read.is === 'empty' || text === reads.own) return null
   if (read.is === 'unknown') return { is: 'kept', words: 'not known: nothing is kept' }
   if (read.is === 'wrong') return { is: 'wrong', words: read.why }
   if (read.is === 'either') return { is: 'either', texts: [String(read.values[0]), String(read.values[1])] }

@@ -134,8 +134,8 @@ test.describe('bad input', () => {
     await odile.context().close()
   })
 
-  test('files that are no CSV are told apart in words', async ({ ines: page }) => {
-    await page.goto('/readings')
+  test('files that are no list are told apart in words', async ({ ines: page }) => {
+    await page.goto('/import/readings')
     await awake(page)
     const give = (name: string, buffer: Buffer) =>
       page.setInputFiles('input[type=file]', { name, mimeType: 'text/csv', buffer })
@@ -143,13 +143,11 @@ test.describe('bad input', () => {
     await give('empty.csv', Buffer.alloc(0))
     await says(/is empty/)
     await give('picture.csv', Buffer.from([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 1, 2, 3]))
-    await says(/is no text/)
+    await says(/neither a CSV nor a workbook/)
     await give('book.csv', Buffer.from('PK\u0003\u0004rest'))
-    await says(/is a workbook, not a CSV/)
-    await give('words.csv', Buffer.from('just one column\nno more'))
-    await says(/has no columns/)
+    await says(/neither a CSV nor a workbook/)
     await give('head.csv', Buffer.from('serial,date,count\n'))
-    await says(/no rows below it/)
+    await says(/no rows below a head/)
     await give('many.csv', Buffer.from(`serial,date,count\n${'A,2026-01-01,1\n'.repeat(5001)}`))
     await says(/up to 5000 are read at once/)
     await page.evaluate(() => {

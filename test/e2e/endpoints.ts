@@ -25,7 +25,16 @@ export interface Subjects {
 }
 
 const date = '2026-11-20'
-const columns = { dateForm: 'year-first' }
+/** A list with one row, as a browser sends it. */
+const list = (what: 'machines' | 'work', rows: string[][]) => ({
+  id: randomUUID(),
+  what,
+  columns: what === 'machines' ? { site: 0, name: 1, serial: 2 } : { serial: 0, date: 1, what: 2 },
+  dateForm: 'year-first',
+  mark: null,
+  words: [['kind', '', '{"is":"kind","kind":"gr"}']],
+  cells: JSON.stringify([['a', 'b', 'c'], ...rows]),
+})
 
 /** Every endpoint there is. */
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
@@ -87,41 +96,20 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     path: '/api/entries',
     data: { entries: [entryAbout('machine', machine, 'note', { text: 'forged' })], origin: 'a file' },
   },
+  { route: 'imports/index', method: 'GET', path: '/api/imports' },
+  { route: 'imports/index', method: 'POST', path: '/api/imports', data: list('machines', [['A place', 'Bar', 'X-1']]) },
   {
-    route: 'readings/check',
+    route: 'imports/check',
     method: 'POST',
-    path: '/api/readings/check',
-    data: { ...columns, rows: [{ serial: 'C2-1', date, count: '1200' }] },
+    path: '/api/imports/check',
+    data: list('work', [['C2-1', date, 'gasket']]),
   },
-  {
-    route: 'import/machines',
-    method: 'POST',
-    path: '/api/import/machines',
-    data: { ...columns, usualKind: 'c2', rows: [{ site: 'A place', name: 'Bar', serial: 'X-1' }] },
-  },
-  {
-    route: 'import/customers',
-    method: 'POST',
-    path: '/api/import/customers',
-    data: { rows: [{ name: 'A café', contact: '', phone: '0555 1', email: '', note: '' }] },
-  },
-  {
-    route: 'import/work',
-    method: 'POST',
-    path: '/api/import/work',
-    data: { ...columns, rows: [{ serial: 'C2-1', date, what: 'group gasket' }] },
-  },
-  {
-    route: 'import/analyses',
-    method: 'POST',
-    path: '/api/import/analyses',
-    data: {
-      ...columns,
-      supplyId: site,
-      unit: 'dH',
-      rows: [{ date, total: '19', carbonate: '', pH: '7,4', conductivity: '', calcium: '', chloride: '', silica: '' }],
-    },
-  },
+  { route: 'imports/words', method: 'GET', path: '/api/imports/words' },
+  { route: 'imports/[id]/index', method: 'GET', path: `/api/imports/${machine}` },
+  { route: 'imports/[id]/file', method: 'GET', path: `/api/imports/${machine}/file` },
+  { route: 'imports/[id]/refused.csv', method: 'GET', path: `/api/imports/${machine}/refused.csv` },
+  { route: 'imports/[id]/stop', method: 'POST', path: `/api/imports/${machine}/stop` },
+  { route: 'imports/[id]/back', method: 'POST', path: `/api/imports/${machine}/back` },
   { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
   { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, act: 'make-a-link' },
   {

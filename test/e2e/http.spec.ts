@@ -55,7 +55,7 @@ test.describe('the server', () => {
       expect(response.status(), `${method} ${path}`).toBe(401)
       expect((await response.json()).issues[0].code).toBe('signed_out')
     }
-    for (const path of ['/round', '/machines', '/readings', '/firm', '/data', `/sites/${randomUUID()}`]) {
+    for (const path of ['/round', '/machines', '/import/readings', '/firm', '/data', `/sites/${randomUUID()}`]) {
       const response = await request.get(baseUrl() + path, { maxRedirects: 0 })
       expect(response.status(), path).toBe(302)
     }

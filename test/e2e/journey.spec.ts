@@ -19,7 +19,7 @@ test.describe('a technician’s day', () => {
     const response = await page.request.get('/api/machines?text=Clerks')
     const clerk = (await response.json()).rows[0]
     const last = clerk.counter.count as number
-    await page.goto('/readings')
+    await page.goto('/import/readings')
     await awake(page)
     const csv = [
       'When;Serial no.;Counter',
@@ -36,22 +36,31 @@ test.describe('a technician’s day', () => {
       mimeType: 'text/csv',
       buffer: Buffer.from(csv, 'latin1'),
     })
-    await expect(page.getByText('6 rows, semicolon-separated')).toBeVisible()
+    await expect(page.getByText('6 rows, 3 columns')).toBeVisible()
     await expect(page.getByLabel('Serial number')).toHaveValue('1')
     await page.getByRole('button', { name: 'Check the rows' }).click()
     await expect(page.getByText('Nothing has been written yet.')).toBeVisible()
     const verdicts = page.locator('tbody tr td:last-child b')
-    await expect(verdicts).toHaveText(['taken', 'taken', 'duplicate', 'impossible', 'not readable', 'unknown machine'])
-
-    const download = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'Download 4 refused rows' }).click()
-    const stream = await (await download).createReadStream()
-    const text = Buffer.concat(await stream.toArray()).toString()
-    expect(text).toContain('When,Serial no.,Counter,reason')
-    expect(text).toContain('unknown machine: no machine has the serial number ""NOT-OURS""')
+    await expect(verdicts).toHaveText([
+      'taken',
+      'taken',
+      'there already',
+      'impossible',
+      'not readable',
+      'unknown machine',
+    ])
 
     await page.getByRole('button', { name: 'Write 2 readings' }).click()
-    await expect(page.getByText('2 readings are written.')).toBeVisible()
+    await page.waitForURL('**/imports/**')
+    await awake(page)
+    await expect(page.getByRole('status').first()).toHaveText('Written', { timeout: 20_000 })
+    const download = page.waitForEvent('download')
+    await page.getByRole('link', { name: 'The rows that were not written' }).click()
+    const stream = await (await download).createReadStream()
+    const text = Buffer.concat(await stream.toArray()).toString()
+    expect(text).toContain('When;Serial no.;Counter;reason')
+    expect(text).toContain('no machine has the serial number “NOT-OURS”')
+
     const after = (await (await page.request.get('/api/machines?text=Clerks')).json()).rows[0]
     expect(after.counter).toMatchObject({ count: last + 230, on: '2026-11-25' })
   })

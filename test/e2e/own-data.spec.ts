@@ -183,6 +183,7 @@ test.describe
         mimeType: 'text/csv',
         buffer: Buffer.from(csv),
       })
+      await expect(page.getByLabel('pk means')).toHaveValue(/"pk"/)
       await page.getByRole('button', { name: 'Check the rows' }).click()
       await expect(page.getByText('Nothing has been written yet.')).toBeVisible()
       const machines = async () => (await (await page.request.get('/api/machines')).json()).all

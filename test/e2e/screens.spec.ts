@@ -29,7 +29,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'What it was': () => '/kinds/c2/causes',
   'Kind, made our own': () => '/kinds/pk/edit',
   'What parts last': () => '/parts?kind=sr&part=piston-ring',
-  Readings: () => '/readings',
+  Readings: () => '/import/readings',
   Sites: () => '/sites',
   Site: (_, site) => `/sites/${site}`,
   Softener: (_, __, [softener]) => `/softeners/${softener}`,

@@ -168,7 +168,7 @@ test('what it shows is looked up in two taps and noted; what it has, and how it 
   const habits = page.getByRole('dialog')
   await habits.getByLabel(/Hot on an open day/).fill('lukewarm')
   await habits.getByRole('button', { name: 'Save' }).click()
-  await expect(habits.getByText('must be a number, 0 or more')).toBeVisible()
+  await expect(habits.getByRole('alert').getByText('is no number')).toBeVisible()
   await habits.getByLabel(/Hot on an open day/).fill('11')
   await habits.getByRole('button', { name: 'Save' }).click()
   await expect(habits).toBeHidden()

@@ -7,7 +7,6 @@ import { openDays } from '../../src/core/usage/open-days.ts'
 import { type Draft, emptyDraft } from '../../src/islands/entry/draft.ts'
 import { entriesOfDraft } from '../../src/islands/entry/entries-of-draft.ts'
 import { expectedCount, verdict } from '../../src/islands/entry/expected-count.ts'
-import { guessColumns, readFile, refusedCsv } from '../../src/islands/import/read-file.ts'
 import { readPreferencesFrom } from '../../src/ui/preferences.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
 
@@ -350,54 +349,5 @@ describe('what the counter should show', () => {
     expect(verdict('', expected)).to.equal(null)
     expect(verdict('x', expected)).to.equal(null)
     expect(verdict('5', null)).to.include({ words: 'first reading here' })
-  })
-})
-
-describe('a spreadsheet in the browser', () => {
-  const read = (name: string, text: string | Uint8Array<ArrayBuffer>) => readFile(new File([text], name))
-
-  it('is read in each usual separator', async () => {
-    for (const [separator, name] of [
-      [',', 'comma'],
-      [';', 'semicolon'],
-      ['\t', 'tab'],
-      ['|', 'bar'],
-    ] as const) {
-      const found = await read(
-        'a.csv',
-        [
-          ['serial', 'date', 'count'],
-          ['A', '2026-01-01', '5'],
-        ]
-          .map((row) => row.join(separator))
-          .join('\r\n'),
-      )
-      expect(found).to.have.nested.property('table.separator', name)
-      expect(found)
-        .to.have.nested.property('table.rows')
-        .that.deep.equals([['A', '2026-01-01', '5']])
-    }
-  })
-
-  it('keeps quoted cells whole, fills short rows, names nameless columns', async () => {
-    const found = await read('a.csv', 'serial,,count\n"A, B",x\n')
-    if (!found.ok) throw new Error(found.why)
-    expect(found.table.head).to.deep.equal(['serial', 'column 2', 'count'])
-    expect(found.table.rows).to.deep.equal([['A, B', 'x', '']])
-  })
-
-  it('guesses columns by their names', () => {
-    const columns = [
-      { id: 'serial', guess: /serial/ },
-      { id: 'date', guess: /read on|datum/ },
-      { id: 'count', guess: /shots|z(ä|ae)hler/ },
-    ]
-    expect(guessColumns(['Read on', 'Serial no.', 'Shots'], columns)).to.deep.equal({ serial: 1, date: 0, count: 2 })
-    expect(guessColumns(['Datum', 'Zähler', 'x'], columns)).to.deep.equal({ serial: -1, date: 0, count: 1 })
-  })
-
-  it('gives refused rows back with the reason, and no formula that runs', () => {
-    const csv = refusedCsv(['a', 'b'], [{ cells: ['=HYPERLINK("x")', '+1'], reason: 'impossible: "so"' }])
-    expect(csv).to.equal('a,b,reason\r\n"\'=HYPERLINK(""x"")",\'+1,"impossible: ""so"""')
   })
 })

@@ -1,5 +1,4 @@
 import { expect } from 'chai'
-import { follows } from '../../src/islands/import/follows.ts'
 import { machineLevels, softenerLevels, waterLevels } from '../../src/islands/setting/levels.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
 
@@ -24,19 +23,5 @@ describe('where a figure may be set', () => {
   it('is the firm alone for a water of nobody’s', () => {
     expect(names(waterLevels(null, 'f'))).to.deep.equal(['firm f'])
     expect(names(waterLevels(site, 'f'))).to.deep.equal(['site s', 'firm f'])
-  })
-})
-
-describe('ids that follow from a row’s own', () => {
-  const id = '01939000-0000-7000-8000-0123456789ab'
-  it('are the same each time, all different, and of the same moment', () => {
-    expect(follows(id, 0)).to.equal(id)
-    const some = [0, 1, 2, 3].map((i) => follows(id, i))
-    expect(new Set(some).size).to.equal(4)
-    expect([0, 1, 2, 3].map((i) => follows(id, i))).to.deep.equal(some)
-    for (const one of some) {
-      expect(one.slice(0, 13)).to.equal(id.slice(0, 13))
-      expect(one).to.match(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/)
-    }
   })
 })

@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import type { Entry } from '../../src/core/ledger/entry.ts'
-import { writeInBatches } from '../../src/islands/import/write-in-batches.ts'
 import { keep, send } from '../../src/islands/keep.ts'
 import { makeEntry, writeFrom } from '../../src/islands/make-entry.ts'
 import { newId, sendEntries } from '../../src/islands/send-entries.ts'
@@ -124,35 +123,5 @@ describe('sending from the browser', () => {
       expect(told.ok).to.equal(false)
       if (!told.ok) expect(told.issues[0]!.message.length).to.be.above(20)
     }
-  })
-
-  it('writes a file’s rows some at a time, says where they came from, and stops where one is refused', async () => {
-    const rows = Array.from({ length: 450 }, (_, i) => [note(`row ${i}`)])
-    const going = new AbortController().signal
-    const progress: number[] = []
-    const asked = answering(json({ verdicts: [], seq: 1 }))
-    expect(await writeInBatches(rows, going, (done) => progress.push(done))).to.deep.equal({ done: 450 })
-    expect(progress).to.deep.equal([200, 400, 450])
-    expect(asked.map(({ body }) => [body.entries.length, body.origin])).to.deep.equal([
-      [200, 'a spreadsheet'],
-      [200, 'a spreadsheet'],
-      [50, 'a spreadsheet'],
-    ])
-    const refused = {
-      verdicts: [{ id: 'x', verdict: 'refused', issues: [{ path: '', code: 'x', message: 'is odd' }] }],
-      seq: 1,
-    }
-    answering(json({ verdicts: [], seq: 1 }), json(refused, 422))
-    expect(await writeInBatches(rows, going, () => undefined)).to.deep.equal({
-      done: 200,
-      problem: 'Then one was refused: is odd',
-    })
-    answering(json({ verdicts: [], seq: 1 }), new TypeError('gone'))
-    const { done, problem } = await writeInBatches(rows, going, () => undefined)
-    expect([done, problem?.startsWith('No connection')]).to.deep.equal([200, true])
-    const stopped = new AbortController()
-    const asking = answering(json({ verdicts: [], seq: 1 }))
-    await writeInBatches(rows, stopped.signal, () => stopped.abort())
-    expect(asking).to.have.length(1)
   })
 })

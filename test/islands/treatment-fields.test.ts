@@ -18,7 +18,7 @@ const asEntry = (kind: string, body: Record<string, unknown>, n: number) => ({
 describe('fields of a treatment', () => {
   const typed: Record<string, Record<string, string | boolean>> = {
     exchanger: {
-      resinL: '12,5',
+      resinL: '12.5',
       saltGPerL: '120',
       itself: true,
       saltTankKg: '25',

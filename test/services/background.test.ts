@@ -11,6 +11,7 @@ import { appDatabase, firstEntries, ownerDatabase, type SmallFirm, smallFirm, te
 const nothing: Handlers = {
   reckon: async () => undefined,
   tidy: async () => undefined,
+  'bring-in': async () => undefined,
   'look-round': async () => undefined,
   nightly: async () => undefined,
   backup: async () => undefined,

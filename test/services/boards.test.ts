@@ -4,7 +4,7 @@ import { filledIn } from '../../src/core/firm/records.ts'
 import { kinds } from '../../src/core/kinds/index.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { updateKept } from '../../src/records/kept.ts'
-import { checkReadings } from '../../src/services/check-readings.ts'
+import { checkImport } from '../../src/services/imports/judge-import.ts'
 import { machineBundle } from '../../src/services/machine-bundle.ts'
 import { machinePage } from '../../src/services/machines.ts'
 import { entriesAfter } from '../../src/services/pull-entries.ts'
@@ -167,13 +167,19 @@ describe('what the pages ask for', () => {
   })
 
   describe('readings from a spreadsheet', () => {
+    const request = (lines: unknown[][], dateForm = 'day-first') => ({
+      id: randomUUID(),
+      what: 'readings',
+      columns: { serial: 0, date: 1, count: 2 },
+      dateForm,
+      mark: null,
+      words: [],
+      cells: JSON.stringify([['Serial', 'Day', 'Counter'], ...lines]),
+    })
+    const owner = () => ({ firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const })
+    const judged = (input: unknown) => checkImport(db, owner(), { timeZone: 'Europe/London' }, input, testNow)
     const check = async (rows: [string, string, string][], dateForm = 'day-first') => {
-      const checked = await checkReadings(
-        db,
-        firm.firmId,
-        { dateForm, rows: rows.map(([serial, date, count]) => ({ serial, date, count })) },
-        testNow,
-      )
+      const checked = await judged(request(rows, dateForm))
       if (!checked.ok) return checked.issues.map(({ path, message }) => `${path} ${message}`)
       return checked.rows.map(({ verdict }) => verdict)
     }
@@ -220,11 +226,10 @@ describe('what the pages ask for', () => {
     })
 
     it('refuses what is no table', async () => {
-      expect(await check([], 'sideways')).to.have.length(1)
-      const checked = await checkReadings(db, firm.firmId, { rows: 'x' }, testNow)
-      expect(checked.ok).to.equal(false)
-      const many = Array.from({ length: 5001 }, () => ({ serial: 'a', date: 'b', count: 'c' }))
-      expect(await checkReadings(db, firm.firmId, { dateForm: 'day-first', rows: many }, testNow))
+      expect(await check([['a', 'b', 'c']], 'sideways')).to.have.length(1)
+      expect((await judged({ ...request([['a', 'b', 'c']]), cells: 'x' })).ok).to.equal(false)
+      const many = Array.from({ length: 5001 }, () => ['a', 'b', 'c'])
+      expect(await judged(request(many)))
         .to.have.nested.property('issues[0].message')
         .that.contains('5000')
     })

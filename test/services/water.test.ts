@@ -2,11 +2,12 @@ import { randomUUID } from 'node:crypto'
 import { expect } from 'chai'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import type { Db } from '../../src/records/database.ts'
-import { checkAnalyses } from '../../src/services/check-analyses.ts'
+import { checkImport } from '../../src/services/imports/judge-import.ts'
 import { softenerPage } from '../../src/services/softener-page.ts'
 import { waterBenchPage } from '../../src/services/water-bench.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { yearPage, yearWith } from '../../src/services/year-of-water.ts'
+import type { JudgedAnalysis } from '../../src/views/judged-row.ts'
 import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
 
 describe('a firm’s water', () => {
@@ -107,9 +108,21 @@ describe('a firm’s water', () => {
       ['01.08.2026', '339', '', '', '', '', '', ''],
       ['01.08.2026', '', '', '15', '', '', '', ''],
       ['01.01.2027', '19', '', '', '', '', '', ''],
-    ].map((cells) => Object.fromEntries(names.map((name, i) => [name, cells[i]])))
-    const input = { supplyId: firm.supplyId, unit: 'dH', dateForm: 'day-first', rows }
-    const checked = await checkAnalyses(db, firm.firmId, 'Europe/London', input, testNow)
+    ]
+    const input = {
+      id: randomUUID(),
+      what: 'analyses',
+      columns: Object.fromEntries(names.map((name, i) => [name, i])),
+      dateForm: 'day-first',
+      mark: ',',
+      unit: 'dH',
+      supplyId: firm.supplyId,
+      words: [],
+      cells: JSON.stringify([names, ...rows]),
+    }
+    const london = { timeZone: 'Europe/London' }
+    const as = (of: SmallFirm) => ({ firmId: of.firmId, technicianId: of.ines, role: 'owner' as const })
+    const checked = await checkImport(db, as(firm), london, input, testNow)
     if (!checked.ok) throw new Error(JSON.stringify(checked.issues))
     expect(checked.rows.map(({ verdict }) => verdict)).to.deep.equal([
       'taken',
@@ -122,12 +135,12 @@ describe('a firm’s water', () => {
       'unreadable',
       'impossible',
     ])
-    const [total, carbonate, rest] = checked.rows[0]!.work!
+    const [total, carbonate, rest] = (checked.rows[0] as JudgedAnalysis).work!
     expect(total!.body).to.include({ quantity: 'total', value: 19.4, unit: 'dH' })
     expect(carbonate!.body).to.include({ quantity: 'carbonate', value: 15.2 })
     // 110 mg/L of the metal × 2.4973, by atomic weights.
     expect(rest!.body).to.deep.include({ by: 'works', pH: 7.3, chlorideMgL: 25, calciumMgL: 274.7 })
-    const foreign = await checkAnalyses(db, other.firmId, 'UTC', input, testNow)
+    const foreign = await checkImport(db, as(other), london, input, testNow)
     expect(foreign.ok ? '' : foreign.issues[0]!.path).to.equal('supplyId')
   })
 

@@ -133,6 +133,7 @@ const schema = object({
   basedOn: slug(),
   name: words(120).required(),
   about: words(400).defined(),
+  calledToo: array(words(60).required()).max(60),
   counter: object({ id: string().oneOf(['shots']).required(), name: words(40).required(), unit: words(20).required() })
     .noUnknown()
     .required(),

@@ -12,6 +12,8 @@ export interface Reads {
   to?: number
   /** The decimal mark of the file it stands in, where that is known. */
   mark?: DecimalMark | null
+  /** As this application wrote it into the field, with a point: left as it is, it means what it meant. */
+  own?: string
 }
 
 /**
@@ -20,7 +22,8 @@ export interface Reads {
  * @example readAs('84.210', { whole: true }) // { is: 'value', value: 84210 }
  * @example readAs('9 bar', { unit: 'psi' }) // { is: 'value', value: 130.53… }
  */
-export function readAs(text: string, { whole, unit, ...limits }: Reads = {}): Typed<number> {
+export function readAs(text: string, { whole, unit, own, ...limits }: Reads = {}): Typed<number> {
+  if (own !== undefined && own !== '' && text === own) return value(Number(own))
   const units = unit ? [unit.toLowerCase()] : []
   if (whole) {
     const { to } = limits

@@ -38,11 +38,20 @@ function DataInOut({ firm, isOwner }: Props) {
           <Way
             href="/import/machines"
             name="Machines and where they stand"
-            about="from a CSV, with a preview of every row; customers and sites are made with them"
+            about="from a spreadsheet, with a preview of every row; customers and sites are made with them"
           />
-          <Way href="/import/customers" name="Customers" about="names and how to reach them, from a CSV" />
-          <Way href="/import/work" name="Past work" about="an old service record from a CSV: parts, tasks, counts" />
-          <Way href="/readings" name="Readings" about="counters from a CSV" />
+          <Way
+            href="/import/customers"
+            name="Customers"
+            about="names and how to reach them; who is there gets what was missing"
+          />
+          <Way href="/import/work" name="Past work" about="an old service record: parts, tasks, counts" />
+          <Way href="/import/readings" name="Readings" about="counters from a spreadsheet" />
+          <Way
+            href="/imports"
+            name="Lists brought in"
+            about="how far each is, what it made, and taking it back as one"
+          />
           <button
             type="button"
             className="flex min-h-[56px] w-full flex-col justify-center border-t border-hair py-1 text-left hover:bg-copper-tint"

@@ -6,6 +6,7 @@ import { useFetched } from '../use-fetched.ts'
 
 const words = {
   reckon: 'Reckoning what waited: dates on the Round may be old',
+  'bring-in': 'Writing a list that was brought in: it goes on where it stopped',
   tidy: 'Taking out what the firm keeps no longer',
 }
 

@@ -46,7 +46,7 @@ function MachineList({ first, text: firstText, kind: firstKind, today, kinds, fi
         facts={[]}
         action={
           <>
-            <a href="/readings" className="plain inline-flex items-center max-md:hidden">
+            <a href="/import/readings" className="plain inline-flex items-center max-md:hidden">
               Readings from a spreadsheet
             </a>
             <button type="button" className="act whitespace-nowrap" onClick={() => setAdding(true)}>

@@ -22,7 +22,7 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
   const form = useForm<Values>({ defaultValues: values })
   const { errors, isSubmitting } = form.formState
   const submit = form.handleSubmit(async (typed) => {
-    const { values: read, wrong } = readNumbers(fields, typed)
+    const { values: read, wrong } = readNumbers(fields, typed, values)
     if (wrong.length > 0) {
       for (const { id, message } of wrong) form.setError(id, { message })
       return form.setFocus(wrong[0]!.id)
@@ -43,7 +43,11 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
       <div className="grid gap-x-4 gap-y-3 md:grid-cols-2">
         {fields.map((field) => (
           <div key={field.id} className={`min-w-0 ${field.half ? '' : 'md:col-span-2'}`}>
-            <Field spec={field} form={form as unknown as UseFormReturn<FieldValues>} />
+            <Field
+              spec={field}
+              form={form as unknown as UseFormReturn<FieldValues>}
+              own={String(values[field.id] ?? '')}
+            />
             {errors[field.id] && (
               <p role="alert" className="m-0 text-[14px] font-semibold text-seal-ink">
                 {String(errors[field.id]?.message)}
@@ -83,7 +87,7 @@ const wholeWords = ({ path, message }: Issue) =>
           .toLowerCase() || 'This'
       } ${message}`
 
-function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValues> }) {
+function Field({ spec, form, own: before }: { spec: FieldSpec; form: UseFormReturn<FieldValues>; own: string }) {
   const { id, label, hint, kind = 'line', options = [], unit } = spec
   const wrong = form.formState.errors[id] ? true : undefined
   const name = (
@@ -164,7 +168,7 @@ function Field({ spec, form }: { spec: FieldSpec; form: UseFormReturn<FieldValue
       {kind === 'number' && !wrong && (
         <AsRead
           id={`${own}-read`}
-          said={sayingOf(String(form.watch(id) ?? ''), readsOf(spec))}
+          said={sayingOf(String(form.watch(id) ?? ''), { ...readsOf(spec), own: before })}
           onChoose={(text) => form.setValue(id, text)}
         />
       )}

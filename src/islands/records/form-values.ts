@@ -28,12 +28,12 @@ export const typedText = (values: Values, id: string): string => String(values[i
 export const readsOf = ({ reads, unit }: FieldSpec): Reads => ({ ...(unit && { unit }), ...reads })
 
 /** The values with each number as it was read, and which could not be, each with why. */
-export function readNumbers(fields: FieldSpec[], typed: Values) {
+export function readNumbers(fields: FieldSpec[], typed: Values, before: Values = {}) {
   const values = { ...typed }
   const wrong: { id: string; message: string }[] = []
   for (const field of fields) {
     if (field.kind !== 'number' || typed[field.id] === undefined) continue
-    const read = readAs(String(typed[field.id]), readsOf(field))
+    const read = readAs(String(typed[field.id]), { ...readsOf(field), own: String(before[field.id] ?? '') })
     if (read.is === 'value') values[field.id] = String(read.value)
     else if (read.is === 'empty' || read.is === 'unknown') values[field.id] = ''
     else

@@ -247,7 +247,7 @@ function Empty({ filtered, onClear }: { filtered: boolean; onClear: () => void }
             Any site, kind and technician
           </button>
         )}
-        <a href="/readings" className="plain inline-flex items-center">
+        <a href="/import/readings" className="plain inline-flex items-center">
           Readings from a spreadsheet
         </a>
       </p>

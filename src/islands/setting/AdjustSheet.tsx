@@ -26,7 +26,7 @@ export function AdjustSheet({ levels, today, title, line, onClose, onSaved }: Pr
   const unit = known ? (known.unit ?? '') : (line.unit ?? '')
   const name = known?.name ?? line.what
   const [text, setText] = useState(asTyped(line.adjust!.value, unit))
-  const reads = { unit: firmUnit(unit) }
+  const reads = { unit: firmUnit(unit), own: asTyped(line.adjust!.value, unit) }
   const body = (): Unversioned<AnySetting> | string => {
     const value = numberIn(text, reads)
     if (value === null) return 'Type a number.'

@@ -30,7 +30,7 @@ const places = [
   { name: 'What parts last', href: '/parts' },
   { name: 'The firm and its people', href: '/firm' },
   { name: 'Data in and out', href: '/data' },
-  { name: 'Readings from a spreadsheet', href: '/readings' },
+  { name: 'Readings from a spreadsheet', href: '/import/readings' },
 ]
 
 /** Finds a machine by place, name, maker or serial, or goes to a place of the application. */

@@ -55,7 +55,7 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
               ['/firm', 'The firm and its people'],
               ['/figures', 'Figures from memory'],
               ['/data', 'Data in and out'],
-              ['/readings', 'Readings from a spreadsheet'],
+              ['/import/readings', 'Readings from a spreadsheet'],
             ] as const
           ).map(([href, words]) => (
             <DropdownMenu.Item key={href} className={item} onSelect={() => location.assign(href)}>

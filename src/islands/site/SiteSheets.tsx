@@ -130,7 +130,14 @@ export function MonthsSheet({ siteId, today, months, seen, onClose }: MonthsProp
       )}
       <SheetForm
         key={from.join()}
-        fields={monthNames.map((label, i) => ({ id: `m${i}`, label, half: true, paths: [`body.months[${i}]`] }))}
+        fields={monthNames.map((label, i) => ({
+          id: `m${i}`,
+          label,
+          kind: 'number' as const,
+          reads: { from: 0.1, to: 10 },
+          half: true,
+          paths: [`body.months[${i}]`],
+        }))}
         values={Object.fromEntries(from.map((share, i) => [`m${i}`, String(share)]))}
         save="Save"
         onCancel={onClose}
