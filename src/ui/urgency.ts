@@ -13,9 +13,14 @@ export function urgencyOf(due: Standing['due'], today: LocalDay): Urgency {
   return days < 0 ? 'overdue' : days <= soonDays ? 'soon' : 'later'
 }
 
-/** How long it lasts, as it is written under a lifeline. @example '41 d ±9' */
-export function lasts(due: Standing['due'], today: LocalDay): string {
-  if (!due) return 'over 10 y'
+/**
+ * How long it lasts, as it is written under a lifeline.
+ *
+ * @param unseen - nobody knows how old it is, and nobody has seen it yet
+ * @example '41 d ±9'
+ */
+export function lasts(due: Standing['due'], today: LocalDay, unseen: boolean | undefined = false): string {
+  if (!due) return unseen ? 'age ?' : 'over 10 y'
   const days = daysUntil(due.p50, today)
   const spread = halfWidth(due)
   if (days < 0) return `overdue ${-days} d`

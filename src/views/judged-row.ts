@@ -89,6 +89,7 @@ export interface JudgedMachine extends Judged {
     kind: string
     groups?: number
     takenOn?: KeptDay
+    servicedOn?: KeptDay
     count?: number
     /** What its counter counts. */
     unit: string

@@ -383,7 +383,7 @@ describe('a list brought in', () => {
     expect(strip(await page(firm, id))).to.deep.equal(strip(await page(whole, other)))
     expect((await page(firm, id)).made).to.deep.include({
       records: { customer: 40, site: 40, machine: 350 },
-      entries: 700,
+      entries: 1050,
     })
   })
 
@@ -420,7 +420,7 @@ describe('a list brought in', () => {
     expect(left).to.deep.equal({
       machines: ['FH-02'],
       sites: ['Ferry Hut'],
-      of: ['commissioned', 'reading', 'reading'],
+      of: ['commissioned', 'reading', 'reading', 'taken-over'],
     })
   })
 

@@ -17,6 +17,9 @@ const entry = (kind: string, body: Record<string, unknown>, subjectKind = 'machi
 
 const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ['commissioned', { kind: 'c2', partsNew: false }, 'Taken on, parts of unknown age'],
+  ['taken-over', { parts: 'unknown' }, 'Taken over, ages not known: a first look is due'],
+  ['taken-over', { parts: 'good' }, 'Known good: full service done'],
+  ['taken-over', { parts: 'looks-right', except: ['pump-head'] }, 'Seen: all looks right, but for 1 part'],
   ['reading', { counter: 'shots', count: 184_220 }, 'Counter 184,220 shots'],
   ['reading', { counter: 'litres', count: 790 }, 'Water meter 790 L'],
   [

@@ -68,6 +68,15 @@ export const importColumns: Record<ImportWhat, ImportColumn[]> = {
       'day',
       /install|taken on|commission|since|inbetriebnahme|aufgestellt|seit|mise en service|contract start|kaufdatum|purchas|bought|^date$|^datum$/,
     ),
+    column(
+      'servicedOn',
+      'Last full service',
+      'day',
+      /last service|serviced on|last full|letzte wartung|letzter service|dernier entretien|derni[èe]re r[ée]vision|ultima manutenzione/,
+      {
+        hint: 'known good that day',
+      },
+    ),
     column('count', 'Counter', 'count', count),
     column(
       'readOn',

@@ -186,8 +186,8 @@ export interface Kind {
   basedOn?: string
   name: string
   about: string
-  /** What lists and people call it too, in several languages, small letters. Common practice, no source. */
-  calledToo?: string[]
+  /** What lists and people call it too: small letters, in whatever language. Of those that ship, see `calledToo`. */
+  calledToo?: readonly string[]
   counter: { id: 'shots'; name: string; unit: string }
   groups: number
   /** Share of the shots each group takes, until measured. */

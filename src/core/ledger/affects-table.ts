@@ -5,6 +5,7 @@ import type { SettingName } from './setting-kinds.ts'
 
 export const affectsByKind: Record<EntryKind, Affects> = {
   commissioned: 'along',
+  'taken-over': 'itself',
   reading: 'along',
   'water-test': 'along',
   'water-figures': 'along',

@@ -31,6 +31,7 @@ import { serviced } from './kinds/serviced.ts'
 import { setting } from './kinds/setting.ts'
 import { stage } from './kinds/stage.ts'
 import { stripDown } from './kinds/strip-down.ts'
+import { takenOver } from './kinds/taken-over.ts'
 import { testSeen } from './kinds/test-seen.ts'
 import { testedOut } from './kinds/tested-out.ts'
 import { visit } from './kinds/visit.ts'
@@ -42,6 +43,7 @@ import type { Unversioned } from './versions.ts'
 /** Every kind of entry, by name: its shapes, its subjects, whose dates it moves, who makes it, its words. */
 export const entryKinds = {
   commissioned,
+  'taken-over': takenOver,
   reading,
   'water-test': waterTest,
   'water-figures': waterFigures,

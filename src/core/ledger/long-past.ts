@@ -78,7 +78,16 @@ export function longPastThinned<E extends Entry>(entries: E[]): E[] {
 }
 
 /** Kinds that say how a machine is: what it is, what is set about it, whether it is in service or held out of it. */
-const saysHowItIs = new Set<EntryKind>(['commissioned', 'setting', 'own-kind', 'stage', 'moved', 'held', 'released'])
+const saysHowItIs = new Set<EntryKind>([
+  'commissioned',
+  'taken-over',
+  'setting',
+  'own-kind',
+  'stage',
+  'moved',
+  'held',
+  'released',
+])
 
 /**
  * What of a ledger is needed to show what was reckoned from it, before the rest is asked for: what was said of how

@@ -4,6 +4,7 @@ import type { Entry } from '../ledger/entry.ts'
 import { isKind } from '../ledger/is-kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, ofKind, touching } from './histories.ts'
+import { type AgeTold, ageTold } from './taken-over.ts'
 
 export interface LastDone {
   on: LocalDay
@@ -13,6 +14,10 @@ export interface LastDone {
   how: string
   /** False when the machine came with parts of unknown age. */
   known: boolean
+  /** Nobody knows how old it is: nothing is dated until it is seen. */
+  unseen?: true
+  /** It was seen with all the rest, and nothing was wrong with it. */
+  looksRight?: true
 }
 
 /**
@@ -31,11 +36,26 @@ export function lastDone(histories: Histories, task: Task, index: number | undef
           return !('group' in entry.body) || entry.body.group === undefined || sameIndex(entry.body.group, index)
         })
   const later = done && fitted ? (inOrder(done, fitted) > 0 ? done : fitted) : (done ?? fitted)
-  if (later) return { on: later.happenedOn, day: toDay(later.happenedOn), how: later.kind, known: true }
+  const told = ageTold(histories, task)
+  // A full service does what there is to do; a part that it did not change stays as old as it is.
+  const serviced = told?.as === 'good' && task.action !== 'replace' ? told : null
+  if (later && !(serviced && serviced.on > later.happenedOn))
+    return { on: later.happenedOn, day: toDay(later.happenedOn), how: later.kind, known: true }
+  if (told) return startTold(told, task)
   const taken = ofKind(histories, 'machine', 'commissioned')[0]
   if (!taken) return null
   // A second-hand machine's parts are counted from the day it came: older than that, nobody knows.
   return { on: taken.happenedOn, day: toDay(taken.happenedOn), how: 'taken on', known: taken.body.partsNew }
+}
+
+/** Where nothing was done on record, and the machine was taken over in the middle of its life. */
+function startTold({ as, on, day }: AgeTold, task: Task): LastDone {
+  if (as === 'good') return { on, day, how: 'known good', known: true }
+  if (as === 'unknown') return { on, day, how: 'taken over', known: false, unseen: true }
+  // What is looked at is as old as it looks; what is cleaned or checked begins anew.
+  return task.action === 'replace'
+    ? { on, day, how: 'seen', known: false, unseen: true, looksRight: true }
+    : { on, day, how: 'seen', known: true }
 }
 
 /** The condition last seen of a part since it was fitted. */

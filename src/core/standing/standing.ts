@@ -18,6 +18,7 @@ export type Governing =
   | 'salt'
   | 'conductivity'
   | 'chlorine'
+  | 'first-look'
 
 const alongNames = Object.fromEntries(alongClocks.map((clock) => [clock, alongWords[clock].name])) as Record<
   AlongClock,
@@ -38,6 +39,7 @@ export const clockName: Record<Governing, string> = {
   salt: 'salt',
   conductivity: 'conductivity',
   chlorine: 'chlorine',
+  'first-look': 'ages not known',
 }
 
 /** How much of one clock's life is used on the day of reckoning. */
@@ -71,6 +73,8 @@ export interface Standing {
   /** Last time it was done or fitted; absent when nobody knows. */
   since?: LocalDay
   sinceKnown: boolean
+  /** Nobody knows how old it is, and nobody has seen it since the machine was taken over: it waits for the first look. */
+  unseen?: true
   condition?: { grade: number; on: LocalDay; note?: string }
   minutes: number
   caution?: Caution

@@ -11,11 +11,12 @@ import {
   lifeSd,
   lookShare,
   multiplierAfter,
+  remainingAfter,
 } from '../wear/seen-condition.ts'
 import { seenWindow } from '../wear/seen-window.ts'
 import { materialFitted } from './fitted-material.ts'
 import { ownPolicy } from './histories.ts'
-import { lastCondition, lastDone } from './last-done.ts'
+import { type LastDone, lastCondition, lastDone } from './last-done.ts'
 import { type MachineFacts, policyOf } from './machine-facts.ts'
 import { putAwayOn } from './stages.ts'
 import { clockName, type Governing, type Standing } from './standing.ts'
@@ -29,8 +30,12 @@ export function taskStanding(facts: MachineFacts, task: Task, index: number | un
   const { histories } = facts
   const made = task.variant ? materialFitted(facts.kind, histories, task.part!, index) : null
   if (made && made.material !== task.variant) return null
-  const since = lastDone(histories, task, index)
-  if (!since) return null
+  const done = lastDone(histories, task, index)
+  if (!done) return null
+  const condition = task.part ? lastCondition(histories, task.part, index) : null
+  // Of unknown age, and seen since: as old as it looked that day.
+  const look = done.unseen && task.action === 'replace' ? lookAt(condition, done) : null
+  const since = look ? { on: look.on, day: toDay(look.on), how: 'seen', known: false } : done
   const key = index === undefined ? task.id : `${task.id}@${index}`
   const { lines, add } = startWorking(facts.showWorking)
   const policy = facts.hasOwnPolicies ? policyOf(ownPolicy(histories, task.id)) : facts.policy
@@ -42,7 +47,6 @@ export function taskStanding(facts: MachineFacts, task: Task, index: number | un
       source: `this kind knows none of that name: reckoned as ${task.variant}, the usual one`,
     }))
   const running = runningClocks({ facts, task, index, since, policy, add })
-  const condition = task.part ? lastCondition(histories, task.part, index) : null
   const head: Head = {
     key,
     task: task.id,
@@ -60,8 +64,55 @@ export function taskStanding(facts: MachineFacts, task: Task, index: number | un
   }
   if (condition) head.condition = condition
   if (task.caution) head.caution = task.caution
-  const seen = condition && task.action === 'replace' ? lookOf(task, condition, running, add) : null
+  if (done.unseen && !look) return unseenStanding(head, { lines, add }, facts.asOf)
+  const seen = look
+    ? remainingOf(task, look, running, add)
+    : condition && task.action === 'replace'
+      ? lookOf(task, condition, running, add)
+      : null
   return finish(head, running, { lines, add }, facts.asOf, putAwayOn(facts.stage), seen)
+}
+
+/** How a part of unknown age was last seen: by itself, or with all the rest, where nothing was wrong. */
+function lookAt(condition: Standing['condition'] | null, { on, looksRight }: LastDone): Look | null {
+  if (condition && (!looksRight || condition.on >= on)) return { grade: condition.grade as Grade, on: condition.on }
+  return looksRight ? { grade: looksRightGrade, on } : null
+}
+
+interface Look {
+  grade: Grade
+  on: LocalDay
+}
+
+/** Nothing wrong to be seen: set, as most parts are for the first half of their lives. From memory. */
+const looksRightGrade = 1
+
+/** Nothing is dated until somebody has seen it: the first look is. */
+function unseenStanding(head: Head, { lines }: ReturnType<typeof startWorking>, asOf: LocalDay): Standing {
+  const standing = head as Standing
+  standing.asOf = asOf
+  standing.unseen = true
+  standing.uses = []
+  standing.working = { lines, why: 'Nobody knows how old it is: the first look comes before any date.' }
+  return standing
+}
+
+/** Of unknown age: what its look stands for is used, the rest is left. */
+function remainingOf(task: Task, { grade, on }: Look, running: WearClock[], add: Add): Seen {
+  const life = remainingAfter(grade, lifeSd(task.beta))
+  const line = add(() => ({
+    what: `Age not known, seen ${on}`,
+    value: `${grade}, ${gradeWords[grade]}`,
+    origin: 'measured',
+    source:
+      grade === 4
+        ? 'its life is over'
+        : `so ${Math.round((1 - lookShare(grade)) * 100)} % of a life is left, from memory`,
+  }))
+  if (grade === 4) return { life, failed: { on: toDay(on), by: running[0]!.use.clock }, scaled: () => [], line }
+  const most = task.safety ? 1 - lookShare(grade) : Number.POSITIVE_INFINITY
+  for (const clock of running) clock.use = { ...clock.use, limit: clock.use.limit * Math.min(most, life.p50) }
+  return { life, scaled: (multiplier) => running.map((clock) => clock.scaled(Math.min(most, multiplier))), line }
 }
 
 /** What the last look at a part made of its clocks: their limits move, and the window with them. */

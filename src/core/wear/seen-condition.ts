@@ -57,6 +57,19 @@ export function multiplierAfter(grade: Grade, usedShare: number, sd: number): Li
   return { points, p10: quantileOf(points, 0.1), p50, p90: quantileOf(points, 0.9) }
 }
 
+/**
+ * How much of a life is left to a part of which nobody knows how old it is, by how it looks: what its look stands for is
+ * used, the rest of a life as spread as such lives are is left. From memory, as the looks are.
+ *
+ * @example remainingAfter(2, 0.45).p50 // 0.35
+ */
+export function remainingAfter(grade: Grade, sd: number): LifeMultiplier {
+  const left = Math.max(0.01, 1 - lookShare(grade))
+  const sum = grid.reduce((total, { prior }) => total + prior, 0)
+  const points = grid.map(({ z, prior }) => ({ multiplier: Math.exp(z * sd) * left, weight: prior / sum }))
+  return { points, p10: quantileOf(points, 0.1), p50: quantileOf(points, 0.5), p90: quantileOf(points, 0.9) }
+}
+
 /** The grid in standard deviations, and how likely each point is before anything is seen. */
 const grid = Array.from({ length: gridPoints }, (_, i) => {
   const z = -reach + (2 * reach * i) / (gridPoints - 1)

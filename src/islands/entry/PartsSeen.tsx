@@ -55,7 +55,9 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
               <div className="narrow font-semibold">{name}</div>
               <div className="narrow text-[13px] text-second">
                 {governs(standing, today)} ·{' '}
-                <span className={urgencyText[urgencyOf(standing.due, today)]}>{lasts(standing.due, today)}</span>
+                <span className={urgencyText[urgencyOf(standing.due, today)]}>
+                  {lasts(standing.due, today, standing.unseen)}
+                </span>
               </div>
             </div>
             <fieldset className="m-0 flex border-0 p-0" aria-label={`${name}: condition`}>

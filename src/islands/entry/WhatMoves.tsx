@@ -139,7 +139,7 @@ function Pair({
 }
 
 function said(standing: Standing | undefined, today: string): string {
-  if (!standing?.due) return 'over 10 years'
+  if (!standing?.due) return standing?.unseen ? 'age not known' : 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   if (days < 0) return `overdue ${-days} d`
   const spread = halfWidth(standing.due)

@@ -56,6 +56,7 @@ export const shownRows: Record<ImportWhat, Shown> = {
           hardness && `water ${figure(hardness.value)} ${hardnessSymbol[hardness.unit]}`,
           treatment && treatmentNames[treatment as keyof typeof treatmentNames],
           [machine.contact, machine.phone, machine.email].filter(Boolean).join(', '),
+          machine.servicedOn && `full service ${dayShown(machine.servicedOn)}`,
           machine.remark && `“${machine.remark}”`,
           filled && `fills in ${filled.map((field) => fieldWords[field] ?? field).join(', ')}`,
         ]

@@ -119,8 +119,10 @@ export function WearLens(props: Props) {
                     </button>
                   </td>
                   <td className="mono pr-3 text-[13px] whitespace-nowrap">
-                    {standing.since ? dayNear(standing.since, today) : '–'}
-                    {!standing.sinceKnown && <span title="Age unknown: counted from the day it was taken on">?</span>}
+                    {standing.since && !standing.unseen ? dayNear(standing.since, today) : '–'}
+                    {!standing.sinceKnown && !standing.unseen && (
+                      <span title="Age unknown: counted from the day it was taken on">?</span>
+                    )}
                   </td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap">{countUse(standing, today)}</td>
                   <td className="mono pr-2 text-[13px] whitespace-nowrap max-xl:hidden">
@@ -291,7 +293,7 @@ function countUse(standing: Standing, today: string) {
 }
 
 function windowWords(standing: Standing, today: string): string {
-  if (!standing.due) return 'over 10 years'
+  if (!standing.due) return standing.unseen ? 'age not known' : 'over 10 years'
   const { p10, p50, p90 } = standing.due
   if (daysUntil(p50, today) < 0) return `from ${dayNear(p50, today)}`
   if (p10 === p90) return dayNear(p50, today)
@@ -303,7 +305,7 @@ function windowWords(standing: Standing, today: string): string {
 }
 
 const phoneDue = (standing: Standing, today: string): string => {
-  if (!standing.due) return 'over 10 years'
+  if (!standing.due) return standing.unseen ? 'age not known' : 'over 10 years'
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
   if (days >= 0 && unsure(standing.due, today)) return unsureShort(standing.due, today)

@@ -32,7 +32,7 @@ export function StationMark({ placed, today, bandY, hanging, chosen, onChoose, b
   const blockY = hangs === 'band' ? bandY : hangs === 'beside' ? at.y - 53 : at.y - 24
   const box = frame(placed)
   const label = hasTasks
-    ? `${station.name}: ${soonest ? `${soonest.name}, ${lasts(soonest.due, today)}` : (hanging?.words ?? 'nothing due')}`
+    ? `${station.name}: ${soonest ? `${soonest.name}, ${lasts(soonest.due, today, soonest.unseen)}` : (hanging?.words ?? 'nothing due')}`
     : station.name
   const drawing = (
     <>
@@ -142,10 +142,10 @@ function rowsOf(
 /** What fits under a lifeline: the verb where it is not a replacement, the spread where there is room. */
 function shortReading(standing: Standing, today: string): string {
   const verb = standing.action === 'replace' ? '' : `${standing.action === 'regenerate' ? 'regen.' : standing.action} `
-  const text = `${verb}${lasts(standing.due, today)}`
+  const text = `${verb}${lasts(standing.due, today, standing.unseen)}`
   if (text.length <= 12) return text
   const short = text.replace(/ (±\d+|or more)$/, '').replace('overdue', 'over')
-  return short.length <= 12 ? short : lasts(standing.due, today).replace('overdue', 'over')
+  return short.length <= 12 ? short : lasts(standing.due, today, standing.unseen).replace('overdue', 'over')
 }
 
 function Reading({ standing, today, x, y }: { standing: Standing; today: string; x: number; y: number }) {

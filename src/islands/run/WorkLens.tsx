@@ -161,7 +161,9 @@ function LastAndNext({ due, line, today }: { due: Standing | null; line: Routine
   return (
     <span className="text-right text-[14px] max-md:text-left md:w-[130px]">
       {due ? (
-        <span className={`mono block ${urgencyText[urgencyOf(due.due, today)]}`}>{lasts(due.due, today)}</span>
+        <span className={`mono block ${urgencyText[urgencyOf(due.due, today)]}`}>
+          {lasts(due.due, today, due.unseen)}
+        </span>
       ) : (
         line?.next && <span className="mono block">next {dayNear(line.next, today)}</span>
       )}

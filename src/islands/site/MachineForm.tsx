@@ -104,6 +104,10 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
         takenOn,
         about(1),
       ),
+      // Of a machine in the middle of its life nobody knows the ages: nothing is overdue before somebody looked.
+      ...(typed.partsNew === true
+        ? []
+        : [makeEntry('machine', id, 'taken-over', { parts: 'unknown' }, today, about(5))]),
       ...(hasGroups && typed.groups !== '2'
         ? [makeEntry('machine', id, 'setting', { setting: 'groups', count: Number(typed.groups) }, takenOn, about(2))]
         : []),

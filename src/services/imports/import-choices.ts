@@ -4,6 +4,7 @@ import { kinds } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { ownKinds } from '../../core/standing/own-kinds.ts'
+import { calledToo as shippedToo } from '../../core/trade/called-too.ts'
 import { type Db, lookIn } from '../../records/database.ts'
 import { meaningsOf } from '../../records/imports.ts'
 import { kindCounts } from '../../records/kind-counts.ts'
@@ -27,7 +28,7 @@ export const importChoices = (db: Db, firmId: string): Promise<ImportChoices> =>
       kinds: all.map(({ id, name, calledToo, tasks }) => ({
         id,
         name,
-        ...(calledToo && { calledToo }),
+        calledToo: [...(calledToo ?? []), ...(shippedToo[id] ?? [])],
         // Of its tasks only whether they are of a group is asked.
         tasks: tasks.some(({ each }) => each === 'group') ? [tasks.find(({ each }) => each === 'group')!] : [],
       })),

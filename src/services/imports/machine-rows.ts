@@ -99,6 +99,8 @@ function readMachine(cells: Cells, context: ImportContext, there: There): Machin
   const zone = there.sites.get(plainName(site))?.timeZone ?? context.timeZone
   const takenOn = dayOfCell(cells('takenOn'), context, zone)
   if (takenOn.is === 'wrong') return unreadable(`taken on “${text('takenOn')}” ${takenOn.why}`)
+  const servicedOn = dayOfCell(cells('servicedOn'), context, zone)
+  if (servicedOn.is === 'wrong') return unreadable(`last service “${text('servicedOn')}” ${servicedOn.why}`)
   const readOn = dayOfCell(cells('readOn'), context, zone)
   if (readOn.is === 'wrong') return unreadable(`read on “${text('readOn')}” ${readOn.why}`)
   const count = readAs(cells('count'), { whole: true, unit: kind.counter.unit })
@@ -138,6 +140,7 @@ function readMachine(cells: Cells, context: ImportContext, there: There): Machin
     kind: kind.id,
     ...(hasGroups && saidGroups !== undefined && { groups: saidGroups }),
     ...(takenOn.is === 'value' && { takenOn: takenOn.value }),
+    ...(servicedOn.is === 'value' && { servicedOn: servicedOn.value }),
     ...(count.is === 'value' && { count: count.value }),
     unit: kind.counter.unit,
     readOn: readOn.is === 'value' ? readOn.value : { on: context.spec.readOn ?? dayAt(zone, context.now) },
@@ -257,7 +260,7 @@ function writeMachine(machine: Machine, context: ImportContext, there: There, ke
 
 /** What the water of a place is led through: one a place. */
 function softenerOf(
-  { treatment, takenOn, readOn }: Machine,
+  { treatment }: Machine,
   context: ImportContext,
   there: There,
   site: KeptRecord<'site'>,
@@ -280,7 +283,8 @@ function softenerOf(
       context,
       `${id} taken`,
       about,
-      takenOn?.on ?? readOn.on,
+      // Since when it stands there, and what it has taken up, nobody knows.
+      dayAt(site.timeZone, context.askedAt),
       jot('commissioned', { kind, kindVersion: 1, partsNew: false }),
     ),
   )
@@ -293,7 +297,7 @@ function entriesOf(
   id: string,
   site: { id: string; timeZone: string },
 ): Plan['entries'] {
-  const { kind, groups, takenOn, readOn, count, hardness, remark } = machine
+  const { kind, groups, takenOn, servicedOn, readOn, count, hardness, remark } = machine
   const about = { kind: 'machine' as const, id, timeZone: site.timeZone }
   const on = takenOn?.on ?? readOn.on
   const { version: kindVersion, groups: usualGroups } = context.kinds.find((one) => one.id === kind)!
@@ -301,6 +305,9 @@ function entriesOf(
     entryOn(context, `${id} ${slot}`, about, day, jotting)
   return [
     write('taken', on, jot('commissioned', { kind, kindVersion, partsNew: false })),
+    // Nothing that nobody knows is overdue: it waits for a first look, from today on.
+    write('over', dayAt(site.timeZone, context.askedAt), jot('taken-over', { parts: 'unknown' })),
+    ...(servicedOn ? [write('serviced', servicedOn.on, jot('taken-over', { parts: 'good' }))] : []),
     ...(groups !== undefined && groups !== usualGroups
       ? [write('groups', on, jot('setting', { setting: 'groups', count: groups }))]
       : []),

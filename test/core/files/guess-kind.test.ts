@@ -1,7 +1,10 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { guessKind } from '../../../src/core/files/guess-kind.ts'
-import { kinds } from '../../../src/core/kinds/index.ts'
+import { kinds as shipped } from '../../../src/core/kinds/index.ts'
+import { calledToo } from '../../../src/core/trade/called-too.ts'
+
+const kinds = shipped.map((kind) => ({ ...kind, calledToo: calledToo[kind.id] ?? [] }))
 
 // Words as they stand in the lists of made-up firms. Common practice, no source.
 describe('a list’s word for a machine', () => {

@@ -25,6 +25,10 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     kindVersion: fc.constant(1),
     partsNew: fc.boolean(),
   }),
+  'taken-over': fc.record({
+    parts: fc.constantFrom('unknown', 'looks-right', 'good'),
+    except: fc.array(slug, { maxLength: 4 }),
+  }),
   reading: fc.record({ counter: fc.constantFrom('shots', 'litres'), count: fc.nat({ max: 1_000_000 }) }),
   'water-test': fc.record({
     point: fc.constantFrom('raw', 'softened'),

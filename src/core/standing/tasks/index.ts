@@ -4,6 +4,7 @@ import { changeMembrane } from './change-membrane.ts'
 import { changePrefilter } from './change-prefilter.ts'
 import { descale } from './descale.ts'
 import { exchangerPartTasks } from './exchanger-parts.ts'
+import { firstLook } from './first-look.ts'
 import { freshenBoiler } from './freshen-boiler.ts'
 import { outletTest } from './outlet-test.ts'
 import type { MachineTask, RaisedTask, SoftenerTask, TaskToWrite } from './raised-task.ts'
@@ -24,7 +25,7 @@ export const softenerTasks: SoftenerTask[] = [
 ]
 
 /** The same of a machine. Apart: a page that reckons a machine carries no softener. */
-export const machineTasks: MachineTask[] = [descale, freshenBoiler, restart, release]
+export const machineTasks: MachineTask[] = [firstLook, descale, freshenBoiler, restart, release]
 
 export const raisedTasks: RaisedTask[] = [...softenerTasks, ...machineTasks]
 

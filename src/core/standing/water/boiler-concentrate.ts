@@ -9,9 +9,10 @@ import {
   flushEveryDays,
   steadyFactor,
 } from '../../water/concentrate.ts'
-import { ofKind, touching } from '../histories.ts'
+import { touching } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
 import { flushTask } from '../raised-tasks.ts'
+import { knownSince } from '../taken-over.ts'
 import { litresADay } from '../water-budget.ts'
 import type { MachineChalk } from './machine-chalk.ts'
 import { type SetFigure, takeFigure, takeVesselFigure } from './set-figure.ts'
@@ -94,7 +95,7 @@ export function boilerConcentrate(facts: MachineFacts, chalk: MachineChalk): Boi
       ? flushEveryDays(boiler, first.factor, flushShare.value, 1)
       : null
   const done = touching(histories, 'machine', flushTask).at(-1)
-  const since = (done ?? ofKind(histories, 'machine', 'commissioned')[0]!).happenedOn
+  const since = done?.happenedOn ?? knownSince(histories)
   const days = use.open.count(toDay(since), Math.max(facts.asOfDay, toDay(since)))
   const start = done ? afterFlush(Math.min(first.factor, steady ?? first.factor), flushShare.value, 1) : 1
   const now = factorAfter(boiler, start, days)

@@ -1,6 +1,7 @@
 import { toDay } from '../../quantity/local-day.ts'
 import { ofKind } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
+import { knownSince } from '../taken-over.ts'
 import { type FeedWater, feedWater, type WaterFacts, waterFacts } from './feed-water.ts'
 import { type ShareLearned, shareLearned } from './removed-scale.ts'
 import { type VesselChalk, vesselChalk } from './vessel-chalk.ts'
@@ -22,8 +23,7 @@ export interface MachineChalk {
 export function machineChalk(facts: MachineFacts): MachineChalk | null {
   if (facts.kind.vessels.length === 0) return null
   const done = ofKind(facts.histories, 'machine', 'descaled').at(-1)
-  const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
-  const since = (done ?? taken).happenedOn
+  const since = done?.happenedOn ?? knownSince(facts.histories)
   const start = toDay(since)
   const of = waterFacts(facts.histories)
   const water = feedWater(of)

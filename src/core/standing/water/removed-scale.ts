@@ -2,6 +2,7 @@ import { toDay } from '../../quantity/local-day.ts'
 import { type Likelihood, learned, type Spread } from '../../quantity/spread.ts'
 import { ofKind } from '../histories.ts'
 import type { MachineFacts } from '../machine-facts.ts'
+import { knownSince } from '../taken-over.ts'
 import type { WaterFacts } from './feed-water.ts'
 import { feedWater } from './feed-water.ts'
 import { takeFigure } from './set-figure.ts'
@@ -34,9 +35,8 @@ export function shareLearned(facts: MachineFacts, waterOf: WaterFacts): ShareLea
   const descaled = ofKind(facts.histories, 'machine', 'descaled')
   if (!descaled.some((entry) => entry.body.spent)) return null
   const water = feedWater(waterOf)
-  const taken = ofKind(facts.histories, 'machine', 'commissioned')[0]!
   const descales: RemovedScale[] = []
-  let since = toDay(taken.happenedOn)
+  let since = toDay(knownSince(facts.histories))
   const spans = waterSpans(waterOf, facts.histories, since, Math.max(facts.asOfDay, since + 1))
   const vessels = facts.kind.vessels.map((vessel) => vesselChalk(facts, vessel, since, water, spans, null))
   for (const entry of descaled) {

@@ -10,5 +10,5 @@ export const POST = endpoint(async ({ request, locals }, who) => {
   const read = await readJson(request)
   if (!read.ok) return read.response
   const started = await startImport(locals.db, actorOf(who), read.body, locals.now)
-  return started.ok ? json({ id: started.id }, 202) : refuse(422, started.issues)
+  return started.ok ? json({ id: started.id }) : refuse(422, started.issues)
 })

@@ -7,7 +7,6 @@ export const dg = grinderMachine(
     version: 1,
     name: 'domestic, built-in grinder, cleaning programme',
     about: 'Tank at the back, thermoblock, grinder over the portafilter, a knob for steam and hot water, a cleaning lamp.',
-    calledToo: ['home espresso with grinder', 'espresso with grinder', 'built-in grinder', 'siebträger mit mühle', 'avec moulin', 'con macinino'],
     options: [
       {
         id: 'blinking-lamp',

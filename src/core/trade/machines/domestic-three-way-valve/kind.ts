@@ -7,7 +7,6 @@ export const dv = domesticPump(
     version: 1,
     name: 'domestic pump machine, 3-way valve',
     about: 'Tank, vibratory pump, small boiler; a valve on the group vents into the tray, so it can be backflushed.',
-    calledToo: ['home espresso', 'domestic espresso', 'single boiler', 'single boiler with valve', 'einkreiser', 'haushalt siebträger', 'machine domestique', 'macchina domestica', 'thuismachine'],
   },
   true,
 )

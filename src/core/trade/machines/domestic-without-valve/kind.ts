@@ -7,7 +7,6 @@ export const dn = domesticPump(
     version: 1,
     name: 'domestic pump machine, no 3-way valve',
     about: 'Tank, vibratory pump, small boiler; a spring valve opens the group, the puck stays wet, nothing vents.',
-    calledToo: ['home espresso without valve', 'entry level espresso', 'single boiler without valve', 'haushalt siebträger', 'small home machine'],
   },
   false,
 )

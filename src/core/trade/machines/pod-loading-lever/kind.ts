@@ -11,7 +11,6 @@ export const pl: Kind = {
   version: 1,
   name: 'pod machine, loading lever, whisk frother',
   about: 'A lever opens and shuts the head; a clip-on jug with a whisk froths milk with steam from the same heater.',
-  calledToo: ['pod', 'pods', 'capsule', 'capsules', 'capsule machine', 'pod machine', 'kapsel', 'kapselmaschine', 'machine à capsules', 'capsules avec mousseur', 'cialde', 'a capsule', 'cápsulas', 'capsulemachine', 'pod machine with frother'],
   counter: { id: 'shots', name: 'Capsules', unit: 'capsules' },
   groups: 1,
   groupShares: [1],

@@ -9,7 +9,6 @@ export const pk: Kind = {
   version: 2,
   name: 'pod machine, locking head',
   about: 'Tank, small flow heater; the capsule is pierced in a head that locks.',
-  calledToo: ['pod', 'pods', 'capsule', 'capsules', 'capsule machine', 'pod machine', 'kapsel', 'kapselmaschine', 'capsule à tête', 'machine à capsules', 'cialde', 'a capsule', 'cápsulas', 'capsulemachine'],
   counter: { id: 'shots', name: 'Capsules', unit: 'capsules' },
   groups: 1,
   groupShares: [1],

@@ -9,7 +9,6 @@ export const lv: Kind = {
   version: 1,
   name: 'prosumer, lever-operated circulating group',
   about: 'Heat exchanger in one steam boiler; hot water circulates through the group, a hand lever opens and vents it.',
-  calledToo: ['lever group', 'e-type group', 'prosumer', 'prosumer hx', 'circulating group', 'single group hx', 'zweikreiser', 'einkreis mit handhebel', 'handhebel', 'levier', 'gruppo a circolazione'],
   counter: { id: 'shots', name: 'Shots', unit: 'shots' },
   groups: 1,
   groupShares: [1],

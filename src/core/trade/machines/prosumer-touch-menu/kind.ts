@@ -9,7 +9,6 @@ export const pt: Kind = {
   version: 1,
   name: 'prosumer, dual boiler, touch-menu wash programme',
   about: 'Brew boiler and steam boiler apart, 3-way valve, a menu that leads its wash programme.',
-  calledToo: ['dual boiler', 'double boiler', 'prosumer dual boiler', 'dualboiler', 'doppelkessel', 'double chaudière', 'doppia caldaia', 'touch screen prosumer'],
   counter: { id: 'shots', name: 'Shots', unit: 'shots' },
   groups: 1,
   groupShares: [1],

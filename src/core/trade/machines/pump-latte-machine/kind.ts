@@ -9,7 +9,6 @@ export const pd: Kind = {
   version: 1,
   name: 'pump latte machine',
   about: 'Tank with a spring plug, vibratory pump, small boiler, exit valve, portafilter and frother; tubes held by clips.',
-  calledToo: ['latte machine', 'pump espresso', 'pump machine', 'cheap espresso', 'steam toy', 'cappuccino maker'],
   counter: { id: 'shots', name: 'Drinks', unit: 'drinks' },
   groups: 1,
   groupShares: [1],

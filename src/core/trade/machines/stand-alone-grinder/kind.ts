@@ -10,7 +10,6 @@ export const gr: Kind = {
   version: 1,
   name: 'stand-alone grinder',
   about: 'Hopper, burrs, chute, and a doser or a portafilter fork; everything goes by the kilograms it grinds.',
-  calledToo: ['grinder', 'coffee grinder', 'espresso grinder', 'on demand grinder', 'doser grinder', 'mill', 'mühle', 'kaffeemühle', 'espressomühle', 'mahlwerk', 'moulin', 'moulin à café', 'macinino', 'macinacaffè', 'macinadosatore', 'molino', 'molinillo', 'koffiemolen', 'molen'],
   counter: { id: 'shots', name: 'Coffee ground', unit: 'kg' },
   groups: 1,
   groupShares: [1],

@@ -7,7 +7,6 @@ export const bt = grinderMachine(
     version: 1,
     name: 'thermoblock bean-to-cup with portafilter',
     about: 'Thermoblock with a temperature controller in five steps, grinder into the portafilter, a knob with three places.',
-    calledToo: ['thermoblock with portafilter', 'thermoblock portafilter'],
     options: [],
     prompts: [
       {

@@ -22,7 +22,7 @@ export const steamStations: Station[] = [
  * A domestic pump machine with a small boiler: with and without a 3-way valve it is the same machine, but for the
  * valve, what hangs on it, and how it is cleaned.
  */
-export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about' | 'calledToo'>, hasThreeWay: boolean): Kind {
+export function domesticPump(head: Pick<Kind, 'id' | 'version' | 'name' | 'about'>, hasThreeWay: boolean): Kind {
   const [vents, drips] = [{ with: 'three-way' }, { without: 'three-way' }]
   return {
     ...head,

@@ -4,7 +4,7 @@ import { builtInGrinder, cleaningDisc, domesticParts, pressurisedBasket, tankFil
 import { steamStations } from './domestic-kind.ts'
 import { electricalTest, homeService, tankDescale, tankRoutine, tipOff } from './usual-tasks.ts'
 
-type Own = Pick<Kind, 'id' | 'version' | 'name' | 'about' | 'calledToo' | 'options' | 'prompts' | 'cleaning' | 'drinksPerOpenDay'>
+type Own = Pick<Kind, 'id' | 'version' | 'name' | 'about' | 'options' | 'prompts' | 'cleaning' | 'drinksPerOpenDay'>
 
 /** A domestic machine with a thermoblock, a portafilter and a grinder of its own. */
 export const grinderMachine = (own: Own, drinks: Kind['budget']['drinks']): Kind => ({
