@@ -28,7 +28,7 @@ export default defineConfig({
   telemetry: false,
   vite: {
     plugins: [tailwindcss()],
-    build: { chunkSizeWarningLimit: 900, rollupOptions: { output: { experimentalMinChunkSize: 1_000 } } },
+    build: { chunkSizeWarningLimit: 900, rollupOptions: { output: { experimentalMinChunkSize: 400 } } },
     ssr: { noExternal: ['radix-ui', 'cmdk', 'react-hook-form', 'recharts', 'uuid', 'date-fns'] },
   },
 })

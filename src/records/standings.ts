@@ -62,6 +62,22 @@ export async function storeReckonings(
   )
 }
 
+/** Machines that something waits for, of one site or one kind. */
+export async function machinesAwaiting(
+  trx: Trx,
+  key: string,
+  scope: 'site' | 'kind',
+  of: string,
+): Promise<{ id: string; siteId: string }[]> {
+  const rows = await trx('standing as st')
+    .join('machine as m', 'm.id', 'st.subject_id')
+    .where('st.key', key)
+    .whereRaw(scope === 'site' ? 'm.site_id::text = ?' : 'm.kind = ?', [of])
+    .orderBy('m.id')
+    .select('m.id', 'm.site_id')
+  return rows.map((row) => ({ id: row.id, siteId: row.site_id }))
+}
+
 /** What the machines of a site draw together, as last reckoned: L an open day. */
 export async function drawnAt(trx: Trx, siteId: string): Promise<{ machines: number; litresPerOpenDay: number }> {
   const { rows } = await trx.raw(

@@ -10,14 +10,16 @@ export interface SheetProps {
   children: ReactNode
   /** From the bottom on a phone, in the middle on a desk; or always at the bottom. */
   from?: 'middle' | 'bottom'
+  /** As wide as a drawing needs it, on a desk. */
+  wide?: boolean
 }
 
 /** A sheet over the page: focus stays in it, Escape closes it. */
-export function SheetDialog({ open, onOpenChange, title, about, children, from = 'middle' }: SheetProps) {
+export function SheetDialog({ open, onOpenChange, title, about, children, from = 'middle', wide = false }: SheetProps) {
   const place =
     from === 'bottom'
       ? 'inset-x-0 bottom-0 max-h-[75vh]'
-      : 'inset-x-0 bottom-0 max-h-[85vh] md:inset-x-auto md:bottom-auto md:left-1/2 md:top-[12vh] md:w-[560px] md:-translate-x-1/2'
+      : `inset-x-0 bottom-0 max-h-[85vh] md:inset-x-auto md:bottom-auto md:left-1/2 md:-translate-x-1/2 ${wide ? 'md:top-[6vh] md:max-h-[88vh] md:w-[min(1180px,94vw)]' : 'md:top-[12vh] md:w-[560px]'}`
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

@@ -25,15 +25,18 @@ export interface Subjects {
 }
 
 const date = '2026-11-20'
-/** A list with one row, as a browser sends it. */
-const list = (what: 'machines' | 'work', rows: string[][]) => ({
+/** A list of past work with one row, as a browser sends it: of a machine that nobody has. */
+const list = () => ({
   id: randomUUID(),
-  what,
-  columns: what === 'machines' ? { site: 0, name: 1, serial: 2 } : { serial: 0, date: 1, what: 2 },
+  what: 'work',
+  columns: { serial: 0, date: 1, what: 2 },
   dateForm: 'year-first',
   mark: null,
-  words: [['kind', '', '{"is":"kind","kind":"gr"}']],
-  cells: JSON.stringify([['a', 'b', 'c'], ...rows]),
+  words: [],
+  cells: JSON.stringify([
+    ['Serial', 'Day', 'Work'],
+    ['NOBODY-S', date, 'gasket'],
+  ]),
 })
 
 /** Every endpoint there is. */
@@ -97,12 +100,12 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     data: { entries: [entryAbout('machine', machine, 'note', { text: 'forged' })], origin: 'a file' },
   },
   { route: 'imports/index', method: 'GET', path: '/api/imports' },
-  { route: 'imports/index', method: 'POST', path: '/api/imports', data: list('machines', [['A place', 'Bar', 'X-1']]) },
+  { route: 'imports/index', method: 'POST', path: '/api/imports', data: list() },
   {
     route: 'imports/check',
     method: 'POST',
     path: '/api/imports/check',
-    data: list('work', [['C2-1', date, 'gasket']]),
+    data: list(),
   },
   { route: 'imports/words', method: 'GET', path: '/api/imports/words' },
   { route: 'imports/[id]/index', method: 'GET', path: `/api/imports/${machine}` },
@@ -110,6 +113,12 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'imports/[id]/refused.csv', method: 'GET', path: `/api/imports/${machine}/refused.csv` },
   { route: 'imports/[id]/stop', method: 'POST', path: `/api/imports/${machine}/stop` },
   { route: 'imports/[id]/back', method: 'POST', path: `/api/imports/${machine}/back` },
+  {
+    route: 'ages',
+    method: 'POST',
+    path: '/api/ages',
+    data: { id: randomUUID(), scope: 'site', of: site, parts: 'unknown', on: date },
+  },
   { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
   { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, act: 'make-a-link' },
   {

@@ -33,8 +33,8 @@ test.describe('the server', () => {
     const id = await machineId(page, 'Left bar')
     const { site } = await (await page.request.get(`/api/machines/${id}/bundle`)).json()
     for (const [path, htmlKb, scriptKb] of [
-      ['/round', 80, 104],
-      [`/machines/${id}`, 165, 150],
+      ['/round', 80, 96],
+      [`/machines/${id}`, 165, 148],
       [`/machines/${id}/entry`, 505, 146],
       [`/machines/${id}/run`, 345, 260],
       [`/sites/${site.id}`, 245, 100],

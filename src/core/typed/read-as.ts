@@ -1,4 +1,4 @@
-import { countWords, type DecimalMark, readCount, readNumber } from './read-number.ts'
+import { type DecimalMark, readCount, readNumber } from './read-number.ts'
 import { readQuantity } from './read-quantity.ts'
 import { meant, type Typed, value } from './typed.ts'
 
@@ -12,6 +12,8 @@ export interface Reads {
   to?: number
   /** The decimal mark of the file it stands in, where that is known. */
   mark?: DecimalMark | null
+  /** Words that may stand behind a count besides its unit: small letters. */
+  words?: readonly string[]
   /** As this application wrote it into the field, with a point: left as it is, it means what it meant. */
   own?: string
 }
@@ -22,12 +24,12 @@ export interface Reads {
  * @example readAs('84.210', { whole: true }) // { is: 'value', value: 84210 }
  * @example readAs('9 bar', { unit: 'psi' }) // { is: 'value', value: 130.53… }
  */
-export function readAs(text: string, { whole, unit, own, ...limits }: Reads = {}): Typed<number> {
+export function readAs(text: string, { whole, unit, own, words, ...limits }: Reads = {}): Typed<number> {
   if (own !== undefined && own !== '' && text === own) return value(Number(own))
   const units = unit ? [unit.toLowerCase()] : []
   if (whole) {
     const { to } = limits
-    const read = readCount(text, { units: [...units, ...countWords], ...(to !== undefined && { to }) })
+    const read = readCount(text, { units: [...units, ...(words ?? [])], ...(to !== undefined && { to }) })
     const least = limits.from ?? 0
     return read.is === 'value' && read.value < least ? { is: 'wrong', why: `is below ${least}` } : read
   }

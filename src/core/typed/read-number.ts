@@ -51,7 +51,7 @@ export function readNumber(text: string, how: NumberHow = {}): Typed<number> {
  * "84,210" can only be eighty-four thousand; "84.2" is none.
  *
  * @example readCount('84,210') // { is: 'value', value: 84210 }
- * @example readCount('20900 Bezüge') // { is: 'value', value: 20900 }
+ * @example readCount('20900 Bezüge', { units: countWords }) // { is: 'value', value: 20900 }
  * @example readCount('18.4') // { is: 'wrong', why: 'is no whole number' }
  */
 export function readCount(text: string, how: { units?: readonly string[]; to?: number } = {}): Typed<number> {
@@ -59,7 +59,7 @@ export function readCount(text: string, how: { units?: readonly string[]; to?: n
   if (read.is !== 'value') return read
   const { sign, body, tail } = read.value
   const { times, unit } = thousands(tail)
-  if (unit && !(how.units ?? countWords).includes(unit)) return wrong(strange(tail))
+  if (unit && !how.units?.includes(unit)) return wrong(strange(tail))
   const meant = bodyMeans(body).map((one) => (times === 1 ? one.value : Math.round(one.value * times * 1e6) / 1e6))
   if (meant.length === 0) return wrong('has its points and commas where no number has them')
   if (times > 1 && meant.length > 1) return { is: 'either', values: [meant[0]!, meant[1]!] }
@@ -76,15 +76,6 @@ function thousands(tail: string): { times: number; unit: string } {
   const found = /^(k|tsd\.?|thousand|tausend|mila|mil|mille)( |$)/i.exec(tail)
   return { times: found ? 1000 : 1, unit: (found ? tail.slice(found[0].length) : tail).toLowerCase() }
 }
-
-/** What a counter counts, as lists call it. Common practice, no source. */
-export const countWords: readonly string[] = [
-  ['shots', 'shot', 'drinks', 'drink', 'cups', 'cup', 'coffees', 'coffee', 'cycles', 'cycle', 'brews', 'brew'],
-  ['capsules', 'capsule', 'pods', 'pod', 'x', 'times', 'pcs', 'doses', 'dose', 'espressos', 'total'],
-  ['bezüge', 'bezug', 'tassen', 'tasse', 'getränke', 'kaffees', 'kaffee', 'stück', 'stk', 'stk.', 'kapseln', 'mal'],
-  ['portionen', 'zyklen', 'brühungen', 'mahlungen', 'cafés', 'café', 'cafes', 'tasses', 'boissons', 'cycle(s)', 'fois'],
-  ['caffè', 'tazze', 'erogazioni', 'cialde', 'tazas', 'cápsulas', 'koppen', 'kopjes', 'porties'],
-].flat()
 
 /** Sign, figure and what stands behind it. */
 function readParts(text: string): Unread | { is: 'value'; value: { sign: 1 | -1; body: string; tail: string } } {

@@ -5,12 +5,14 @@ import { effective } from '../../core/standing/histories.ts'
 import { fittedSize } from '../../core/standing/last-done.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { gradeWords } from '../../core/wear/seen-condition.ts'
+import { later } from '../../ui/later.tsx'
 import { Seal } from '../../ui/Seal.tsx'
 import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
-import { PartFitted } from './PartFitted.tsx'
+
+const PartFitted = later(() => import('./PartFitted.tsx').then((module) => module.PartFitted))
 
 interface Props {
   draft: Draft

@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** What opens over a machine's page. */
-export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts'
+export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts' | 'ages'
 
 export interface MachineMenuProps {
   /** Some of its kind differ from others. */
@@ -36,6 +36,9 @@ export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
               What it has, by revision
             </DropdownMenu.Item>
           )}
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('ages')}>
+            What is known of its ages
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onOpen('habits')}>
             How it is used
           </DropdownMenu.Item>

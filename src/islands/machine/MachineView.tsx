@@ -36,6 +36,7 @@ const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((modul
 const PromptSheet = later(() => import('./PromptSheet.tsx').then((module) => module.PromptSheet))
 const OptionsSheet = later(() => import('./OptionsSheet.tsx').then((module) => module.OptionsSheet))
 const HabitsSheet = later(() => import('./HabitsSheet.tsx').then((module) => module.HabitsSheet))
+const AgesSheet = later(() => import('./AgesSheet.tsx').then((module) => module.AgesSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
 const MoveSheet = later(() => sheets().then((module) => module.MoveSheet))
@@ -181,6 +182,7 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           failed={failed}
           onChoose={setKey}
           onAdjust={(standing, line) => setAdjusting({ title: title(standing), line })}
+          onAges={() => setOpen('ages')}
           onSaved={reload}
         />
       ) : bundle.atFirstSight ? (
@@ -242,6 +244,16 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
       )}
       {open === 'habits' && (
         <HabitsSheet bundle={bundle} kind={kind} today={today} onClose={() => setOpen(null)} onSaved={reload} />
+      )}
+      {open === 'ages' && (
+        <AgesSheet
+          bundle={bundle}
+          kind={kind}
+          without={without}
+          today={today}
+          onClose={() => setOpen(null)}
+          onSaved={reload}
+        />
       )}
       {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}

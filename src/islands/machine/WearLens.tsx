@@ -35,6 +35,8 @@ interface Props {
   failed: boolean
   onChoose: (key: string) => void
   onAdjust: (standing: Standing, line: Line) => void
+  /** Says what is known of the ages of all that waits for the first look. */
+  onAges: () => void
   onSaved: () => Promise<void>
 }
 
@@ -45,7 +47,7 @@ const drawnRows = 7
 
 /** Everything due on this machine, soonest first, and the working of the row chosen. */
 export function WearLens(props: Props) {
-  const { bundle, kind, reckoning, standings, today, chosen, failed, onChoose, onAdjust, onSaved } = props
+  const { bundle, kind, reckoning, standings, today, chosen, failed, onChoose, onAdjust, onAges, onSaved } = props
   const [all, setAll] = useState(false)
   const [rows, setRows] = useState(drawnRows)
   useEffect(() => setRows(firstRows), [])
@@ -64,7 +66,9 @@ export function WearLens(props: Props) {
   const axis = dueAxis(today, 116, 366, 40)
   const phoneAxis = dueAxis(today, 132, 366, 60)
   if (!reckoning) return <p className="p-6">This machine was never taken on, so nothing can be dated.</p>
-  const besides = chosen && <Besides standing={chosen} bundle={bundle} kind={kind} today={today} onSaved={onSaved} />
+  const besides = chosen && (
+    <Besides standing={chosen} bundle={bundle} kind={kind} today={today} onAges={onAges} onSaved={onSaved} />
+  )
   const meanwhile = bundle.atFirstSight && chosen?.working.lines.length === 0 && <Fetching failed={failed} />
   const recent = reckoning.flags.filter((flag) => daysUntil(today, flag.day) < 180)
   return (
@@ -243,10 +247,16 @@ function Besides({
   bundle,
   kind,
   today,
+  onAges,
   onSaved,
-}: { standing: Standing } & Pick<Props, 'bundle' | 'kind' | 'today' | 'onSaved'>) {
+}: { standing: Standing } & Pick<Props, 'bundle' | 'kind' | 'today' | 'onAges' | 'onSaved'>) {
   return (
     <>
+      {standing.task === 'first-look' && (
+        <button type="button" className="act mt-3" onClick={onAges}>
+          Say what is known
+        </button>
+      )}
       {kind.tasks.some(({ id }) => id === standing.task) && (
         <p className="m-0 pt-2">
           <PolicyLine

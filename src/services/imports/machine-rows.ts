@@ -5,6 +5,7 @@ import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
 import { treatmentKind } from '../../core/softener/treatment-kind.ts'
+import { countWords } from '../../core/typed/count-words.ts'
 import { readAs } from '../../core/typed/read-as.ts'
 import type { Trx } from '../../records/database.ts'
 import { allKept, type KeptRecord } from '../../records/kept.ts'
@@ -103,7 +104,7 @@ function readMachine(cells: Cells, context: ImportContext, there: There): Machin
   if (servicedOn.is === 'wrong') return unreadable(`last service “${text('servicedOn')}” ${servicedOn.why}`)
   const readOn = dayOfCell(cells('readOn'), context, zone)
   if (readOn.is === 'wrong') return unreadable(`read on “${text('readOn')}” ${readOn.why}`)
-  const count = readAs(cells('count'), { whole: true, unit: kind.counter.unit })
+  const count = readAs(cells('count'), { whole: true, unit: kind.counter.unit, words: countWords })
   if (count.is === 'wrong') return unreadable(`the counter “${text('count')}” ${count.why}`)
   if (count.is === 'either') return unreadable(`the counter “${text('count')}” can be ${count.values.join(' or ')}`)
   const unit = context.spec.unit ?? 'dH'

@@ -6,6 +6,7 @@ import { jot } from '../../core/ledger/jot.ts'
 import { instantAt } from '../../core/quantity/site-time.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
+import { countWords } from '../../core/typed/count-words.ts'
 import { readAs } from '../../core/typed/read-as.ts'
 import type { Trx } from '../../records/database.ts'
 import { siteZones } from '../../records/kept.ts'
@@ -78,7 +79,7 @@ function readRow(
     return { ...known, verdict: 'impossible', reason: `“${cells('date').trim()}” is in the future` }
   if (day.is !== 'value') return unreadable(`“${cells('date').trim()}” is not a date`)
   if (day.value.known) return unreadable(`“${cells('date').trim()}” names no day: a reading needs one`)
-  const count = readAs(cells('count'), { whole: true, unit })
+  const count = readAs(cells('count'), { whole: true, unit, words: countWords })
   if (count.is !== 'value')
     return unreadable(`“${cells('count').trim()}” ${count.is === 'wrong' ? count.why : 'is not a count'}`)
   return { ...known, verdict: 'taken', happened: day.value, count: count.value }

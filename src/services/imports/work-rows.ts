@@ -8,6 +8,7 @@ import { jot } from '../../core/ledger/jot.ts'
 import { canonical } from '../../core/ledger/same-body.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
+import { countWords } from '../../core/typed/count-words.ts'
 import { readAs } from '../../core/typed/read-as.ts'
 import { saysUnknown } from '../../core/typed/typed.ts'
 import type { Trx } from '../../records/database.ts'
@@ -153,7 +154,7 @@ function readRow(cells: Cells, context: ImportContext, kind: Kind, timeZone: str
   if (day.is === 'wrong' && day.why === 'is in the future')
     return { verdict: 'impossible', reason: `“${cells('date').trim()}” is in the future` }
   if (day.is !== 'value') return unreadable(`“${cells('date').trim()}” ${day.is === 'wrong' ? day.why : 'is no day'}`)
-  const count = readAs(cells('count'), { whole: true, unit: kind.counter.unit })
+  const count = readAs(cells('count'), { whole: true, unit: kind.counter.unit, words: countWords })
   if (count.is === 'wrong' || count.is === 'either')
     return unreadable(
       `the counter “${text('count')}” ${count.is === 'wrong' ? count.why : `can be ${count.values.join(' or ')}`}`,

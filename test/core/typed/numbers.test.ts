@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { countWords } from '../../../src/core/typed/count-words.ts'
 import { readAs } from '../../../src/core/typed/read-as.ts'
 import { decimalMarkOf, readCount, readNumber } from '../../../src/core/typed/read-number.ts'
 import { readQuantity } from '../../../src/core/typed/read-quantity.ts'
@@ -43,7 +44,7 @@ describe('a count as people write it', () => {
     ['k.A.', null],
   ]
   for (const [cell, count] of counts)
-    it(`"${cell}": ${count ?? 'no count'}`, () => expect(meant(readCount(cell))).to.equal(count))
+    it(`"${cell}": ${count ?? 'no count'}`, () => expect(meant(readCount(cell, { units: countWords }))).to.equal(count))
 
   it('says what is wrong with one that is none', () => {
     const why = (cell: string) => {
