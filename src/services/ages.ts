@@ -11,6 +11,9 @@ import { earlier, idOf } from './imports/import-context.ts'
 import type { Actor } from './judge-entry.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
+/** The moment that a UUIDv7 was made; some moment, and always the same, for any other. */
+const momentIn = (id: string) => new Date(Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16))
+
 const asked = object({
   id: uuid().required(),
   scope: string()
@@ -36,7 +39,8 @@ export async function tellAges(db: Db, actor: Actor, input: unknown, now: Date):
     const machines = await machinesAwaiting(trx, 'first-look', scope, of)
     const zones = await siteZones(trx, [...new Set(machines.map(({ siteId }) => siteId))])
     const entries = machines.map(({ id: subjectId, siteId }) => ({
-      id: idOf({ importId: id, askedAt: now }, subjectId),
+      // It follows from the id alone, whenever it is sent again.
+      id: idOf({ importId: id, askedAt: momentIn(id) }, subjectId),
       subjectKind: 'machine' as const,
       subjectId,
       ...jot('taken-over', { parts }),

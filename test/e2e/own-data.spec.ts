@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
@@ -55,6 +56,8 @@ test.describe
       await awake(page)
       const first = page.locator('[data-row="0"]')
       await expect(first).toContainText('Weir café')
+      // In the middle of its life: nothing that nobody knows is dated, one look stands for it.
+      await expect(first).toContainText(/First look, \d+ min: \d+ parts of unknown age/)
       // The firm writes its days with dots.
       await expect(first).toContainText(/\d\d\.\d\d\./)
       const spill = await page.evaluate(
@@ -72,6 +75,9 @@ test.describe
           rows.find(({ standing }: { standing: { governing: string } }) => clocks.includes(standing.governing))
         return { counted: first('shots', 'litres', 'detergentCycles'), dated: first('months') }
       }
+      const [{ siteId }] = (await (await page.request.get('/api/machines')).json()).rows
+      const said = { id: randomUUID(), scope: 'site', of: siteId, parts: 'good', on: '2026-11-20' }
+      expect(await (await page.request.post('/api/ages', { data: said })).json()).toEqual({ machines: 1 })
       const before = await due()
       await page.goto(`/sites/${before.counted.siteId}`)
       await awake(page)
@@ -227,7 +233,7 @@ test.describe
       const { rows } = await (await page.request.get('/api/machines?text=S4-9001')).json()
       const bundle = async () => (await page.request.get(`/api/machines/${rows[0].id}/bundle`)).json()
       const kinds = async () => (await bundle()).ledgers.machine.map(({ kind }: { kind: string }) => kind).sort()
-      await expect.poll(kinds).toEqual(['commissioned', 'descaled', 'note', 'reading', 'reading'])
+      await expect.poll(kinds).toEqual(['commissioned', 'descaled', 'note', 'reading', 'reading', 'taken-over'])
       await page.goto(`/machines/${rows[0].id}?lens=ledger`)
       await expect(page.getByText('sang to it, and it ran')).toBeVisible()
       await expect(page.getByText('from a spreadsheet').first()).toBeVisible()

@@ -14,18 +14,27 @@ interface Props {
   timeZone: string
   me: string
   today: string
+  /** The place that is there already, with its machines. */
+  place: { id: string; name: string; machines: number } | null
 }
 
 /** From nothing to the first due list: a place, a machine, what its counter shows. */
-function FirstSteps({ firm, timeZone, me, today }: Props) {
+function FirstSteps({ firm, timeZone, me, today, place }: Props) {
   const [ids] = useState(() => Array.from({ length: 3 }, newId) as [string, string, string])
-  const [site, setSite] = useState<{ id: string; name: string } | null>(null)
-  const [machines, setMachines] = useState(0)
+  const [site, setSite] = useState<{ id: string; name: string } | null>(place)
+  const [machines, setMachines] = useState(place?.machines ?? 0)
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock name="First steps" under={firm} facts={[]} />
       <div className="flex-1 bg-enamel px-4 pb-8 lg:px-6">
         <div className="max-w-[760px]">
+          <p className="mt-3 mb-1 border-l-4 border-water pl-3">
+            Many machines in a list already?{' '}
+            <a className="word inline-flex min-h-[44px] items-center" href="/import/machines">
+              Bring them in from a spreadsheet
+            </a>
+            : places and customers come with them. Or one by one:
+          </p>
           <Stop number={1} title="A place" hint="where machines stand" done={site !== null}>
             {site ? (
               <p className="m-0 py-1">
@@ -105,13 +114,6 @@ function FirstSteps({ firm, timeZone, me, today }: Props) {
               </p>
             )}
           </Stop>
-          <p className="mt-4 text-second">
-            Many machines already in a spreadsheet?{' '}
-            <a className="word" href="/import/machines">
-              Bring them in from a CSV file
-            </a>
-            .
-          </p>
         </div>
       </div>
     </div>

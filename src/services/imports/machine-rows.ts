@@ -33,6 +33,9 @@ interface There {
   /** By serial number, and by site and name where there is none. */
   machines: Set<string>
   softeners: Map<string, KeptRecord<'softener'>>
+  customersById: Map<string, KeptRecord<'customer'>>
+  /** Records of the list that were looked at. */
+  fine: Set<string>
 }
 
 /** Judges a list of machines with the places they stand at. Rows of the same place make it once. */
@@ -54,6 +57,8 @@ async function thereNow(trx: Trx): Promise<There> {
     sites: byName(sites),
     machines: new Set(machines.flatMap((one) => keysOf(one.serial, siteNames.get(one.siteId) ?? '', one.name))),
     softeners: new Map(softeners.map((one) => [one.siteId, one])),
+    customersById: new Map(customers.map((one) => [one.id, one])),
+    fine: new Set(),
   }
 }
 
@@ -149,7 +154,7 @@ function readMachine(cells: Cells, context: ImportContext, there: There): Machin
     ...(treatment?.is === 'treatment' && { treatment: treatment.treatment }),
     remark: cells('remark').trim(),
   }
-  const wrong = wrongRecord(machine)
+  const wrong = wrongRecord(machine, context, there)
   return wrong ? unreadable(wrong) : machine
 }
 
@@ -164,17 +169,22 @@ function groupsOf(cell: string): number | undefined | null {
   return read.is === 'value' ? read.value : null
 }
 
-/** Names too long, mail that is none: said before anything is written. */
-function wrongRecord(machine: Machine): string | null {
-  const say = (what: string, issues: { path: string; message: string }[]) => {
-    const first = issues.find(({ path }) => !path.endsWith('Id') && path !== 'timeZone')
-    return first ? `the ${what}’s ${first.path} ${first.message}` : null
+/** Names too long, mail that is none: said before anything is written. The same customer or place is looked at once. */
+function wrongRecord(machine: Machine, { technicianId: id, timeZone }: ImportContext, { fine }: There): string | null {
+  // Whom they point at is made with them: any id will do to look at the rest.
+  const records = {
+    customer: customerOf(machine),
+    site: { ...siteOf(machine), customerId: id, technicianId: id, timeZone },
+    machine: { ...machineOf(machine), siteId: id },
   }
-  const of = (kind: 'customer' | 'site' | 'machine', record: object) => {
-    const read = parseStrict(recordSchemas[kind], record)
-    return read.ok ? null : say(kind, read.issues)
+  for (const [kind, record] of Object.entries(records)) {
+    const key = kind === 'machine' ? null : JSON.stringify(record)
+    if (key && fine.has(key)) continue
+    const read = parseStrict(recordSchemas[kind as keyof typeof records], record)
+    if (!read.ok) return `the ${kind}’s ${read.issues[0]!.path} ${read.issues[0]!.message}`
+    if (key) fine.add(key)
   }
-  return of('customer', customerOf(machine)) ?? of('site', siteOf(machine)) ?? of('machine', machineOf(machine))
+  return null
 }
 
 const customerOf = ({ customer, contact, phone, email }: Machine) => ({
@@ -199,9 +209,7 @@ function writeMachine(machine: Machine, context: ImportContext, there: There, ke
   const plan: Plan = { records: [], fills: [], entries: [] }
   const filled: string[] = []
   const site = there.sites.get(plainName(machine.site))
-  const customer = site
-    ? [...there.customers.values()].find(({ id }) => id === site.customerId)
-    : there.customers.get(plainName(machine.customer))
+  const customer = site ? there.customersById.get(site.customerId) : there.customers.get(plainName(machine.customer))
   const add = <K extends 'customer' | 'site'>(
     kind: K,
     map: Map<string, KeptRecord<K>>,
@@ -212,6 +220,7 @@ function writeMachine(machine: Machine, context: ImportContext, there: There, ke
     plan.records.push({ kind, id, record })
     const kept = { id, version: 1, ...record } as KeptRecord<K>
     map.set(plainName(name), kept)
+    if (kind === 'customer') there.customersById.set(id, kept as KeptRecord<'customer'>)
     return kept
   }
   const fill = <K extends 'customer' | 'site'>(
@@ -224,7 +233,9 @@ function writeMachine(machine: Machine, context: ImportContext, there: There, ke
     if (!done) return
     plan.fills.push({ kind, id: record.id, before: done.before, after: done.after })
     filled.push(...Object.keys(done.after))
-    map.set(plainName(record.name), { ...record, ...done.after })
+    const full = { ...record, ...done.after }
+    map.set(plainName(record.name), full)
+    if (kind === 'customer') there.customersById.set(record.id, full as KeptRecord<'customer'>)
   }
   const { contact, phone, email } = machine
   if (customer) fill('customer', there.customers, customer, { contact, phone, email })
