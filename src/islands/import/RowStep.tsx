@@ -53,14 +53,21 @@ export function RowStep({ what, list, step, kindName }: Props) {
           ))}
       </p>
       <p className="mt-2 mb-2 flex flex-wrap items-center gap-3">
-        <button type="button" className="act" disabled={written === 0 || busy !== ''} onClick={list.write}>
+        <button
+          type="button"
+          className="act"
+          disabled={written === 0 || busy !== '' || list.isOld}
+          onClick={list.write}
+        >
           Write {counted(written, words.thing, words.things)}
         </button>
         {busy ? (
           <Progress words={busy} onStop={list.stop} />
         ) : (
           <span className="text-second">
-            Nothing has been written yet. It goes on if this page is closed, and can be taken back as one.
+            {list.isOld
+              ? 'Meanings were chosen since: check the rows again first.'
+              : 'Nothing has been written yet. It goes on if this page is closed, and can be taken back as one.'}
           </span>
         )}
       </p>

@@ -27,6 +27,8 @@ export function useImport(what: ImportWhat, start: Pick<Choices, 'unit' | 'readO
   const [file, setFile] = useState<ListFile | null>(null)
   const [choices, setChoices] = useState<Choices | null>(null)
   const [judged, setJudged] = useState<JudgedRow[] | null>(null)
+  // Meanings were chosen since the rows were judged: they are judged anew before anything is written.
+  const [isOld, setIsOld] = useState(false)
   const [problem, setProblem] = useState('')
   const [busy, setBusy] = useState('')
   const id = useRef('')
@@ -123,8 +125,10 @@ export function useImport(what: ImportWhat, start: Pick<Choices, 'unit' | 'readO
     const response = await send('/api/imports/check', 'Checking each row …')
     if (!response) return
     const answer = await response.json()
-    if (response.ok) setJudged(answer.rows)
-    else setProblem(`The rows could not be checked: ${answer.issues?.[0]?.path} ${answer.issues?.[0]?.message}.`)
+    if (response.ok) {
+      setJudged(answer.rows)
+      setIsOld(false)
+    } else setProblem(`The rows could not be checked: ${answer.issues?.[0]?.path} ${answer.issues?.[0]?.message}.`)
   }
   const write = async () => {
     const { name, encoding, separator, bytes } = file!
@@ -156,8 +160,14 @@ export function useImport(what: ImportWhat, start: Pick<Choices, 'unit' | 'readO
     stop: () => stop.current?.abort(),
     /** Forms of days that fit, and whether it matters which. */
     days: { fitting, matters: days.length > 0 && (fitting.length === 0 || formsDiffer(days, fitting)) },
-    say: (column: string, word: string, meaning: WordMeaning) =>
-      change({ words: { ...choices!.words, [column]: { ...choices!.words[column], [word]: meaning } } }),
+    isOld,
+    /** What a word means; the rows as they were judged stay to be seen. */
+    say: (column: string, word: string, meaning: WordMeaning) => {
+      setIsOld(true)
+      setChoices(
+        (now) => now && { ...now, words: { ...now.words, [column]: { ...now.words[column], [word]: meaning } } },
+      )
+    },
   }
 }
 
