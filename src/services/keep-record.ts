@@ -197,9 +197,10 @@ const stale = (version: number): Keeping => ({
   why: 'stale',
   issues: [
     {
-      path: 'version',
+      // Of the whole record: it names no field that anybody typed.
+      path: '',
       code: 'stale',
-      message: 'was changed by somebody else meanwhile: reload to see it, then change it again',
+      message: 'This was changed by somebody else meanwhile: reload to see it, then change it again.',
       value: version,
     },
   ],

@@ -55,6 +55,8 @@ try {
 } finally {
   await application.stop()
 }
+// All is counted and stopped: what a connection that was cut left open keeps nobody waiting.
+process.exit()
 
 function kill(pid: number | undefined): void {
   if (pid === undefined) return

@@ -30,6 +30,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   const [id] = useState(newId)
+  const [sure, setSure] = useState(false)
 
   /** Written again in today's shape, with its one field as typed. */
   const correction = (typed: string | number): Jotting => {
@@ -56,6 +57,8 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
             : 'It was not saved.',
       )
   }
+  /** What all the rest is dated by is asked about twice. */
+  const withdraw = () => (entry.kind === 'commissioned' ? setSure(true) : void send(jot('withdrawn', {}), today))
   const correct = () => {
     if (day > today) return setWrong('That day is in the future.')
     const typed = isNumber ? numberIn(text, reads) : text.trim()
@@ -105,10 +108,23 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
           <button type="button" className="act" disabled={busy} onClick={correct}>
             {busy ? 'Saving …' : 'Save the correction'}
           </button>
-          <button type="button" className="plain" disabled={busy} onClick={() => send(jot('withdrawn', {}), today)}>
-            Withdraw: it did not happen
-          </button>
+          {!sure && (
+            <button type="button" className="plain" disabled={busy} onClick={withdraw}>
+              Withdraw: it did not happen
+            </button>
+          )}
         </div>
+        {sure && (
+          <div role="alert" className="border-l-4 border-seal pl-3">
+            <p className="m-0 mb-2">
+              Then {bundle.machine.name} was never taken on: nothing of it can be dated any more, and it falls off every
+              list of what is due. To change its day, save a correction instead.
+            </p>
+            <button type="button" className="plain" disabled={busy} onClick={() => send(jot('withdrawn', {}), today)}>
+              Withdraw it all the same
+            </button>
+          </div>
+        )}
       </div>
     </Sheet>
   )

@@ -21,6 +21,12 @@ import { RecordList } from './RecordList.tsx'
 import { retired, supplyFields, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
 
+/** @example ageWords('2026-11-27', '2026-11-28') // 'yesterday' */
+const ageWords = (on: string, today: string) => {
+  const days = -daysUntil(on, today)
+  return days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${figure(days)} d old`
+}
+
 /** Water zones: what the works deliver to many sites. */
 function SupplyList({ first, firm, today }: { first: RecordPage<'supply'>; firm: string; today: string }) {
   const [adding, setAdding] = useState(false)
@@ -94,9 +100,7 @@ function SupplyView({ supply, ledger, sites, today }: Props) {
         facts={[
           { label: 'Sites', value: sites.length },
           { label: 'Analyses', value: days.length },
-          ...(days[0]
-            ? [{ label: 'Last', value: dayLong(days[0].on), source: `${-daysUntil(days[0].on, today)} d old` }]
-            : []),
+          ...(days[0] ? [{ label: 'Last', value: dayLong(days[0].on), source: ageWords(days[0].on, today) }] : []),
         ]}
         action={
           <>

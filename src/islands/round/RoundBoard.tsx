@@ -102,7 +102,8 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
                 {
                   label: 'Being reckoned',
                   value: figure(counts.waiting),
-                  source: `of ${figure(counts.machines)}, dates may move`,
+                  // Softeners are among them: more can wait than there are machines.
+                  source: 'machines and softeners, dates may move',
                 },
               ]
             : []),

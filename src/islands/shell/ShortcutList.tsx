@@ -10,6 +10,7 @@ const lists: { where: string; keys: [string[], string][] }[] = [
       [['g', 'r'], 'go to the Round'],
       [['g', 'm'], 'go to Machines'],
       [['g', 'w'], 'go to the Water bench'],
+      [['g', 'p'], 'go to Procedures'],
       [['?'], 'this list'],
     ],
   },
@@ -29,6 +30,8 @@ const lists: { where: string; keys: [string[], string][] }[] = [
     keys: [
       [['1'], 'wear'],
       [['2'], 'water'],
+      [['3'], 'work'],
+      [['4'], 'fault'],
       [['5'], 'ledger'],
     ],
   },
