@@ -239,6 +239,27 @@ describe('lists of other firms', () => {
     expect(alone[1]!.reason).to.equal('the site is empty')
   })
 
+  it('takes no word for an unknown serial number for one: two such machines are two', async () => {
+    const request = {
+      ...(await listRequest('kinds-not-known.csv', 'machines', { words: { kind: { grinder: kind('gr') } } })),
+      columns: { site: 0, kind: 1, serial: 2, name: 3 },
+      cells: JSON.stringify([
+        ['Site', 'Type', 'Serial', 'Name'],
+        ['Mill', 'grinder', '?', 'Left'],
+        ['Mill', 'grinder', 'n/a', 'Right'],
+        ['Pier', 'grinder', '?', 'Left'],
+      ]),
+    }
+    const checked = await checkImport(db, actor(firm), zone, request, testNow)
+    if (!checked.ok) throw new Error(JSON.stringify(checked.issues))
+    const rows = checked.rows as JudgedMachine[]
+    expect(rows.map(({ verdict, machine }) => [verdict, machine!.serial])).to.deep.equal([
+      ['taken', ''],
+      ['taken', ''],
+      ['taken', ''],
+    ])
+  })
+
   it('of customers: who is there gets what was missing, and keeps what is there', async () => {
     const checked = await checkImport(
       db,

@@ -7,6 +7,7 @@ import { dayAt } from '../../core/quantity/site-time.ts'
 import { treatmentKind } from '../../core/softener/treatment-kind.ts'
 import { countWords } from '../../core/typed/count-words.ts'
 import { readAs } from '../../core/typed/read-as.ts'
+import { saysUnknown } from '../../core/typed/typed.ts'
 import type { Trx } from '../../records/database.ts'
 import { allKept, type KeptRecord } from '../../records/kept.ts'
 import type { JudgedMachine } from '../../views/judged-row.ts'
@@ -87,7 +88,8 @@ function planRow(cells: Cells, context: ImportContext, there: There): Planned<Ju
 
 /** What a row says, as it will be kept; or why it cannot be. */
 function readMachine(cells: Cells, context: ImportContext, there: There): Machine | JudgedMachine {
-  const text = (column: string) => cells(column).replace(/\s+/g, ' ').trim()
+  // "?" for a serial number is none: two such machines are not one.
+  const text = (column: string) => (saysUnknown(cells(column)) ? '' : cells(column).replace(/\s+/g, ' ').trim())
   const unreadable = (reason: string): JudgedMachine => ({ verdict: 'unreadable', reason })
   const site = text('site')
   if (isTotals(site) || isTotals(text('name')) || isTotals(text('customer')))
