@@ -17,6 +17,7 @@ interface FoundRow {
   area: string
   technician_id: string
   counter: { count: number; on: string; unit: string } | null
+  uncounted: true | null
   next_due: string | null
   stale: boolean
   stage: Stage
@@ -46,6 +47,7 @@ export async function machineRows(
       'su.stale',
       'su.stage',
       trx.raw(`su.summary -> 'counter' as counter`),
+      trx.raw(`su.summary -> 'uncounted' as uncounted`),
       trx.raw(
         `(select min(st.due_p50) from standing st where st.firm_id = m.firm_id and st.subject_id = m.id) as next_due`,
       ),
@@ -72,6 +74,7 @@ export async function machineRows(
     area: row.area,
     technicianId: row.technician_id,
     counter: row.counter ?? null,
+    ...(row.uncounted && { uncounted: true as const }),
     nextDue: row.next_due ?? null,
     stale: row.stale,
     stage: row.stage,

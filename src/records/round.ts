@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { instanceName, kinds } from '../core/kinds/index.ts'
+import type { Kind } from '../core/kinds/kind.ts'
 import { raisedTasks } from '../core/standing/tasks/index.ts'
 import type { Trx } from './database.ts'
 
@@ -55,7 +56,7 @@ export async function roundRows(
       'st.due_p90',
       'su.kind as subject_kind',
       'su.stale',
-      trx.raw(`nullif(su.reading_on, '-infinity') as reading_on`),
+      trx.raw(`case when isfinite(su.reading_on) then su.reading_on end as reading_on`),
       'm.id as machine_id',
       'm.name as machine_name',
       'm.maker',
@@ -103,8 +104,13 @@ export type WordMatch = { keys: string[] } & ({ subjectIds: string[] } | { like:
 /** A word that names more machines than this is looked for row by row: it is found soon enough. */
 const fewSubjects = 500
 
-/** Each word by what it can mean; every one of them must match. */
-export async function wordMatches(trx: Trx, text: string | undefined): Promise<WordMatch[]> {
+/**
+ * Each word by what it can mean; every one of them must match.
+ *
+ * @param own - kinds the firm made: their tasks have names too
+ */
+export async function wordMatches(trx: Trx, text: string | undefined, own: Kind[] = []): Promise<WordMatch[]> {
+  const named = [...keyNames, ...keysOf(own)]
   const matches: WordMatch[] = []
   for (const word of words(text)) {
     const like = likeWord(word)
@@ -116,7 +122,7 @@ export async function wordMatches(trx: Trx, text: string | undefined): Promise<W
           where lower(f.name) || ' ' || s.words like :like limit :most)`,
       { like, most: fewSubjects + 1 },
     )
-    const keys = [...new Set(keyNames.filter(({ name }) => name.includes(word.toLowerCase())).map(({ key }) => key))]
+    const keys = [...new Set(named.filter(({ name }) => name.includes(word.toLowerCase())).map(({ key }) => key))]
     matches.push(
       rows.length <= fewSubjects ? { subjectIds: rows.map((row: { id: string }) => row.id), keys } : { like, keys },
     )
@@ -125,14 +131,17 @@ export async function wordMatches(trx: Trx, text: string | undefined): Promise<W
 }
 
 /** Every key a standing can have, by what it is called; those of softeners and descaling stand in no kind. */
-const keyNames: { key: string; name: string }[] = [
-  ...kinds.flatMap((kind) =>
+const keysOf = (list: Kind[]): { key: string; name: string }[] =>
+  list.flatMap((kind) =>
     kind.tasks.flatMap(({ id, name, each }) =>
       each
         ? [1, 2, 3, 4].map((n) => ({ key: `${id}@${n}`, name: `${name} ${instanceName(each, n)}`.toLowerCase() }))
         : [{ key: id, name: name.toLowerCase() }],
     ),
-  ),
+  )
+
+const keyNames = [
+  ...keysOf(kinds),
   ...raisedTasks.flatMap(({ id, searchNames }) => searchNames.map((name) => ({ key: id, name }))),
 ]
 

@@ -32,7 +32,8 @@ export async function storeReckonings(
       id: subject.id,
       summary,
       stage: reckoning?.stage ?? 'working',
-      reading_on: reckoning?.counter?.on ?? '-infinity',
+      // Never read comes before all that is old; what has no counter is never old.
+      reading_on: reckoning?.counter?.on ?? (reckoning?.uncounted ? 'infinity' : '-infinity'),
     }
   })
   const rows = JSON.stringify(standings)

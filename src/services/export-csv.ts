@@ -1,4 +1,6 @@
 import Papa from 'papaparse'
+import { kindById } from '../core/kinds/index.ts'
+import type { Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { inTodaysWords } from '../core/ledger/upcast.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
@@ -7,6 +9,7 @@ import { technicians } from '../records/firms.ts'
 import { entriesSince } from '../records/ledger.ts'
 import { type RoundCursor, roundRows } from '../records/round.ts'
 import { subjectNames } from '../records/subjects.ts'
+import { veryOwnKindsIn } from './own-kinds.ts'
 
 const pageSize = 1000
 
@@ -20,7 +23,7 @@ const lines = (rows: unknown[][]) => `${Papa.unparse(rows, { escapeFormulae: tru
 export async function ledgerCsv(
   db: Db,
   firmId: string,
-  inWords: (entry: Entry, machineKind: string) => string,
+  inWords: (entry: Entry, machine: Kind | null) => string,
   write: (text: string) => Promise<void> | void,
 ): Promise<void> {
   await withFirm(db, firmId, async (trx) => {
@@ -45,6 +48,7 @@ export async function ledgerCsv(
         ],
       ]),
     )
+    const own = await veryOwnKindsIn(trx)
     for (let seq = 0; ; ) {
       const entries = await entriesSince(trx, seq, pageSize)
       const names = await subjectNames(trx, [...new Set(entries.map((entry) => entry.subjectId))])
@@ -58,7 +62,7 @@ export async function ledgerCsv(
           name,
           serial,
           entry.kind,
-          inWords(inTodaysWords(entry), kind),
+          inWords(inTodaysWords(entry), kindById(kind) ?? own.find(({ id }) => id === kind) ?? null),
           people.get(entry.recordedBy) ?? '',
           entry.recordedAt,
           entry.origin ?? '',

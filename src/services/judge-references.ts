@@ -132,10 +132,9 @@ function issuesOfKind(entry: Entry, { own, machines }: There): Issue[] {
   if (entry.subjectKind !== 'machine') return []
   const part = ofParts.has(entry.kind) ? fieldOf(entry, 'part') : undefined
   const id = machines.get(entry.subjectId)
-  const shipped = id === undefined ? null : kindById(id)
-  if (part !== undefined && shipped) {
-    const here = [shipped, ...own.filter(({ basedOn }) => basedOn === id)]
-    if (!here.some(({ parts }) => parts.some((one) => one.id === part)))
+  if (part !== undefined && id !== undefined) {
+    const here = [kindById(id) ?? [], own.filter((kind) => (kind.basedOn ?? kind.id) === id)].flat()
+    if (here.length > 0 && !here.some(({ parts }) => parts.some((one) => one.id === part)))
       return unknown('body.part', 'is no part of this kind of machine', part)
   }
   return []

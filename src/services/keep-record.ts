@@ -1,7 +1,6 @@
 import { v7 } from 'uuid'
 import { actOfKeeping, fixedFields, type Kept, type RecordKind, recordSchemas } from '../core/firm/records.ts'
 import { may } from '../core/firm/rights.ts'
-import { kindById } from '../core/kinds/index.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { addChange } from '../records/changes.ts'
@@ -11,6 +10,7 @@ import { insertKept, type KeptRecord, keptById, updateKept } from '../records/ke
 import { endSessions } from '../records/sessions.ts'
 import { lockSubjects, reckonedBy } from '../records/subjects.ts'
 import { type Actor, issuesOfRecordReferences } from './judge-entry.ts'
+import { kindInFirm } from './own-kinds.ts'
 import { reckonLater } from './rebuild.ts'
 import { type Caller, nobody } from './signing-in/caller.ts'
 import { tell } from './signing-in/tell.ts'
@@ -137,7 +137,7 @@ async function judgeRecord(
 ): Promise<Issue[]> {
   const issues = await issuesOfRecordReferences(trx, kind, record)
   if (kind === 'firm' && id !== actor.firmId) issues.push({ path: 'id', code: 'unknown', message: 'is another firm' })
-  if (kind === 'machine' && !kindById((record as Kept<'machine'>).kind))
+  if (kind === 'machine' && !(await kindInFirm(trx, (record as Kept<'machine'>).kind)))
     issues.push({
       path: 'kind',
       code: 'unknown',

@@ -1,7 +1,7 @@
 import { kindById, kinds } from '../core/kinds/index.ts'
 import type { Kind } from '../core/kinds/kind.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
-import { effective, latestDay, nearestKindAs } from '../core/standing/histories.ts'
+import { effective, type Histories, latestDay, nearestKindAs } from '../core/standing/histories.ts'
 import { ownKinds } from '../core/standing/own-kinds.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
 import type { Standing } from '../core/standing/standing.ts'
@@ -17,9 +17,9 @@ import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 const mostPreviewed = 200
 const shownMoves = 40
 
-async function firmHistories(trx: Trx, firmId: string) {
-  return effective({ firm: await entriesOf(trx, [firmId]) })
-}
+/** The firm's own kinds and which of them is in use: all that stands in its ledger about kinds. */
+const firmHistories = async (trx: Trx, firmId: string): Promise<Histories> =>
+  effective({ firm: await entriesOf(trx, [firmId]) })
 
 /** Every kind of machine there is, the firm's own after those that ship, with how many of each there are. */
 export async function kindsOfFirm(db: Db, firmId: string): Promise<KindRow[]> {
@@ -35,10 +35,13 @@ export async function kindsOfFirm(db: Db, firmId: string): Promise<KindRow[]> {
       tasks: kind.tasks.filter(({ action }) => action !== 'replace').length,
       machines,
     })
-    const inUse = (kind: Kind) => nearestKindAs(firm, kind.basedOn ?? '')?.body.own === kind.id
+    const here = (kind: Kind) => {
+      const base = kind.basedOn ?? kind.id
+      return nearestKindAs(firm, base)?.body.own === kind.id || base === kind.id ? (counted.get(base) ?? 0) : 0
+    }
     return [
       ...kinds.map((kind) => row(kind, counted.get(kind.id) ?? 0)),
-      ...[...ownKinds(firm).values()].map((kind) => row(kind, inUse(kind) ? (counted.get(kind.basedOn!) ?? 0) : 0)),
+      ...[...ownKinds(firm).values()].map((kind) => ({ ...row(kind, here(kind)), ownMake: true as const })),
     ]
   })
 }
@@ -52,7 +55,8 @@ export async function kindOfFirm(db: Db, firmId: string, id: string): Promise<Ki
     const base = kind.basedOn ?? kind.id
     const counted = await kindCounts(trx)
     const as = nearestKindAs(firm, base)
-    return { firmId, kind, machines: counted.get(base) ?? 0, inUse: (as?.body.own ?? base) === kind.id }
+    const isOwn = kindById(id) === null
+    return { firmId, kind, isOwn, machines: counted.get(base) ?? 0, inUse: (as?.body.own ?? base) === kind.id }
   })
 }
 

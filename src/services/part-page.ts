@@ -1,4 +1,4 @@
-import { kindById, kinds } from '../core/kinds/index.ts'
+import { kinds } from '../core/kinds/index.ts'
 import type { Task } from '../core/kinds/kind.ts'
 import { learnedLife } from '../core/lifetimes/learned-life.ts'
 import { effective, type Histories, nearestSetting } from '../core/standing/histories.ts'
@@ -10,6 +10,7 @@ import { kindCounts } from '../records/kind-counts.ts'
 import { reckonedByIds } from '../records/subjects.ts'
 import type { MachineRow } from '../views/machine-page.ts'
 import type { PartRow, PartsPage } from '../views/part-page.ts'
+import { veryOwnKindsIn } from './own-kinds.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
 /** Machines of a kind read for one page: more would say the same, later. */
@@ -30,11 +31,12 @@ export async function partsPage(
 ): Promise<PartsPage> {
   return lookIn(db, firmId, async (trx) => {
     const counted = await kindCounts(trx)
-    const here = kinds
+    const all = [...kinds, ...(await veryOwnKindsIn(trx))]
+    const here = all
       .map(({ id, name }) => ({ id, name, machines: counted.get(id) ?? 0 }))
       .filter(({ machines }) => machines > 0)
     const most = [...here].sort((a, b) => b.machines - a.machines)[0]
-    const kind = kindById(kindId ?? most?.id ?? '')
+    const kind = all.find(({ id }) => id === (kindId ?? most?.id))
     if (!kind) return { firmId, kinds: here, kind: null, rows: [], chosen: null }
     const machines = await machinesOf(trx, firmId, kind.id)
     const firm = effective({ firm: (await ledgersById(trx, firmId, [])).get(firmId) ?? [] })

@@ -1,18 +1,18 @@
 import { v7 } from 'uuid'
 import { object, string } from 'yup'
 import { type Kept, recordSchemas } from '../core/firm/records.ts'
-import { kindById } from '../core/kinds/index.ts'
 import type { KeptEntry } from '../core/ledger/entry.ts'
 import { uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
 import { addChange } from '../records/changes.ts'
-import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
+import { type Db, lookIn, retrying, type Trx, withFirm } from '../records/database.ts'
 import { technicians, theFirm } from '../records/firms.ts'
 import { insertKept, keptById } from '../records/kept.ts'
 import { keptEntriesOf } from '../records/ledger.ts'
 import { machinesBySerial } from '../records/machines.ts'
 import type { Actor } from './judge-entry.ts'
+import { kindInFirm } from './own-kinds.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
 export const passportVersion = 1
@@ -91,7 +91,9 @@ export async function readPassport(db: Db, actor: Actor, input: unknown, now: Da
   const machine = parseStrict(machineFields, passport.machine)
   if (!machine.ok)
     return { ok: false, issues: machine.issues.map((issue) => ({ ...issue, path: `passport.machine.${issue.path}` })) }
-  if (!kindById(machine.value.kind)) return wrong('passport.machine.kind', 'is no kind of machine known here')
+  const { kind } = machine.value
+  if (!(await lookIn(db, actor.firmId, (trx) => kindInFirm(trx, kind))))
+    return wrong('passport.machine.kind', 'is no kind of machine known here')
   if (!Array.isArray(passport.entries) || passport.entries.length === 0)
     return wrong('passport.entries', 'is missing or empty')
   for (const [i, entry] of passport.entries.entries()) {

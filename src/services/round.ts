@@ -9,6 +9,7 @@ import { countRound, type RoundCursor, type RoundFilter, roundRows, wordMatches 
 import { countStale, reckonedById } from '../records/subjects.ts'
 import { mostCounted, type RoundChoices, type RoundCounts, type RoundPage } from '../views/round-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
+import { veryOwnKindsIn } from './own-kinds.ts'
 import { reckonShown } from './reckon-subjects.ts'
 
 /** How far ahead the board looks. */
@@ -38,7 +39,7 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
     ...(horizon !== 'all' && { until: fromDay(toDay(today) + horizons[horizon]) }),
   }
   return lookIn(db, firmId, async (trx) => {
-    const filter = text ? { ...narrow, matches: await wordMatches(trx, text) } : narrow
+    const filter = text ? { ...narrow, matches: await wordMatches(trx, text, await veryOwnKindsIn(trx)) } : narrow
     const after = readCursor<RoundCursor>(cursor, ['date', 'date', 'uuid', 'text'])
     const [rows, counts] = await Promise.all([
       roundRows(trx, filter, after, limit + 1),
@@ -89,14 +90,15 @@ const mostSites = 300
 /** @param siteId - the site now chosen: it is in the list, however many there are */
 export async function roundChoices(db: Db, firmId: string, siteId?: string): Promise<RoundChoices> {
   return lookIn(db, firmId, async (trx) => {
-    const [sites, people] = await Promise.all([
+    const [sites, people, own] = await Promise.all([
       keptByName(trx, 'site', { words: [], after: null, limit: mostSites }),
       technicians(trx),
+      veryOwnKindsIn(trx),
     ])
     const chosen = siteId && !sites.some(({ id }) => id === siteId) ? await keptById(trx, 'site', siteId) : null
     return {
       sites: (chosen ? [chosen, ...sites] : sites).map(({ id, name }) => ({ id, name })),
-      kinds: kinds.map(({ id, name }) => ({ id, name })),
+      kinds: [...kinds, ...own].map(({ id, name }) => ({ id, name })),
       technicians: people.filter(({ leftOn }) => !leftOn).map(({ id, name }) => ({ id, name })),
     }
   })

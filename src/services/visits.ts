@@ -1,3 +1,5 @@
+import { kindById } from '../core/kinds/index.ts'
+import type { Kind } from '../core/kinds/kind.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
@@ -9,6 +11,7 @@ import { subjectNames } from '../records/subjects.ts'
 import { entriesOfVisits, troublesOf, type VisitCursor, type VisitFilter, visitHeaders } from '../records/visits.ts'
 import type { Visit, VisitPage, VisitRow, VisitSubject } from '../views/visit-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
+import { veryOwnKindsIn } from './own-kinds.ts'
 
 const pageSize = 30
 /** The first screen of the list, drawn on the server. */
@@ -49,6 +52,8 @@ async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> 
     subjectNames(trx, [...new Set(entries.map((entry) => entry.subjectId))]),
     comebacksOf(trx, entries),
   ])
+  const isOwn = [...names.values()].some(({ kind }) => kind && !kindById(kind))
+  const own = isOwn ? await veryOwnKindsIn(trx) : []
   const people = new Map(everybody.map((person) => [person.id, person.name]))
   const rivals = new Set<string>()
   return headers.filter(isKind('visit')).flatMap((header): Visit[] => {
@@ -73,7 +78,7 @@ async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> 
         ...(body.minutes !== undefined && { minutes: body.minutes }),
         ...(body.arrivedAt && { arrivedAt: body.arrivedAt }),
         ...(body.leftAt && { leftAt: body.leftAt }),
-        about: subjects(done, names),
+        about: subjects(done, names, own),
         returns: returned.filter((comeback) => ids.has(comeback.againId)),
         cameBack: returned.filter((comeback) => ids.has(comeback.repairId)),
       },
@@ -100,16 +105,18 @@ interface Named {
   kind?: string
 }
 
-function subjects(entries: RecordedEntry[], names: Map<string, Named>): VisitSubject[] {
+function subjects(entries: RecordedEntry[], names: Map<string, Named>, ownKinds: Kind[]): VisitSubject[] {
   const bySubject = new Map<string, RecordedEntry[]>()
   for (const entry of entries) bySubject.set(entry.subjectId, [...(bySubject.get(entry.subjectId) ?? []), entry])
   return [...bySubject].map(([id, own]) => {
     const { name = '', kind } = names.get(id) ?? {}
+    const ownKind = ownKinds.find((one) => one.id === kind)
     return {
       kind: own[0]!.subjectKind as VisitSubject['kind'],
       id,
       name,
       ...(kind && { machineKind: kind }),
+      ...(ownKind && { ownKind }),
       entries: own,
     }
   })

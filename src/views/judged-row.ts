@@ -91,6 +91,8 @@ export interface JudgedMachine extends Judged {
     takenOn?: KeptDay
     servicedOn?: KeptDay
     count?: number
+    /** A count that its kind has no counter for: it stays in the file. */
+    noCounter?: number
     /** What its counter counts. */
     unit: string
     readOn: KeptDay

@@ -3,6 +3,8 @@ import type { Kind } from '../core/kinds/kind.ts'
 /** A kind of machine in the list of them. */
 export interface KindRow {
   id: string
+  /** The firm made it: a copy, or from nothing. */
+  ownMake?: true
   /** The name of the kind it was copied from. */
   basedOn?: string
   name: string
@@ -16,6 +18,8 @@ export interface KindRow {
 export interface KindPage {
   firmId: string
   kind: Kind
+  /** The firm's: a copy of one that ships, or made from nothing. */
+  isOwn: boolean
   /** Of the kind it is based on. */
   machines: number
   inUse: boolean

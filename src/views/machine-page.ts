@@ -13,6 +13,8 @@ export interface MachineRow {
   area: string
   technicianId: string
   counter: { count: number; on: string; unit: string } | null
+  /** It has no counter. */
+  uncounted?: true
   nextDue: string | null
   stale: boolean
   stage: Stage

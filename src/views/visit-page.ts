@@ -1,3 +1,4 @@
+import type { Kind } from '../core/kinds/kind.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { VisitTerms } from '../core/ledger/visit-terms.ts'
 import type { Comeback } from '../core/visits/comebacks.ts'
@@ -9,6 +10,8 @@ export interface VisitSubject {
   name: string
   /** The machine's kind; absent for the rest. */
   machineKind?: string
+  /** The same whole, where the firm made it: no page has it otherwise. */
+  ownKind?: Kind
   entries: RecordedEntry[]
 }
 

@@ -49,6 +49,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
   { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },
+  { route: 'kinds/index', method: 'GET', path: '/api/kinds' },
   { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
   { route: 'procedures/[id].json', method: 'GET', path: '/api/procedures/descale.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },

@@ -54,7 +54,7 @@ const done = tasksToWrite({}).find((task) => task.id === 'drain-tank')!
 console.log(JSON.stringify({
   taken: parseEntry(smelt).ok,
   refused: parseEntry(entry('descaler-smelt', '2026-11-02', { strength: 'loud' })),
-  words: entryWords(smelt, 'pk'),
+  words: entryWords(smelt, kindById('pk')),
   affects: entryKindOf('descaler-smelt' as never).affects,
   due: due(machine),
   writes: done,

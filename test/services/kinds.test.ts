@@ -1,10 +1,15 @@
 import { expect } from 'chai'
+import { v7 } from 'uuid'
 import { kindById, kinds } from '../../src/core/kinds/index.ts'
 import type { Kind } from '../../src/core/kinds/kind.ts'
+import { simpleKind } from '../../src/core/kinds/simple-kind.ts'
 import { reckonMachine } from '../../src/core/standing/reckon-machine.ts'
 import type { Db } from '../../src/records/database.ts'
+import { keepRecord } from '../../src/services/keep-record.ts'
 import { kindMoves, kindOfFirm, kindsOfFirm } from '../../src/services/kinds.ts'
 import { machineBundle } from '../../src/services/machine-bundle.ts'
+import { reckonWaiting } from '../../src/services/rebuild.ts'
+import { roundPage } from '../../src/services/round.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
 
@@ -124,5 +129,58 @@ describe('a firm’s own kinds', () => {
     expect(await write(odd)).to.deep.equal(odd.map(() => 'refused'))
     expect(await write([about({ setting: 'kind-as', kind: 'c2', own: 'never-kept' })])).to.deep.equal(['refused'])
     expect(await write([about({ setting: 'kind-as', kind: 'sr', own: 'our-c2' })])).to.deep.equal(['refused'])
+  })
+  it('can be made from nothing: a machine is taken on as one, due, found and listed by it, in this firm alone', async () => {
+    const kind = simpleKind(
+      {
+        name: 'hot-water urn',
+        about: '',
+        water: 'plumbed',
+        counter: null,
+        tasks: [{ name: 'Urn basket', action: 'clean', months: 3, minutes: 10 }],
+      },
+      kinds.map(({ id }) => id),
+    )
+    const id = v7()
+    const urn = (at: SmallFirm, more: object[] = []) =>
+      keepRecord(
+        db,
+        { firmId: at.firmId, technicianId: at.ines, role: 'owner' },
+        {
+          kind: 'machine',
+          id: at === firm ? id : v7(),
+          version: 0,
+          record: { siteId: at.siteId, name: 'Urn', maker: '', model: '', revision: '', serial: '', kind: kind.id },
+          entries: more,
+        },
+        testNow,
+      )
+    expect(await urn(firm)).to.have.nested.property('issues[0].path', 'kind')
+    expect(await write([about({ kind }, 'own-kind')])).to.deep.equal(['saved'])
+    const taken = entryAbout(
+      'machine',
+      id,
+      'commissioned',
+      { kind: kind.id, kindVersion: 1, partsNew: true },
+      { happenedOn: '2026-10-01' },
+    )
+    expect(await urn(firm, [taken])).to.deep.equal({ ok: true, version: 1 })
+    expect(await urn(other)).to.have.nested.property('issues[0].path', 'kind')
+    const row = (await kindsOfFirm(db, firm.firmId)).find((one) => one.id === kind.id)
+    expect(row).to.include({ ownMake: true, machines: 1, tasks: 1 })
+    expect(await kindOfFirm(db, firm.firmId, kind.id)).to.include({ isOwn: true, inUse: true, machines: 1 })
+    await reckonWaiting(db, firm.firmId)
+    const found = await roundPage(db, firm.firmId, { text: 'urn basket', horizon: 'all' }, '2026-11-20')
+    expect(found.rows.map(({ machineName, standing }) => [machineName, standing.due!.p50])).to.deep.equal([
+      ['Urn', '2027-01-01'],
+    ])
+    const strange = entryAbout('machine', id, 'fitted', { part: 'group-gasket' }, { happenedOn: '2026-11-01' })
+    expect(await write([strange])).to.deep.equal(['refused'])
+    // What moves where its figures change is shown as of any kind.
+    const sooner = {
+      ...kind,
+      tasks: kind.tasks.map((task) => ({ ...task, limits: { months: { cautious: 1, usual: 1, longLife: 1 } } })),
+    }
+    expect(await kindMoves(db, firm.firmId, sooner)).to.deep.include({ machines: 1, moved: 1 })
   })
 })

@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { kindById } from '../../src/core/kinds/index.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { entryKindNames } from '../../src/core/ledger/entry-kinds.ts'
 import { stationOf } from '../../src/core/ledger/station-of.ts'
@@ -259,19 +260,20 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
 ]
 
 describe('entries in words', () => {
-  for (const [kind, body, said] of words) it(said, () => expect(entryWords(entry(kind, body), 'c2')).to.equal(said))
+  for (const [kind, body, said] of words)
+    it(said, () => expect(entryWords(entry(kind, body), kindById('c2'))).to.equal(said))
 
   it('leave no kind without words', () => {
     expect(new Set(words.map(([kind]) => kind))).to.deep.equal(new Set(entryKindNames))
   })
 
   it('find the station an entry touched', () => {
-    expect(stationOf(entry('fitted', { part: 'three-way-valve', group: 1 }), 'c2')).to.equal('three-way')
-    expect(stationOf(entry('cleaned', { task: 'hot-water-screen' }), 'c2')).to.equal('hot-water')
-    expect(stationOf(entry('descaled', { task: 'descale' }), 'sr')).to.equal('thermoblock')
-    expect(stationOf(entry('regenerated', {}, 'softener'), 'c2')).to.equal('softener')
-    expect(stationOf(entry('note', { text: 'x' }), 'c2')).to.equal(null)
-    expect(stationOf(entry('fitted', { part: 'nonsense' }), 'c2')).to.equal(null)
-    expect(stationOf(entry('fitted', { part: 'needle' }), 'no such kind')).to.equal(null)
+    expect(stationOf(entry('fitted', { part: 'three-way-valve', group: 1 }), kindById('c2'))).to.equal('three-way')
+    expect(stationOf(entry('cleaned', { task: 'hot-water-screen' }), kindById('c2'))).to.equal('hot-water')
+    expect(stationOf(entry('descaled', { task: 'descale' }), kindById('sr'))).to.equal('thermoblock')
+    expect(stationOf(entry('regenerated', {}, 'softener'), kindById('c2'))).to.equal('softener')
+    expect(stationOf(entry('note', { text: 'x' }), kindById('c2'))).to.equal(null)
+    expect(stationOf(entry('fitted', { part: 'nonsense' }), kindById('c2'))).to.equal(null)
+    expect(stationOf(entry('fitted', { part: 'needle' }), null)).to.equal(null)
   })
 })

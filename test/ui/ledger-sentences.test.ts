@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { bookOf } from '../../src/core/faults/books.ts'
 import { newSearch, searchStep } from '../../src/core/faults/search.ts'
-import { kinds } from '../../src/core/kinds/index.ts'
+import { kindById, kinds } from '../../src/core/kinds/index.ts'
 import { withOptions } from '../../src/core/kinds/kind.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
@@ -61,7 +61,7 @@ const english = new Set([
 ])
 
 function plain(one: Entry, kind: string, name: string): void {
-  const said = entryWords(one, kind)
+  const said = entryWords(one, kindById(kind))
   expect(said, name).to.match(/^[A-Z0-9“]/)
   expect(said, name).to.not.match(/undefined|NaN|\[object|null\b/)
   const ids = (said.match(/\b[a-z]+(?:-[a-z0-9]+)+\b/g) ?? []).filter(

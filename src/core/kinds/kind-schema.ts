@@ -137,6 +137,7 @@ const schema = object({
   counter: object({ id: string().oneOf(['shots']).required(), name: words(40).required(), unit: words(20).required() })
     .noUnknown()
     .required(),
+  uncounted: boolean().oneOf([true]),
   groups: number().integer().min(1).max(4).required(),
   groupShares: array(amount().max(1).required()).required().min(1).max(4),
   sides: number().integer().min(1).max(2).required(),

@@ -189,6 +189,8 @@ export interface Kind {
   /** What lists and people call it too: small letters, in whatever language. Of those that ship, see `calledToo`. */
   calledToo?: readonly string[]
   counter: { id: 'shots'; name: string; unit: string }
+  /** It has no counter: none is asked for. */
+  uncounted?: true
   groups: number
   /** Share of the shots each group takes, until measured. */
   groupShares: number[]

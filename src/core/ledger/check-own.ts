@@ -25,11 +25,10 @@ function issuesOfKind(kind: unknown): Issue[] {
 }
 
 function basedOn({ basedOn: origin }: Kind): Issue[] {
-  const path = 'kind.basedOn'
-  if (!origin) return [{ path, code: 'required', message: 'is missing: name the kind it was copied from' }]
-  if (kindById(origin)) return []
+  // One from nothing is reckoned by itself.
+  if (!origin || kindById(origin)) return []
   const message = 'is no kind that ships: its machines are reckoned by one of those'
-  return [{ path, code: 'unknown', message, value: origin }]
+  return [{ path: 'kind.basedOn', code: 'unknown', message, value: origin }]
 }
 
 function named({ id }: Kind): Issue[] {

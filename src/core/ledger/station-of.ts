@@ -1,9 +1,8 @@
-import { kindById } from '../kinds/index.ts'
+import type { Kind } from '../kinds/kind.ts'
 import type { Entry } from './entry.ts'
 
 /** The station of the water path that an entry touched, by the kind's parts and tasks; null when it touched none. */
-export function stationOf({ subjectKind, kind: entryKind, body }: Entry, machineKindId: string): string | null {
-  const kind = kindById(machineKindId)
+export function stationOf({ subjectKind, kind: entryKind, body }: Entry, kind: Kind | null): string | null {
   if (!kind) return null
   if (subjectKind === 'softener') return 'softener'
   if ('station' in body && kind.stations.some(({ id }) => id === body.station)) return body.station ?? null

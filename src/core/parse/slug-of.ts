@@ -3,6 +3,7 @@ export function slugOf(name: string, taken: string[]): string {
   const plain =
     name
       .normalize('NFD')
+      .replace(/\p{M}/gu, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')

@@ -8,10 +8,15 @@ export function ownKinds(histories: Histories): Map<string, Kind> {
   return new Map(kept.map(({ body }) => [(body.kind as Kind).id, body.kind as Kind]))
 }
 
-/** A kind as it stands for a machine: the firm's own version where one was chosen, else as it ships. */
+/** Kinds that the firm made from nothing: machines are taken on as them, as they are as those that ship. */
+export const veryOwnKinds = (histories: Histories): Kind[] =>
+  [...ownKinds(histories).values()].filter(({ basedOn }) => !basedOn)
+
+/** A kind as it stands for a machine: the firm's own version where one was chosen, else as it ships or was made. */
 export function kindHere(histories: Histories, id: string): Kind | null {
   const shipped = kindById(id)
   const as = nearestKindAs(histories, id)
+  if (!shipped) return ownKinds(histories).get(id) ?? null
   if (!as || as.body.own === id) return shipped
   return ownKinds(histories).get(as.body.own) ?? shipped
 }

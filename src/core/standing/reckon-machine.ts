@@ -32,6 +32,7 @@ export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOp
     standings: stage.stage === 'retired' ? [] : standingsOf(facts),
     stage: stage.stage,
     ...(stage.since && { stageSince: stage.since }),
+    ...(kind.uncounted && { uncounted: true as const }),
     ...(use.last && {
       counter: {
         count: use.last.count,

@@ -103,6 +103,8 @@ export interface Reckoning {
   /** Where in its life it stands, and since when if it ever changed. */
   stage: Stage
   stageSince?: LocalDay
+  /** It has no counter: no reading is waited for. */
+  uncounted?: true
   /** As it shows; cleaning rinses are in it, by their share. */
   counter?: { count: number; on: LocalDay; unit: string; rinseShare?: number }
   /** Drinks per open day. */

@@ -47,44 +47,46 @@ export function Counters({
   }, [ready])
   return (
     <div className="flex flex-col gap-2 pt-2">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <label className="flex items-center gap-3">
-          <span className="w-[130px] leading-tight">
-            {name.split(',')[0]}
-            <span className="block text-[13px] text-second">
-              {name.split(',')[1] ?? (name.toLowerCase() === unit ? '' : unit)}
+      {!kind.uncounted && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <label className="flex items-center gap-3">
+            <span className="w-[130px] leading-tight">
+              {name.split(',')[0]}
+              <span className="block text-[13px] text-second">
+                {name.split(',')[1] ?? (name.toLowerCase() === unit ? '' : unit)}
+              </span>
             </span>
+            <NumberInput
+              className="field mono w-[112px] text-right"
+              ref={first}
+              name="counter"
+              autoComplete="off"
+              text={draft.counter}
+              onText={(text) => onChange({ counter: text })}
+              aria-invalid={issues.has('counter')}
+              aria-describedby="counter-says"
+              reads={{ whole: true }}
+            />
+          </label>
+          {expected && <PlausibilityRule expected={expected} text={draft.counter} />}
+          <span id="counter-says" role="status" className="text-[13px] leading-tight">
+            {issues.has('counter') ? (
+              <b className="text-seal-ink">{issues.get('counter')}</b>
+            ) : said ? (
+              <>
+                <b className={said.doubtful ? 'text-brass-ink' : ''}>{said.words}</b>
+                <span className="block text-second">{said.under}</span>
+              </>
+            ) : expected ? (
+              <span className="text-second">
+                last {figure(expected.last)}, {expected.days} open days ago
+              </span>
+            ) : (
+              <span className="text-second">never read: type what it shows</span>
+            )}
           </span>
-          <NumberInput
-            className="field mono w-[112px] text-right"
-            ref={first}
-            name="counter"
-            autoComplete="off"
-            text={draft.counter}
-            onText={(text) => onChange({ counter: text })}
-            aria-invalid={issues.has('counter')}
-            aria-describedby="counter-says"
-            reads={{ whole: true }}
-          />
-        </label>
-        {expected && <PlausibilityRule expected={expected} text={draft.counter} />}
-        <span id="counter-says" role="status" className="text-[13px] leading-tight">
-          {issues.has('counter') ? (
-            <b className="text-seal-ink">{issues.get('counter')}</b>
-          ) : said ? (
-            <>
-              <b className={said.doubtful ? 'text-brass-ink' : ''}>{said.words}</b>
-              <span className="block text-second">{said.under}</span>
-            </>
-          ) : expected ? (
-            <span className="text-second">
-              last {figure(expected.last)}, {expected.days} open days ago
-            </span>
-          ) : (
-            <span className="text-second">never read: type what it shows</span>
-          )}
-        </span>
-      </div>
+        </div>
+      )}
       {apartOpen && <CountedApart draft={draft} onChange={onChange} kind={kind} before={apartBefore} issues={issues} />}
       <label className="flex flex-wrap items-center gap-3">
         <span className="w-[130px] leading-tight">

@@ -109,19 +109,21 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
           <fieldset disabled={!ready} className="contents">
             <Stop
               number={1}
-              title="Counters"
+              title={kind.uncounted ? 'The day' : 'Counters'}
               hint={
                 <>
                   {expected ? 'shaded: what the days since should give' : ''}
                   {/* Ahead of the counter, which has the focus: the way on by keyboard stays as short as it was. */}
-                  <button
-                    type="button"
-                    className="ml-3 min-h-[44px] font-semibold text-copper md:min-h-[24px]"
-                    aria-expanded={apart}
-                    onClick={() => setApartAsked(!apart)}
-                  >
-                    what it counts apart
-                  </button>
+                  {!kind.uncounted && (
+                    <button
+                      type="button"
+                      className="ml-3 min-h-[44px] font-semibold text-copper md:min-h-[24px]"
+                      aria-expanded={apart}
+                      onClick={() => setApartAsked(!apart)}
+                    >
+                      what it counts apart
+                    </button>
+                  )}
                 </>
               }
               done={Boolean(draft.counter || draft.meter)}

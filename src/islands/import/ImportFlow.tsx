@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import { type ImportWhat, importColumns } from '../../core/files/import-columns.ts'
 import type { ImportSpec } from '../../core/files/import-spec.ts'
 import type { HardnessUnit } from '../../core/quantity/hardness.ts'
@@ -29,7 +29,9 @@ interface Props {
 }
 
 /** A list on its way in: the file, its columns, its words, its rows; written only when that is asked for. */
-function ImportFlow({ what, firm, today, unit, kinds, words, workChoices = [], supply }: Props) {
+function ImportFlow({ what, firm, today, unit, kinds: there, words, workChoices = [], supply }: Props) {
+  const [made, setMade] = useState<NamedKind[]>([])
+  const kinds = useMemo(() => [...there, ...made], [there, made])
   // A choice of past work is of that list: the next may mean something else by it.
   const start = useMemo(
     () => ({ unit, readOn: today, words: { kind: words.kind ?? {}, softener: words.softener ?? {} } }),
@@ -76,7 +78,9 @@ function ImportFlow({ what, firm, today, unit, kinds, words, workChoices = [], s
           </p>
         </section>
         <ColumnStep what={what} list={list} />
-        {hasWords && <WordStep list={list} kinds={kinds} />}
+        {hasWords && (
+          <WordStep list={list} kinds={kinds} today={today} onMade={(kind) => setMade((now) => [...now, kind])} />
+        )}
         {choices && (
           <p className="mt-4 mb-0 flex flex-wrap items-center gap-3">
             <button type="button" className="act" disabled={missing.length > 0 || busy !== ''} onClick={list.check}>

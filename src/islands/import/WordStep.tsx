@@ -1,33 +1,71 @@
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { guessKind, plainWords } from '../../core/files/guess-kind.ts'
 import type { WordMeaning } from '../../core/files/import-spec.ts'
 import { isTotals } from '../../core/files/is-totals.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { treatmentKinds } from '../../core/softener/treatment-kind.ts'
 import { figure } from '../../ui/format.ts'
+import { later } from '../../ui/later.tsx'
 import { treatmentNames } from '../../ui/treatment-words.ts'
+import { useOwnKinds } from '../kinds/own-kinds-here.ts'
 import type { Import } from './use-import.ts'
 
 /** What the import knows of a kind of machine: enough to guess it by. */
 export type NamedKind = Pick<Kind, 'id' | 'name' | 'calledToo' | 'tasks'>
 
+interface Props {
+  list: Import
+  kinds: NamedKind[]
+  today: string
+  /** A kind that the firm made here and now. */
+  onMade(kind: Kind): void
+}
+
+/** What is chosen to make a kind in place. */
+const anotherKind = 'another kind'
+
+const SimpleKindSheet = later(() => import('../kinds/SimpleKindSheet.tsx').then((module) => module.SimpleKindSheet))
+
 /** Each word of a column once: its best guess, how sure, and a choice. Nothing is guessed in silence. */
-export function WordStep({ list, kinds }: { list: Import; kinds: NamedKind[] }) {
+export function WordStep({ list, kinds, today, onMade }: Props) {
   const { table, choices } = list
+  const { own, add } = useOwnKinds()
+  const [making, setMaking] = useState<{ word: string; shown: string } | null>(null)
   if (!table || !choices) return null
   return (
     <section aria-labelledby="words" className="mt-6">
       <h2 id="words" className="head m-0">
         3 What its words mean
       </h2>
-      <Words list={list} column="kind" title="Kind of machine" guess={(word) => kindGuess(word, kinds)}>
+      <Words
+        list={list}
+        column="kind"
+        title="Kind of machine"
+        guess={(word) => kindGuess(word, kinds)}
+        onAnother={(word, shown) => setMaking({ word, shown })}
+      >
         {kinds.map(({ id, name }) => (
           <option key={id} value={asValue({ is: 'kind', kind: id })}>
             {name}
           </option>
         ))}
         <option value={asValue({ is: 'left-out' })}>leave these rows out</option>
+        {own && <option value={anotherKind}>a kind of our own …</option>}
       </Words>
+      {making && own && (
+        <SimpleKindSheet
+          own={own}
+          called={making.shown}
+          today={today}
+          onMade={(made) => {
+            add(made)
+            onMade(made)
+            list.say('kind', making.word, { is: 'kind', kind: made.id })
+            setMaking(null)
+          }}
+          onClose={() => setMaking(null)}
+        />
+      )}
       {(choices.columns.softener ?? -1) >= 0 && (
         <Words list={list} column="softener" title="Water treatment" guess={treatmentGuess}>
           {treatmentKinds.map((kind) => (
@@ -86,12 +124,14 @@ function Words({
   column,
   title,
   guess,
+  onAnother,
   children,
 }: {
   list: Import
   column: string
   title: string
   guess(word: string): Guess
+  onAnother?(word: string, shown: string): void
   children: React.ReactNode
 }) {
   const at = list.choices?.columns[column] ?? -1
@@ -135,6 +175,7 @@ function Words({
                   aria-label={`${shown || 'empty'} means`}
                   value={chosen(Object.hasOwn(said, word) ? said[word] : undefined)}
                   onChange={(event) => {
+                    if (event.target.value === anotherKind) return onAnother?.(word, shown)
                     const picked = JSON.parse(event.target.value) as WordMeaning
                     const groups = meaning?.is === 'kind' ? meaning.groups : undefined
                     list.say(column, word, picked.is === 'kind' && groups ? { ...picked, groups } : picked)

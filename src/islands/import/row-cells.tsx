@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { ImportWhat } from '../../core/files/import-columns.ts'
+import { kindById } from '../../core/kinds/index.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayLong, figure, monthYear } from '../../ui/format.ts'
@@ -58,6 +59,7 @@ export const shownRows: Record<ImportWhat, Shown> = {
           [machine.contact, machine.phone, machine.email].filter(Boolean).join(', '),
           machine.servicedOn && `full service ${dayShown(machine.servicedOn)}`,
           machine.remark && `“${machine.remark}”`,
+          machine.noCounter !== undefined && `leaves ${figure(machine.noCounter)}: such a machine has no counter here`,
           filled && `fills in ${filled.map((field) => fieldWords[field] ?? field).join(', ')}`,
         ]
           .filter(Boolean)
@@ -90,7 +92,7 @@ export const shownRows: Record<ImportWhat, Shown> = {
         machineName ?? (raw('serial') || [raw('site'), raw('name')].filter(Boolean).join(', ')),
         mono(dayShown(happened) || raw('date'), 'day'),
         raw('what'),
-        work?.map((jotting) => entryWords(jotting, machineKind ?? '')).join('; '),
+        work?.map((jotting) => entryWords(jotting, kindById(machineKind ?? ''))).join('; '),
       ]
     },
   },
@@ -114,7 +116,7 @@ export const shownRows: Record<ImportWhat, Shown> = {
         mono(dayShown(happened) || raw('date'), 'day'),
         work
           ?.map((jotting) =>
-            entryWords(jotting, '')
+            entryWords(jotting, null)
               .replace('Water raw', '')
               .replace(/^[,:] /, ''),
           )

@@ -18,8 +18,8 @@ import { PromptsEditor } from './PromptsEditor.tsx'
 const checks = fetchedAtRest(() => import('../../core/kinds/check-kind.ts'))
 
 /** A copy of a kind under a name of its own, or the firm's own as it is. */
-const ownOf = (kind: Kind): Kind =>
-  kind.basedOn
+const ownOf = ({ kind, isOwn }: KindPage): Kind =>
+  isOwn
     ? { ...kind, version: kind.version + 1 }
     : { ...kind, basedOn: kind.id, id: `our-${kind.id}`, name: `our ${kind.name}`, version: 1 }
 
@@ -34,7 +34,7 @@ const views = [
  * follows, and what moves shows before anything is kept.
  */
 function KindEditor({ page, today }: { page: KindPage; today: string }) {
-  const [kind, setKind] = useState(() => ownOf(page.kind))
+  const [kind, setKind] = useState(() => ownOf(page))
   const [typed, setTyped] = useState<Record<string, string>>({})
   const [issues, setIssues] = useState<Issue[]>([])
   const [moves, setMoves] = useState<KindMoves | null>(null)
@@ -73,7 +73,7 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
         step({
           ...checked.value,
           id: kind.id,
-          basedOn: kind.basedOn,
+          ...(kind.basedOn && { basedOn: kind.basedOn }),
           version: kind.version,
           name: itsId === kind.basedOn ? kind.name : name,
           about,
@@ -115,7 +115,7 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
         name={kind.name}
-        under={page.kind.basedOn ? `our own, version ${kind.version}` : `a copy of ${page.kind.name}`}
+        under={page.isOwn ? `our own, version ${kind.version}` : `a copy of ${page.kind.name}`}
         facts={[{ label: 'Parts and tasks', value: kind.tasks.length }]}
         action={
           <a href={`/kinds/${page.kind.id}`} className="plain inline-flex items-center whitespace-nowrap">
@@ -169,7 +169,7 @@ function KindEditor({ page, today }: { page: KindPage; today: string }) {
                     <input
                       className="field mono"
                       value={kind.id}
-                      disabled={Boolean(page.kind.basedOn)}
+                      disabled={page.isOwn}
                       onChange={(event) => change({ id: event.target.value })}
                     />
                   </label>

@@ -1,10 +1,17 @@
-import { figure } from '../../ui/format.ts'
+import { useState } from 'react'
+import { counted, figure } from '../../ui/format.ts'
+import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { KindRow } from '../../views/kind-page.ts'
 import { island } from '../island.tsx'
+import { useOwnKinds } from './own-kinds-here.ts'
+
+const SimpleKindSheet = later(() => import('./SimpleKindSheet.tsx').then((module) => module.SimpleKindSheet))
 
 /** Every kind of machine, with how many of it there are here. */
-function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
+function KindList({ kinds, firm, today }: { kinds: KindRow[]; firm: string; today: string }) {
+  const [open, setOpen] = useState(false)
+  const { own } = useOwnKinds()
   return (
     <div className="flex flex-1 flex-col">
       <TitleBlock
@@ -14,6 +21,11 @@ function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
           { label: 'Kinds', value: kinds.length },
           { label: 'Machines', value: figure(kinds.reduce((sum, { machines }) => sum + machines, 0)) },
         ]}
+        action={
+          <button type="button" className="act whitespace-nowrap" disabled={!own} onClick={() => setOpen(true)}>
+            A kind of our own
+          </button>
+        }
       />
       <ul className="m-0 flex-1 list-none bg-enamel px-4 py-3 lg:px-6">
         {kinds.map((kind) => (
@@ -22,11 +34,13 @@ function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
               <a href={`/kinds/${kind.id}`} className="font-semibold hover:underline">
                 {kind.name}
               </a>
-              {kind.basedOn && <span className="text-[14px] text-copper"> our own, from {kind.basedOn}</span>}
+              {kind.ownMake && (
+                <span className="text-[14px] text-copper"> our own{kind.basedOn && `, from ${kind.basedOn}`}</span>
+              )}
               <span className="block text-[14px] text-second">{kind.about}</span>
             </span>
-            <span className="mono w-[110px] text-right text-[14px]">{kind.parts} parts</span>
-            <span className="mono w-[110px] text-right text-[14px]">{kind.tasks} tasks</span>
+            <span className="mono w-[110px] text-right text-[14px]">{counted(kind.parts, 'part')}</span>
+            <span className="mono w-[110px] text-right text-[14px]">{counted(kind.tasks, 'task')}</span>
             <a
               className="mono inline-flex min-h-[44px] w-[120px] items-center justify-end text-[14px] hover:underline"
               href={`/machines?kind=${kind.id}`}
@@ -36,6 +50,14 @@ function KindList({ kinds, firm }: { kinds: KindRow[]; firm: string }) {
           </li>
         ))}
       </ul>
+      {open && own && (
+        <SimpleKindSheet
+          own={own}
+          today={today}
+          onMade={({ id }) => location.assign(`/kinds/${id}`)}
+          onClose={() => setOpen(false)}
+        />
+      )}
     </div>
   )
 }

@@ -43,13 +43,13 @@ function KindView({ page, today }: Props) {
             >
               As a file
             </a>
-            {!kind.basedOn && (
+            {!page.isOwn && (
               <a className="plain inline-flex items-center whitespace-nowrap" href={`/kinds/${kind.id}/causes`}>
                 What it was
               </a>
             )}
             <a className="act inline-flex items-center whitespace-nowrap" href={`/kinds/${kind.id}/edit`}>
-              {kind.basedOn ? 'Change it' : 'Make it our own'}
+              {page.isOwn ? 'Change it' : 'Make it our own'}
             </a>
           </>
         }

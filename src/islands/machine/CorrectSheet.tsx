@@ -9,6 +9,7 @@ import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { newId, sendEntries } from '../send-entries.ts'
+import { kindOf } from './use-bundle.ts'
 
 interface Props {
   bundle: MachineBundle
@@ -71,7 +72,7 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
       open
       onOpenChange={(open) => !open && onClose()}
       title="Correct an entry"
-      about={`${entryWords(entry, bundle.machine.kind)}. It stays to be seen, struck through.`}
+      about={`${entryWords(entry, kindOf(bundle))}. It stays to be seen, struck through.`}
     >
       <div className="flex flex-col gap-3">
         {what && (

@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import type { Kind } from '../../core/kinds/kind.ts'
 import { effectiveHistory, inOrder } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { stationOf } from '../../core/ledger/station-of.ts'
@@ -54,14 +55,13 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const flags = new Map<string, Flag['kind']>((reckoning?.flags ?? []).map((flag) => [flag.entryId, flag.kind]))
   const notes = useMemo(() => ledgerNotes(bundle, all), [bundle, all])
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
+  const kind = useMemo(() => kindOf(bundle), [bundle])
   const matching = all.filter((entry) => {
-    if (station && stationOf(entry, bundle.machine.kind) !== station) return false
-    const said =
-      `${entryWords(entry, bundle.machine.kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
+    if (station && stationOf(entry, kind) !== station) return false
+    const said = `${entryWords(entry, kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
     return words.every((word) => said.includes(word))
   })
   const days = groupByDay(printing ? matching : matching.slice(0, shown))
-  const kind = kindOf(bundle)
   const measured = (bundle.ledgers.machine ?? []).filter((entry) => entry.kind === 'measured').length
   const stationName = kind?.stations.find((candidate) => candidate.id === station)?.name
 
@@ -110,7 +110,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                   <EntryRow
                     key={entry.id}
                     entry={entry}
-                    words={entryWords(entry, bundle.machine.kind)}
+                    words={entryWords(entry, kind)}
                     by={names.get(entry.recordedBy) ?? 'someone'}
                     late={
                       entry.recordedAt.slice(0, 10) !== entry.happenedOn ? dayLong(entry.recordedAt.slice(0, 10)) : null
@@ -121,7 +121,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     flag={flags.get(entry.id) ?? null}
                     warnings={notes.warnings.get(entry.id) ?? []}
                     origin={notes.origins.get(entry.id) ?? null}
-                    kind={bundle.machine.kind}
+                    kind={kind}
                     onCorrect={() => setCorrecting(entry)}
                   />
                 ))}
@@ -140,7 +140,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
         className="shrink-0 border-hair px-5 pt-2 pb-6 max-lg:order-first lg:w-[380px] lg:border-l"
         aria-label="Counter"
       >
-        {mounted && (
+        {mounted && !kind?.uncounted && (
           <Suspense fallback={<p className="text-second">Drawing the counter …</p>}>
             <CounterChart
               bundle={bundle}
@@ -188,7 +188,7 @@ interface RowProps {
   flag: Flag['kind'] | null
   warnings: string[]
   origin: string | null
-  kind: string
+  kind: Kind | null
   onCorrect: () => void
 }
 

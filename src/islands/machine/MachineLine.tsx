@@ -41,7 +41,7 @@ export function MachineLine({ row, today, kinds, withPlace }: Props) {
               </span>
             </>
           ) : (
-            <span className="text-brass-ink">not read yet</span>
+            !row.uncounted && <span className="text-brass-ink">not read yet</span>
           )}
         </span>
         <span className={`mono text-right text-[13px] ${urgencyText[urgency]}`}>

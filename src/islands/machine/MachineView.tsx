@@ -290,8 +290,8 @@ function facts(bundle: MachineBundle, reckoning: Reckoning | null, softener: Rec
       source: `${counter.unit}, read ${dayNear(counter.on, today)}`,
       ...(age > 60 && { tone: 'text-brass-ink' }),
     })
-  } else list.push({ label: 'Counter', value: 'not read yet' })
-  if (use)
+  } else list.push({ label: 'Counter', value: kind?.uncounted ? 'has none' : 'not read yet' })
+  if (use && !kind?.uncounted)
     list.push({
       label: 'Use',
       value: `${figure(use.mean)} ± ${figure(use.sd)}`,

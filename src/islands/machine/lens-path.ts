@@ -75,7 +75,7 @@ export function hangingFor({ lens, bundle, standings, kind, work, fault, today }
       return said([...(fault?.at ?? [])].map(([id, p]) => [id, p < 0.005 ? '' : `${Math.round(100 * p)} %`]))
     case 'ledger': {
       if (bundle.atFirstSight) return said(stations.map((id) => [id, '']))
-      const touched = touchedAt(bundle)
+      const touched = touchedAt(bundle, kind)
       return said(
         stations.map((id) => {
           const there = touched.get(id)
@@ -96,10 +96,10 @@ export function hangingFor({ lens, bundle, standings, kind, work, fault, today }
 }
 
 /** When each station was last touched, and how often. */
-function touchedAt(bundle: MachineBundle): Map<string, { on: string; count: number }> {
+function touchedAt(bundle: MachineBundle, kind: Kind | null): Map<string, { on: string; count: number }> {
   const touched = new Map<string, { on: string; count: number }>()
   for (const entry of [...(bundle.ledgers.machine ?? []), ...(bundle.ledgers.softener ?? [])]) {
-    const at = stationOf(entry, bundle.machine.kind)
+    const at = stationOf(entry, kind)
     if (!at) continue
     const there = touched.get(at)
     touched.set(at, {

@@ -273,7 +273,7 @@ function analyses(ledger: RecordedEntry[]): AnalysisDay[] {
       const { quantity, unit, value } = entry.body
       if (value === undefined) continue
       day[quantity] = hardnessToMgL(value, unit)
-    } else if (isKind('water-figures')(entry)) day.besides = entryWords(entry, '').replace('Water raw: ', '')
+    } else if (isKind('water-figures')(entry)) day.besides = entryWords(entry, null).replace('Water raw: ', '')
     else continue
     days.set(entry.happenedOn, day)
   }

@@ -111,7 +111,7 @@ export function RunEnd({ run, machineId, softenerId, place, kind, timeZone, visi
           <ul className="m-0 list-none p-0 text-[17px]">
             {entries.map((entry) => (
               <li key={entry.id} className="border-t border-hair py-1.5">
-                {entryWords(entry, kind.id)}
+                {entryWords(entry, kind)}
               </li>
             ))}
           </ul>

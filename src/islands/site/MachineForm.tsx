@@ -1,8 +1,11 @@
 import { useState } from 'react'
-import { kinds } from '../../core/kinds/index.ts'
+import { kinds as shipped } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
+import { later } from '../../ui/later.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { keep, type Told } from '../keep.ts'
+import { useOwnKinds } from '../kinds/own-kinds-here.ts'
 import { makeEntry } from '../make-entry.ts'
 import { Form } from '../records/Form.tsx'
 import { countReads, type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
@@ -19,15 +22,23 @@ interface Props {
   onCancel?: () => void
 }
 
-const kindOptions = kinds.map(({ id, name, about }): [string, string] => [id, `${name}: ${about.split(/[,.]/)[0]}`])
+const optionWords = ({ name, about }: Kind) => (about ? `${name}: ${about.split(/[,.]/)[0]}` : name)
+/** What is chosen to make a kind in place. */
+const another = 'another'
+
+const SimpleKindSheet = later(() => import('../kinds/SimpleKindSheet.tsx').then((module) => module.SimpleKindSheet))
 
 /** Takes a machine on: what it is, since when, and the first count, written in one piece. */
 export function MachineForm({ site, softeners, today, asksWater = false, onSaved, onCancel }: Props) {
   // Ids are made with the form: saved twice is saved once.
   const [ids] = useState(() => Array.from({ length: 7 }, newId))
-  const [kind, setKind] = useState(kinds[0]!.id)
+  const [kind, setKind] = useState(shipped[0]!.id)
+  const [making, setMaking] = useState(false)
+  const { own, add } = useOwnKinds()
+  const kinds = [...shipped, ...(own?.kinds ?? [])]
+  const chosen = kinds.find(({ id }) => id === kind)!
   const unit = preferences().hardnessUnit
-  const hasGroups = kinds.find(({ id }) => id === kind)!.tasks.some(({ each }) => each === 'group')
+  const hasGroups = chosen.tasks.some(({ each }) => each === 'group')
   const fields: FieldSpec[] = [
     { id: 'name', label: 'Called', hint: 'left bar, second floor', half: true },
     { id: 'maker', label: 'Maker', half: true },
@@ -48,15 +59,19 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
       : []),
     ...behindField(softeners),
     { id: 'takenOn', label: 'Taken on', kind: 'day', half: true, paths: ['happenedOn', 'body.on'] },
-    {
-      id: 'count',
-      label: 'Counter now',
-      hint: 'empty if it has none',
-      kind: 'number',
-      reads: countReads,
-      half: true,
-      paths: ['body.count'],
-    },
+    ...(chosen.uncounted
+      ? []
+      : [
+          {
+            id: 'count',
+            label: 'Counter now',
+            hint: 'empty if it has none',
+            kind: 'number' as const,
+            reads: { ...countReads, unit: chosen.counter.unit },
+            half: true,
+            paths: ['body.count'],
+          },
+        ]),
     ...(asksWater
       ? [
           {
@@ -93,7 +108,7 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
     if (takenOn > today) return wrongAt('takenOn', 'is in the future')
     const id = ids[0]!
     const softenerId = typedText(typed, 'softenerId')
-    const { version: kindVersion } = kinds.find((one) => one.id === kind)!
+    const { version: kindVersion } = chosen
     const about = (slot: number) => ({ id: ids[slot]! })
     const entries = [
       makeEntry(
@@ -145,14 +160,31 @@ export function MachineForm({ site, softeners, today, asksWater = false, onSaved
     <div className="flex flex-col gap-3">
       <label className="flex flex-col gap-0.5">
         <span className="slim text-[14px]">Kind of machine</span>
-        <select className="field" value={kind} onChange={(event) => setKind(event.target.value)}>
-          {kindOptions.map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
+        <select
+          className="field"
+          value={kind}
+          onChange={(event) => (event.target.value === another ? setMaking(true) : setKind(event.target.value))}
+        >
+          {kinds.map((one) => (
+            <option key={one.id} value={one.id}>
+              {optionWords(one)}
             </option>
           ))}
+          {own && <option value={another}>none of these: a kind of our own …</option>}
         </select>
       </label>
+      {making && own && (
+        <SimpleKindSheet
+          own={own}
+          today={today}
+          onMade={(made) => {
+            add(made)
+            setKind(made.id)
+            setMaking(false)
+          }}
+          onClose={() => setMaking(false)}
+        />
+      )}
       <Form
         key={kind}
         fields={fields}

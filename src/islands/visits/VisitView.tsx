@@ -69,7 +69,7 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
           </p>
         ))}
         {visit.about.map((subject) => {
-          const kind = subject.machineKind ? kindById(subject.machineKind) : null
+          const kind = subject.ownKind ?? kindById(subject.machineKind ?? '')
           const measured = subject.entries.filter(({ kind: what }) => what === 'measured')
           const rest = subject.entries.filter(({ kind: what }) => what !== 'measured')
           return (
@@ -86,7 +86,7 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
               <ul className="m-0 list-none p-0">
                 {rest.map((entry) => (
                   <li key={entry.id} className="border-t border-hair py-1">
-                    {entryWords(entry, subject.machineKind ?? '')}
+                    {entryWords(entry, kind)}
                   </li>
                 ))}
               </ul>

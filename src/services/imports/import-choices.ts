@@ -3,7 +3,7 @@ import type { WorkEntry } from '../../core/files/read-work.ts'
 import { kinds } from '../../core/kinds/index.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
-import { ownKinds } from '../../core/standing/own-kinds.ts'
+import { veryOwnKinds } from '../../core/standing/own-kinds.ts'
 import { calledToo as shippedToo } from '../../core/trade/called-too.ts'
 import { type Db, lookIn } from '../../records/database.ts'
 import { meaningsOf } from '../../records/imports.ts'
@@ -21,8 +21,7 @@ export interface ImportChoices {
 export const importChoices = (db: Db, firmId: string): Promise<ImportChoices> =>
   lookIn(db, firmId, async (trx) => {
     const [firm, counts, words] = await Promise.all([entriesOf(trx, [firmId]), kindCounts(trx), meaningsOf(trx)])
-    const own = [...ownKinds(effective({ firm })).values()].filter(({ basedOn }) => !basedOn)
-    const all = [...kinds, ...own]
+    const all = [...kinds, ...veryOwnKinds(effective({ firm }))]
     const here = all.filter(({ id }) => (counts.get(id) ?? 0) > 0)
     return {
       kinds: all.map(({ id, name, calledToo, tasks }) => ({

@@ -2,7 +2,7 @@ import type { ImportSpec, ImportTable } from '../../core/files/import-spec.ts'
 import { kinds } from '../../core/kinds/index.ts'
 import type { Issue } from '../../core/parse/parse-strict.ts'
 import { effective } from '../../core/standing/histories.ts'
-import { ownKinds } from '../../core/standing/own-kinds.ts'
+import { veryOwnKinds } from '../../core/standing/own-kinds.ts'
 import { type Db, lookIn, type Trx } from '../../records/database.ts'
 import { keptById } from '../../records/kept.ts'
 import { entriesOf } from '../../records/ledger.ts'
@@ -61,7 +61,7 @@ export async function planImport(
   refusedRows: ReadonlyMap<number, string> = new Map(),
 ): Promise<Planned<JudgedRow>[]> {
   const firm = effective({ firm: await entriesOf(trx, [about.firmId]) })
-  const context = { ...about, kinds: [...kinds, ...[...ownKinds(firm).values()].filter(({ basedOn }) => !basedOn)] }
+  const context = { ...about, kinds: [...kinds, ...veryOwnKinds(firm)] }
   const cells = cellsOf(table, about.spec)
   const planned = await planners[about.spec.what](
     trx,

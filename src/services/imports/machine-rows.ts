@@ -149,7 +149,7 @@ function readMachine(cells: Cells, context: ImportContext, there: There): Machin
     ...(hasGroups && saidGroups !== undefined && { groups: saidGroups }),
     ...(takenOn.is === 'value' && { takenOn: takenOn.value }),
     ...(servicedOn.is === 'value' && { servicedOn: servicedOn.value }),
-    ...(count.is === 'value' && { count: count.value }),
+    ...(count.is === 'value' && (kind.uncounted ? { noCounter: count.value } : { count: count.value })),
     unit: kind.counter.unit,
     readOn: readOn.is === 'value' ? readOn.value : { on: context.spec.readOn ?? dayAt(zone, context.now) },
     ...(hardness.is === 'value' && { hardness: { value: hardness.value, unit } }),

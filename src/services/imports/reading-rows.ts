@@ -71,9 +71,11 @@ function readRow(
       verdict: 'unknown-machine',
       reason: serial ? `no machine has the serial number “${serial}”` : 'the serial number is empty',
     }
-  const unit = context.kinds.find(({ id }) => id === machine.kind)?.counter.unit ?? ''
+  const kind = context.kinds.find(({ id }) => id === machine.kind)
+  const unit = kind?.counter.unit ?? ''
   const known = { machineId: machine.id, machineName: machine.name, unit }
   const unreadable = (reason: string): JudgedReading => ({ ...known, verdict: 'unreadable', reason })
+  if (kind?.uncounted) return unreadable(`a ${kind.name} has no counter here`)
   const day = dayOfCell(cells('date'), context, zone)
   if (day.is === 'wrong' && day.why === 'is in the future')
     return { ...known, verdict: 'impossible', reason: `“${cells('date').trim()}” is in the future` }

@@ -54,7 +54,7 @@ describe('a firm’s own version of a kind', () => {
     expect(due([kept(short), kept(longer, '2025-02-01'), as('firm', 'our-pk')])).to.equal('2025-07-06')
   })
 
-  it('is refused at its place: broken, nameless of its base, or under a name that ships', () => {
+  it('is refused at its place: broken, of a base that does not ship, or under a name that ships', () => {
     const asked = (kind: unknown) => {
       const parsed = parseEntry({ ...kept(ours()), body: { v: 1, kind } })
       return parsed.ok ? [] : parsed.issues.map(({ path }) => path)
@@ -62,7 +62,9 @@ describe('a firm’s own version of a kind', () => {
     const asFile = (change: Partial<Kind>) => JSON.parse(JSON.stringify(ours(change)))
     expect(asked(asFile({}))).to.deep.equal([])
     expect(asked(asFile({ id: 'pk' }))).to.deep.equal(['body.kind.id'])
-    expect(asked({ ...asFile({}), basedOn: undefined })).to.deep.equal(['body.kind.basedOn'])
+    expect(asked({ ...asFile({}), basedOn: 'nothing' })).to.deep.equal(['body.kind.basedOn'])
+    // From nothing: reckoned by itself.
+    expect(asked({ ...asFile({}), basedOn: undefined })).to.deep.equal([])
     expect(asked(asFile({ stations: ours().stations.slice(1) }))[0]).to.match(/^body\.kind\.(lines|parts|tasks)/)
     expect(asked('pk')).to.deep.equal(['body.kind'])
   })
