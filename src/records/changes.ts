@@ -26,6 +26,7 @@ export const changeActions = [
   'removed',
   'brought-back',
   'taken-back',
+  'merged',
 ] as const
 export type ChangeAction = (typeof changeActions)[number]
 
@@ -59,6 +60,18 @@ export async function allChanges(trx: Trx, after: ChangeCursor | null, limit: nu
 }
 
 export type ChangeCursor = [at: string, id: string]
+
+/** One line of the log; null when this firm has none of that id. */
+export async function changeById(trx: Trx, id: string): Promise<Change | null> {
+  const row = await trx('change').where({ id }).first()
+  return row ? toChange(row) : null
+}
+
+/** Ids of records that were made one with this one: what was said of them was said of it. */
+export const mergedInto = (trx: Trx, id: string): Promise<string[]> =>
+  trx('change')
+    .where({ action: 'merged', about_id: id })
+    .pluck(trx.raw(`after ->> 'from'`) as unknown as string)
 
 /** Latest first. */
 export async function changes(trx: Trx, after: ChangeCursor | null, limit: number): Promise<Change[]> {

@@ -12,6 +12,7 @@ interface FoundRow {
   model: string
   serial: string
   kind: string
+  softener_id: string | null
   site_id: string
   site_name: string
   area: string
@@ -26,7 +27,7 @@ interface FoundRow {
 /** Machines by place and name, with what is due next; every word must be found somewhere. */
 export async function machineRows(
   trx: Trx,
-  filter: { text?: string; siteId?: string; kind?: string; retired?: boolean },
+  filter: { text?: string; siteId?: string; kind?: string; retired?: boolean | 'only' },
   after: MachineCursor | null,
   limit: number,
 ) {
@@ -40,6 +41,7 @@ export async function machineRows(
       'm.model',
       'm.serial',
       'm.kind',
+      'm.softener_id',
       's.id as site_id',
       's.name as site_name',
       's.area',
@@ -60,6 +62,7 @@ export async function machineRows(
   if (filter.siteId) query.where('m.site_id', filter.siteId)
   if (filter.kind) query.where('m.kind', filter.kind)
   if (!filter.retired) query.whereNot('su.stage', 'retired')
+  if (filter.retired === 'only') query.where('su.stage', 'retired')
   if (after) query.whereRaw('(s.name, m.name, m.id) > (?, ?, ?::uuid)', after)
   const rows: FoundRow[] = await query
   return rows.map((row) => ({
@@ -69,6 +72,7 @@ export async function machineRows(
     model: row.model,
     serial: row.serial,
     kind: row.kind,
+    softenerId: row.softener_id,
     siteId: row.site_id,
     siteName: row.site_name,
     area: row.area,

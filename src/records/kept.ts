@@ -107,9 +107,20 @@ export async function insertKept<K extends RecordKind>(
   id: string,
   record: Kept<K>,
 ): Promise<void> {
-  const { table, subject } = shapes[kind]
+  const { subject } = shapes[kind]
   if (subject) await trx('subject').insert({ firm_id: firmId, id, kind: subject })
-  await trx(table).insert({ firm_id: firmId, id, ...toRow(kind, record) })
+  await insertKeptRow(trx, firmId, kind, id, record)
+}
+
+/** The record alone, where its subject is there already. */
+export async function insertKeptRow<K extends RecordKind>(
+  trx: Trx,
+  firmId: string,
+  kind: K,
+  id: string,
+  record: Kept<K>,
+): Promise<void> {
+  await trx(shapes[kind].table).insert({ firm_id: firmId, id, ...toRow(kind, record) })
 }
 
 /** Adds records as they were kept elsewhere, versions and all. */

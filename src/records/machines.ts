@@ -31,3 +31,8 @@ export async function placeMachine(
 ): Promise<void> {
   await trx('machine').where({ id }).update({ site_id: place.siteId, softener_id: place.softenerId })
 }
+
+/** Keeps what its history says it is. */
+export async function sayKind(trx: Trx, id: string, kind: string): Promise<void> {
+  await trx('machine').where({ id }).update({ kind })
+}

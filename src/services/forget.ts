@@ -2,7 +2,7 @@ import { v7 } from 'uuid'
 import type { Kept } from '../core/firm/records.ts'
 import { may } from '../core/firm/rights.ts'
 import { dropAccount } from '../records/accounts.ts'
-import { addChange } from '../records/changes.ts'
+import { addChange, mergedInto } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { dropInvitations } from '../records/invitations.ts'
 import { type KeptRecord, keptById, keptByName, updateKept } from '../records/kept.ts'
@@ -51,7 +51,7 @@ export async function forget(
     const named = await entriesNaming(trx, record.name)
     if (kind === 'technician') await forgetTechnician(trx, actor.firmId, record as KeptRecord<'technician'>)
     else await forgetCustomer(trx, record as KeptRecord<'customer'>)
-    await forgetTraces(trx, kind, id)
+    for (const one of [id, ...(await mergedInto(trx, id))]) await forgetTraces(trx, kind, one)
     const change = { id: v7(), at: now.toISOString(), technicianId: actor.technicianId, action: 'forgotten' } as const
     await addChange(trx, actor.firmId, { ...change, aboutKind: kind, aboutId: id })
     await tell(trx, actor, 'forgotten', caller, id)

@@ -2,9 +2,9 @@ import { kindById, kinds } from '../core/kinds/index.ts'
 import type { Kind } from '../core/kinds/kind.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { effective, type Histories, latestDay, nearestKindAs } from '../core/standing/histories.ts'
+import { movesOf } from '../core/standing/moves-of.ts'
 import { ownKinds } from '../core/standing/own-kinds.ts'
 import { reckonMachine } from '../core/standing/reckon-machine.ts'
-import type { Standing } from '../core/standing/standing.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { kindCounts } from '../records/kind-counts.ts'
@@ -109,20 +109,3 @@ const asIf = (firmId: string, kind: Kind, base: string, on: string): RecordedEnt
     recordedAt: '',
     recordedBy: '',
   })) as unknown as RecordedEntry[]
-
-function movesOf(
-  before: Standing[],
-  after: Standing[],
-): { name: string; before: string | null; after: string | null }[] {
-  const was = new Map(before.map((standing) => [standing.key, standing]))
-  const is = new Map(after.map((standing) => [standing.key, standing]))
-  const dueOf = (standing: Standing | undefined) => standing?.due?.p50 ?? null
-  const nameOf = ({ name, instance }: Standing) => (instance ? `${name}, ${instance}` : name)
-  return [...new Set([...was.keys(), ...is.keys()])].flatMap((key) => {
-    const [one, other] = [was.get(key), is.get(key)]
-    const [from, to] = [dueOf(one), dueOf(other)]
-    return from === to && Boolean(one) === Boolean(other)
-      ? []
-      : [{ name: nameOf((other ?? one)!), before: from, after: to }]
-  })
-}

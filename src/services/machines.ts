@@ -11,14 +11,14 @@ export const firstRows = 40
 export async function machinePage(
   db: Db,
   firmId: string,
-  filter: { text?: string; siteId?: string; kind?: string; cursor?: string },
+  { retired, ...filter }: { text?: string; siteId?: string; kind?: string; cursor?: string; retired?: 'only' },
   size = pageSize,
 ): Promise<MachinePage> {
   return lookIn(db, firmId, async (trx) => {
     const after = readCursor<MachineCursor>(filter.cursor, ['text', 'text', 'uuid'])
     const [rows, all] = await Promise.all([
       // Whoever looks for a machine by its words may well mean one that is gone.
-      machineRows(trx, { ...filter, retired: Boolean(filter.text) }, after, size + 1),
+      machineRows(trx, { ...filter, retired: retired ?? Boolean(filter.text) }, after, size + 1),
       countMachines(trx),
     ])
     const page = rows.slice(0, size)

@@ -3,7 +3,7 @@ import type { Db, Trx } from '../records/database.ts'
 import { forgetPasts } from '../records/pasts.ts'
 import { lockSubjects, type Reckoned } from '../records/subjects.ts'
 import { affectedBy } from './affected-by.ts'
-import { placeMoved } from './place-moved.ts'
+import { followLedger } from './follow-ledger.ts'
 import { reckonLater, reckonWaiting } from './rebuild.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
@@ -33,11 +33,11 @@ const mostReckonedAtOnce = 50
 export const isReckonedAtOnce = ({ affected, later }: Pick<Written, 'affected' | 'later'>): boolean =>
   affected.size <= mostReckonedAtOnce && !later
 
-/** Where each machine stands, as its moves say. What it left and what it came to are both reckoned anew. */
+/** Where each machine stands and what it is, as its history says. What it left and what it came to are reckoned anew. */
 const places: Projection = {
   name: 'places',
   async atOnce(trx, { entries, affected }) {
-    if (!(await placeMoved(trx, entries))) return
+    if (!(await followLedger(trx, entries))) return
     for (const [id, subject] of await affectedBy(trx, entries)) affected.set(id, subject)
     await lockSubjects(trx, [...affected.keys()])
   },

@@ -8,6 +8,7 @@ export interface MachineRow {
   model: string
   serial: string
   kind: string
+  softenerId: string | null
   siteId: string
   siteName: string
   area: string

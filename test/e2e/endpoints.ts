@@ -53,7 +53,9 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'kinds/[id].json', method: 'GET', path: '/api/kinds/c2.json' },
   { route: 'procedures/[id].json', method: 'GET', path: '/api/procedures/descale.json' },
   { route: 'kinds/moves', method: 'POST', path: '/api/kinds/moves', data: kindById('pk') },
-  { route: 'changes', method: 'GET', path: '/api/changes' },
+  { route: 'changes/index', method: 'GET', path: '/api/changes' },
+  { route: 'changes/[id]/undo', method: 'POST', path: `/api/changes/${machine}/undo` },
+  { route: 'merges', method: 'POST', path: '/api/merges', data: { kind: 'site', from: site, into: randomUUID() } },
   { route: 'odd-entries', method: 'GET', path: '/api/odd-entries' },
   { route: 'background/index', method: 'GET', path: '/api/background', act: 'see-to-the-works' },
   {
@@ -80,6 +82,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'sites/[id]/year', method: 'GET', path: `/api/sites/${site}/year?kind=hand&resinL=12` },
   { route: 'records/[kind]/index', method: 'GET', path: '/api/records/site' },
   { route: 'records/[kind]/[id]', method: 'GET', path: `/api/records/site/${site}` },
+  { route: 'records/[kind]/[id]', method: 'DELETE', path: `/api/records/site/${site}` },
   {
     route: 'records/[kind]/[id]',
     method: 'PUT',

@@ -35,6 +35,7 @@ import { entryKindOf } from './src/core/ledger/entry-kinds.ts'
 import { parseEntry } from './src/core/ledger/parse-entry.ts'
 import { reckonMachine } from './src/core/standing/reckon-machine.ts'
 import { tasksToWrite } from './src/core/standing/tasks/index.ts'
+import { kindById } from './src/core/kinds/index.ts'
 import { entryWords } from './src/ui/entry-words.ts'
 
 const id = (n: number) => '01939000-0000-7000-8000-' + String(n).padStart(12, '0')

@@ -229,5 +229,5 @@ export const settingsOf = <K extends SettingName>(histories: Histories, name: K)
 /** Days a machine came to another site: what it made before says nothing of what it makes after. */
 export const cameOn = (histories: Histories): number[] =>
   ofKind(histories, 'machine', 'moved')
-    .filter((entry) => entry.body.fromSiteId !== entry.body.toSiteId)
+    .filter((entry) => entry.body.fromSiteId !== entry.body.toSiteId && !entry.body.samePlace)
     .map((entry) => toDay(entry.happenedOn))

@@ -1,5 +1,7 @@
+import { useState } from 'react'
 import { dayLong } from '../../ui/format.ts'
 import type { ChangePage, ChangeRow } from '../../views/change-page.ts'
+import { send } from '../keep.ts'
 import { usePages } from '../use-pages.tsx'
 
 const did: Record<string, string> = {
@@ -13,6 +15,10 @@ const did: Record<string, string> = {
   exported: 'took out',
   imported: 'brought in',
   forgotten: 'took out of the records:',
+  removed: 'removed',
+  'brought-back': 'brought back',
+  'taken-back': 'took back a list of',
+  merged: 'made one with',
 }
 
 /** Who did what to the firm's records, the latest first; the ledger says who wrote its entries. */
@@ -31,11 +37,45 @@ export function ChangeLog({ first }: { first: ChangePage }) {
             {row.fields.length > 0 && (
               <span className="block text-second">{row.fields.map(fieldWords).join('; ')}</span>
             )}
+            {undoWords[row.action] && <Undo id={row.id} words={undoWords[row.action]!} about={row.name} />}
           </li>
         ))}
       </ul>
       {more}
     </section>
+  )
+}
+
+/** What can be undone from its line. */
+const undoWords: Record<string, string> = { removed: 'Bring it back', merged: 'Make them two again' }
+
+function Undo({ id, words, about }: { id: string; words: string; about: string }) {
+  const [wrong, setWrong] = useState('')
+  const [busy, setBusy] = useState(false)
+  const undo = async () => {
+    setBusy(true)
+    const told = await send('POST', `/api/changes/${id}/undo`)
+    if (told.ok) return location.reload()
+    setBusy(false)
+    setWrong(told.issues.map(({ message }) => message).join('; '))
+  }
+  return (
+    <span className="block">
+      <button
+        type="button"
+        className="word min-h-[44px]"
+        disabled={busy}
+        aria-label={`${words}: ${about}`}
+        onClick={undo}
+      >
+        {words}
+      </button>
+      {wrong && (
+        <b role="alert" className="block text-seal-ink">
+          {wrong}
+        </b>
+      )}
+    </span>
   )
 }
 

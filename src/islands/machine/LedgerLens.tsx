@@ -2,11 +2,14 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { effectiveHistory, inOrder } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import type { Jotting } from '../../core/ledger/entry-kinds.ts'
 import { stationOf } from '../../core/ledger/station-of.ts'
 import type { Flag, Reckoning } from '../../core/standing/standing.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { counted, dayFull, dayLong, figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { writeFrom } from '../make-entry.ts'
+import { newId } from '../send-entries.ts'
 import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
@@ -34,6 +37,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
   const [shown, setShown] = useState(pageSize)
   const [correcting, setCorrecting] = useState<RecordedEntry | null>(null)
   const [text, setText] = useState('')
+  const [wrong, setWrong] = useState('')
   const printing = usePrinting()
   // Drawn in the browser only: a suspended island would need inline scripts, which the policy forbids.
   const [mounted, setMounted] = useState(false)
@@ -61,6 +65,24 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
     const said = `${entryWords(entry, kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
     return words.every((word) => said.includes(word))
   })
+  /** It happened after all: the same is written again in the place of its withdrawal. */
+  const bringBack = async ({ id }: RecordedEntry, was: RecordedEntry) => {
+    const { kind: what, body, happenedAt, happenedOn, subjectKind, subjectId, visitId } = was
+    const told = await writeFrom([
+      {
+        ...({ kind: what, body } as Jotting),
+        id: newId(),
+        subjectKind,
+        subjectId,
+        happenedAt,
+        happenedOn,
+        supersedes: id,
+        ...(visitId && { visitId }),
+      },
+    ])
+    setWrong(told.ok ? '' : (told.issues[0]?.message ?? 'It was not saved.'))
+    if (told.ok) await onSaved()
+  }
   const days = groupByDay(printing ? matching : matching.slice(0, shown))
   const measured = (bundle.ledgers.machine ?? []).filter((entry) => entry.kind === 'measured').length
   const stationName = kind?.stations.find((candidate) => candidate.id === station)?.name
@@ -94,6 +116,11 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
             <MeasureSheet kind={kind} ledger={bundle.ledgers.machine ?? []} today={today} />
           </details>
         )}
+        {wrong && (
+          <p role="alert" className="m-0 font-semibold text-seal-ink">
+            {wrong}
+          </p>
+        )}
         {matching.length === 0 && (
           <p className="text-second">
             {words.length > 0
@@ -123,6 +150,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     origin={notes.origins.get(entry.id) ?? null}
                     kind={kind}
                     onCorrect={() => setCorrecting(entry)}
+                    onBringBack={(was) => void bringBack(entry, was)}
                   />
                 ))}
               </ul>
@@ -190,15 +218,19 @@ interface RowProps {
   origin: string | null
   kind: Kind | null
   onCorrect: () => void
+  /** Of a withdrawal: what it took back counts again. */
+  onBringBack: (was: RecordedEntry) => void
 }
 
 function EntryRow(props: RowProps) {
-  const { entry, words, by, late, putAsideBy, corrects, rival, flag, warnings, origin, kind, onCorrect } = props
+  const { entry, words, by, late, putAsideBy, corrects, rival, flag, warnings, origin, kind } = props
+  const { onCorrect, onBringBack } = props
   const aside = putAsideBy !== null
   return (
     <li className="flex min-h-[28px] items-baseline gap-2 py-0.5 max-md:min-h-[44px]">
       <span className="min-w-0 flex-1">
         <span className={aside ? 'text-second line-through' : ''}>{words}</span>
+        {corrects && entry.kind === 'withdrawn' && <span className="text-second"> “{entryWords(corrects, kind)}”</span>}
         {corrects && entry.kind !== 'withdrawn' && (
           <span className="text-copper"> corrects “{entryWords(corrects, kind)}”</span>
         )}
@@ -237,6 +269,16 @@ function EntryRow(props: RowProps) {
           onClick={onCorrect}
         >
           Correct
+        </button>
+      )}
+      {!aside && entry.kind === 'withdrawn' && corrects && (
+        <button
+          type="button"
+          className="px-1 text-[13px] font-semibold text-copper max-md:min-h-[44px] print:hidden"
+          aria-label={`Bring back: ${entryWords(corrects, kind)}`}
+          onClick={() => onBringBack(corrects)}
+        >
+          Bring back
         </button>
       )}
     </li>

@@ -14,20 +14,22 @@ interface Props {
   first: MachinePage
   text: string
   kind: string
+  retired: '' | 'only'
   today: string
   kinds: { id: string; name: string }[]
   firm: string
 }
 
 /** Every machine by place and name, with its last reading and what is due next. */
-function MachineList({ first, text: firstText, kind: firstKind, today, kinds, firm }: Props) {
+function MachineList({ first, text: firstText, kind: firstKind, retired: firstRetired, today, kinds, firm }: Props) {
   const [page, setPage] = useState(first)
   const [text, setText] = useState(firstText)
   const [kind, setKind] = useState(firstKind)
+  const [retired, setRetired] = useState(firstRetired)
   const [lost, setLost] = useState(false)
   const [adding, setAdding] = useState(false)
-  useAddress({ text, kind, shown: page.rows.length > first.rows.length ? String(page.rows.length) : '' })
-  const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }) })
+  useAddress({ text, kind, retired, shown: page.rows.length > first.rows.length ? String(page.rows.length) : '' })
+  const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }), ...(retired && { retired }) })
   const failed = useFetched<MachinePage>(`/api/machines?${query}`, setPage, { answered: true }) || lost
 
   const more = async () => {
@@ -77,6 +79,15 @@ function MachineList({ first, text: firstText, kind: firstKind, today, kinds, fi
               </option>
             ))}
           </select>
+          <label className="flex min-h-[44px] items-center gap-2">
+            <input
+              type="checkbox"
+              className="h-5 w-5"
+              checked={retired === 'only'}
+              onChange={(event) => setRetired(event.target.checked ? 'only' : '')}
+            />
+            out of service
+          </label>
           {failed && (
             <span role="alert" className="font-semibold text-seal-ink">
               No connection: the list is as it was.
@@ -93,6 +104,8 @@ function MachineList({ first, text: firstText, kind: firstKind, today, kinds, fi
                 </a>{' '}
                 takes two minutes: where it stands, what it is, what its counter shows.
               </>
+            ) : retired && !text ? (
+              'None is out of service. One that is retired stands here, and is brought back on its own page, under Change.'
             ) : (
               'No machine has all these words. Try fewer, or part of the serial number.'
             )}

@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** What opens over a machine's page. */
-export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts' | 'ages'
+export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts' | 'ages' | 'kind'
 
 export interface MachineMenuProps {
   /** Some of its kind differ from others. */
@@ -30,6 +30,9 @@ export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onOpen('move')}>
             Move, or change water treatment
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('kind')}>
+            What it is: kind, groups, taken on
           </DropdownMenu.Item>
           {hasOptions && (
             <DropdownMenu.Item className={item} onSelect={() => onOpen('options')}>

@@ -8,6 +8,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { ByMistake } from '../records/ByMistake.tsx'
 import { countReads, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { behindField, texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
@@ -56,6 +57,7 @@ export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
           return told
         }}
       />
+      <ByMistake kind="machine" id={machine.id} name={machine.name} after={`/sites/${site.id}`} />
     </Sheet>
   )
 }
@@ -64,7 +66,7 @@ export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
 export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
   const { machine, site } = bundle
   const [softeners, setSofteners] = useState<{ id: string; name: string }[]>([])
-  const [siteId, setSiteId] = useState('')
+  const [siteId, setSiteId] = useState(site.id)
   const [ids] = useState(() => [newId(), newId()] as const)
   useFetched<RecordPage<'softener'>>(siteId ? `/api/records/softener?siteId=${siteId}` : null, (page) =>
     setSofteners(page.rows),

@@ -36,6 +36,7 @@ const AdjustSheet = later(() => import('../setting/AdjustSheet.tsx').then((modul
 const PromptSheet = later(() => import('./PromptSheet.tsx').then((module) => module.PromptSheet))
 const OptionsSheet = later(() => import('./OptionsSheet.tsx').then((module) => module.OptionsSheet))
 const HabitsSheet = later(() => import('./HabitsSheet.tsx').then((module) => module.HabitsSheet))
+const KindSheet = later(() => import('./KindSheet.tsx').then((module) => module.KindSheet))
 const AgesSheet = later(() => import('./AgesSheet.tsx').then((module) => module.AgesSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
@@ -151,6 +152,19 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
         </p>
       )}
       <HeldBand bundle={bundle} today={today} onSaved={reload} />
+      {!reckoning && !bundle.atFirstSight && (
+        <p
+          role="status"
+          className="m-0 flex flex-wrap items-center gap-3 border-b border-hair bg-copper-tint px-6 py-2"
+        >
+          <span>
+            <b>Not taken on:</b> nothing of it is dated.
+          </span>
+          <button type="button" className="act" onClick={() => setOpen('kind')}>
+            Take it on
+          </button>
+        </p>
+      )}
       {reckoning && reckoning.stage !== 'working' && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
           <b>{stageName[reckoning.stage]}</b> since {dayLong(reckoning.stageSince!)}. {stageEffect[reckoning.stage]}
@@ -255,6 +269,7 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           onSaved={reload}
         />
       )}
+      {open === 'kind' && <KindSheet bundle={bundle} today={today} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}
       {open === 'stage' && (

@@ -8,6 +8,7 @@ import { ForgetSheet } from '../firm/ForgetSheet.tsx'
 import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
+import { ByMistake } from './ByMistake.tsx'
 import { RecordList } from './RecordList.tsx'
 import { customerFields, retired, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
@@ -159,6 +160,7 @@ function CustomerView({ customer, sites, mayForget }: Props) {
               return told
             }}
           />
+          <ByMistake kind="customer" id={customer.id} name={customer.name} after="/customers" />
         </Sheet>
       )}
     </div>

@@ -15,7 +15,7 @@ export interface FormProps {
   children?: ReactNode
 }
 
-const weekdayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((day, i) => [String(i + 1), day] as const)
 
 /** A form of labelled fields: every complaint stands at its field, and nothing typed is lost. */
 export function Form({ fields, values, save, onSave, onCancel, children }: FormProps) {
@@ -107,15 +107,15 @@ function Field({ spec, form, own: before }: { spec: FieldSpec; form: UseFormRetu
         </span>
       </label>
     )
-  if (kind === 'weekdays')
+  if (kind === 'weekdays' || kind === 'several')
     return (
       <fieldset className="m-0 border-0 p-0">
         <legend>{name}</legend>
         <div className="flex flex-wrap gap-x-1">
-          {weekdayNames.map((day, i) => (
-            <label key={day} className="flex min-h-[44px] items-center gap-1 pr-2">
-              <input type="checkbox" className="h-5 w-5" value={String(i + 1)} {...form.register(id)} />
-              {day}
+          {(kind === 'several' ? options : weekdays).map(([value, words]) => (
+            <label key={value} className="flex min-h-[44px] items-center gap-1 pr-2">
+              <input type="checkbox" className="h-5 w-5" value={value} {...form.register(id)} />
+              {words}
             </label>
           ))}
         </div>

@@ -10,6 +10,7 @@ import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
+import { ByMistake } from './ByMistake.tsx'
 import { typedText, wrongAt } from './form-values.ts'
 import { instrumentFields, instrumentKindWords, retired, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
@@ -144,6 +145,7 @@ function InstrumentList({ instruments, firm, today }: Props) {
               return told
             }}
           />
+          <ByMistake kind="instrument" id={open.one.id} name={open.one.name} after="/instruments" />
         </Sheet>
       )}
       {open?.what === 'calibrate' && (

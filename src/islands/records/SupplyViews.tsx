@@ -16,6 +16,7 @@ import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
+import { ByMistake } from './ByMistake.tsx'
 import { typedNumber, typedText, wrongAt } from './form-values.ts'
 import { RecordList } from './RecordList.tsx'
 import { retired, supplyFields, texts, typed } from './record-fields.ts'
@@ -245,6 +246,7 @@ function SupplyView({ supply, ledger, sites, today }: Props) {
               return told
             }}
           />
+          <ByMistake kind="supply" id={supply.id} name={supply.name} after="/supplies" />
         </Sheet>
       )}
     </div>

@@ -7,7 +7,19 @@ export interface FieldSpec {
   label: string
   /** Said beside the label: what for, an example. */
   hint?: string
-  kind?: 'line' | 'text' | 'number' | 'digits' | 'day' | 'choice' | 'zone' | 'email' | 'password' | 'tick' | 'weekdays'
+  kind?:
+    | 'line'
+    | 'text'
+    | 'number'
+    | 'digits'
+    | 'day'
+    | 'choice'
+    | 'zone'
+    | 'email'
+    | 'password'
+    | 'tick'
+    | 'weekdays'
+    | 'several'
   options?: [value: string, words: string][]
   unit?: string
   /** Of a number: whole or not, its limits. */

@@ -4,6 +4,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { ByMistake } from '../records/ByMistake.tsx'
 import { typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { siteFields, siteRecord, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
@@ -39,6 +40,7 @@ export function EditSiteSheet({ page, onClose }: { page: SitePage; onClose: () =
           return told
         }}
       />
+      <ByMistake kind="site" id={site.id} name={site.name} after="/sites" />
     </Sheet>
   )
 }

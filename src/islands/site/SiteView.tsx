@@ -50,6 +50,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
     .sort((a, b) => (a.happenedOn < b.happenedOn ? -1 : a.happenedOn > b.happenedOn ? 1 : 0))
     .slice(-5)
     .reverse()
+  const inService = machines.filter(({ stage }) => stage !== 'retired')
   const close = () => setOpen(null)
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -57,7 +58,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
         name={site.name}
         under={[customer.name, site.area].filter(Boolean).join(', ')}
         facts={[
-          { label: 'Machines', value: machines.filter(({ stage }) => stage !== 'retired').length },
+          { label: 'Machines', value: inService.length },
           { label: 'Who goes there', value: technician.name },
           { label: 'Water zone', value: supply?.name ?? 'not known' },
           { label: 'Time zone', value: site.timeZone },
@@ -116,11 +117,17 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
           title="Add a softener"
           about="Its litres are counted from the machines behind it."
         >
-          <SoftenerForm siteId={site.id} today={today} onSaved={reload} onCancel={close} />
+          <SoftenerForm siteId={site.id} machines={inService} today={today} onSaved={reload} onCancel={close} />
         </Sheet>
       )}
       {softener && (
-        <SoftenerSheet softener={softener} today={today} onSaved={reload} onCancel={() => setSoftener(null)} />
+        <SoftenerSheet
+          softener={softener}
+          machines={inService}
+          today={today}
+          onSaved={reload}
+          onCancel={() => setSoftener(null)}
+        />
       )}
       {open === 'closure' && <ClosureSheet siteId={site.id} today={today} onClose={close} />}
       {open === 'opening' && (

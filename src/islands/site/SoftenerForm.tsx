@@ -5,18 +5,21 @@ import { makeEntry } from '../make-entry.ts'
 import { Form } from '../records/Form.tsx'
 import { typedText } from '../records/form-values.ts'
 import { newId } from '../send-entries.ts'
+import { behindItField, putBehind, type StandsHere } from './behind-it.ts'
 import { treatmentFields, treatmentValues, treatmentWords, typedSettings } from './treatment-fields.ts'
 
 interface Props {
   siteId: string
+  machines: StandsHere[]
   today: string
   onSaved: () => void
   onCancel: () => void
 }
 
-/** Adds a treatment of a site's water; machines are put behind it where they stand. */
-export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
+/** Adds a treatment of a site's water, and puts machines behind it. */
+export function SoftenerForm({ siteId, machines, today, onSaved, onCancel }: Props) {
   const [ids] = useState(() => Array.from({ length: 4 }, newId))
+  const [moveIds] = useState(() => new Map(machines.map(({ id }) => [id, newId()])))
   const [kind, setKind] = useState<TreatmentKind>('exchanger')
   return (
     <div className="flex flex-col gap-3">
@@ -42,8 +45,9 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
             paths: ['happenedOn'],
           },
           ...treatmentFields(kind),
+          ...behindItField(machines),
         ]}
-        values={{ ...treatmentValues(), name: '', takenOn: today }}
+        values={{ ...treatmentValues(), name: '', takenOn: today, behind: [] }}
         save="Add it"
         onCancel={onCancel}
         onSave={async (typed) => {
@@ -57,6 +61,15 @@ export function SoftenerForm({ siteId, today, onSaved, onCancel }: Props) {
             ...asked.settings
               .filter((setting) => setting.setting !== 'prefilter' || setting.fitted)
               .map((setting, i) => makeEntry('softener', id, 'setting', setting, on, { id: others[i]! })),
+            ...putBehind({
+              siteId,
+              softenerId: id,
+              machines,
+              chosen: (typed.behind ?? []) as string[],
+              // Behind it since today: where they stood before, and when it was last cared for, is something else.
+              on: today,
+              ids: moveIds,
+            }),
           ])
           if (told.ok) onSaved()
           return told

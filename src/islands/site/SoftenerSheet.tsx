@@ -3,24 +3,30 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { SiteSoftener } from '../../views/site-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { ByMistake } from '../records/ByMistake.tsx'
 import { typedText } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
+import { behindItField, putBehind, type StandsHere } from './behind-it.ts'
 import { treatmentFields, treatmentValues, typedSettings } from './treatment-fields.ts'
 
 interface Props {
   softener: SiteSoftener
+  /** What stands at its site: any of it can be put behind it. */
+  machines: StandsHere[]
   today: string
   onSaved: () => void
   onCancel: () => void
 }
 
 /** What a treatment is called, how large it is, and whether it still works. */
-export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
+export function SoftenerSheet({ softener, machines, today, onSaved, onCancel }: Props) {
   const [ids] = useState(() => Array.from({ length: 3 }, newId))
   const kind = softener.treatment ?? 'exchanger'
   const inUse = softener.stage !== 'retired'
   const before = treatmentValues(softener)
+  const behind = machines.filter(({ softenerId }) => softenerId === softener.id).map(({ id }) => id)
+  const [moveIds] = useState(() => new Map(machines.map(({ id }) => [id, newId()])))
   return (
     <Sheet
       open
@@ -33,6 +39,7 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           { id: 'name', label: 'Called', half: true },
           { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
           ...treatmentFields(kind),
+          ...behindItField(machines),
           {
             id: 'retired',
             label: inUse ? 'Taken out of use' : 'Out of use',
@@ -40,7 +47,7 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
             kind: 'tick',
           },
         ]}
-        values={{ ...before, name: softener.name, on: today, retired: !inUse }}
+        values={{ ...before, name: softener.name, on: today, retired: !inUse, behind }}
         save="Save"
         onCancel={onCancel}
         onSave={async (typed) => {
@@ -56,7 +63,9 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           })
           if (!told.ok) return told
           const [stageId, ...others] = ids as [string, ...string[]]
+          const chosen = (typed.behind ?? []) as string[]
           const entries = [
+            ...putBehind({ siteId: softener.siteId, softenerId: softener.id, machines, chosen, on, ids: moveIds }),
             ...asked.settings
               .filter((setting) => !kept.includes(JSON.stringify(setting)))
               .map((setting, i) => makeEntry('softener', softener.id, 'setting', setting, on, { id: others[i]! })),
@@ -69,6 +78,7 @@ export function SoftenerSheet({ softener, today, onSaved, onCancel }: Props) {
           return written
         }}
       />
+      <ByMistake kind="softener" id={softener.id} name={softener.name} after={`/sites/${softener.siteId}`} />
     </Sheet>
   )
 }

@@ -17,6 +17,8 @@ import type { Renewal, SoftenerPage } from '../../views/softener-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { softenerLevels } from '../setting/levels.ts'
 import { dueSentence, governs } from '../standing-words.ts'
+import { useFetched } from '../use-fetched.ts'
+import type { StandsHere } from './behind-it.ts'
 import { CapacityScale } from './CapacityScale.tsx'
 import { ChlorineTests } from './ChlorineTests.tsx'
 import { ComesOut } from './ComesOut.tsx'
@@ -43,6 +45,10 @@ function SoftenerView({ page, said, today }: Props) {
   const { softener, site, standings, draw, meter, feeds, capacity } = page
   const [key, setKey] = useState(standings[0]?.key ?? null)
   const [open, setOpen] = useState<'edit' | 'conductivity' | 'chlorine' | null>(null)
+  const [machines, setMachines] = useState<StandsHere[] | null>(null)
+  useFetched<{ rows: StandsHere[] }>(open === 'edit' ? `/api/machines?siteId=${softener.siteId}` : null, (found) =>
+    setMachines(found.rows),
+  )
   const [renewal, setRenewal] = useState<Renewal | null>(null)
   const [working, setWorking] = useState(false)
   const [adjusting, setAdjusting] = useState<Line | null>(null)
@@ -116,9 +122,7 @@ function SoftenerView({ page, said, today }: Props) {
             <section aria-label="What it feeds" className="pb-5">
               <h2 className="head m-0 pb-1">What it feeds</h2>
               {feeds.length === 0 ? (
-                <p className="m-0 text-second">
-                  No machine stands behind it: put one there on its own page, under Change.
-                </p>
+                <p className="m-0 text-second">No machine stands behind it: put one there under Edit.</p>
               ) : (
                 <table className="w-full border-collapse text-[14px]">
                   <tbody>
@@ -224,8 +228,14 @@ function SoftenerView({ page, said, today }: Props) {
           <WorkingColumn working={chosen.working} onAdjust={setAdjusting} />
         </Sheet>
       )}
-      {open === 'edit' && (
-        <SoftenerSheet softener={softener} today={today} onSaved={reload} onCancel={() => setOpen(null)} />
+      {open === 'edit' && machines && (
+        <SoftenerSheet
+          softener={softener}
+          machines={machines}
+          today={today}
+          onSaved={reload}
+          onCancel={() => setOpen(null)}
+        />
       )}
       {adjusting && (
         <AdjustSheet

@@ -14,6 +14,8 @@ export const moved = entryKind({
       toSiteId: uuid().required(),
       fromSoftenerId: uuid(),
       toSoftenerId: uuid(),
+      /** It stands where it stood: the place had been entered twice. */
+      samePlace: boolean(),
       /** Stands in for a machine in the workshop. */
       loan: boolean(),
       note: words(500),
@@ -23,6 +25,7 @@ export const moved = entryKind({
   affects: 'along',
   madeBy: 'people',
   words: (body) => {
+    if (body.samePlace) return `Stays where it is: the place had been entered twice${noteWords(body)}`
     const softener = body.toSoftenerId ? 'Put behind a softener' : 'Taken off the softener'
     const site = body.loan ? 'Moved here on loan' : 'Moved to another site'
     return `${body.fromSiteId === body.toSiteId ? softener : site}${noteWords(body)}`

@@ -9,6 +9,8 @@ const query = object({
   siteId: uuid(),
   kind: string().max(40),
   cursor: string().max(1000),
+  /** Those out of service alone. */
+  retired: string().oneOf(['only' as const]),
 }).noUnknown()
 
 /** The firm's machines, a page at a time. */

@@ -1,11 +1,12 @@
 import { array, number, object } from 'yup'
 import { actOfKeeping, type RecordKind, recordKinds } from '../../../../core/firm/records.ts'
 import { parseStrict } from '../../../../core/parse/parse-strict.ts'
-import { actorOf, endpoint, json, notFound, readJson, refuse, refusedAct } from '../../../../server/api.ts'
+import { actorOf, answerOf, endpoint, json, notFound, readJson, refuse, refusedAct } from '../../../../server/api.ts'
 import { callerOf } from '../../../../server/caller.ts'
 import { isUuid } from '../../../../services/cursor.ts'
 import { keepRecord } from '../../../../services/keep-record.ts'
 import { recordById } from '../../../../services/records.ts'
+import { isRemovable, removeRecord } from '../../../../services/removing.ts'
 
 const request = object({
   version: number().integer().min(0).required(),
@@ -45,6 +46,13 @@ export const GET = endpoint(async ({ params, locals }, { firm }) => {
   const id = params.id ?? ''
   const record = kind && isUuid(id) ? await recordById(locals.db, firm.id, kind, id) : null
   return record ? json(record) : notFound()
+})
+
+/** Removes one that nothing hangs on. */
+export const DELETE = endpoint(async ({ params, locals }, who) => {
+  const { kind, id = '' } = params
+  if (!isRemovable(kind) || !isUuid(id)) return notFound()
+  return answerOf(await removeRecord(locals.db, actorOf(who), kind, id, locals.now))
 })
 
 const kindOf = (text: string | undefined): RecordKind | undefined => recordKinds.find((kind) => kind === text)

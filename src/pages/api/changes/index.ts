@@ -1,5 +1,5 @@
-import { endpoint, json } from '../../server/api.ts'
-import { changePage } from '../../services/changes.ts'
+import { endpoint, json } from '../../../server/api.ts'
+import { changePage } from '../../../services/changes.ts'
 
 /** Who did what to which record, the latest first. */
 export const GET = endpoint(async ({ url, locals }, { firm }) =>
