@@ -4,6 +4,7 @@ import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { log } from '../src/server/log.ts'
+import type { PhonesDoor } from '../src/server/phones-door.ts'
 import { Backoff } from './backoff.ts'
 
 /** What every serving process is told. */
@@ -14,6 +15,8 @@ export interface ServerSettings {
   dataDir: string
   host: string
   port: number
+  /** Where phones come in, where they do. */
+  phones?: PhonesDoor
 }
 
 export interface KeptServers {

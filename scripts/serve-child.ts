@@ -3,14 +3,14 @@ import { log } from '../src/server/log.ts'
 import { serve } from '../src/server/serve.ts'
 import type { ServerSettings } from './keep-servers.ts'
 
-const { root, databaseUrl, dataDir, host, port } = JSON.parse(process.env.EVENSHOT_SERVE!) as ServerSettings
+const { root, databaseUrl, dataDir, host, port, phones } = JSON.parse(process.env.EVENSHOT_SERVE!) as ServerSettings
 
 // Ctrl C reaches every process of a terminal: whoever keeps them says when to stop.
 process.on('SIGINT', () => undefined)
 
 const tell = (said: object) => process.connected && process.send!(said)
 try {
-  const running = await serve(root, databaseUrl, dataDir, host, port)
+  const running = await serve(root, databaseUrl, dataDir, host, port, phones)
   const stop = async () => {
     await running.stop()
     process.exit(0)

@@ -9,6 +9,7 @@ import { privateDatabase } from './database.ts'
 import { locked, root } from './install.mjs'
 import { keepDatabase } from './keep-database.ts'
 import { freePortFrom, keepServers, serverCount } from './keep-servers.ts'
+import { askedPhones, phonesDoor, phonesWords } from './phones.ts'
 import { readyDatabase } from './ready-database.ts'
 import { isRunning, sayRunning, type There } from './running.ts'
 
@@ -18,6 +19,8 @@ const wantedPort = Number(process.env.EVENSHOT_PORT ?? 4870)
 
 /** `npm start -- --own`: no demo world, the first page starts a firm. */
 const ownOnly = process.argv.includes('--own')
+/** `npm start -- --phones`: phones of the workshop's network come in over TLS. */
+const asked = askedPhones(process.argv)
 
 // This process serves nothing itself. It keeps those that do, the database and who works in the background: what dies is started again.
 const held: { cluster: Cluster | null } = { cluster: null }
@@ -39,15 +42,20 @@ async function start(): Promise<void> {
   held.cluster = cluster
   buildIfNeeded()
   const port = await freePortFrom(host, wantedPort)
-  const servers = await keepServers({ root, databaseUrl: urls.appUrl, dataDir, host, port }, count)
+  const phones = asked === null ? undefined : await phonesDoor(dataDir, asked, port)
+  // Links lead where phones come in, and cookies go over TLS alone.
+  if (phones) process.env.EVENSHOT_ORIGIN = `https://${phones.host}:${phones.port}`
+  const settings = { root, databaseUrl: urls.appUrl, dataDir, host, port, ...(phones && { phones }) }
+  const servers = await keepServers(settings, count)
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
   const task = { root, backupAt, timeZone }
   let worker = startWorker({ ...task, databaseUrl: urls.appUrl })
   const watched = cluster && keepDatabase(cluster, dataDir, moveTo)
   const url = `http://${host.includes(':') ? `[${host}]` : host}:${port}`
   const takeBack = sayRunning(dataDir, url)
-  console.log(`\n  Even Shot is at ${url}`)
+  console.log(`\n  Even Shot is at ${process.env.EVENSHOT_ORIGIN ?? url}`)
   if (demo) console.log(`  Sign in with ${demoSignIn.email} and the password ${demoSignIn.password}`)
+  if (phones) console.log(`\n${await phonesWords(phones)}`)
   console.log('  Ctrl C stops it.\n')
 
   /** The database came back at another port: those who ask it are sent there. */

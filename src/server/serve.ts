@@ -10,6 +10,7 @@ import { emptyPlace, knownMethods, nothingArrivedYet, putAside, shownSession } f
 import { alive, ready } from './health.ts'
 import { log } from './log.ts'
 import { isOpen } from './open-addresses.ts'
+import { doorServers, type PhonesDoor } from './phones-door.ts'
 import { here } from './public-address.ts'
 
 export interface Running {
@@ -29,6 +30,7 @@ const everythingLimit = 20 * 2 ** 30
  * Serves the built application.
  * @param root - the project's folder, with `dist` in it
  * @param dataDir - where files are kept
+ * @param phones - where phones come in over TLS; then the origin is that address
  * @throws Error when the database role is one that row-level security does not bind
  */
 export async function serve(
@@ -37,6 +39,7 @@ export async function serve(
   dataDir: string,
   host: string,
   port: number,
+  phones?: PhonesDoor,
 ): Promise<Running> {
   const db = openServing(databaseUrl, 2)
   await refusePrivileged(db)
@@ -84,6 +87,12 @@ export async function serve(
   server.requestTimeout = 60_000
   server.headersTimeout = 15_000
   await listen(server, host, port)
+  const doors = phones ? doorServers(phones, app) : []
+  for (const door of doors) {
+    door.server.requestTimeout = server.requestTimeout
+    door.server.headersTimeout = server.headersTimeout
+    await listen(door.server, phones!.host, door.port)
+  }
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
   const url = `http://${host.includes(':') ? `[${host}]` : host}:${actual}`
@@ -92,9 +101,12 @@ export async function serve(
   return {
     url,
     async stop() {
-      const closed = new Promise((resolve) => server.close(resolve))
-      server.closeIdleConnections()
-      const late = setTimeout(() => server.closeAllConnections(), 10_000)
+      const all = [server, ...doors.map((door) => door.server)]
+      const closed = Promise.all(all.map((one) => new Promise((resolve) => one.close(resolve))))
+      for (const one of all) one.closeIdleConnections()
+      const late = setTimeout(() => {
+        for (const one of all) one.closeAllConnections()
+      }, 10_000)
       await closed
       clearTimeout(late)
       await db.destroy()

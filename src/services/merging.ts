@@ -173,6 +173,7 @@ export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after
   const standing = held.filter(({ id }) => !corrected.has(id))
   const withdrawals = standing.map((entry) => withdrawal(entry, now))
   await write(trx, actor, withdrawals, now)
+  if (aboutKind === 'customer') return
   await addChange(trx, actor.firmId, {
     ...madeBy(actor, now),
     action: 'brought-back',

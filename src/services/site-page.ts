@@ -37,7 +37,7 @@ export async function sitePage(db: Db, firmId: string, siteId: string): Promise<
     return {
       firmId,
       site,
-      customer: choices.customers.find(({ id }) => id === site.customerId)!,
+      customer: (await keptById(trx, 'customer', site.customerId))!,
       supply: choices.supplies.find(({ id }) => id === site.supplyId) ?? null,
       technician: choices.technicians.find(({ id }) => id === site.technicianId)!,
       machines,

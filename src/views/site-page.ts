@@ -35,7 +35,7 @@ export type SiteSoftener = Versioned<Kept<'softener'>> & {
 export interface SitePage {
   firmId: string
   site: Versioned<Kept<'site'>>
-  customer: { id: string; name: string }
+  customer: { id: string } & Pick<Kept<'customer'>, 'name' | 'contact' | 'phone' | 'email'>
   supply: { id: string; name: string } | null
   technician: { id: string; name: string }
   machines: MachineRow[]

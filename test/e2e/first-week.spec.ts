@@ -95,7 +95,8 @@ test.describe
       await expect(page.getByRole('status').first()).toHaveText('Written', { timeout: 30_000 })
       await looksRight(page, 'a list that is written')
       await hand.press(page.getByRole('link', { name: 'See what is due' }))
-      await page.waitForURL('**/round')
+      await page.waitForURL('**/round/sites')
+      await expect(page.getByRole('heading', { name: 'First: danger and hygiene' })).toBeVisible()
       expect(hand.actions, 'actions to the first due list').toBeLessThanOrEqual(60)
 
       await expect

@@ -62,13 +62,29 @@ export async function startApplication(): Promise<void> {
   writeFileSync(pidFile(), String(await launch(workFolder(), port)))
 }
 
-/** Another one beside it, on an empty database and without the demo world. @param n - of several, which */
-export async function startEmptyApplication(n = 0): Promise<{ url: string; stop(): Promise<void> }> {
+/** An application beside the one under test. */
+interface Beside {
+  url: string
+  /** Where its data are. */
+  folder: string
+  /** What it said to the terminal so far. */
+  log(): string
+  stop(): Promise<void>
+}
+
+/**
+ * Another one beside it, on an empty database and without the demo world.
+ *
+ * @param n - of several, which
+ * @param words - what else `npm start --` is told
+ */
+export async function startEmptyApplication(n = 0, ...words: string[]): Promise<Beside> {
   // Empty, whoever had one before.
   rmSync(join(rootFolder(), `own-${worker}-${n}`), { recursive: true, force: true })
   const folder = folderOf(`own-${worker}-${n}`)
-  const pid = await launch(folder, port + 5 + n, '--own')
-  return { url: running(folder).url, stop: () => end(pid) }
+  const pid = await launch(folder, port + 5 + n, '--own', ...words)
+  const log = () => readFileSync(join(folder, 'application.log'), 'utf8')
+  return { url: running(folder).url, folder, log, stop: () => end(pid) }
 }
 
 /** @returns the process that runs it, once it answers */

@@ -100,7 +100,7 @@ function ImportProgress({ list: first, firm }: { list: ImportPage; firm: string 
           )}
           {!isUnderWay(list.state) && list.state !== 'taken-back' && (
             <>
-              <a className="act inline-flex items-center" href="/round">
+              <a className="act inline-flex items-center" href="/round/sites">
                 See what is due
               </a>
               {list.what === 'machines' && (

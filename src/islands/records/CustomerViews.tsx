@@ -9,6 +9,7 @@ import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { newId } from '../send-entries.ts'
 import { ByMistake } from './ByMistake.tsx'
+import { CallLink, MailLink } from './contact-links.tsx'
 import { RecordList } from './RecordList.tsx'
 import { customerFields, retired, texts, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
@@ -125,7 +126,15 @@ function CustomerView({ customer, sites, mayForget }: Props) {
             .map(([label, value]) => (
               <div key={label} className="border-t border-hair py-1.5">
                 <dt className="slim text-[13px] text-second">{label}</dt>
-                <dd className="m-0">{value}</dd>
+                <dd className="m-0">
+                  {label === 'Phone' ? (
+                    <CallLink phone={value} />
+                  ) : label === 'E-mail' ? (
+                    <MailLink email={value} />
+                  ) : (
+                    value
+                  )}
+                </dd>
               </div>
             ))}
         </dl>

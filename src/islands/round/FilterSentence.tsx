@@ -59,6 +59,12 @@ export function FilterSentence({ filter, choices, matching, all, onChange }: Pro
         ]}
         onChange={change('technicianId')}
       />
+      <a
+        className="word inline-flex min-h-[36px] items-center max-md:min-h-[44px]"
+        href={`/round/sites${filter.horizon === 'all' ? '' : `?horizon=${filter.horizon}`}`}
+      >
+        by site
+      </a>
       <input
         className="field ml-auto min-h-[36px] w-[200px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
         placeholder="Type to find"

@@ -1,60 +1,69 @@
 import { Command } from 'cmdk'
 import { useState } from 'react'
+import type { Found, FoundThing } from '../../views/found.ts'
 import { useFetched } from '../use-fetched.ts'
+import { type FindPlace, findPlaces } from './find-places.ts'
+import { signOut } from './sign-out.ts'
 
 interface Props {
   open: boolean
   onOpenChange: (open: boolean) => void
 }
 
-interface Found {
-  id: string
-  name: string
-  maker: string
-  model: string
-  serial: string
-  siteName: string
-  area: string
-  stage: string
+const nothing: Found = { rows: [], things: [] }
+
+const sortWords: Record<FoundThing['sort'] | FindPlace['sort'], string> = {
+  site: 'Site',
+  customer: 'Customer',
+  task: 'Due',
+  procedure: 'How to',
+  kind: 'Kind',
+  page: 'Go to',
+  command: 'Do',
 }
 
-const places = [
-  { name: 'Round: what is coming due', href: '/round' },
-  { name: 'Machines', href: '/machines' },
-  { name: 'Sites', href: '/sites' },
-  { name: 'Customers', href: '/customers' },
-  { name: 'Water zones and their analyses', href: '/supplies' },
-  { name: 'Visits', href: '/visits' },
-  { name: 'Instruments and reagents', href: '/instruments' },
-  { name: 'Kinds of machine', href: '/kinds' },
-  { name: 'What parts last', href: '/parts' },
-  { name: 'The firm and its people', href: '/firm' },
-  { name: 'Data in and out', href: '/data' },
-  { name: 'Readings from a spreadsheet', href: '/import/readings' },
-]
-
-/** Finds a machine by place, name, maker or serial, or goes to a place of the application. */
+/** Finds machines, sites, customers, tasks, procedures, kinds, pages and commands; the first hit is chosen. */
 export function FindBox({ open, onOpenChange }: Props) {
   const [text, setText] = useState('')
-  const [rows, setRows] = useState<Found[]>([])
+  const [found, setFound] = useState(nothing)
+  /** Which one Enter means; what an arrow chose holds until the words change. */
+  const [picked, setPicked] = useState<{ of: Found; value: string } | null>(null)
   const asked = open ? `/api/find?q=${encodeURIComponent(text)}` : null
-  const failed = useFetched<{ rows: Found[] }>(asked, (answer) => setRows(answer.rows), { afterMs: 120 })
+  const failed = useFetched<Found>(asked, setFound, { afterMs: 120 })
 
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  const matching = places.filter((place) => words.every((word) => place.name.toLowerCase().includes(word)))
+  const places = findPlaces.filter(({ name, also = '', sort }) => {
+    if (words.length === 0) return sort === 'page'
+    return words.every((word) => `${name} ${also}`.toLowerCase().includes(word))
+  })
+  const values = [
+    ...found.rows.map(({ id }) => id),
+    ...found.things.map(({ href }) => href),
+    ...places.map(({ name }) => name),
+  ]
+  const chosen = picked?.of === found && values.includes(picked.value) ? picked.value : (values[0] ?? '')
+  const go = ({ href, run }: Pick<FindPlace, 'href' | 'run'>) => {
+    if (href) return location.assign(href)
+    onOpenChange(false)
+    if (run === 'sign-out') void signOut()
+    // The box is gone before the page goes to paper.
+    else setTimeout(() => window.print(), 100)
+  }
   return (
     <Command.Dialog
       open={open}
       onOpenChange={onOpenChange}
-      label="Find machine, place, serial"
+      label="Find a machine, place, customer, task, procedure or page"
       shouldFilter={false}
+      value={chosen}
+      onValueChange={(value) => setPicked({ of: found, value })}
       overlayClassName="fixed inset-0 z-40 bg-ink/40"
-      contentClassName="fixed left-1/2 top-[8vh] z-50 w-[min(620px,94vw)] -translate-x-1/2 border border-deep bg-enamel text-ink"
+      contentClassName="fixed left-1/2 top-[8vh] z-50 w-[min(680px,94vw)] -translate-x-1/2 border border-deep bg-enamel text-ink"
     >
       <Command.Input
         value={text}
         onValueChange={setText}
-        placeholder="Place, machine, maker or serial"
+        placeholder="Machine, place, customer, task, page …"
         className="w-full border-b border-hair bg-field px-4 py-3 text-[18px] outline-none"
       />
       <Command.List className="max-h-[60vh] overflow-auto p-1">
@@ -63,7 +72,12 @@ export function FindBox({ open, onOpenChange }: Props) {
             ? 'No connection: find needs the network.'
             : 'Nothing has all these words. Try fewer, or part of the serial number.'}
         </Command.Empty>
-        {rows.map((row) => (
+        {failed && values.length > 0 && (
+          <p role="alert" className="m-0 px-3 py-2 text-second">
+            No connection: only pages are found.
+          </p>
+        )}
+        {found.rows.map((row) => (
           <Command.Item
             key={row.id}
             value={row.id}
@@ -72,22 +86,24 @@ export function FindBox({ open, onOpenChange }: Props) {
           >
             <span className="font-semibold">{row.name}</span>
             <span className="text-second">
-              {row.siteName}, {row.area}
+              {[row.siteName, row.area].filter(Boolean).join(', ')}
               {row.stage === 'retired' && ', retired'}
             </span>
             <span className="mono ml-auto text-[13px] text-second">
-              {row.maker} {row.model} · {row.serial}
+              {[[row.maker, row.model].filter(Boolean).join(' '), row.serial].filter(Boolean).join(' · ')}
             </span>
           </Command.Item>
         ))}
-        {matching.map((place) => (
-          <Command.Item
-            key={place.href}
-            value={place.href}
-            onSelect={() => location.assign(place.href)}
-            className={item}
-          >
-            <span className="text-second">Go to</span>
+        {found.things.map(({ sort, name, about, href }) => (
+          <Command.Item key={href} value={href} onSelect={() => location.assign(href)} className={item}>
+            <Sort sort={sort} />
+            <span className="font-semibold">{name}</span>
+            <span className="line-clamp-1 min-w-0 flex-1 text-[14px] text-second">{about}</span>
+          </Command.Item>
+        ))}
+        {places.map((place) => (
+          <Command.Item key={place.name} value={place.name} onSelect={() => go(place)} className={item}>
+            <Sort sort={place.sort} />
             <span className="font-semibold">{place.name}</span>
           </Command.Item>
         ))}
@@ -95,5 +111,9 @@ export function FindBox({ open, onOpenChange }: Props) {
     </Command.Dialog>
   )
 }
+
+const Sort = ({ sort }: { sort: keyof typeof sortWords }) => (
+  <span className="w-[72px] shrink-0 text-[14px] text-second">{sortWords[sort]}</span>
+)
 
 const item = 'flex min-h-[44px] flex-wrap items-center gap-x-2 px-3 py-1 data-[selected=true]:bg-copper-tint'

@@ -1,6 +1,7 @@
 import { DropdownMenu } from 'radix-ui'
 import { Key } from '../../ui/Key.tsx'
 import { personButton } from './PersonButton.tsx'
+import { signOut } from './sign-out.ts'
 
 interface Props {
   initials: string
@@ -44,7 +45,7 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
           <DropdownMenu.Separator className="my-1 h-px bg-hair" />
           <DropdownMenu.Item className={item} onSelect={onKeys}>
             <span className="w-4" />
-            Keys
+            Help and keys
             <span className="ml-auto">
               <Key>?</Key>
             </span>
@@ -63,7 +64,7 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
               {words}
             </DropdownMenu.Item>
           ))}
-          <DropdownMenu.Item className={item} onSelect={leave}>
+          <DropdownMenu.Item className={item} onSelect={signOut}>
             <span className="w-4" />
             Sign out
           </DropdownMenu.Item>
@@ -80,9 +81,4 @@ function chooseTheme(theme: string) {
   document.cookie = `evenshot_theme=${theme}; path=/; max-age=31536000; samesite=lax`
   if (theme === 'auto') delete document.documentElement.dataset.theme
   else document.documentElement.dataset.theme = theme
-}
-
-async function leave() {
-  await fetch('/api/sign-out', { method: 'POST' })
-  location.assign('/sign-in')
 }

@@ -15,7 +15,7 @@ interface Props {
 }
 
 const FindBox = later(() => import('./FindBox.tsx').then((module) => module.FindBox))
-const ShortcutList = later(() => import('./ShortcutList.tsx').then((module) => module.ShortcutList))
+const HelpSheet = later(() => import('./HelpSheet.tsx').then((module) => module.HelpSheet))
 const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => module.PersonMenu), PersonButton)
 
 const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water', p: '/procedures' }
@@ -70,7 +70,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
           <circle cx={7} cy={7} r={5} fill="none" stroke="currentColor" strokeWidth={1.5} />
           <path d="M11 11l4 4" stroke="currentColor" strokeWidth={1.5} />
         </svg>
-        <span className="max-lg:sr-only">Find machine, place, serial</span>
+        <span className="max-lg:sr-only">Find machine, place, task, page</span>
         <span className="ml-auto hidden lg:inline">
           <Key>Ctrl K</Key>
         </span>
@@ -81,7 +81,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
         <PersonButton initials={initials} name={name} onClick={() => setMenu(true)} />
       )}
       {finding && <FindBox open onOpenChange={setFinding} />}
-      {listing && <ShortcutList open onOpenChange={setListing} />}
+      {listing && <HelpSheet open onOpenChange={setListing} />}
     </div>
   )
 }

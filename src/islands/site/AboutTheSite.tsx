@@ -6,6 +6,7 @@ import { dayNear } from '../../ui/format.ts'
 import { Act, Part } from '../../ui/Part.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { CallLink, MailLink } from '../records/contact-links.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
 
 /** Days on which it is closed, with the entry that said so. */
@@ -127,6 +128,11 @@ export function AboutTheSite({
           <a className="word" href={`/customers/${customer.id}`}>
             {customer.name}
           </a>
+          {customer.contact && `, ${customer.contact}`}
+        </p>
+        <p className="m-0 flex flex-wrap gap-x-4 text-[14px]">
+          {customer.phone && <CallLink phone={customer.phone} />}
+          {customer.email && <MailLink email={customer.email} />}
         </p>
       </Part>
     </aside>

@@ -1,9 +1,7 @@
 import { endpoint, json } from '../../server/api.ts'
-import { machinePage } from '../../services/machines.ts'
+import { findAll } from '../../services/find.ts'
 
-/** A handful of machines for the find box: each word somewhere in place, name, maker, model or serial. */
-export const GET = endpoint(async ({ url, locals }, { firm }) => {
-  const text = (url.searchParams.get('q') ?? '').slice(0, 200)
-  const { rows } = await machinePage(locals.db, firm.id, { text }, 12)
-  return json({ rows })
-})
+/** What the words of the find box may mean: each word somewhere in what is found. */
+export const GET = endpoint(async ({ url, locals }, { firm }) =>
+  json(await findAll(locals.db, firm.id, (url.searchParams.get('q') ?? '').slice(0, 200))),
+)

@@ -1,0 +1,241 @@
+/** What a page is for, in the words of whoever stands before it. */
+export interface PageHelp {
+  /** Matches the path of the page. */
+  path: RegExp
+  name: string
+  /** What it answers. */
+  answers: string
+  /** How it is used, a sentence each. */
+  how: string[]
+  keys?: [keys: string[], what: string][]
+}
+
+const everywhere: PageHelp['keys'] = [
+  [['Ctrl K'], 'find'],
+  [['/'], 'find'],
+  [['?'], 'this help'],
+  [['g', 'r'], 'go to the Round'],
+  [['g', 'm'], 'go to Machines'],
+  [['g', 'w'], 'go to the Water bench'],
+  [['g', 'p'], 'go to Procedures'],
+]
+
+/** The first that matches is the page's own. */
+export const helpPages: PageHelp[] = [
+  {
+    path: /^\/round/,
+    name: 'Round',
+    answers: 'What is coming due, where, and how surely.',
+    how: [
+      'Each line is one thing at one machine. The mark is the likely day; the bar is the window it falls in eight times in ten.',
+      'A wide bar wants a reading: the more often a counter is read, the narrower it gets.',
+      'Choose a line to see how its date is reckoned, figure by figure. A figure that is from memory says so.',
+    ],
+    keys: [
+      [['j'], 'next line'],
+      [['k'], 'line before'],
+      [['Enter'], 'open the machine'],
+      [['w'], 'the working, as a sheet'],
+      [['n'], 'new entry'],
+      [['f'], 'change a word of the first line'],
+    ],
+  },
+  {
+    path: /^\/machines\/[^/]+\/entry/,
+    name: 'New entry',
+    answers: 'What was found, done, fitted and read on this visit.',
+    how: [
+      'Fill in what was done and leave the rest empty. What the figures move shows at the side before anything is saved.',
+      'A draft stays on this device until it is saved or thrown away.',
+      'Something wrong is put right later by a correction: what was written stays to be seen.',
+    ],
+    keys: [
+      [['Tab'], 'next field'],
+      [['Ctrl', 'Enter'], 'save the entry'],
+      [['a … z'], 'tick the task with that letter'],
+    ],
+  },
+  {
+    path: /^\/machines\/[^/]+\/run/,
+    name: 'Guided work',
+    answers: 'The next step, where the hands are.',
+    how: [
+      'One step at a time; strokes and soaks run by the clock. What is said to be done is what goes on record.',
+      'It is kept on this device at every press: after a call, a reload or an empty battery it stands where it was left.',
+      'Danger stops it: cold, unplugged and at 0 bar before anything is opened. Local rules come first.',
+    ],
+    keys: [
+      [['Space'], 'done, next step'],
+      [['p'], 'pause, go on'],
+      [['1 … 9'], 'answer a question'],
+    ],
+  },
+  {
+    path: /^\/machines\/[^/]+/,
+    name: 'Machine',
+    answers: 'How one machine stands: its water path, what wears, what is due, its history.',
+    how: [
+      'The drawing is the path of water from the supply to the cup. Choose a station to see what hangs on it.',
+      'The lenses above it show the same path by wear, water, work, fault and ledger.',
+      '“What is known of its ages” says at once that parts are good, or that nobody knows: then one first look is due and nothing is overdue.',
+      'Under Change: what it is, where it stands, what it stands behind, whether it is in service.',
+    ],
+    keys: [
+      [['1'], 'wear'],
+      [['2'], 'water'],
+      [['3'], 'work'],
+      [['4'], 'fault'],
+      [['5'], 'ledger'],
+      [['j'], 'next part or task'],
+      [['k'], 'the one before'],
+      [['n'], 'new entry'],
+    ],
+  },
+  {
+    path: /^\/machines/,
+    name: 'Machines',
+    answers: 'Every machine by place and name, with its last reading and what is due next.',
+    how: [
+      'Type part of a place, a name, a maker or a serial number.',
+      'Those out of service have a tick of their own: their history stays, and they can be set going again.',
+    ],
+  },
+  {
+    path: /^\/sites/,
+    name: 'Sites',
+    answers: 'Where machines stand: what is there, when it is open, what water comes in, who was there last.',
+    how: [
+      'Open days and closures move every counted date behind them.',
+      'A test at the tap goes before what the water zone says.',
+      'A place that was entered twice is made one under Edit.',
+    ],
+  },
+  {
+    path: /^\/customers/,
+    name: 'Customers',
+    answers: 'Whom you work for, and how to reach them.',
+    how: ['A customer has sites; machines stand at sites. Whoever is no longer a customer keeps a history.'],
+  },
+  {
+    path: /^\/softeners/,
+    name: 'Water treatment',
+    answers: 'What is left of a softener or a cartridge, and when it must be seen to.',
+    how: [
+      'Its litres are counted from the machines behind it, or by its meter.',
+      'A measured hardness behind it goes before what is reckoned.',
+    ],
+  },
+  {
+    path: /^\/supplies/,
+    name: 'Water zones',
+    answers: 'What the waterworks delivers to many sites, by analysis.',
+    how: ['An analysis holds until the next one. A test at a site’s own tap goes before it there.'],
+  },
+  {
+    path: /^\/water/,
+    name: 'Water bench',
+    answers: 'What a test means, and what a mix or a treatment would make of this water.',
+    how: ['Count drops or read a strip; the hardness follows in every unit, with what it may be off by.'],
+  },
+  {
+    path: /^\/(visits)/,
+    name: 'Visits',
+    answers: 'Which calls were made, what was done on each, and whether it held.',
+    how: ['A repair that came back within weeks is said at both visits.'],
+  },
+  {
+    path: /^\/kinds/,
+    name: 'Kinds of machine',
+    answers: 'What a kind has that wears, after how much, and how it is drawn.',
+    how: [
+      'Every figure says where it is from. Copy a kind to give it your own figures; what would move shows before it is kept.',
+      'For what no kind here describes make one of your own: its water, its counter, what comes round on it.',
+    ],
+  },
+  {
+    path: /^\/procedures/,
+    name: 'Procedures',
+    answers: 'How each piece of work is done, by the ways the trade has, with their reasons.',
+    how: ['Copy one to change its steps for your firm. Work that was done names the version it was done by.'],
+  },
+  {
+    path: /^\/parts/,
+    name: 'What parts last',
+    answers: 'How long parts have lasted on your own machines, against the catalogue.',
+    how: ['Parts that are still in count too. Take a learned life over when there is enough behind it.'],
+  },
+  {
+    path: /^\/instruments/,
+    name: 'Instruments and reagents',
+    answers: 'What you measure with, and how long its figures can be trusted.',
+    how: ['A figure keeps the date that held when it was taken.'],
+  },
+  {
+    path: /^\/imports?/,
+    name: 'Lists',
+    answers: 'What was brought in from spreadsheets, and what became of each row.',
+    how: [
+      'Nothing is written before every row was shown as it will be kept.',
+      'A list can be taken back as one; what was built upon it since is named first.',
+    ],
+  },
+  {
+    path: /^\/data/,
+    name: 'Data in and out',
+    answers: 'All of it as files that other programs read, and back again.',
+    how: [
+      'The file of the firm holds its whole ledger. Backups are made by themselves; see that one was restored once.',
+    ],
+  },
+  {
+    path: /^\/firm/,
+    name: 'The firm',
+    answers: 'Who works here, in which units, and who changed what.',
+    how: ['The log undoes what was removed, and makes two again what was made one.'],
+  },
+  {
+    path: /^\/first-steps/,
+    name: 'First steps',
+    answers: 'From nothing to the first list of what is due.',
+    how: ['A place, a machine, what its counter shows; or a whole list from a spreadsheet.'],
+  },
+  {
+    path: /^\/figures/,
+    name: 'Figures from memory',
+    answers: 'What is reckoned with where nobody measured, and how to put your own figure there.',
+    how: ['Each says what it is for and between what limits it can be set.'],
+  },
+  {
+    path: /^\/signing-in/,
+    name: 'Signing in',
+    answers: 'What you sign in with, and which devices are signed in.',
+    how: ['Who has lost everything is let in by whoever keeps the server; the sign-in page says how.'],
+  },
+]
+
+export const helpEverywhere = everywhere
+
+/** Words of the trade and of this application, explained once. */
+export const helpWords: [word: string, means: string][] = [
+  ['Age not known', 'Nobody saw the part go in. It is not overdue: a first look at it is due.'],
+  ['As found, as left', 'A reading before anything was touched, and after.'],
+  ['Bypass', 'Raw water mixed back into softened water, as a share.'],
+  ['Carbonate hardness', 'The part of hardness that falls out as chalk when water is heated.'],
+  [
+    'Cautious, usual, long life',
+    'How early to act: three figures for every part, from careful to as long as it may go.',
+  ],
+  ['Correction', 'An entry that stands in the place of another, which stays to be seen, struck through.'],
+  ['Due window', 'The days between which a part reaches its limit, eight times in ten.'],
+  ['First look', 'One visit to a machine taken on in mid-life, to see its parts of unknown age.'],
+  ['From memory', 'A figure of the trade for which no source is named: put your own in its place.'],
+  ['Governs', 'Of several clocks (shots, litres, months) the one that runs out first.'],
+  ['Guards', 'What protects from pressure, current or dirty water. Nothing but a look at it or a new one resets it.'],
+  ['Ledger', 'All that was ever written about a machine. Nothing is rubbed out.'],
+  ['Open day', 'A day on which drinks are made. Counts are by open days.'],
+  ['Passport', 'One machine with its history as a file, to go along when it changes hands.'],
+  ['Total hardness', 'Calcium and magnesium together, in °dH, °f, mg/L as CaCO₃ or mmol/L.'],
+  ['Water path', 'From supply to cup: what the water meets, in order.'],
+  ['Withdrawn', 'An entry says that another did not happen. It can be brought back.'],
+  ['Working', 'How a date is reckoned, line by line, with where each figure is from.'],
+]
