@@ -34,7 +34,7 @@ export function dueSentence(standing: Standing, today: string): string {
   const by = failedOn(standing) ? 'for it was seen failed' : `by ${clockName[standing.governing]}`
   const over = days < 0 ? `, overdue ${-days} ${days === -1 ? 'day' : 'days'}` : ''
   if (days >= 0 && unsure(standing.due, today)) return `When is ${unsureWords(standing.due, today)}, ${by}`
-  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? ` ± ${spread} days` : ''}, ${by}${over}`
+  return `Due ${dayLong(standing.due.p50)}${spread > 0 ? (spread < 365 ? ` ± ${spread} days` : ` ± ${Math.round(spread / 365.25)} years`) : ''}, ${by}${over}`
 }
 
 /** Said where the hand is about to be; local codes and licensed practice come first. */

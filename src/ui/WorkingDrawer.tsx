@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Line, Working } from '../core/quantity/working.ts'
+import { counted } from './format.ts'
 import { Sheet } from './Sheet.tsx'
 import { WorkingColumn } from './WorkingColumn.tsx'
 
@@ -28,12 +29,14 @@ export function WorkingDrawer(props: Props) {
         type="button"
         onClick={() => onOpenChange(true)}
         data-noprint
-        className="fixed inset-x-0 bottom-[60px] z-20 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
+        className="fixed inset-x-0 bottom-[60px] z-20 [@media(max-height:520px)]:bottom-0 border-t border-ink bg-enamel px-4 pt-2 pb-2 text-left md:bottom-0 lg:hidden"
       >
         <span className="mx-auto mb-1.5 block h-1 w-10 rounded-sm bg-second" aria-hidden="true" />
         <span className="flex items-baseline gap-2">
           <b className="text-copper">Working</b> <b>{title}</b>
-          {!meanwhile && <span className="ml-auto text-[14px] text-second">{working.lines.length} lines</span>}
+          {!meanwhile && (
+            <span className="ml-auto text-[14px] text-second">{counted(working.lines.length, 'line')}</span>
+          )}
         </span>
         <span className="mono block truncate text-[14px]">{glance}</span>
       </button>

@@ -44,6 +44,9 @@ export function dayNear(day: LocalDay, today: LocalDay): string {
   return preferences().dateForm === 'words' ? `${dayShort(day)} ${day.slice(2, 4)}` : dayLong(day)
 }
 
+/** The end of a sentence: a day written with points has its own. @example ended('28.11.') // '28.11.' */
+export const ended = (words: string): string => (words.endsWith('.') ? words : `${words}.`)
+
 /** @example weekdayShort('2026-11-26') // 'Thu' */
 export const weekdayShort = (day: LocalDay): string => weekdayName.format(asDate(day))
 

@@ -31,6 +31,9 @@ export function lasts(due: Standing['due'], today: LocalDay, unseen: boolean | u
   return monthsSpread > 0 ? `${months} mo ±${monthsSpread}` : `${months} mo`
 }
 
+/** Half a window in words: beyond a year days say nothing. @example spreadWords(2124) // '± 6 y' */
+export const spreadWords = (days: number): string => (days < 365 ? `± ${days} d` : `± ${Math.round(days / 365.25)} y`)
+
 /** A date that is no better known than that it may as well be now or twice as far. */
 export const unsure = (due: NonNullable<Standing['due']>, today: LocalDay): boolean =>
   halfWidth(due) > Math.max(120, daysUntil(due.p50, today))

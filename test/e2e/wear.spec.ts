@@ -200,7 +200,7 @@ test('a reading in doubt stands under the counter’s line, and is judged there'
   await expect(doubt).toHaveCount(1)
   await expect(doubt).toContainText('A typing error?')
   await expect(chart.getByText(/eight times in ten between/)).toBeVisible()
-  await doubt.getByRole('button', { name: 'Judge it' }).click()
+  await doubt.getByRole('button', { name: 'Put it right' }).click()
   const sheet = page.getByRole('dialog')
   await sheet.getByRole('button', { name: 'Withdraw: it did not happen' }).click()
   await expect(sheet).toBeHidden()

@@ -7,13 +7,14 @@ import {
   dayNear,
   dayShort,
   daysUntil,
+  ended,
   figure,
   halfWidth,
   monthYear,
 } from '../../src/ui/format.ts'
 import { readPreferencesFrom } from '../../src/ui/preferences.ts'
 import { asReckoned, asTyped, differenceFigure, firmUnit, quantity, quantityWords } from '../../src/ui/quantity.ts'
-import { lasts, urgencyOf, usedOn, usedShare } from '../../src/ui/urgency.ts'
+import { lasts, spreadWords, urgencyOf, usedOn, usedShare } from '../../src/ui/urgency.ts'
 
 const as = (preferences: Partial<typeof usualPreferences>) =>
   readPreferencesFrom(() => ({ ...usualPreferences, ...preferences }))
@@ -21,6 +22,15 @@ const usual = () => readPreferencesFrom(() => usualPreferences)
 
 describe('days as a firm writes them', () => {
   afterEach(usual)
+  it('end a sentence with one point, whatever their form', () => {
+    for (const style of dateStyles) {
+      as({ dateForm: style })
+      expect(ended(dayNear('2026-11-28', '2026-11-29')), style).to.match(/[^.]\.$/)
+    }
+  })
+  it('are known to days, or to years where days say nothing', () => {
+    expect([9, 364, 365, 2124].map(spreadWords)).to.deep.equal(['± 9 d', '± 364 d', '± 1 y', '± 6 y'])
+  })
   const written: Record<DateStyle, [long: string, short: string, near: string]> = {
     words: ['6 Jan 2027', '6 Jan', '6 Jan 27'],
     iso: ['2027-01-06', '01-06', '2027-01-06'],

@@ -1,3 +1,4 @@
+import { counted } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 
@@ -48,7 +49,7 @@ export function SavingPart({ machineId, others, problem, busy, lines, onSave }: 
         <button type="submit" className="act min-h-[48px] text-[17px]" disabled={busy}>
           {busy ? 'Saving …' : 'Save the entry'}
         </button>
-        <span className="text-[14px] text-second">{lines} lines for the ledger</span>
+        <span className="text-[14px] text-second">{counted(lines, 'line')} for the ledger</span>
         <span className="hidden gap-3 text-[13px] text-second md:flex">
           <span>
             <Key>Tab</Key> next

@@ -7,6 +7,7 @@ import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
+import { spreadWords } from '../../ui/urgency.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { type ReckonedBundle, reckonBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
@@ -143,5 +144,5 @@ function said(standing: Standing | undefined, today: string): string {
   const days = daysUntil(standing.due.p50, today)
   if (days < 0) return `overdue ${-days} d`
   const spread = halfWidth(standing.due)
-  return `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread} d` : ''}`
+  return `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ${spreadWords(spread)}` : ''}`
 }

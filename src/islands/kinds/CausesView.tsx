@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { dayNear, figure } from '../../ui/format.ts'
+import { dayNear, ended, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { CausesPage } from '../../views/causes-page.ts'
 import { fromPage } from '../from-page.tsx'
@@ -59,7 +59,7 @@ function CausesView({ page, today }: Props) {
           {adopted && (
             <>
               <b>
-                {adoptedCalls} confirmed causes adopted on {dayNear(adopted.on, today)}.
+                {adoptedCalls} confirmed causes adopted on {ended(dayNear(adopted.on, today))}
               </b>
               <button type="button" className="plain" disabled={busy} onClick={goBack}>
                 Back to the book

@@ -136,7 +136,7 @@ export function CounterChart({ bundle, flags, unit, onCorrect }: Props) {
                 className="min-h-[44px] font-semibold whitespace-nowrap text-copper"
                 onClick={() => onCorrect(entry)}
               >
-                Judge it
+                Put it right
               </button>
             </li>
           ))}

@@ -29,8 +29,11 @@ export function MachineLine({ row, today, kinds, withPlace }: Props) {
           </span>
         )}
         <span className={`narrow text-[14px] ${withPlace ? '' : 'max-md:order-3 max-md:col-span-2'}`}>
-          {row.maker} {row.model}{' '}
-          <span className="text-second">· {kinds.find(({ id }) => id === row.kind)?.name ?? row.kind}</span>
+          {[row.maker, row.model].filter(Boolean).join(' ')}{' '}
+          <span className="text-second">
+            {(row.maker || row.model) && '· '}
+            {kinds.find(({ id }) => id === row.kind)?.name ?? row.kind}
+          </span>
         </span>
         <span className="mono text-[13px] max-md:hidden">
           {row.counter ? (

@@ -12,7 +12,7 @@ import { preferences } from '../../ui/preferences.ts'
 import { firmUnit, quantity } from '../../ui/quantity.ts'
 import { GradeBars } from '../../ui/Seal.tsx'
 import { meansItself } from '../../ui/typing.ts'
-import { unsure, unsureShort, urgencyOf, urgencyText, usedOn, wholeOrNot } from '../../ui/urgency.ts'
+import { spreadWords, unsure, unsureShort, urgencyOf, urgencyText, usedOn, wholeOrNot } from '../../ui/urgency.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import { WorkingDrawer } from '../../ui/WorkingDrawer.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -319,7 +319,9 @@ const phoneDue = (standing: Standing, today: string): string => {
   const days = daysUntil(standing.due.p50, today)
   const spread = halfWidth(standing.due)
   if (days >= 0 && unsure(standing.due, today)) return unsureShort(standing.due, today)
-  return days < 0 ? `overdue ${-days} d` : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ± ${spread}` : ''}`
+  return days < 0
+    ? `overdue ${-days} d`
+    : `${dayNear(standing.due.p50, today)}${spread > 0 ? ` ${spreadWords(spread)}` : ''}`
 }
 
 const flagWords = (flag: Reckoning['flags'][number]): string => {

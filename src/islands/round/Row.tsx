@@ -1,7 +1,7 @@
 import { DueBell } from '../../ui/DueBell.tsx'
 import type { DueAxis } from '../../ui/due-axis.ts'
 import { dayNear, daysUntil, figure, halfWidth } from '../../ui/format.ts'
-import { unsure, urgencyOf, urgencyText } from '../../ui/urgency.ts'
+import { spreadWords, unsure, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { RoundRow } from '../../views/round-page.ts'
 import { governs, title } from '../standing-words.ts'
 import { machineHref } from './WhereTo.tsx'
@@ -88,7 +88,7 @@ export function Row({ row, index, on, today, axis, phoneAxis, onChoose }: RowPro
               : standing.due && halfWidth(standing.due) > 0
                 ? unsure(standing.due, today)
                   ? 'not known yet'
-                  : `± ${figure(halfWidth(standing.due))} d`
+                  : spreadWords(halfWidth(standing.due))
                 : 'to the day'}
           </span>
         </span>

@@ -112,7 +112,11 @@ function SiteLine({ site, today, horizon }: { site: SiteDue; today: string; hori
 }
 
 const reasons = ({ danger, hygiene, stand }: SiteDue) =>
-  [danger && 'something that guards', hygiene && 'milk', stand > 0 && `${counted(stand, 'machine')} standing`]
+  [
+    danger && 'safety devices or wiring to be seen',
+    hygiene && 'milk',
+    stand > 0 && `${counted(stand, 'machine')} standing`,
+  ]
     .filter(Boolean)
     .join(', ')
 

@@ -9,6 +9,7 @@ import {
   vesselUnits,
 } from '../../core/procedures/dose.ts'
 import { acids } from '../../core/scale/acid.ts'
+import type { ResinSalt } from '../../core/standing/dose-measures.ts'
 import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
 import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
@@ -21,6 +22,8 @@ import { useVessel } from './run-habits.ts'
 export interface RunMeasures extends DoseMeasures {
   ownScoop: boolean
   descale?: TankDescale
+  /** Of the softener that stands before it. */
+  salt?: ResinSalt
 }
 
 interface Props {
@@ -45,6 +48,7 @@ export function DoseLine({ amount, measures }: Props) {
     return <BathDose amount={amount} measures={measures} />
   if (amount.of === 'descaler' && amount.litres !== undefined)
     return <AcidDose {...(measures.descale && { descale: measures.descale })} litres={amount.litres} />
+  if (amount.of === 'salt' && measures.salt) return <SaltDose {...measures.salt} />
   if (dose.grams === null) return <p className="m-0 text-[20px]">{doseSaid(amount)}</p>
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -64,6 +68,21 @@ export function DoseLine({ amount, measures }: Props) {
         {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
         {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
         {dose.perTub !== null && '.'}
+      </p>
+    </div>
+  )
+}
+
+/** The softener's own litres of resin are known: so is its salt. */
+function SaltDose({ resinL, gPerL, isOwn }: ResinSalt) {
+  return (
+    <div>
+      <p className="m-0 text-[42px] leading-none font-[680]">
+        {figure((resinL * gPerL) / 1000)} <span className="text-[26px]">kg</span>
+      </p>
+      <p className="m-0 pt-1 text-[15px] text-second">
+        {figure(resinL)} L of resin, {figure(gPerL)} g of salt for each{isOwn ? '' : ', from memory: its leaflet first'}
+        .
       </p>
     </div>
   )

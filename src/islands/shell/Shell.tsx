@@ -48,7 +48,11 @@ function Shell({ initials, name, firm, today, theme }: Props) {
         return
       }
       if (event.key === 'g') going.current = performance.now()
-      if (event.key === '?') setListing(true)
+      if (event.key === '?') {
+        // Or it would be the first thing typed into the help.
+        event.preventDefault()
+        setListing(true)
+      }
       if (event.key === '/') {
         event.preventDefault()
         setFinding(true)
@@ -70,7 +74,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
           <circle cx={7} cy={7} r={5} fill="none" stroke="currentColor" strokeWidth={1.5} />
           <path d="M11 11l4 4" stroke="currentColor" strokeWidth={1.5} />
         </svg>
-        <span className="max-lg:sr-only">Find machine, place, task, page</span>
+        <span className="max-lg:sr-only">Find machine, place, task</span>
         <span className="ml-auto hidden lg:inline">
           <Key>Ctrl K</Key>
         </span>

@@ -114,7 +114,7 @@ function SoftenerView({ page, said, today }: Props) {
             </ul>
             {chosen && (
               <button type="button" className="plain mt-2 w-full lg:hidden" onClick={() => setWorking(true)}>
-                Working: {chosen.name}, {chosen.working.lines.length} lines
+                Working: {chosen.name}, {counted(chosen.working.lines.length, 'line')}
               </button>
             )}
           </section>

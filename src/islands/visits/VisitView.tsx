@@ -2,7 +2,7 @@ import { kindById } from '../../core/kinds/index.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { visitTermsWords } from '../../core/ledger/visit-terms.ts'
 import { entryWords } from '../../ui/entry-words.ts'
-import { dayFull, dayLong, dayNear } from '../../ui/format.ts'
+import { dayFull, dayLong, dayNear, ended } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { Visit } from '../../views/visit-page.ts'
 import { fromPage } from '../from-page.tsx'
@@ -100,8 +100,8 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
         })}
         {visit.about.length === 0 && <p className="text-second">Nothing but the call itself is written down.</p>}
         <p className="m-0 text-[13px] text-second">
-          Written down {dayNear(visit.on, today)}. What is wrong is corrected in the machine's ledger; what was written
-          stays.
+          Written down {ended(dayNear(visit.on, today))} What is wrong is corrected in the machine's ledger; what was
+          written stays.
         </p>
       </div>
     </div>

@@ -7,7 +7,7 @@ import { type BenchAnswer, reckonSample, type WaterDoes } from '../../core/sampl
 import { effective } from '../../core/standing/histories.ts'
 import { testsOf, waterKnown } from '../../core/standing/water-known.ts'
 import { brewC, indexWords, steamC } from '../../core/water/saturation-words.ts'
-import { dayNear, figure } from '../../ui/format.ts'
+import { counted, dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { asReckoned, asTyped, firmUnit, quantity, quantityWords } from '../../ui/quantity.ts'
@@ -181,7 +181,7 @@ function WaterBench({ page, address, today }: Props) {
             <WorkingColumn working={answer.working} onAdjust={setAdjusting} />
           </div>
           <button type="button" className="plain mt-2 w-full lg:hidden" onClick={() => setSheet(true)}>
-            Working, {answer.working.lines.length} lines
+            Working, {counted(answer.working.lines.length, 'line')}
           </button>
           <Sheet
             open={sheet}
