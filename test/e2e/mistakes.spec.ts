@@ -170,3 +170,22 @@ test('find: the first hit is chosen, arrows go on, commands are done; help opens
   await find.fill('xyzzy')
   await expect(help.getByText('Nothing here has these words.', { exact: false })).toBeVisible()
 })
+
+test('an entry with something wrong on a phone: the field is named, unfolded, in the middle of the screen and in hand', async ({
+  ines: page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/machines/${await machineId(page, 'Right bar')}/entry`)
+  await awake(page)
+  await page.getByText(/measurements of this kind of machine$/).click()
+  const field = page.getByLabel(/as found$/).first()
+  const name = (await field.getAttribute('aria-label'))!
+  await field.fill('seven')
+  await page.getByText(/of \d+ measured$/).click()
+  await expect(field).toBeHidden()
+  await page.getByRole('button', { name: 'Save the entry' }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'nothing was saved' })).toContainText(`The first: ${name}.`)
+  await expect(field).toBeFocused()
+  await expect(field).toBeInViewport()
+  await page.setViewportSize({ width: 1280, height: 800 })
+})

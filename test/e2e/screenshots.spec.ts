@@ -53,11 +53,18 @@ test('@screenshots', async ({ browser }) => {
   for (const [name, path] of [
     ['softener', `/softeners/${softener.id}`],
     ['machine-work', `/machines/${leftBar}?lens=work`],
-    ['kind', '/kinds/c2'],
   ] as const) {
     await at(light, path)
     await shoot(light, name)
   }
+  await at(light, '/import/machines')
+  await light.locator('input[type=file]').setInputFiles(join(import.meta.dirname, '../lists/german-machines.csv'))
+  const means = (word: string) => light.getByLabel(`${word} means`)
+  await means('Vollautomat').selectOption({ label: 'super-automatic, removable brew unit' })
+  await means('Kapsel').selectOption({ label: 'pod machine, locking head' })
+  await light.getByRole('heading', { name: '3 What its words mean' }).scrollIntoViewIfNeeded()
+  await light.evaluate(() => document.getElementById('words')?.scrollIntoView())
+  await shoot(light, 'import')
   await at(light, `/machines/${await machineId(light, 'Clerks')}?lens=fault`)
   await light
     .getByRole('button', { name: /^Cup short, water in the tray/ })
@@ -92,7 +99,7 @@ test('@screenshots', async ({ browser }) => {
     ['phone-round', '/round'],
     ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
     ['phone-entry', `/machines/${leftBar}/entry`],
-    ['phone-water', `/machines/${await machineId(pocket, 'Clerks')}?lens=water`],
+    ['phone-sites', '/round/sites'],
   ] as const) {
     await at(pocket, path)
     await shoot(pocket, name)

@@ -1,10 +1,12 @@
 import { useState } from 'react'
+import { flushSync } from 'react-dom'
 import { fetchedAtRest } from '../../ui/later.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { sendEntries } from '../send-entries.ts'
 import type { Draft } from './draft.ts'
 import { entriesOfDraft } from './entries-of-draft.ts'
+import { showFirstWrong } from './first-wrong.ts'
 
 const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
 
@@ -35,11 +37,12 @@ export function useSave({ bundle, draft, idFor, today, me, clear }: Given) {
       if (parsed && !parsed.ok) found.set(slot, parsed.issues.map((issue) => issue.message).join('; '))
     }
     if (draft.happenedOn > today) found.set('day', `is in the future: today is ${today}`)
-    setIssues(found)
-    if (found.size > 0)
-      return setProblem(
-        `${found.size === 1 ? 'One field needs' : `${found.size} fields need`} another look; nothing was saved.`,
-      )
+    flushSync(() => setIssues(found))
+    if (found.size > 0) {
+      const first = showFirstWrong()
+      const many = found.size === 1 ? 'One field needs' : `${found.size} fields need`
+      return setProblem(`${many} another look; nothing was saved.${first ? ` The first: ${first}.` : ''}`)
+    }
     if (now.entries.length === 0) return setProblem('There is nothing to save yet.')
     setBusy(true)
     setProblem('')
@@ -58,18 +61,21 @@ export function useSave({ bundle, draft, idFor, today, me, clear }: Given) {
     if (sent.why !== 'refused') return setProblem(sent.message)
     const slotOf = new Map(now.entries.map(({ slot, entry }) => [entry.id, slot]))
     const taken = sent.issues.some((issue) => issue.code === 'taken')
-    setIssues(
-      new Map(
-        sent.issues.map((issue) => [
-          issue.path === 'happenedOn' ? 'day' : (slotOf.get(issue.entryId) ?? ''),
-          issue.message,
-        ]),
+    flushSync(() =>
+      setIssues(
+        new Map(
+          sent.issues.map((issue) => [
+            issue.path === 'happenedOn' ? 'day' : (slotOf.get(issue.entryId) ?? ''),
+            issue.message,
+          ]),
+        ),
       ),
     )
+    const first = showFirstWrong()
     setProblem(
       taken
         ? 'This visit was saved before, with other figures. Correct it in the ledger.'
-        : `Nothing was saved: ${sent.issues[0]?.message ?? 'it was refused'}`,
+        : `Nothing was saved: ${first ? `${first} ` : ''}${sent.issues[0]?.message ?? 'it was refused'}`,
     )
   }
   return { issues, forgetIssues: () => setIssues(new Map()), problem, others, busy, save }

@@ -1,5 +1,6 @@
 import { useState } from 'react'
-import { counted } from '../../ui/format.ts'
+import { flushSync } from 'react-dom'
+import { counted, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachinePage } from '../../views/machine-page.ts'
@@ -9,6 +10,9 @@ import { useFetched } from '../use-fetched.ts'
 import { MachineLine } from './MachineLine.tsx'
 
 const WhereItStands = later(() => import('./WhereItStands.tsx').then((module) => module.WhereItStands))
+
+/** More than these are no list for a van. */
+const mostPrinted = 1000
 
 interface Props {
   first: MachinePage
@@ -39,6 +43,20 @@ function MachineList({ first, text: firstText, kind: firstKind, retired: firstRe
     if (!response?.ok) return
     const next = (await response.json()) as MachinePage
     setPage({ ...next, rows: [...page.rows, ...next.rows] })
+  }
+  /** Paper has no more to come: all of it is fetched first. */
+  const print = async () => {
+    let all = page
+    while (all.next && all.rows.length < mostPrinted) {
+      query.set('cursor', all.next)
+      const response = await fetch(`/api/machines?${query}`).catch(() => null)
+      setLost(!response?.ok)
+      if (!response?.ok) return
+      const next = (await response.json()) as MachinePage
+      all = { ...next, rows: [...all.rows, ...next.rows] }
+    }
+    flushSync(() => setPage(all))
+    window.print()
   }
   return (
     <div>
@@ -111,16 +129,28 @@ function MachineList({ first, text: firstText, kind: firstKind, retired: firstRe
             )}
           </p>
         )}
+        <p className="m-0 mt-2 hidden text-[13px] print:block">
+          {page.next
+            ? `On this paper: the first ${figure(page.rows.length)}.`
+            : `All ${counted(page.rows.length, 'machine')}.`}
+        </p>
         <ul className="m-0 mt-3 list-none p-0">
           {page.rows.map((row) => (
             <MachineLine key={row.id} row={row} today={today} kinds={kinds} withPlace />
           ))}
         </ul>
-        {page.next && (
-          <button type="button" className="plain mt-3" onClick={more}>
-            More machines
-          </button>
-        )}
+        <p className="m-0 mt-3 flex flex-wrap items-center gap-4" data-noprint>
+          {page.next && (
+            <button type="button" className="plain" onClick={more}>
+              More machines
+            </button>
+          )}
+          {page.rows.length > 0 && (
+            <button type="button" className="word min-h-[44px] max-md:hidden" onClick={print}>
+              {page.next ? 'Print all' : 'Print'}
+            </button>
+          )}
+        </p>
       </div>
       {adding && <WhereItStands onClose={() => setAdding(false)} />}
     </div>

@@ -18,7 +18,7 @@ import { BackupBand, type BackupCame } from './BackupBand.tsx'
 import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 import { Row, staleDays } from './Row.tsx'
-import { useRoundPage } from './use-round-page.ts'
+import { mostPrinted, useRoundPage } from './use-round-page.ts'
 import { machineHref, WhereTo } from './WhereTo.tsx'
 
 interface Props {
@@ -136,6 +136,11 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
                 <DueScale axis={axis} />
                 <span className="w-[104px] pb-1.5 pl-3">Due</span>
               </div>
+              <p className="m-0 hidden px-4 text-[13px] print:block">
+                {rows.length < counts.matching
+                  ? `On this paper: ${figure(rows.length)} of ${countWords(counts.matching)}, the soonest.`
+                  : `All ${figure(rows.length)} that are due in this time.`}
+              </p>
               <ul className="m-0 list-none p-0">
                 {rows.map((row, i) => (
                   <Row
@@ -173,7 +178,9 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
                 </span>
                 <span className="ml-auto">Taller: surer in days. Dashed: the last reading is old.</span>
                 <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={print}>
-                  Print what is listed
+                  {counts.matching > mostPrinted
+                    ? `Print the first ${figure(mostPrinted)} of ${countWords(counts.matching)}`
+                    : `Print all ${figure(counts.matching)}`}
                 </button>
               </p>
             </>

@@ -5,7 +5,7 @@ import { useFetched } from '../use-fetched.ts'
 import type { RoundFilter } from './FilterSentence.tsx'
 
 /** More rows than this are no list for a van. */
-const mostPrinted = 500
+export const mostPrinted = 500
 /** How often the board looks while machines are being reckoned. */
 const everyMs = 3000
 
