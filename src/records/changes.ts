@@ -68,10 +68,10 @@ export async function changeById(trx: Trx, id: string): Promise<Change | null> {
 }
 
 /** Ids of records that were made one with this one: what was said of them was said of it. */
-export const mergedInto = (trx: Trx, id: string): Promise<string[]> =>
-  trx('change')
-    .where({ action: 'merged', about_id: id })
-    .pluck(trx.raw(`after ->> 'from'`) as unknown as string)
+export async function mergedInto(trx: Trx, id: string): Promise<string[]> {
+  const rows = await trx('change').where({ action: 'merged', about_id: id }).select(trx.raw(`after ->> 'from' as gone`))
+  return rows.map(({ gone }: { gone: string }) => gone)
+}
 
 /** Latest first. */
 export async function changes(trx: Trx, after: ChangeCursor | null, limit: number): Promise<Change[]> {

@@ -125,7 +125,8 @@ test('a machine is put behind a treatment from either side in one step; one out 
 
   await page.goto('/machines')
   await awake(page)
-  await page.getByLabel('out of service').check()
+  await page.getByLabel('out of service').click()
+  await expect(page.getByLabel('out of service')).toBeChecked()
   await page.getByRole('link', { name: /^Boardroom/ }).click()
   await page.waitForURL(/machines\/[0-9a-f-]+/)
   await awake(page)
