@@ -83,7 +83,6 @@ test.describe('a technician’s day', () => {
     const before = await regenerate.getByRole('cell').nth(5).textContent()
 
     // From here on the keyboard does all.
-    const started = Date.now()
     await page.keyboard.press('n')
     await page.waitForURL('**/entry')
     await awake(page)
@@ -106,7 +105,6 @@ test.describe('a technician’s day', () => {
     await expect(moves).toContainText('Regenerate softener')
     await page.keyboard.press('Control+Enter')
     await page.waitForURL('**?saved')
-    expect(Date.now() - started, 'well under the half minute it may take').toBeLessThan(30_000)
     await awake(page)
     await expect(page.getByRole('status')).toHaveText(/Saved/)
     await expect(regenerate.getByRole('cell').nth(5)).not.toHaveText(before!)

@@ -9,6 +9,7 @@ import { type Db, lookIn } from '../../src/records/database.ts'
 import { type KeptRecord, keptById } from '../../src/records/kept.ts'
 import { entriesOf } from '../../src/records/ledger.ts'
 import { changePage } from '../../src/services/changes.ts'
+import { forget } from '../../src/services/forget.ts'
 import { keepRecord } from '../../src/services/keep-record.ts'
 import { machineBundle } from '../../src/services/machine-bundle.ts'
 import { merge } from '../../src/services/merging.ts'
@@ -123,6 +124,22 @@ describe('what was entered by mistake', () => {
       expect(await there('site', site)).to.include({ customerId: one })
       expect(await there('customer', two)).to.include({ contact: 'Ruth', phone: '' })
       expect(await there('customer', one)).to.include({ phone: '555 0101' })
+    })
+
+    it('customers, and the one that stayed is forgotten: nothing of either is left in the log', async () => {
+      const one = await add('customer', { name: 'Twice Vellum', phone: '555 0177' })
+      const two = await add('customer', { name: 'Vellum, twice', contact: 'Orla Vellum' })
+      await merge(db, actor(), { kind: 'customer', from: one, into: two }, soon())
+      const { id: _, version, ...record } = (await there('customer', two))!
+      const retired = { ...record, retiredOn: '2026-11-25' }
+      await keepRecord(db, actor(), { kind: 'customer', id: two, version, record: retired }, testNow)
+      expect(await forget(db, actor(), 'customer', two, soon())).to.deep.include({ ok: true })
+      const log = await at((trx) => trx('change').select(trx.raw(`concat(before::text, after::text) as words`)))
+      for (const word of ['Vellum', '555 0177'])
+        expect(
+          log.filter(({ words }: { words: string }) => words.includes(word)),
+          word,
+        ).to.deep.equal([])
     })
 
     it('sites: machines and softeners go over without having moved, and back by their entries', async () => {
