@@ -42,6 +42,8 @@ async function start(): Promise<void> {
   held.cluster = cluster
   buildIfNeeded()
   const port = await freePortFrom(host, wantedPort)
+  if (asked !== null && process.env.EVENSHOT_ORIGIN)
+    throw new Error('--phones serves TLS by itself, EVENSHOT_ORIGIN says that a proxy does: one of the two.')
   const phones = asked === null ? undefined : await phonesDoor(dataDir, asked, port)
   // Links lead where phones come in, and cookies go over TLS alone.
   if (phones) process.env.EVENSHOT_ORIGIN = `https://${phones.host}:${phones.port}`

@@ -20,6 +20,8 @@ export async function undoChange(db: Db, actor: Actor, changeId: string, now: Da
         const { action, aboutKind: kind, aboutId: id, before } = change ?? {}
         if (!change || !isRemovable(kind) || !id) return unknown
         if (!may(actor.role, actOfKeeping(kind))) return refusal(403, '', 'forbidden', 'Only the owner may do that.')
+        // What was said of somebody who is forgotten is gone: nothing can be made two of it.
+        if (action === 'merged' && !(before && change.after)) return unknown
         if (action === 'merged') {
           await unmerge(trx, actor, change, now)
           return { ok: true }

@@ -134,6 +134,8 @@ describe('what was entered by mistake', () => {
       const retired = { ...record, retiredOn: '2026-11-25' }
       await keepRecord(db, actor(), { kind: 'customer', id: two, version, record: retired }, testNow)
       expect(await forget(db, actor(), 'customer', two, soon())).to.deep.include({ ok: true })
+      const { id: line } = await lastChange('merged')
+      expect(await undoChange(db, actor(), line, soon())).to.have.property('status', 404)
       const log = await at((trx) => trx('change').select(trx.raw(`concat(before::text, after::text) as words`)))
       for (const word of ['Vellum', '555 0177'])
         expect(
