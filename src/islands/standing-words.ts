@@ -1,13 +1,11 @@
 import { clockName, type Standing } from '../core/standing/standing.ts'
+import { standingTitle } from '../core/standing/standing-title.ts'
 import { dayLong, dayNear, daysUntil, halfWidth } from '../ui/format.ts'
 import { quantity, quantityWords } from '../ui/quantity.ts'
 import { unsure, unsureWords, usedOn, wholeOrNot } from '../ui/urgency.ts'
 
 /** How a standing is called on every screen. */
-export const title = (standing: Standing): string => {
-  const verb = standing.part && standing.action !== 'replace' ? `: ${standing.action}` : ''
-  return `${standing.name}${standing.instance ? `, ${standing.instance}` : ''}${verb}`
-}
+export const title = standingTitle
 
 /** The day a part that is to be replaced was seen failed. */
 const failedOn = ({ condition, action }: Standing): string | undefined =>

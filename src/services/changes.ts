@@ -23,7 +23,7 @@ export async function changePage(db: Db, firmId: string, cursor?: string, size =
 
 function toRow(change: Change, people: Map<string, string>): ChangeRow {
   const [before, after] = [fieldsOf(change.before), fieldsOf(change.after)]
-  const named = String(after.name ?? before.name ?? (change.aboutId && people.get(change.aboutId)) ?? '')
+  const named = String(after.name ?? before.name ?? after.file ?? (change.aboutId && people.get(change.aboutId)) ?? '')
   const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((field) => change.action === 'changed' && before[field] !== after[field])
     .map((field) => ({ field, before: before[field], after: after[field] }))

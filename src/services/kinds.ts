@@ -85,7 +85,7 @@ export async function kindMoves(db: Db, firmId: string, kind: Kind): Promise<Kin
         },
         { showWorking: false },
       )
-      const here = movesOf(before?.standings ?? [], after?.standings ?? [])
+      const here = movesOf(before?.standings ?? [], after?.standings ?? []).map(({ key: _, ...move }) => move)
       if (here.length > 0) machines += 1
       moves.push(...here.map((move) => ({ ...move, machine: row.name, site: row.siteName })))
     }

@@ -4,6 +4,7 @@ import type { Kept } from '../core/firm/records.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
 import type { EntryKind, Jotting } from '../core/ledger/entry-kinds.ts'
+import { isKind } from '../core/ledger/is-kind.ts'
 import { jot } from '../core/ledger/jot.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
 import { addChange, type Change } from '../records/changes.ts'
@@ -14,6 +15,7 @@ import { removeKept } from '../records/removal.ts'
 import { type Answer, refusal } from './answer.ts'
 import type { Actor } from './judge-entry.ts'
 import { fieldsOf, madeBy, restoreRecord } from './removing.ts'
+import { withdrawal } from './withdrawal.ts'
 import { isWritten, writeGroup } from './write-entries.ts'
 
 export const mergeableKinds = ['customer', 'site', 'machine'] as const
@@ -116,9 +118,11 @@ const mergers: { [K in MergeableKind]: Merger<K> } = {
         },
       }),
     )
+    const told = await siteTold(trx, gone, stays, now)
+    await write(trx, actor, told, now, `${gone.name}, the same place`)
     await write(trx, actor, written, now)
     if (!gone.retiredOn) await change(trx, actor, 'site', gone, { retiredOn: dayAt(gone.timeZone, now) }, now)
-    return { pointing: softeners.map(({ id }) => id), entries: written.map(({ id }) => id) }
+    return { pointing: softeners.map(({ id }) => id), entries: [...told, ...written].map(({ id }) => id) }
   },
 
   async machine(trx, actor, gone, stays, now) {
@@ -140,6 +144,25 @@ const mergers: { [K in MergeableKind]: Merger<K> } = {
     return { entries: [...told, retired].map(({ id }) => id) }
   },
 }
+
+/**
+ * What was said of a place that counts for its machines: water, remarks, closures; open days and the like where the
+ * place that stays says nothing of its own. Visits stay where they were made.
+ */
+async function siteTold(trx: Trx, gone: KeptRecord<'site'>, stays: KeptRecord<'site'>, now: Date): Promise<Entry[]> {
+  const ledgerOf = async (id: string) => effectiveHistory(await entriesOf(trx, [id])).entries
+  const said = new Set((await ledgerOf(stays.id)).filter(isKind('setting')).map(({ body }) => body.setting as string))
+  const history = (await ledgerOf(gone.id)).filter((entry) =>
+    isKind('setting')(entry)
+      ? entry.body.setting === 'closure' || !said.has(entry.body.setting)
+      : placeEntries.has(entry.kind),
+  )
+  const slot = `of ${gone.id} for ${stays.id} ${now.toISOString()}`
+  const copies = new Map(history.map(({ id }) => [id, idOf(id, slot, now)]))
+  return history.map((entry) => copyOf(entry, copies, stays.id))
+}
+
+const placeEntries = new Set<EntryKind>(['water-test', 'water-figures', 'remark', 'remark-closed'])
 
 /** What is said of a machine as it was entered: the one that stays has its own. */
 const ownAlone = new Set<EntryKind>(['commissioned', 'taken-over', 'setting', 'stage', 'moved'])
@@ -171,7 +194,7 @@ export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after
       await change(trx, actor, pointingKind, record, { [field]: from }, now)
   }
   const standing = held.filter(({ id }) => !corrected.has(id))
-  const withdrawals = standing.map((entry) => withdrawal(entry, now))
+  const withdrawals = standing.map((entry) => withdrawal(entry, { id: v7({ msecs: now.getTime() }), now }))
   await write(trx, actor, withdrawals, now)
   if (aboutKind === 'customer') return
   await addChange(trx, actor.firmId, {
@@ -223,28 +246,14 @@ const entryAbout = (machineId: string, slot: string, timeZone: string, now: Date
   happenedOn: dayAt(timeZone, now),
 })
 
-/** The same, told of the machine that stays; what names another entry names its copy. */
+/** The same, told of the one that stays; what names another entry names its copy. */
 function copyOf(entry: RecordedEntry, copies: ReadonlyMap<string, string>, into: string): Entry {
-  const { kind, body, happenedAt, happenedOn } = entry
+  const { kind, body, subjectKind, happenedAt, happenedOn } = entry
   const told = Object.fromEntries(
     Object.entries(body).map(([field, value]) => [field, (typeof value === 'string' && copies.get(value)) || value]),
   )
   const jotting = { kind, body: told } as unknown as Jotting
-  return { id: copies.get(entry.id)!, subjectKind: 'machine', subjectId: into, ...jotting, happenedAt, happenedOn }
-}
-
-const withdrawal = ({ id, subjectKind, subjectId, happenedOn }: RecordedEntry, now: Date) => {
-  // The day it is everywhere already: what is withdrawn happened on it or before, or is of today.
-  const today = dayAt('Etc/GMT+12', now)
-  return {
-    id: v7({ msecs: now.getTime() }),
-    subjectKind,
-    subjectId,
-    ...jot('withdrawn', {}),
-    happenedAt: now.toISOString(),
-    happenedOn: happenedOn > today ? happenedOn : today,
-    supersedes: id,
-  }
+  return { id: copies.get(entry.id)!, subjectKind, subjectId: into, ...jotting, happenedAt, happenedOn }
 }
 
 /** The same every time for the same thing: written twice it is there once. */

@@ -122,6 +122,7 @@ test('a machine is put behind a treatment from either side in one step; one out 
   await sheet.getByLabel('Behind').selectOption({ label: 'no softener' })
   await sheet.getByRole('button', { name: 'Change what it stands behind' }).click()
   await expect.poll(async () => (await recordOf(page, 'machine', id)).softenerId).toBeUndefined()
+  await page.waitForURL(/\?saved/)
 
   await page.goto('/machines')
   await awake(page)

@@ -147,17 +147,34 @@ describe('what was entered by mistake', () => {
     it('sites: machines and softeners go over without having moved, and back by their entries', async () => {
       const site = await newSite('The bakery again')
       const useBefore = await use(firm.c2)
+      const opening = (days: number[]) => ({ setting: 'opening', openWeekdays: days })
+      const test = { point: 'raw', quantity: 'total', method: 'figure', unit: 'dH', value: 14 }
+      const closure = { setting: 'closure', from: '2026-12-24', to: '2027-01-02' }
+      await write([
+        entryAbout('site', firm.siteId, 'water-test', test, { on: '2026-11-12' }),
+        entryAbout('site', firm.siteId, 'setting', opening([1, 2, 3]), { on: '2026-11-12' }),
+        entryAbout('site', firm.siteId, 'setting', closure, { on: '2026-11-12' }),
+        entryAbout('site', site, 'setting', opening([1, 2, 3, 4, 5]), { on: '2026-11-12' }),
+      ])
       const told = await merge(db, actor(), { kind: 'site', from: firm.siteId, into: site }, soon())
       expect(told).to.deep.equal({ ok: true })
       expect(await there('machine', firm.c2)).to.include({ siteId: site, softenerId: firm.softenerId })
       expect(await there('softener', firm.softenerId)).to.include({ siteId: site })
       expect(await there('site', firm.siteId)).to.have.property('retiredOn')
-      // A machine that stayed where it is has its use from before.
-      expect(await use(firm.c2)).to.deep.equal(useBefore)
+      // A machine that stayed where it is has its readings from before.
+      expect((await use(firm.c2)).map(({ count }) => count)).to.deep.equal(useBefore.map(({ count }) => count))
+      // Its water goes over with it, and closures; of open days the place that stays has its own.
+      const here = await history(site)
+      expect(here.find(({ kind }) => kind === 'water-test')!.body).to.deep.include({ value: 14 })
+      const settings = here.filter(({ kind }) => kind === 'setting').map(({ body }) => body)
+      expect(settings).to.have.length(2)
+      expect(settings).to.deep.include({ v: 1, ...opening([1, 2, 3, 4, 5]) })
+      expect(settings).to.deep.include({ v: 1, ...closure })
       await undoChange(db, actor(), (await lastChange('merged')).id, soon())
       expect(await there('machine', firm.c2)).to.include({ siteId: firm.siteId, softenerId: firm.softenerId })
       expect(await there('softener', firm.softenerId)).to.include({ siteId: firm.siteId })
       expect((await there('site', firm.siteId))!.retiredOn).to.equal(undefined)
+      expect((await history(site)).map(({ kind }) => kind)).to.deep.equal(['setting'])
     })
 
     it('machines: what was written about the one is written about the other, and withdrawn again', async () => {

@@ -1,8 +1,12 @@
 import type { LocalDay } from '../quantity/local-day.ts'
 import type { Standing } from './standing.ts'
+import { standingTitle } from './standing-title.ts'
 
 /** A date that another reckoning gives otherwise; null where a thing is not dated, or not there. */
 export interface Move {
+  /** Of the standing. */
+  key: string
+  /** With what is done to it, where that is not that it is replaced. */
   name: string
   before: LocalDay | null
   after: LocalDay | null
@@ -17,8 +21,6 @@ export function movesOf(before: Standing[], after: Standing[]): Move[] {
     const [from, to] = [one?.due?.p50 ?? null, other?.due?.p50 ?? null]
     return from === to && Boolean(one) === Boolean(other)
       ? []
-      : [{ name: nameOf((other ?? one)!), before: from, after: to }]
+      : [{ key, name: standingTitle((other ?? one)!), before: from, after: to }]
   })
 }
-
-const nameOf = ({ name, instance }: Standing) => (instance ? `${name}, ${instance}` : name)

@@ -10,6 +10,8 @@ export function showFirstWrong(): string | null {
   for (let at = field.closest('details'); at; at = at.parentElement?.closest('details') ?? null) at.open = true
   field.focus({ preventScroll: true })
   field.scrollIntoView({ block: 'center' })
-  const label = field.getAttribute('aria-label') ?? field.labels?.[0]?.textContent ?? ''
-  return label.replace(/\s+/g, ' ').trim() || null
+  // A label may hold its unit and what is wrong besides: its first words are what it is called.
+  const label = field.labels?.[0]
+  const words = label?.querySelector('span')?.firstChild?.textContent ?? label?.textContent
+  return (field.getAttribute('aria-label') ?? words ?? '').replace(/\s+/g, ' ').trim() || null
 }

@@ -17,7 +17,7 @@ const did: Record<string, string> = {
   forgotten: 'took out of the records:',
   removed: 'removed',
   'brought-back': 'brought back',
-  'taken-back': 'took back a list of',
+  'taken-back': 'took back the list',
   merged: 'made one with',
 }
 
@@ -32,7 +32,8 @@ export function ChangeLog({ first }: { first: ChangePage }) {
         {rows.map((row) => (
           <li key={row.id} className="border-t border-hair py-1">
             <span className="mono text-[13px] text-second">{dayLong(row.at.slice(0, 10))}</span> {row.by}{' '}
-            {did[row.action] ?? row.action} {row.aboutKind === 'technician' ? '' : `${row.aboutKind} `}
+            {did[row.action] ?? row.action}{' '}
+            {row.aboutKind === 'technician' || row.action === 'taken-back' ? '' : `${row.aboutKind} `}
             <b className="font-semibold">{row.name}</b>
             {row.fields.length > 0 && (
               <span className="block text-second">{row.fields.map(fieldWords).join('; ')}</span>

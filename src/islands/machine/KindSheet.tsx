@@ -135,7 +135,7 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
           {moves.length === 0 && <p className="m-0 text-second">Nothing.</p>}
           <ul className="m-0 list-none p-0 text-[14px]">
             {moves.slice(0, shownMoves).map((move) => (
-              <li key={move.name} className="flex justify-between gap-3 border-t border-hair py-1">
+              <li key={move.key} className="flex justify-between gap-3 border-t border-hair py-1">
                 <span className="min-w-0">{move.name}</span>
                 <span className="mono shrink-0">
                   {near(move.before, today)} → <b>{near(move.after, today)}</b>

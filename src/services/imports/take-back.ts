@@ -1,8 +1,5 @@
 import { v7 } from 'uuid'
 import type { Kept, RecordKind } from '../../core/firm/records.ts'
-import type { RecordedEntry } from '../../core/ledger/entry.ts'
-import { jot } from '../../core/ledger/jot.ts'
-import { dayAt } from '../../core/quantity/site-time.ts'
 import { addChange, addChanges } from '../../records/changes.ts'
 import { type Db, lookIn, retrying, type Trx, withFirm } from '../../records/database.ts'
 import {
@@ -19,6 +16,7 @@ import { entriesHeld, supersededOf } from '../../records/ledger.ts'
 import { type RemovableKind, removeKept } from '../../records/removal.ts'
 import { now } from '../clock.ts'
 import type { Actor } from '../judge-entry.ts'
+import { withdrawal } from '../withdrawal.ts'
 import { isWritten, writeGroup } from '../write-entries.ts'
 import { idOf } from './import-context.ts'
 
@@ -84,13 +82,14 @@ async function withdraw(
   const there = (await entriesHeld(trx, ids)).filter(
     ({ id, subjectId }) => !superseded.has(id) && !stays.has(subjectId),
   )
+  const at = now()
   const actor: Actor = { firmId, technicianId: list.takenBackBy ?? list.technicianId, role: 'owner' }
   const answer = await writeGroup(
     trx,
     actor,
-    there.map((entry) => withdrawal(entry, list)),
+    there.map((entry) => withdrawal(entry, { id: backId(list, entry.id), now: at })),
     {
-      now: now(),
+      now: at,
       origin: 'a spreadsheet taken back',
       reckonLater: true,
     },
@@ -100,20 +99,9 @@ async function withdraw(
   throw new Error(`list ${list.id} could not be taken back: ${JSON.stringify(first)}`)
 }
 
-const withdrawal = ({ id, subjectKind, subjectId, happenedOn }: RecordedEntry, list: KeptImport) => {
-  const at = now()
-  // The day it is everywhere already: what is withdrawn happened on it or before, or is of today.
-  const today = dayAt('Etc/GMT+12', at)
-  return {
-    id: idOf({ importId: list.id, askedAt: new Date(list.askedAt) }, `back ${id}`),
-    subjectKind,
-    subjectId,
-    ...jot('withdrawn', {}),
-    happenedAt: at.toISOString(),
-    happenedOn: happenedOn > today ? happenedOn : today,
-    supersedes: id,
-  }
-}
+/** The same whenever it is asked: a taking back that goes on writes nothing twice. */
+const backId = ({ id, askedAt }: KeptImport, entryId: string): string =>
+  idOf({ importId: id, askedAt: new Date(askedAt) }, `back ${entryId}`)
 
 /** Empties what was filled in and removes what was made and nothing hangs on. */
 async function finish(trx: Trx, firmId: string, list: KeptImport, made: Made[]): Promise<void> {
