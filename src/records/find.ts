@@ -1,4 +1,4 @@
-import type { Stage } from '../core/ledger/stage.ts'
+import type { ListedStage, Stage } from '../core/ledger/stage.ts'
 import type { Trx } from './database.ts'
 import { likeWord, words } from './round.ts'
 
@@ -27,7 +27,7 @@ interface FoundRow {
 /** Machines by place and name, with what is due next; every word must be found somewhere. */
 export async function machineRows(
   trx: Trx,
-  filter: { text?: string; siteId?: string; kind?: string; retired?: boolean | 'only' },
+  filter: { text?: string; siteId?: string; kind?: string; stage?: ListedStage | 'any' },
   after: MachineCursor | null,
   limit: number,
 ) {
@@ -61,8 +61,8 @@ export async function machineRows(
   }
   if (filter.siteId) query.where('m.site_id', filter.siteId)
   if (filter.kind) query.where('m.kind', filter.kind)
-  if (!filter.retired) query.whereNot('su.stage', 'retired')
-  if (filter.retired === 'only') query.where('su.stage', 'retired')
+  if (!filter.stage) query.whereNot('su.stage', 'retired')
+  else if (filter.stage !== 'any') query.where('su.stage', filter.stage)
   if (after) query.whereRaw('(s.name, m.name, m.id) > (?, ?, ?::uuid)', after)
   const rows: FoundRow[] = await query
   return rows.map((row) => ({

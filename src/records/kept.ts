@@ -18,7 +18,7 @@ const shapes: Record<RecordKind, Shape> = {
   customer: {
     table: 'customer',
     subject: 'customer',
-    fields: ['name', 'contact', 'phone', 'email', 'note', 'retiredOn'],
+    fields: ['name', 'contact', 'phone', 'email', 'note', 'mayAgree', 'agreesUpTo', 'orderNumber', 'retiredOn'],
   },
   supply: { table: 'supply', subject: 'supply', fields: ['name', 'note', 'retiredOn'] },
   site: {
@@ -43,7 +43,26 @@ const shapes: Record<RecordKind, Shape> = {
   machine: {
     table: 'machine',
     subject: 'machine',
-    fields: ['siteId', 'softenerId', 'name', 'maker', 'model', 'revision', 'serial', 'kind'],
+    fields: [
+      'siteId',
+      'softenerId',
+      'name',
+      'maker',
+      'model',
+      'revision',
+      'serial',
+      'kind',
+      'ownerId',
+      'payerId',
+      'usedBy',
+      'plateVolts',
+      'platePhases',
+      'plateWatts',
+      'plateBar',
+      'builtYear',
+      'warrantyUntil',
+      'warrantyBy',
+    ],
   },
   instrument: { table: 'instrument', subject: 'instrument', fields: ['name', 'kind', 'serial', 'retiredOn'] },
   technician: { table: 'technician', fields: ['name', 'initials', 'role', 'leftOn'] },
@@ -120,7 +139,7 @@ export async function insertKeptRow<K extends RecordKind>(
   id: string,
   record: Kept<K>,
 ): Promise<void> {
-  await trx(shapes[kind].table).insert({ firm_id: firmId, id, ...toRow(kind, record) })
+  await trx(shapes[kind].table).insert({ firm_id: firmId, id, ...newRow(kind, record) })
 }
 
 /** Adds records as they were kept elsewhere, versions and all. */
@@ -135,7 +154,7 @@ export async function insertManyKept<K extends RecordKind>(
     const some = records.slice(i, i + 1000)
     if (subject) await trx('subject').insert(some.map(({ id }) => ({ firm_id: firmId, id, kind: subject })))
     await trx(table).insert(
-      some.map(({ id, version, ...record }) => ({ firm_id: firmId, id, version, ...toRow(kind, record) })),
+      some.map(({ id, version, ...record }) => ({ firm_id: firmId, id, version, ...newRow(kind, record) })),
     )
   }
 }
@@ -166,6 +185,10 @@ export async function updateKept<K extends RecordKind>(
     .returning('version')
   return rows[0]?.version ?? null
 }
+
+/** What a new record does not say is as the table says: records of an earlier version lack what came since. */
+const newRow = (kind: RecordKind, record: object): Record<string, unknown> =>
+  Object.fromEntries(shapes[kind].fields.map((field) => [column(field), (record as Record<string, unknown>)[field]]))
 
 const toRow = (kind: RecordKind, record: object): Record<string, unknown> =>
   Object.fromEntries(

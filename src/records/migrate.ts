@@ -9,6 +9,7 @@ import * as signingIn from './migrations/0005-signing-in.ts'
 import * as keeping from './migrations/0006-keeping.ts'
 import * as theirOwnTraces from './migrations/0007-their-own-traces.ts'
 import * as imports from './migrations/0008-imports.ts'
+import * as papers from './migrations/0009-papers.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -20,6 +21,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0006-keeping', up: keeping.up },
   { name: '0007-their-own-traces', up: theirOwnTraces.up },
   { name: '0008-imports', up: imports.up },
+  { name: '0009-papers', up: papers.up },
 ]
 
 /** Every step that this version knows, in order. */

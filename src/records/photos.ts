@@ -37,6 +37,12 @@ export async function keepPhoto(
     .ignore()
 }
 
+/** Those of these photos that are this firm's, by name. */
+export async function photosNamed(trx: Trx, names: string[]): Promise<PhotoRow[]> {
+  if (names.length === 0) return []
+  return trx('photo').whereRaw('name = any(?)', [names]).orderBy('name').select('name', 'width', 'height', 'bytes')
+}
+
 /** Which of these are this firm's. */
 export async function photosOf(trx: Trx, names: string[]): Promise<Set<string>> {
   if (names.length === 0) return new Set()

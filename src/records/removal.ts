@@ -62,7 +62,7 @@ export async function hangingOnRecord(trx: Trx, kind: RemovableKind, id: string)
   const { rows } = await trx.raw(
     `select
        (select count(*) from site s where s.customer_id = :id or s.supply_id = :id)::int as sites,
-       (select count(*) from machine m where m.site_id = :id or m.softener_id = :id)::int as machines,
+       (select count(*) from machine m where :id in (m.site_id, m.softener_id, m.owner_id, m.payer_id))::int as machines,
        (select count(*) from softener f where f.site_id = :id)::int as softeners,
        (select count(*) from entry e where e.subject_id = :id
           and e.kind not in ('commissioned', 'taken-over', 'setting', 'withdrawn')

@@ -15,6 +15,10 @@ export async function dropOldPhotos(trx: Trx, now: Date): Promise<string[]> {
 }
 
 /** Takes out of the logs what was said of a record that is forgotten, and where a person signed in from. */
-export async function forgetTraces(trx: Trx, kind: 'technician' | 'customer' | 'site', id: string): Promise<void> {
+export async function forgetTraces(
+  trx: Trx,
+  kind: 'technician' | 'customer' | 'site' | 'machine',
+  id: string,
+): Promise<void> {
   await trx.raw('select forget_traces(?, ?)', [kind, id])
 }

@@ -25,6 +25,8 @@ const strangersLimit = '64kb'
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
 const firmDataLimit = '100mb'
 /** The same with all its photos. */
+/** A machine's history with its photos. */
+const passportLimit = 200 * 2 ** 20
 const everythingLimit = 20 * 2 ** 30
 /**
  * Serves the built application.
@@ -68,6 +70,7 @@ export async function serve(
     empty,
     express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
   )
+  app.use('/api/import/passport.zip', putAside(join(dataDir, 'incoming'), passportLimit))
   app.use(
     ['/api/import/passport', '/api/imports'],
     express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }),

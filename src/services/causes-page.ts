@@ -18,7 +18,7 @@ export async function causesPage(db: Db, firmId: string, kindId: string): Promis
   const [kind, book] = [kindById(kindId), bookOf(kindId)]
   if (!kind || !book) return null
   return lookIn(db, firmId, async (trx) => {
-    const rows = await machineRows(trx, { kind: kind.id, retired: true }, null, mostMachines)
+    const rows = await machineRows(trx, { kind: kind.id, stage: 'any' }, null, mostMachines)
     const machines = new Map(rows.map(({ id, name, siteName }) => [id, { id, name, site: siteName }]))
     const entries = await entriesOfKinds(trx, [...machines.keys()], ['repaired', 'withdrawn'])
     const { causes, inWordsOnly } = confirmedCauses(book, effectiveHistory(entries).entries)

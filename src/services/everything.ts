@@ -1,11 +1,9 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { createReadStream, createWriteStream } from 'node:fs'
-import { mkdir, rm, stat } from 'node:fs/promises'
+import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
-import { pipeline } from 'node:stream/promises'
-import { type Entry, openPromise } from 'yauzl'
 import { ZipFile } from 'yazl'
 import { array, number, object, string } from 'yup'
 import { instant, uuid } from '../core/parse/fields.ts'
@@ -15,15 +13,11 @@ import { allPhotos, type KeptPhoto } from '../records/photos.ts'
 import { exportFirm } from './export-firm.ts'
 import { type Imported, importFirm } from './import-firm.ts'
 import { photoPath, writePhoto } from './photos.ts'
+import { manifestName, mostPhotoBytes, photoFileName, photosHere, unpackZip } from './zip-with-photos.ts'
 
 /** Raised when a reader of older files must know; older ones stay readable. */
 const everythingVersion = 1
-/** A firm's records and ledger as text; larger ones come by backup and restore. */
-const mostDataBytes = 200_000_000
-const mostPhotoBytes = 10_000_000
-
-const [dataName, manifestName] = ['firm.json', 'manifest.json']
-const photoName = (name: string) => `photos/${name}.jpg`
+const dataName = 'firm.json'
 
 /** What stands in the zip besides: what it is, and a digest of each file, so that it can be told whole. */
 interface Manifest {
@@ -52,10 +46,7 @@ export async function packFirm(db: Db, firmId: string): Promise<Readable> {
     if (!file.write(piece)) await new Promise<void>((resolve) => file.once('drain', () => resolve()))
   })
   await new Promise<void>((resolve, reject) => file.once('error', reject).end(() => resolve()))
-  const photos: KeptPhoto[] = []
-  const missing: string[] = []
-  for (const photo of await withFirm(db, firmId, allPhotos))
-    (await isThere(photoPath(photo.name))) ? photos.push(photo) : missing.push(photo.name)
+  const { photos, missing } = await photosHere(await withFirm(db, firmId, allPhotos))
   const manifest: Manifest = {
     format: 'evenshot-everything',
     version: everythingVersion,
@@ -66,19 +57,13 @@ export async function packFirm(db: Db, firmId: string): Promise<Readable> {
   const zip = new ZipFile()
   zip.addBuffer(Buffer.from(JSON.stringify(manifest)), manifestName)
   zip.addFile(text, dataName)
-  for (const { name } of photos) zip.addFile(photoPath(name), photoName(name), { compress: false })
+  for (const { name } of photos) zip.addFile(photoPath(name), photoFileName(name), { compress: false })
   zip.end()
   const out = zip.outputStream as unknown as Readable
   zip.on('error', (error: Error) => out.destroy(error))
   out.once('close', () => void rm(text, { force: true }))
   return out
 }
-
-const isThere = (path: string) =>
-  stat(path).then(
-    () => true,
-    () => false,
-  )
 
 const manifestFields = object({
   format: string().oneOf(['evenshot-everything']).required(),
@@ -143,77 +128,20 @@ type Loose = any
 async function readZip(
   path: string,
 ): Promise<{ ok: true; data: Loose; photos: KeptPhoto[]; folder: string } | { ok: false; issues: Issue[] }> {
-  const zip = await openPromise(path, { lazyEntries: true, autoClose: false, strictFileNames: true })
-  const folder = `${path}.unpacked`
-  await mkdir(folder, { recursive: true, mode: 0o700 })
-  let manifest: unknown
-  let text: Buffer | null = null
-  const there = new Set<string>()
+  const { manifest, data, digest, photos: there, folder } = await unpackZip(path, dataName)
   try {
-    for await (const entry of entriesOf(zip)) {
-      const name = entry.fileName
-      const photo = /^photos\/([0-9a-f]{64})\.jpg$/.exec(name)?.[1]
-      const most = photo ? mostPhotoBytes : mostDataBytes
-      if (!photo && name !== manifestName && name !== dataName) continue
-      if (entry.uncompressedSize > most) throw new Error(`${name} is larger than is taken here`)
-      const stream = await zip.openReadStreamPromise(entry)
-      if (!photo) {
-        const bytes = await buffer(stream)
-        if (name === manifestName) manifest = JSON.parse(bytes.toString())
-        else text = bytes
-        continue
-      }
-      const digest = createHash('sha256')
-      stream.on('data', (piece: Buffer) => digest.update(piece))
-      await pipeline(stream, createWriteStream(join(folder, photo), { mode: 0o600 }))
-      if (digest.digest('hex') !== photo) throw new Error(`${name} is not what its name says`)
-      there.add(photo)
-    }
     const parsed = parseStrict(manifestFields, manifest)
-    if (!parsed.ok) return dropping({ ok: false, issues: parsed.issues })
+    if (!parsed.ok) {
+      await rm(folder, { recursive: true, force: true })
+      return { ok: false, issues: parsed.issues }
+    }
     const { firm, photos } = parsed.value
-    if (!text || createHash('sha256').update(text).digest('hex') !== firm)
-      throw new Error(`${dataName} is not what the manifest says`)
+    if (!data || digest !== firm) throw new Error(`${dataName} is not what the manifest says`)
     const lost = photos.find(({ name }) => !there.has(name))
-    if (lost) throw new Error(`${photoName(lost.name)} is missing`)
-    return { ok: true, data: JSON.parse(text.toString()), photos, folder }
+    if (lost) throw new Error(`${photoFileName(lost.name)} is missing`)
+    return { ok: true, data: JSON.parse(data.toString()), photos, folder }
   } catch (error) {
     await rm(folder, { recursive: true, force: true })
     throw error
-  } finally {
-    zip.close()
-  }
-
-  async function dropping<T>(answer: T): Promise<T> {
-    await rm(folder, { recursive: true, force: true })
-    return answer
-  }
-}
-
-/** Entries one after the other. */
-async function* entriesOf(zip: Awaited<ReturnType<typeof openPromise>>): AsyncGenerator<Entry> {
-  const queue: (Entry | null)[] = []
-  let failed: Error | null = null
-  let wake: () => void = () => undefined
-  const come = (entry: Entry | null) => {
-    queue.push(entry)
-    wake()
-  }
-  zip.on('entry', come)
-  zip.on('end', () => come(null))
-  zip.on('error', (error: Error) => {
-    failed = error
-    wake()
-  })
-  for (;;) {
-    zip.readEntry()
-    while (queue.length === 0 && !failed)
-      await new Promise<void>((resolve) => {
-        wake = resolve
-      })
-    if (failed) throw failed
-    const entry = queue.shift()!
-    if (!entry) return
-    yield entry
   }
 }

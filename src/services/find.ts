@@ -22,7 +22,7 @@ const mostOfASort = 5
 export const findAll = (db: Db, firmId: string, text: string): Promise<Found> =>
   lookIn(db, firmId, async (trx) => {
     const words = wordsOf(text)
-    const machines = machineRows(trx, { text, retired: Boolean(text) }, null, mostMachines)
+    const machines = machineRows(trx, { text, ...(text && { stage: 'any' }) }, null, mostMachines)
     if (words.length === 0) return { rows: await machines, things: [] }
     const named = { words, after: null, limit: mostOfASort }
     const [rows, sites, customers, firm, own, counts] = await Promise.all([

@@ -1,5 +1,6 @@
 import type { AnyObject, ObjectSchema } from 'yup'
-import { recordSchemas } from '../core/firm/records.ts'
+import { placeFields, recordSchemas } from '../core/firm/records.ts'
+import { kindSchema } from '../core/kinds/kind-schema.ts'
 import { entryKindNames, entryKindOf } from '../core/ledger/entry-kinds.ts'
 import { subjectKinds } from '../core/ledger/subject.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
@@ -34,17 +35,23 @@ export const firmDataSchema = (): JsonSchema => ({
 
 /** JSON Schema of one machine's history, as it goes to another firm. */
 export const passportSchema = (): JsonSchema => {
-  const { siteId: _, softenerId: __, ...properties } = fieldsOf(recordSchemas.machine).properties
+  const { properties, required = [] } = fieldsOf(recordSchemas.machine)
+  for (const field of placeFields) delete properties[field]
+  const optional = Object.keys(properties).filter((name) => !required.includes(name))
   return {
     $schema: draft,
     title: 'A machine’s passport',
-    ...closed({
-      format: { const: 'evenshot-machine' },
-      version: { const: passportVersion },
-      firm: { type: 'string', maxLength: 80 },
-      machine: closed({ id, ...properties }),
-      entries: { ...list(entry({ by: { type: 'string' } })), minItems: 1 },
-    }),
+    ...closed(
+      {
+        format: { const: 'evenshot-machine' },
+        version: { const: passportVersion },
+        firm: { type: 'string', maxLength: 80 },
+        machine: closed({ id, ...properties }, optional),
+        ownKind: fieldsOf(kindSchema),
+        entries: { ...list(entry({ by: { type: 'string' } })), minItems: 1 },
+      },
+      ['ownKind'],
+    ),
   }
 }
 

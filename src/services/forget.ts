@@ -19,7 +19,15 @@ import { tell } from './signing-in/tell.ts'
 
 /** What stands where a name stood: the history is read on, and names nobody. */
 const formerTechnician = { name: 'Somebody who left', initials: '–' }
-const formerCustomer = { name: 'A former customer', contact: '', phone: '', email: '', note: '' }
+const formerCustomer = {
+  name: 'A former customer',
+  contact: '',
+  phone: '',
+  email: '',
+  note: '',
+  mayAgree: '',
+  orderNumber: '',
+}
 const formerSite = { name: 'A former site', address: '', accessNote: '' }
 
 /** More sites than that no one person has. */
@@ -86,5 +94,15 @@ async function forgetCustomer(trx: Trx, { id, version, ...record }: KeptRecord<'
     // The area stays: which water comes in is told by it.
     await updateKept(trx, 'site', siteId, siteVersion, { ...site, ...formerSite } as Kept<'site'>)
     await forgetTraces(trx, 'site', siteId)
+    for (const { id: machineId, version: machineVersion, ...machine } of await keptByName(trx, 'machine', {
+      words: [],
+      after: null,
+      limit: mostSites,
+      where: { site_id: siteId },
+    })) {
+      if (!machine.usedBy) continue
+      await updateKept(trx, 'machine', machineId, machineVersion, { ...machine, usedBy: '' } as Kept<'machine'>)
+      await forgetTraces(trx, 'machine', machineId)
+    }
   }
 }

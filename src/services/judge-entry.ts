@@ -19,7 +19,8 @@ export interface Actor {
 
 /** Records a body names, by its field: one that is not this firm's is said at its field. */
 const named: Partial<Record<Entry['kind'], Record<string, RecordKind>>> = {
-  moved: { toSiteId: 'site', toSoftenerId: 'softener' },
+  moved: { toSiteId: 'site', toSoftenerId: 'softener', standsInFor: 'machine' },
+  stage: { standInId: 'machine' },
   visit: { technicianIds: 'technician' },
   reading: { instrument: 'instrument' },
   measured: { instrument: 'instrument' },
@@ -47,7 +48,9 @@ export async function judgeEntry(
   if (isChoiceOfKind && !may(actor.role, 'choose-a-kind')) {
     return [{ path: 'body.setting', code: 'owner_only', message: 'is for the owner: which kind holds, holds for all' }]
   }
-  if (deciding && entry.subjectKind === 'firm' && !may(actor.role, 'decide-for-the-firm')) {
+  // A number on a part moves nothing, and is found by whoever holds the part.
+  const isNumber = entry.kind === 'setting' && entry.body.setting === 'part-number'
+  if (deciding && !isNumber && entry.subjectKind === 'firm' && !may(actor.role, 'decide-for-the-firm')) {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
   if (told) return issuesOfDay(entry, zones, now)

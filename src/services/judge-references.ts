@@ -3,6 +3,7 @@ import type { Kind } from '../core/kinds/kind.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import { isKind } from '../core/ledger/is-kind.ts'
+import { photosIn } from '../core/ledger/photos-in.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import { treatmentKinds } from '../core/softener/treatment-kind.ts'
 import type { Trx } from '../records/database.ts'
@@ -64,7 +65,10 @@ async function whatIsThere(trx: Trx, firmId: string, entries: Entry[]): Promise<
   const machines = await keptByIds(trx, 'machine', [...new Set(withParts.map(({ subjectId }) => subjectId))])
   return {
     entries: await withCorrected(trx, new Map(entries.map((entry) => [entry.id, entry])), ids),
-    photos: await photosOf(trx, entries.flatMap(photosIn)),
+    photos: await photosOf(
+      trx,
+      entries.flatMap((entry) => photosIn(entry).map(({ name }) => name)),
+    ),
     own,
     machines: new Map(machines.map(({ id, kind }) => [id, kind])),
   }
@@ -108,17 +112,10 @@ function issuesOfNamedEntry(entry: Entry, { entries }: There): Issue[] {
   return unknown(`body.${named.field}`, 'is no such entry of this machine', id)
 }
 
-const photosIn = (entry: Entry): string[] =>
-  entry.kind === 'run'
-    ? (entry.body.steps ?? []).flatMap(({ photo }) => photo || [])
-    : entry.kind === 'strip-down'
-      ? entry.body.things.flatMap(({ photos = [] }) => photos)
-      : []
-
 const issuesOfPhotos = (entry: Entry, { photos }: There): Issue[] =>
   photosIn(entry)
-    .filter((name) => !photos.has(name))
-    .flatMap((name) => unknown('body', 'names a photo that is not here: send it first', name))
+    .filter(({ name }) => !photos.has(name))
+    .flatMap(({ name }) => unknown('body', 'names a photo that is not here: send it first', name))
 
 function issuesOfKind(entry: Entry, { own, machines }: There): Issue[] {
   if (entry.kind === 'commissioned') {

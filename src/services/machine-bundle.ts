@@ -9,6 +9,7 @@ import { countEntries, entriesOf } from '../records/ledger.ts'
 import { fedBy, isStale, reckonedByIds } from '../records/subjects.ts'
 import type { LeftOut, MachineBundle } from '../views/machine-bundle.ts'
 import type { LedgersById } from './long-pasts.ts'
+import { papersOf } from './papers-of.ts'
 import { ledgersById, ledgersOf } from './reckon-subjects.ts'
 
 type BundleLedgers = MachineBundle['ledgers']
@@ -80,6 +81,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
         ...(site.altitudeM !== undefined && { altitudeM: site.altitudeM }),
       },
       softener: softener && { id: softener.id, name: softener.name },
+      papers: await papersOf(trx, machine, customer, ledgers.machine ?? []),
       ledgers,
       leftOut: await leftOut(trx, [self.id, self.softenerId, self.siteId], byId),
       raisedTasks: tasksToWrite(effective(ledgers)),

@@ -1,3 +1,4 @@
+import type { ListedStage } from '../core/ledger/stage.ts'
 import { type Db, lookIn } from '../records/database.ts'
 import { countMachines, type MachineCursor, machineRows } from '../records/find.ts'
 import type { MachinePage } from '../views/machine-page.ts'
@@ -11,14 +12,14 @@ export const firstRows = 40
 export async function machinePage(
   db: Db,
   firmId: string,
-  { retired, ...filter }: { text?: string; siteId?: string; kind?: string; cursor?: string; retired?: 'only' },
+  filter: { text?: string; siteId?: string; kind?: string; cursor?: string; stage?: ListedStage },
   size = pageSize,
 ): Promise<MachinePage> {
   return lookIn(db, firmId, async (trx) => {
     const after = readCursor<MachineCursor>(filter.cursor, ['text', 'text', 'uuid'])
     const [rows, all] = await Promise.all([
       // Whoever looks for a machine by its words may well mean one that is gone.
-      machineRows(trx, { ...filter, retired: retired ?? Boolean(filter.text) }, after, size + 1),
+      machineRows(trx, { ...(filter.text && { stage: 'any' }), ...filter }, after, size + 1),
       countMachines(trx),
     ])
     const page = rows.slice(0, size)

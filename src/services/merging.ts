@@ -29,6 +29,8 @@ interface Merged {
   into: string
   /** Sites of a customer, softeners of a site, that point at the other now. */
   pointing?: string[]
+  /** Machines that name a customer as their owner or payer. */
+  owned?: string[]
   /** Fields that were empty and were filled in. */
   filled?: string[]
   /** Entries that were written for it. */
@@ -81,7 +83,7 @@ export async function merge(
   }
 }
 
-type Did = Pick<Merged, 'pointing' | 'filled' | 'entries'>
+type Did = Pick<Merged, 'pointing' | 'owned' | 'filled' | 'entries'>
 type Merger<K extends MergeableKind> = (
   trx: Trx,
   actor: Actor,
@@ -94,11 +96,16 @@ const mergers: { [K in MergeableKind]: Merger<K> } = {
   async customer(trx, actor, gone, stays, now) {
     const sites = (await allKept(trx, 'site')).filter(({ customerId }) => customerId === gone.id)
     for (const site of sites) await change(trx, actor, 'site', site, { customerId: stays.id }, now)
-    const empty = (['contact', 'phone', 'email', 'note'] as const).filter((field) => !stays[field] && gone[field])
+    const machines = (await allKept(trx, 'machine')).filter(({ ownerId, payerId }) =>
+      [ownerId, payerId].includes(gone.id),
+    )
+    for (const machine of machines)
+      await change(trx, actor, 'machine', machine, owedTo(machine, gone.id, stays.id), now)
+    const empty = fillable.filter((field) => !stays[field] && gone[field])
     if (empty.length > 0)
       await change(trx, actor, 'customer', stays, Object.fromEntries(empty.map((field) => [field, gone[field]])), now)
     await removeKept(trx, 'customer', [gone.id])
-    return { pointing: sites.map(({ id }) => id), filled: empty }
+    return { pointing: sites.map(({ id }) => id), owned: machines.map(({ id }) => id), filled: empty }
   },
 
   async site(trx, actor, gone, stays, now) {
@@ -164,12 +171,20 @@ async function siteTold(trx: Trx, gone: KeptRecord<'site'>, stays: KeptRecord<'s
 
 const placeEntries = new Set<EntryKind>(['water-test', 'water-figures', 'remark', 'remark-closed'])
 
+const fillable = ['contact', 'phone', 'email', 'note', 'mayAgree', 'agreesUpTo', 'orderNumber'] as const
+
+/** Whose a machine is and who pays for it, with the one customer in the place of the other. */
+const owedTo = ({ ownerId, payerId }: Kept<'machine'>, from: string, to: string) => ({
+  ...(ownerId === from && { ownerId: to }),
+  ...(payerId === from && { payerId: to }),
+})
+
 /** What is said of a machine as it was entered: the one that stays has its own. */
 const ownAlone = new Set<EntryKind>(['commissioned', 'taken-over', 'setting', 'stage', 'moved'])
 
 /** Undoes a merge: what it wrote is withdrawn, what it moved goes back where it still stands, what went is there again. */
 export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after }: Change, now: Date): Promise<void> {
-  const { from, into, pointing = [], filled = [], entries = [] } = after as Merged
+  const { from, into, pointing = [], owned = [], filled = [], entries = [] } = after as Merged
   const held = await entriesHeld(trx, entries)
   const corrected = await supersededOf(trx, entries)
   const pointingKind = aboutKind === 'customer' ? 'site' : 'softener'
@@ -181,7 +196,14 @@ export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after
     const gone = before as Kept<'customer'>
     const still = filled.filter((one) => stays?.[one as 'note'] === gone[one as 'note'])
     if (stays && still.length > 0)
-      await change(trx, actor, 'customer', stays, Object.fromEntries(still.map((one) => [one, ''])), now)
+      await change(
+        trx,
+        actor,
+        'customer',
+        stays,
+        Object.fromEntries(still.map((one) => [one, one === 'agreesUpTo' ? undefined : ''])),
+        now,
+      )
   }
   if (aboutKind === 'site') {
     const gone = await keptById(trx, 'site', from)
@@ -192,6 +214,10 @@ export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after
     const record = await keptById(trx, pointingKind, id)
     if (record && (record as unknown as Record<string, unknown>)[field] === into)
       await change(trx, actor, pointingKind, record, { [field]: from }, now)
+  }
+  for (const id of owned) {
+    const machine = await keptById(trx, 'machine', id)
+    if (machine) await change(trx, actor, 'machine', machine, owedTo(machine, into, from), now)
   }
   const standing = held.filter(({ id }) => !corrected.has(id))
   const withdrawals = standing.map((entry) => withdrawal(entry, { id: v7({ msecs: now.getTime() }), now }))
@@ -207,7 +233,7 @@ export async function unmerge(trx: Trx, actor: Actor, { aboutKind, before, after
 }
 
 /** Changes fields of a record, and writes down how it was. */
-async function change<K extends 'customer' | 'site' | 'softener'>(
+async function change<K extends 'customer' | 'site' | 'softener' | 'machine'>(
   trx: Trx,
   actor: Actor,
   kind: K,

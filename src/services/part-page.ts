@@ -84,7 +84,7 @@ function adoptedLife(firm: Histories, kindId: string, taskId: string, clock: str
 }
 
 async function machinesOf(trx: Trx, firmId: string, kind: string): Promise<OneMachine[]> {
-  const rows = await machineRows(trx, { kind, retired: true }, null, mostMachines)
+  const rows = await machineRows(trx, { kind, stage: 'any' }, null, mostMachines)
   const subjects = await reckonedByIds(
     trx,
     rows.map(({ id }) => ({ id, kind: 'machine' as const })),

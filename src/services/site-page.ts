@@ -23,7 +23,7 @@ export async function sitePage(db: Db, firmId: string, siteId: string): Promise<
     if (!site) return null
     const [choices, machines, softeners, ledger] = await Promise.all([
       siteChoices(trx, site),
-      machineRows(trx, { siteId, retired: true }, null, mostMachines),
+      machineRows(trx, { siteId, stage: 'any' }, null, mostMachines),
       keptByName(trx, 'softener', { words: [], after: null, limit: 50, where: { site_id: siteId } }),
       entriesOf(trx, [siteId]),
     ])

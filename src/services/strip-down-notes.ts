@@ -15,7 +15,7 @@ export async function stripDownNotes(
   kind: string,
 ): Promise<(NotedBefore & { machine: string })[]> {
   return lookIn(db, firmId, async (trx) => {
-    const rows = await machineRows(trx, { kind, retired: true }, null, mostRead)
+    const rows = await machineRows(trx, { kind, stage: 'any' }, null, mostRead)
     const names = new Map(rows.map(({ id, name, siteName }) => [id, `${name}, ${siteName}`]))
     const entries = await entriesOfKinds(trx, [...names.keys()], ['strip-down', 'withdrawn'])
     return notedBefore(effectiveHistory(entries).entries)

@@ -75,6 +75,7 @@ async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> 
         area: site?.area ?? '',
         technicians: body.technicianIds.map((id) => people.get(id) ?? 'someone'),
         ...(body.terms && { terms: body.terms }),
+        ...(body.orderNumber && { orderNumber: body.orderNumber }),
         ...(body.minutes !== undefined && { minutes: body.minutes }),
         ...(body.arrivedAt && { arrivedAt: body.arrivedAt }),
         ...(body.leftAt && { leftAt: body.leftAt }),

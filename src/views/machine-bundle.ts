@@ -1,4 +1,5 @@
 import type { InstrumentKind } from '../core/firm/instrument-kinds.ts'
+import type { Kept } from '../core/firm/records.ts'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Level } from '../core/standing/histories.ts'
@@ -11,22 +12,28 @@ export interface LeftOut {
   entries: number
 }
 
+interface Named {
+  id: string
+  name: string
+}
+
+/** Whose a machine is, who pays and may say yes, and which machine stands in for which. */
+export interface Papers {
+  /** Null where it is the customer's at whose site it stands. */
+  owner: Named | null
+  payer: Named & Pick<Kept<'customer'>, 'mayAgree' | 'agreesUpTo' | 'orderNumber'>
+  /** It is in the workshop: the one on loan in its place. */
+  standIn?: Named
+  /** It is on loan here, in the place of that one. */
+  standsInFor?: Named
+  onLoanSince?: LocalDay
+}
+
 /** One machine with all its reckoning reads: a field screen works from this alone, without network. */
 export interface MachineBundle {
   firmId: string
-  machine: {
-    id: string
-    name: string
-    maker: string
-    model: string
-    /** Of the model. */
-    revision: string
-    serial: string
-    kind: string
-    siteId: string
-    softenerId?: string
-    version: number
-  }
+  machine: { id: string; version: number } & Kept<'machine'>
+  papers: Papers
   site: {
     id: string
     name: string

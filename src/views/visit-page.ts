@@ -26,6 +26,8 @@ interface Call {
   area: string
   technicians: string[]
   terms?: VisitTerms
+  /** The customer's, for this call. */
+  orderNumber?: string
   minutes?: number
   arrivedAt?: string
   leftAt?: string

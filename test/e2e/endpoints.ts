@@ -46,6 +46,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },
   { route: 'machines/[id]/history', method: 'GET', path: `/api/machines/${machine}/history` },
+  { route: 'machines/[id]/passport.zip', method: 'GET', path: `/api/machines/${machine}/passport.zip` },
   { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },
   { route: 'visits', method: 'GET', path: `/api/visits?machineId=${machine}` },
@@ -123,6 +124,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     path: '/api/ages',
     data: { id: randomUUID(), scope: 'site', of: site, parts: 'unknown', on: date },
   },
+  { route: 'import/passport.zip', method: 'POST', path: `/api/import/passport.zip?siteId=${site}` },
   { route: 'import/passport', method: 'POST', path: '/api/import/passport', data: { siteId: site, passport: {} } },
   { route: 'people/[id]/link', method: 'POST', path: `/api/people/${technician}/link`, act: 'make-a-link' },
   {

@@ -126,8 +126,7 @@ test('a machine is put behind a treatment from either side in one step; one out 
 
   await page.goto('/machines')
   await awake(page)
-  await page.getByLabel('out of service').click()
-  await expect(page.getByLabel('out of service')).toBeChecked()
+  await page.getByLabel('In service or not').selectOption('out of service')
   await page.getByRole('link', { name: /^Boardroom/ }).click()
   await page.waitForURL(/machines\/[0-9a-f-]+/)
   await awake(page)
@@ -158,7 +157,7 @@ test('find: the first hit is chosen, arrows go on, commands are done; help opens
   await box.getByRole('combobox').fill('retired')
   await expect(box.getByRole('option', { name: /Machines out of service/ })).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('Enter')
-  await page.waitForURL('**/machines?retired=only')
+  await page.waitForURL('**/machines?stage=retired')
   await awake(page)
 
   await page.keyboard.press('?')

@@ -23,8 +23,11 @@ const bundle = (kind = 'c2', softener = true): MachineBundle => ({
     revision: '',
     serial: 'X',
     kind,
+    usedBy: '',
+    warrantyBy: '',
     version: 1,
   },
+  papers: { owner: null, payer: { id: uuid(7), name: 'Thistle & Rye', mayAgree: '', orderNumber: '' } },
   site: {
     id: uuid(2),
     name: 'Bakery',

@@ -1,5 +1,5 @@
 import { type AnyObject, type InferType, number, type ObjectSchema, object, string } from 'yup'
-import { finite, localDay, uuid } from '../parse/fields.ts'
+import { amount, finite, localDay, uuid } from '../parse/fields.ts'
 import { hardnessUnits } from '../quantity/hardness.ts'
 import { instrumentKinds } from './instrument-kinds.ts'
 import { dateStyles, pressureUnits, temperatureUnits, volumeUnits } from './preferences.ts'
@@ -40,6 +40,11 @@ export const recordSchemas = {
     phone: line(40),
     email: line(200),
     note: line(2000),
+    /** Who may say yes to work, and up to what sum in the firm's currency; no sum: nothing was agreed. */
+    mayAgree: line(120),
+    agreesUpTo: amount().max(1e7),
+    /** Of theirs, for what is written to them. */
+    orderNumber: line(60),
     retiredOn: localDay(),
   }).noUnknown(),
   /** A water zone: what the works delivers to many sites. */
@@ -77,6 +82,19 @@ export const recordSchemas = {
     kind: string()
       .matches(/^[a-z0-9-]{1,40}$/, 'is not a kind')
       .required(),
+    /** Whose it is and who pays, where it is not the customer at whose site it stands. */
+    ownerId: uuid(),
+    payerId: uuid(),
+    usedBy: line(120),
+    /** As its plate says; absent where nobody has looked. */
+    plateVolts: between(1, 1000),
+    platePhases: number().integer().min(1).max(3),
+    plateWatts: between(1, 100_000),
+    /** What its pressure vessel may hold. */
+    plateBar: between(0.1, 100),
+    builtYear: number().integer().min(1900).max(2200),
+    warrantyUntil: localDay(),
+    warrantyBy: line(120),
   }).noUnknown(),
   instrument: object({
     name: name(80),
@@ -121,7 +139,7 @@ export const filledIn = <K extends RecordKind>(kind: K, given: Partial<Kept<K>>)
 export const pointsAt: Partial<Record<RecordKind, Record<string, RecordKind>>> = {
   site: { customerId: 'customer', supplyId: 'supply', technicianId: 'technician' },
   softener: { siteId: 'site' },
-  machine: { siteId: 'site', softenerId: 'softener' },
+  machine: { siteId: 'site', softenerId: 'softener', ownerId: 'customer', payerId: 'customer' },
 }
 
 /** Fields that are history once a machine is taken on: a move changes them, not an edit. */
@@ -129,6 +147,9 @@ export const fixedFields: Partial<Record<RecordKind, readonly string[]>> = {
   machine: ['siteId', 'softenerId', 'kind'],
   softener: ['siteId'],
 }
+
+/** Of a machine: where it stands, whose it is there and who pays. It does not go along to another firm. */
+export const placeFields = ['siteId', 'softenerId', 'ownerId', 'payerId', 'usedBy'] as const
 
 /** What whoever keeps a record of that kind must have the right to. */
 export const actOfKeeping = (kind: RecordKind): Act =>

@@ -1,6 +1,7 @@
 import type { EntryDefinition } from './entry-definition.ts'
 import { calibrated } from './kinds/calibrated.ts'
 import { cartridgeChanged } from './kinds/cartridge-changed.ts'
+import { certified } from './kinds/certified.ts'
 import { checked } from './kinds/checked.ts'
 import { cleaned } from './kinds/cleaned.ts'
 import { commissioned } from './kinds/commissioned.ts'
@@ -16,6 +17,7 @@ import { moved } from './kinds/moved.ts'
 import { note } from './kinds/note.ts'
 import { ownKind } from './kinds/own-kind.ts'
 import { ownProcedure } from './kinds/own-procedure.ts'
+import { pictured } from './kinds/pictured.ts'
 import { prefilterChanged } from './kinds/prefilter-changed.ts'
 import { promptSeen } from './kinds/prompt-seen.ts'
 import { reading } from './kinds/reading.ts'
@@ -53,6 +55,7 @@ export const entryKinds = {
   cleaned,
   greased,
   checked,
+  certified,
   serviced,
   descaled,
   regenerated,
@@ -77,6 +80,7 @@ export const entryKinds = {
   'remark-closed': remarkClosed,
   calibrated,
   note,
+  pictured,
   setting,
   'own-kind': ownKind,
   'own-procedure': ownProcedure,

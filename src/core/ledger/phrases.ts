@@ -1,5 +1,5 @@
 import { exchangerParts } from '../softener/exchanger-parts.ts'
-import { gradeWords } from '../wear/seen-condition.ts'
+import { gradeWordsOf } from '../wear/grade-words.ts'
 import type { Pen } from './entry-definition.ts'
 
 /** A name in small letters, read as words. @example plain('group-gasket') // 'group gasket' */
@@ -8,6 +8,10 @@ export const upper = (text: string): string => `${text[0]?.toUpperCase() ?? ''}$
 
 /** What was added to a line, after a full stop. */
 export const noteWords = ({ note }: { note?: string | undefined }): string => (note ? `. ${note}` : '')
+
+/** Said of what is for the firm’s own eyes. */
+export const forUsWords = ({ internal }: { internal?: boolean | undefined }): string =>
+  internal ? ', for us alone' : ''
 
 /** Which of several a line is about. */
 export function whichWords(name: string, { group, part }: { group?: number | undefined; part?: string }, pen: Pen) {
@@ -30,9 +34,9 @@ export const taskWords = (body: { task: string; group?: number | undefined }, pe
     pen,
   )
 
-/** How worn something looked. @example conditionWords(3) // ': 3 of 4, …' */
-export const conditionWords = (condition: number | undefined): string =>
-  condition === undefined ? '' : `: ${condition} of 4, ${gradeWords[condition]}`
+/** How worn a part looked. @example conditionWords({ part: 'group-gasket', condition: 3 }) // ': 3 of 4, cracked' */
+export const conditionWords = ({ part, condition }: { part: string; condition?: number | undefined }): string =>
+  condition === undefined ? '' : `: ${condition} of 4, ${gradeWordsOf(part)[condition]}`
 
 /** A part or task that a setting is about. */
 export const taskName = (task: string, { machine }: Pen): string =>

@@ -4,6 +4,7 @@ import { causes, ownFigure, partPrice, prices } from './settings/figures.ts'
 import { detergent, life, policy, way } from './settings/how-often.ts'
 import { alongCount, groupShare, groupsHere, hotHours, kindAs, option, programmeKeys } from './settings/of-a-machine.ts'
 import { busyMonths, closedDays, opening } from './settings/opening.ts'
+import { partNumber, warranty } from './settings/papers.ts'
 import { budget, budgetFactor, cartridge, exchanger, membrane, prefilter } from './settings/water.ts'
 
 /** All that can be set, by name. A setting is an entry too, because it moves a reckoning. */
@@ -32,6 +33,8 @@ const settingKinds = {
   way,
   'programme-keys': programmeKeys,
   'part-price': partPrice,
+  'part-number': partNumber,
+  warranty,
   causes,
   groups: groupsHere,
 } as const

@@ -4,6 +4,7 @@ export const heldReasons = {
   'milk-cleaner': { name: 'milk cleaner', words: 'milk cleaner in it', drink: true },
   descaler: { name: 'acid', words: 'acid in it', drink: true },
   sanitiser: { name: 'sanitiser', words: 'sanitiser in it', drink: true },
+  vessel: { name: 'pressure vessel', words: 'pressure vessel refused by its inspector', drink: false },
   electrical: { name: 'electrical test', words: 'electrical test open', drink: false },
 } as const
 export type HeldReason = keyof typeof heldReasons

@@ -5,6 +5,7 @@ import type { Add } from '../quantity/working.ts'
 import { policyName } from '../wear/limits.ts'
 import { nearestSetting, ofKind, ownLife } from './histories.ts'
 import type { MachineFacts } from './machine-facts.ts'
+import { openDaysLeft } from './open-days-left.ts'
 import type { RunningClock } from './task-clocks.ts'
 import { ownSource } from './task-lines.ts'
 import { chalkLines } from './water/chalk-lines.ts'
@@ -198,8 +199,7 @@ export function litresRuleClock(
     },
     leftLine: add(() => ({
       what: 'Left by litres',
-      value: Math.round((limit.value - drawn) / perOpenDay),
-      unit: 'open days',
+      ...openDaysLeft(limit.value - drawn, perOpenDay),
       formula: `({${limitLine}} − {${drawnLine}}) ÷ {${drawLine}}`,
       origin: 'reckoned',
     })),

@@ -1,6 +1,7 @@
 import { type Interval, intervalAt } from '../quantity/interval.ts'
 import type { Add } from '../quantity/working.ts'
 import type { CounterLine } from './counter-line.ts'
+import { openDaysLeft } from './open-days-left.ts'
 import type { RunningClock } from './task-clocks.ts'
 import { dayOfLitres, litresADay, litresBetween, type WaterBudget } from './water-budget.ts'
 
@@ -112,8 +113,7 @@ export function litresClock(given: LitresGiven, add: Add): RunningClock {
   }))
   const leftLine = add(() => ({
     what: 'Left by litres',
-    value: draw.perOpenDay > 0 ? Math.round((gives.value - drawn) / draw.perOpenDay) : 'nothing is drawn',
-    ...(draw.perOpenDay > 0 && { unit: 'open days' }),
+    ...openDaysLeft(gives.value - drawn, draw.perOpenDay),
     formula: `({${givesLine}} − {${drawnLine}}) ÷ {${perDay}}`,
     origin: 'reckoned',
   }))

@@ -18,6 +18,8 @@ export const stageEffect: Record<Stage, string> = {
     'Nothing is drawn, so counts and litres stop. Age goes on: rubber ages and water stands whether it runs or not.',
   winterised:
     'Drained and put away: counts and litres stop and nothing is asked for. What age made due comes up when it runs again.',
+  workshop:
+    'Away from its place: counts and litres stop and nothing is asked for there. What age made due comes up when it runs again.',
   retired: 'Nothing is asked for any more. The history stays.',
 }
 
@@ -25,6 +27,7 @@ export const stageName: Record<Stage, string> = {
   working: 'working',
   still: 'standing still',
   winterised: 'winterised',
+  workshop: 'in the workshop',
   retired: 'retired',
 }
 
@@ -59,5 +62,6 @@ export function standstills(histories: Histories, level: 'machine' | 'softener')
   return stretches
 }
 
-/** Since when nothing is asked for because it is drained and put away. */
-export const putAwayOn = ({ stage, since }: StageNow): string | false => stage === 'winterised' && since!
+/** Since when nothing is asked for because it is away: drained and put away, or in the workshop. */
+export const putAwayOn = ({ stage, since }: StageNow): string | false =>
+  (stage === 'winterised' || stage === 'workshop') && since!

@@ -19,6 +19,7 @@ export type Governing =
   | 'conductivity'
   | 'chlorine'
   | 'first-look'
+  | 'certificate'
 
 const alongNames = Object.fromEntries(alongClocks.map((clock) => [clock, alongWords[clock].name])) as Record<
   AlongClock,
@@ -40,6 +41,7 @@ export const clockName: Record<Governing, string> = {
   conductivity: 'conductivity',
   chlorine: 'chlorine',
   'first-look': 'ages not known',
+  certificate: 'its certificate',
 }
 
 /** How much of one clock's life is used on the day of reckoning. */

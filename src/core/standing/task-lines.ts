@@ -5,6 +5,7 @@ import { type AlongClock, alongWords, type Clock, policyName } from '../wear/lim
 import type { AlongCount } from './along-count.ts'
 import type { DetergentRate } from './detergent-rate.ts'
 import { type HotHours, hotHoursAMonth } from './hot-hours.ts'
+import { openDaysLeft } from './open-days-left.ts'
 import type { Life, OwnLife, TaskContext } from './task-context.ts'
 
 /*
@@ -109,8 +110,7 @@ export function shotsLines(context: TaskContext, life: Life, figures: ShotsFigur
   const lives = add(lifeLine(context, 'shots', life))
   return add({
     what: 'Left by count',
-    value: Math.round((life.value - used) / perDay),
-    unit: 'open days',
+    ...openDaysLeft(life.value - used, perDay),
     formula: `({${lives}} − {${usedLine}}) ÷ {${rate}}${shareLine ? ` ÷ {${shareLine}}` : ''}`,
     origin: 'reckoned',
   })
@@ -169,8 +169,7 @@ export function litresLines(context: TaskContext, life: Life, figures: LitresFig
   const lives = add(lifeLine(context, 'litres', life))
   return add({
     what: 'Left by litres',
-    value: Math.round((life.value - used) / perDay),
-    unit: 'open days',
+    ...openDaysLeft(life.value - used, perDay),
     formula: `({${lives}} − {${usedLine}}) ÷ {${draw}}`,
     origin: 'reckoned',
   })
@@ -259,8 +258,7 @@ export function alongLines(context: TaskContext, life: Life, figures: AlongFigur
   const lives = add(lifeLine(context, clock, life))
   return add({
     what: `Left by ${alongWords[clock].name}`,
-    value: Math.round((life.value - used) / perDay),
-    unit: 'open days',
+    ...openDaysLeft(life.value - used, perDay),
     formula: `({${lives}} − {${usedLine}}) ÷ {${rate}}`,
     origin: 'reckoned',
   })

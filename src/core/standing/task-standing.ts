@@ -4,9 +4,9 @@ import { fromDay, type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Add, startWorking } from '../quantity/working.ts'
 import { horizonDays } from '../usage/first-passage.ts'
 import { type DueWindow, dueWindow, type LifePassage } from '../wear/due-window.ts'
+import { gradeWordsOf } from '../wear/grade-words.ts'
 import {
   type Grade,
-  gradeWords,
   type LifeMultiplier,
   lifeSd,
   lookShare,
@@ -102,7 +102,7 @@ function remainingOf(task: Task, { grade, on }: Look, running: WearClock[], add:
   const life = remainingAfter(grade, lifeSd(task.beta))
   const line = add(() => ({
     what: `Age not known, seen ${on}`,
-    value: `${grade}, ${gradeWords[grade]}`,
+    value: `${grade}, ${gradeWordsOf(task.part ?? task.id)[grade]}`,
     origin: 'measured',
     source:
       grade === 4
@@ -140,7 +140,7 @@ function lookOf(
   const life = multiplierAfter(grade, usedShare, lifeSd(task.beta))
   const seenLine = add(() => ({
     what: `Seen ${condition.on}`,
-    value: `${grade}, ${gradeWords[grade]}`,
+    value: `${grade}, ${gradeWordsOf(task.part ?? task.id)[grade]}`,
     origin: 'measured',
     source:
       grade === 4

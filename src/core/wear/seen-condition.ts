@@ -9,9 +9,6 @@ const looks: readonly { share: number; sd: number }[] = [
 ]
 export type Grade = 0 | 1 | 2 | 3 | 4
 
-/** How each grade is called, on every screen. */
-export const gradeWords = ['as new', 'set', 'hardening', 'cracked', 'failed'] as const
-
 /** The share of its life a part has used when it looks so; 1 or more for one that failed. From memory. */
 export const lookShare = (grade: Grade): number => looks[grade]?.share ?? 1
 

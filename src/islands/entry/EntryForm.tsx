@@ -1,4 +1,6 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
+import { instanceName, instances } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
@@ -20,10 +22,12 @@ import { lastApart } from './last-apart.ts'
 import { Measurements } from './Measurements.tsx'
 import { MovesHead } from './MovesHead.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
+import { PhotosTaken } from './PhotosTaken.tsx'
 import { SavingPart } from './SavingPart.tsx'
 import { Stop } from './Stop.tsx'
 import { TasksDone } from './TasksDone.tsx'
 import { useDraft } from './use-draft.ts'
+import { usePhotos } from './use-photos.ts'
 import { useSave } from './use-save.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
@@ -43,7 +47,16 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
   const going = visitToday(bundle, today, me)
   const { draft, setDraft, restored, ready, aside, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
-  const { issues, forgetIssues, problem, others, busy, save } = useSave({ bundle, draft, idFor, today, me, clear })
+  const photos = usePhotos(draft, setDraft)
+  const { issues, forgetIssues, problem, others, busy, save } = useSave({
+    bundle,
+    draft,
+    idFor,
+    today,
+    me,
+    sendPhotos: photos.send,
+    clear,
+  })
   const standings = useMemo(() => standingsOf(before), [before])
   const settled = useDeferredValue(draft)
   const made = useMemo(() => entriesOfDraft(settled, bundle, idFor, me), [settled, bundle, idFor, me])
@@ -57,6 +70,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
       ? { treatment: treatmentBefore(histories).kind, carbon: carbonBefore(histories) }
       : { treatment: 'none' as const, carbon: false }
   }, [bundle])
+  const positions = useMemo(() => positionsOf(kind), [kind])
   const apartBefore = useMemo(() => lastApart(bundle), [bundle])
   const [apartAsked, setApartAsked] = useState<boolean | null>(null)
   // Open where it was noted before.
@@ -198,16 +212,36 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
               number={6}
               title="The visit"
               hint={headed ? 'goes on from the last machine' : 'what was wrong, and on whose account'}
-              done={Boolean(draft.complaint || draft.repair || draft.terms || draft.minutes)}
+              done={Boolean(draft.complaint || draft.repair || draft.terms || draft.orderNumber || draft.minutes)}
             >
-              <VisitFields draft={draft} onChange={change} issues={issues} headed={headed} />
+              <VisitFields
+                draft={draft}
+                onChange={change}
+                issues={issues}
+                headed={headed}
+                payer={bundle.papers.payer}
+              />
+            </Stop>
+            <Stop
+              number={7}
+              title="Photos"
+              hint="kept with the visit, seen later with the part"
+              done={draft.photos.length > 0}
+            >
+              <PhotosTaken
+                photos={draft.photos}
+                parts={positions}
+                says={photos.says}
+                onAdd={(file) => void photos.add(file)}
+                onChange={photos.become}
+              />
             </Stop>
             <SavingPart
               machineId={bundle.machine.id}
               others={others}
               problem={problem}
               busy={busy}
-              lines={made.entries.length}
+              lines={made.entries.length + draft.photos.filter(({ name }) => !name).length}
               onSave={() => save(true)}
             />
           </fieldset>
@@ -221,5 +255,16 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
     </div>
   )
 }
+
+/** Every part where it sits, by key and name. @example ['group-gasket@2', 'Group gasket, group 2'] */
+const positionsOf = (kind: Kind): [string, string][] =>
+  kind.parts.flatMap(({ id, name, each }) => {
+    const many = instances(kind, each)
+    if (!each || many < 2) return [[id, name] as [string, string]]
+    return Array.from({ length: many }, (_, n): [string, string] => [
+      `${id}@${n + 1}`,
+      `${name}, ${instanceName(each, n + 1)}`,
+    ])
+  })
 
 export const EntryIsland = fromPage(EntryForm)

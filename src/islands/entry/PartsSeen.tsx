@@ -4,7 +4,7 @@ import { materialFitted } from '../../core/standing/fitted-material.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { fittedSize } from '../../core/standing/last-done.ts'
 import type { Standing } from '../../core/standing/standing.ts'
-import { gradeWords } from '../../core/wear/seen-condition.ts'
+import { gradeWordsOf } from '../../core/wear/grade-words.ts'
 import { later } from '../../ui/later.tsx'
 import { Seal } from '../../ui/Seal.tsx'
 import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
@@ -63,12 +63,12 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
               </div>
             </div>
             <fieldset className="m-0 flex border-0 p-0" aria-label={`${name}: condition`}>
-              {gradeWords.map((word, grade) => {
+              {gradeWordsOf(standing.part!).map((word, grade) => {
                 const on = part?.condition === grade
                 return (
                   <label
                     key={word}
-                    className={`flex min-h-[44px] w-[64px] cursor-pointer flex-col items-center justify-center border-2 py-0.5 md:w-[70px] ${on ? 'border-copper bg-copper-tint' : 'border-transparent text-second'} has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper`}
+                    className={`flex min-h-[44px] w-[64px] cursor-pointer flex-col items-center justify-start border-2 py-0.5 md:w-[70px] ${on ? 'border-copper bg-copper-tint' : 'border-transparent text-second'} has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper`}
                   >
                     <input
                       type="radio"
@@ -79,7 +79,7 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
                       onChange={() => set(key, { changed: false, ...part, condition: grade })}
                     />
                     <Seal grade={grade} size={26} />
-                    <span className="slim text-[12px] leading-tight whitespace-nowrap">
+                    <span className="slim text-center text-[12px] leading-tight">
                       <span className="mono">{grade}</span> {word}
                     </span>
                   </label>

@@ -1,5 +1,7 @@
 import { type VisitTerms, visitTerms, visitTermsWords } from '../../core/ledger/visit-terms.ts'
+import { agreedUpTo } from '../../ui/money.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
+import type { Papers } from '../../views/machine-bundle.ts'
 import type { Draft } from './draft.ts'
 
 interface Props {
@@ -8,10 +10,12 @@ interface Props {
   issues: Map<string, string>
   /** The call's times and terms are in the ledger already, from another machine. */
   headed: boolean
+  /** Who pays: their order number, and who may say yes. */
+  payer: Papers['payer']
 }
 
 /** What the customer said, what it was and what was done; when, how long and on whose account. */
-export function VisitFields({ draft, onChange, issues, headed }: Props) {
+export function VisitFields({ draft, onChange, issues, headed, payer }: Props) {
   const text = (slot: 'complaint' | 'cause' | 'repair' | 'remark' | 'note', label: string, hint: string) => (
     <label className="flex flex-col gap-0.5">
       <span className="slim text-[14px]">
@@ -28,6 +32,19 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
       {issues.has(slot) && <b className="text-[13px] text-seal-ink">{issues.get(slot)}</b>}
     </label>
   )
+  /** What is for the firm's own eyes: asked once something is written. */
+  const ours = (slot: 'remark' | 'note', flag: 'remarkInternal' | 'noteInternal') =>
+    draft[slot].trim() !== '' && (
+      <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
+        <input
+          type="checkbox"
+          className="h-5 w-5"
+          checked={draft[flag]}
+          onChange={(event) => onChange({ [flag]: event.target.checked })}
+        />
+        for us alone: on no customer’s paper, in no passport
+      </label>
+    )
   const time = (slot: 'arrived' | 'went', label: string) => (
     <label className="flex items-center gap-2">
       <span className="text-second">{label}</span>
@@ -47,9 +64,15 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
         {text('complaint', 'Complaint', 'in the customer’s own words')}
         {text('cause', 'Cause', 'what it was')}
         {text('repair', 'Repaired', 'what was done about it')}
-        {text('remark', 'Left open', 'to do or watch next time')}
+        <div>
+          {text('remark', 'Left open', 'to do or watch next time')}
+          {ours('remark', 'remarkInternal')}
+        </div>
       </div>
-      {text('note', 'Note', 'anything else')}
+      <div>
+        {text('note', 'Note', 'anything else')}
+        {ours('note', 'noteInternal')}
+      </div>
       {!headed && (
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[14px]">
           <label className="flex items-center gap-2">
@@ -62,6 +85,16 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
                 </option>
               ))}
             </select>
+          </label>
+          <label className="flex items-center gap-2">
+            <span className="text-second">Order no.</span>
+            <input
+              className="field mono w-[120px]"
+              maxLength={60}
+              placeholder={payer.orderNumber}
+              value={draft.orderNumber}
+              onChange={(event) => onChange({ orderNumber: event.target.value })}
+            />
           </label>
           {time('arrived', 'Arrived')}
           {time('went', 'Left')}
@@ -78,6 +111,12 @@ export function VisitFields({ draft, onChange, issues, headed }: Props) {
             <span className="text-second">min</span>
             {issues.has('minutes') && <b className="text-[13px] text-seal-ink">{issues.get('minutes')}</b>}
           </label>
+          {payer.mayAgree && (
+            <span>
+              <span className="text-second">Asked first:</span> {payer.mayAgree}
+              {agreedUpTo(payer)}
+            </span>
+          )}
         </div>
       )}
     </div>

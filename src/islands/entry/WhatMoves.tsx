@@ -59,8 +59,8 @@ export function WhatMoves({ bundle, before, made, today }: Props) {
           {shown.map(({ standing, was: old }) => (
             <div key={standing.key} className="flex items-center gap-2 border-t border-hair py-1">
               <div className="narrow min-w-0 flex-1 leading-tight">
-                <div className="truncate font-semibold">{title(standing)}</div>
-                <div className="mono truncate text-[12.5px] text-second">{said(old, today)}</div>
+                <div className="font-semibold">{title(standing)}</div>
+                <div className="mono text-[12.5px] text-second">{said(old, today)}</div>
                 <div className="mono text-[13px] font-semibold">
                   <span className="text-copper">→ </span>
                   {said(standing, today)}

@@ -39,11 +39,19 @@ export const draftSchema = object({
   found: byName(text()).optional(),
   left: byName(text()).optional(),
   note: string(),
+  noteInternal: boolean(),
+  remarkInternal: boolean(),
+  photos: array(
+    object({ id: text(), image: string(), name: string(), part: string().defined(), text: string().defined() })
+      .noUnknown()
+      .required(),
+  ),
   complaint: string(),
   cause: string(),
   repair: string(),
   remark: string(),
   terms: string(),
+  orderNumber: string(),
   minutes: string(),
   arrived: string(),
   went: string(),

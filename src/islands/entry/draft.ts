@@ -47,6 +47,10 @@ export interface Draft {
   found: Record<string, string>
   left: Record<string, string>
   note: string
+  /** For the firm's own eyes. */
+  noteInternal: boolean
+  remarkInternal: boolean
+  photos: PhotoDraft[]
   /** In the customer's own words. */
   complaint: string
   cause: string
@@ -54,6 +58,8 @@ export interface Draft {
   /** What stays open. */
   remark: string
   terms: string
+  /** The customer's, for this call. */
+  orderNumber: string
   minutes: string
   arrived: string
   went: string
@@ -80,11 +86,15 @@ export const emptyDraft: Omit<Draft, 'visitId' | 'happenedOn' | 'startedAt'> = {
   found: {},
   left: {},
   note: '',
+  noteInternal: false,
+  remarkInternal: false,
+  photos: [],
   complaint: '',
   cause: '',
   repair: '',
   remark: '',
   terms: '',
+  orderNumber: '',
   minutes: '',
   arrived: '',
   went: '',
@@ -121,4 +131,14 @@ export function apartSlots(kind: Kind): { slot: string; name: string }[] {
     ...(drinks.length > 1 ? drinks.map(({ name }) => ({ slot: `drink ${name}`, name })) : []),
     { slot: 'rinses', name: 'Rinses among them' },
   ]
+}
+
+/** A photo taken for this entry: it waits on this device as an image until the server has given it its name. */
+export interface PhotoDraft {
+  id: string
+  image?: string
+  name?: string
+  /** Position of the part it shows, as `group-gasket@2`; empty for the whole. */
+  part: string
+  text: string
 }

@@ -81,6 +81,7 @@ export function entriesOfDraft(
   for (const [key, part] of Object.entries(draft.parts)) addPart(writing, key, part)
   for (const state of ['found', 'left'] as const) addMeasures(writing, state)
   addWords(writing)
+  addPhotos(writing)
   addHeader(writing, technicianId, made.entries.length > 0)
   return made
 }
@@ -206,8 +207,30 @@ function addWords({ draft, add, wrong }: Writing): void {
     const about = part && { part: part.id, ...(part.group && { group: part.group }) }
     add('repair', 'machine', 'repaired', { text: draft.repair.trim(), ...cause, ...about })
   } else if (says(draft.cause)) wrong('repair', 'is missing: say what was done about the cause')
-  if (says(draft.remark)) add('remark', 'machine', 'remark', { text: draft.remark.trim() })
-  if (says(draft.note)) add('note', 'machine', 'note', { text: draft.note.trim() })
+  if (says(draft.remark))
+    add('remark', 'machine', 'remark', { text: draft.remark.trim(), ...(draft.remarkInternal && { internal: true }) })
+  if (says(draft.note))
+    add('note', 'machine', 'note', { text: draft.note.trim(), ...(draft.noteInternal && { internal: true }) })
+}
+
+/** What was photographed: one line for all that shows the same. Those that wait for their names are not in it yet. */
+function addPhotos({ draft, add }: Writing): void {
+  const shown = new Map<string, Draft['photos']>()
+  for (const photo of draft.photos) {
+    if (!photo.name) continue
+    const key = `${photo.part} ${photo.text.trim()}`
+    shown.set(key, [...(shown.get(key) ?? []), photo])
+  }
+  for (const photos of shown.values()) {
+    const [{ id, part, text }] = photos as [Draft['photos'][number]]
+    const { id: partId, group } = splitKey(part)
+    add(`photo ${id}`, 'machine', 'pictured', {
+      photos: [...new Set(photos.map(({ name }) => name!))],
+      ...(partId && { part: partId }),
+      ...(group && { group }),
+      ...(says(text) && { text: text.trim() }),
+    })
+  }
 }
 
 /** One header a call: the second machine of the same call finds it there. */
@@ -219,13 +242,14 @@ function addHeader({ draft, bundle, add, wrong }: Writing, technicianId: string,
   )
   const backwards = Boolean(arrivedAt && leftAt && leftAt < arrivedAt)
   if (backwards) wrong('went', 'is before arrival')
-  if ((hasEntries || draft.terms || minutes) && !headerOf(bundle, draft.visitId))
+  if ((hasEntries || draft.terms || minutes || says(draft.orderNumber)) && !headerOf(bundle, draft.visitId))
     add('visit', 'site', 'visit', {
       technicianIds: [technicianId],
       ...(arrivedAt && { arrivedAt }),
       ...(leftAt && !backwards && { leftAt }),
       ...(minutes && { minutes }),
       ...(draft.terms && { terms: draft.terms as VisitTerms }),
+      ...(says(draft.orderNumber) && { orderNumber: draft.orderNumber.trim() }),
     })
 }
 

@@ -16,18 +16,28 @@ interface Given {
   idFor: (slot: string) => string
   today: string
   me: string
+  /** Gives photos that wait their names. @returns the draft with them, or why they still wait */
+  sendPhotos: () => Promise<Draft | string>
   /** Forgets the draft, once it is saved. */
   clear: () => Promise<void>
 }
 
 /** Saves a visit as it is drafted; says what is wrong with it at its fields, and who wrote meanwhile. */
-export function useSave({ bundle, draft, idFor, today, me, clear }: Given) {
+export function useSave({ bundle, draft: typed, idFor, today, me, sendPhotos, clear }: Given) {
   const [issues, setIssues] = useState(new Map<string, string>())
   const [problem, setProblem] = useState('')
   const [others, setOthers] = useState<WrittenSince[]>([])
   const [busy, setBusy] = useState(false)
   const save = async (anyway = false) => {
     if (busy) return
+    let draft = typed
+    if (draft.photos.some(({ name }) => !name)) {
+      setBusy(true)
+      const sent = await sendPhotos()
+      setBusy(false)
+      if (typeof sent === 'string') return setProblem(`Nothing was saved. ${sent}`)
+      draft = sent
+    }
     const now = entriesOfDraft(draft, bundle, idFor, me)
     const found = new Map(now.issues.map((issue) => [issue.slot, issue.message]))
     // Without signal since the page opened the server checks alone.

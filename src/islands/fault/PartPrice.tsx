@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { numberIn } from '../../core/typed/read-as.ts'
+import { money } from '../../ui/money.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -19,19 +20,18 @@ export function PartPrice({ firmId, kind, part, price, labourPerMinute, today }:
   const [text, setText] = useState('')
   const [id] = useState(newId)
   const [said, setSaid] = useState('')
-  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
   const value = numberIn(text)
   const keep = async () => {
     if (value === null) return setSaid('Type a price.')
     const body = { setting: 'part-price' as const, kind, part: part.id, price: value }
     const told = await writeFrom([makeEntry('firm', firmId, 'setting', body, today, { id })])
-    setSaid(told.ok ? `Kept: ${part.name.toLowerCase()} ${money.format(value)}.` : told.issues[0]!.message)
+    setSaid(told.ok ? `Kept: ${part.name.toLowerCase()} ${money(value)}.` : told.issues[0]!.message)
   }
   return (
     <div className="flex flex-wrap items-center gap-3 text-[14px]">
       {price !== null ? (
         <span>
-          {part.name}: {money.format(price)}
+          {part.name}: {money(price)}
           {labourPerMinute === null && (
             <>
               {' '}

@@ -8,11 +8,13 @@ import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { PartPapers } from '../machine/papers/PartPapers.tsx'
 import { writeFrom } from '../make-entry.ts'
 import { FittedSheet } from '../run/FittedSheet.tsx'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
 import { type KeptSearch, keptSearches } from './kept-search.ts'
+import { MayAgree } from './MayAgree.tsx'
 import { PartPrice } from './PartPrice.tsx'
 import { repairEntries, type TestedOut } from './repair-entries.ts'
 import { TestOut } from './TestOut.tsx'
@@ -96,6 +98,15 @@ export function RepairPart(props: Props) {
           today={today}
         />
       )}
+      {part && <PartPapers bundle={bundle} kind={kind} part={part.id} today={today} />}
+      <MayAgree
+        payer={bundle.papers.payer}
+        cost={
+          labourPerMinute === null || (part && price === null)
+            ? null
+            : fault.repair.minutes * labourPerMinute + (part ? price! : 0)
+        }
+      />
       <div className="flex flex-wrap items-center gap-3 pt-2">
         {led && (
           <a className="plain inline-flex items-center" href={`/machines/${machineId}/run?procedure=${led}`}>

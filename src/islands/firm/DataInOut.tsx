@@ -4,7 +4,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { island } from '../island.tsx'
 import { send } from '../keep.ts'
-import { SiteChoice } from '../site/SiteChoice.tsx'
+import { RecordChoice } from '../records/RecordChoice.tsx'
 import { FailedWork } from './FailedWork.tsx'
 import { LedgerCheck } from './LedgerCheck.tsx'
 
@@ -148,27 +148,46 @@ interface Told {
   entries: unknown[]
 }
 
+/** The zip as it is: the server takes it apart. */
+async function sendZip(
+  zip: File,
+  siteId: string,
+): Promise<{ ok: true; machineId: string } | { ok: false; issues: { path: string; message: string }[] }> {
+  try {
+    const answer = await fetch(`/api/import/passport.zip?siteId=${siteId}`, { method: 'POST', body: zip })
+    const body = await answer.json()
+    return answer.ok ? { ok: true, ...body } : { ok: false, issues: body.issues }
+  } catch {
+    return { ok: false, issues: [{ path: '', message: 'No connection: try again.' }] }
+  }
+}
+
 /** Takes a machine on with the history another firm tells: what it is, where it stands from now on. */
 function PassportSheet({ onClose }: { onClose: () => void }) {
   const [passport, setPassport] = useState<Told | null>(null)
+  const [zip, setZip] = useState<File | null>(null)
   const [siteId, setSiteId] = useState('')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   const choose = async (file: File | undefined) => {
     if (!file) return
     setWrong('')
+    setZip(null)
+    setPassport(null)
+    if (/\.zip$/i.test(file.name)) return setZip(file)
     try {
       const read = JSON.parse(await file.text())
       if (read?.format !== 'evenshot-machine') throw new Error('other')
       setPassport(read)
     } catch {
-      setPassport(null)
       setWrong(`${file.name} is no machine's passport.`)
     }
   }
   const take = async () => {
     setBusy(true)
-    const told = await send<{ machineId: string }>('POST', '/api/import/passport', { siteId, passport })
+    const told = zip
+      ? await sendZip(zip, siteId)
+      : await send<{ machineId: string }>('POST', '/api/import/passport', { siteId, passport })
     setBusy(false)
     if (told.ok) location.assign(`/machines/${told.machineId}?lens=ledger`)
     else setWrong(told.issues.map(({ path, message }) => `${path} ${message}`).join('; '))
@@ -182,16 +201,26 @@ function PassportSheet({ onClose }: { onClose: () => void }) {
     >
       <label className="plain inline-flex cursor-pointer items-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper">
         Choose the file
-        <FileInput accept="application/json,.json" className="sr-only" onChosen={(file) => void choose(file)} />
+        <FileInput
+          accept="application/zip,.zip,application/json,.json"
+          className="sr-only"
+          onChosen={(file) => void choose(file)}
+        />
       </label>
-      {passport && (
+      {(passport || zip) && (
         <>
           <p className="mt-3 mb-2">
-            <b>{passport.machine.name}</b>, {passport.machine.maker} {passport.machine.model}{' '}
-            <span className="mono text-[13px]">{passport.machine.serial}</span>: {passport.entries.length} entries, told
-            by {passport.firm}.
+            {passport ? (
+              <>
+                <b>{passport.machine.name}</b>, {passport.machine.maker} {passport.machine.model}{' '}
+                <span className="mono text-[13px]">{passport.machine.serial}</span>: {passport.entries.length} entries,
+                told by {passport.firm}. Photos come with the zip alone.
+              </>
+            ) : (
+              <b>{zip!.name}</b>
+            )}
           </p>
-          <SiteChoice label="Where it stands from now on" chosen={siteId} onChoose={setSiteId} />
+          <RecordChoice kind="site" label="Where it stands from now on" chosen={siteId} onChoose={setSiteId} />
           <button type="button" className="act" disabled={!siteId || busy} onClick={take}>
             {busy ? 'Taking it on …' : 'Take it on'}
           </button>

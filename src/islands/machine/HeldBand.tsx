@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { heldReasons } from '../../core/procedures/held-reasons.ts'
+import { type HeldReason, heldReasons } from '../../core/procedures/held-reasons.ts'
 import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { dayLong } from '../../ui/format.ts'
@@ -11,6 +11,24 @@ interface Props {
   bundle: MachineBundle
   today: string
   onSaved: () => void
+}
+
+/** What must be done before it is used again, and how it is signed off. */
+function untilWords(why: HeldReason): { until: string; release: string } {
+  if (why === 'vessel')
+    return {
+      until: 'No pressure on it before an inspector has passed it; then sign it off.',
+      release: 'Passed by an inspector: release it',
+    }
+  return heldReasons[why].drink
+    ? {
+        until: 'Rinse until it runs clear and feels of nothing, then sign it off.',
+        release: 'Rinsed and clear: release it',
+      }
+    : {
+        until: 'Earth, insulation, leakage by a qualified person with a tester in date, then sign it off.',
+        release: 'Tested and passed: release it',
+      }
 }
 
 const upper = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
@@ -41,13 +59,10 @@ export function HeldBand({ bundle, today, onSaved }: Props) {
           <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="min-w-0 flex-1">
               <b className="text-seal-ink">Do not use{group === undefined ? '' : ` group ${group}`}.</b>{' '}
-              {upper(heldReasons[why].words)} since {dayLong(entry.happenedOn)}.{' '}
-              {heldReasons[why].drink
-                ? 'Rinse until it runs clear and feels of nothing, then sign it off.'
-                : 'Earth, insulation, leakage by a qualified person with a tester in date, then sign it off.'}
+              {upper(heldReasons[why].words)} since {dayLong(entry.happenedOn)}. {untilWords(why).until}
             </span>
             <button type="button" className="plain whitespace-nowrap" onClick={() => release(entry.id)}>
-              {heldReasons[why].drink ? 'Rinsed and clear: release it' : 'Tested and passed: release it'}
+              {untilWords(why).release}
             </button>
           </p>
         )

@@ -8,6 +8,7 @@ import type { Flag, Reckoning } from '../../core/standing/standing.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { counted, dayFull, dayLong, figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { EntryPhotos } from '../EntryPhotos.tsx'
 import { writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 import { usePrinting } from '../use-printing.ts'
@@ -256,6 +257,7 @@ function EntryRow(props: RowProps) {
           ))}
         {origin && <span className="text-[13px] text-second"> · from {origin}</span>}
         {entry.subjectKind !== 'machine' && <span className="text-[13px] text-second"> · {entry.subjectKind}</span>}
+        {!aside && <EntryPhotos entry={entry} />}
       </span>
       <span className="text-[13px] whitespace-nowrap text-second">
         {by}

@@ -18,22 +18,22 @@ interface Props {
   first: MachinePage
   text: string
   kind: string
-  retired: '' | 'only'
+  stage: '' | 'workshop' | 'retired'
   today: string
   kinds: { id: string; name: string }[]
   firm: string
 }
 
 /** Every machine by place and name, with its last reading and what is due next. */
-function MachineList({ first, text: firstText, kind: firstKind, retired: firstRetired, today, kinds, firm }: Props) {
+function MachineList({ first, text: firstText, kind: firstKind, stage: firstStage, today, kinds, firm }: Props) {
   const [page, setPage] = useState(first)
   const [text, setText] = useState(firstText)
   const [kind, setKind] = useState(firstKind)
-  const [retired, setRetired] = useState(firstRetired)
+  const [stage, setStage] = useState(firstStage)
   const [lost, setLost] = useState(false)
   const [adding, setAdding] = useState(false)
-  useAddress({ text, kind, retired, shown: page.rows.length > first.rows.length ? String(page.rows.length) : '' })
-  const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }), ...(retired && { retired }) })
+  useAddress({ text, kind, stage, shown: page.rows.length > first.rows.length ? String(page.rows.length) : '' })
+  const query = new URLSearchParams({ ...(text && { text }), ...(kind && { kind }), ...(stage && { stage }) })
   const failed = useFetched<MachinePage>(`/api/machines?${query}`, setPage, { answered: true }) || lost
 
   const more = async () => {
@@ -97,15 +97,16 @@ function MachineList({ first, text: firstText, kind: firstKind, retired: firstRe
               </option>
             ))}
           </select>
-          <label className="flex min-h-[44px] items-center gap-2">
-            <input
-              type="checkbox"
-              className="h-5 w-5"
-              checked={retired === 'only'}
-              onChange={(event) => setRetired(event.target.checked ? 'only' : '')}
-            />
-            out of service
-          </label>
+          <select
+            className="field"
+            aria-label="In service or not"
+            value={stage}
+            onChange={(event) => setStage(event.target.value as Props['stage'])}
+          >
+            <option value="">in service</option>
+            <option value="workshop">in the workshop</option>
+            <option value="retired">out of service</option>
+          </select>
           {failed && (
             <span role="alert" className="font-semibold text-seal-ink">
               No connection: the list is as it was.
@@ -122,7 +123,9 @@ function MachineList({ first, text: firstText, kind: firstKind, retired: firstRe
                 </a>{' '}
                 takes two minutes: where it stands, what it is, what its counter shows.
               </>
-            ) : retired && !text ? (
+            ) : stage === 'workshop' && !text ? (
+              'None is in the workshop. One that is taken there is said so on its own page, under Change, with the one on loan in its place.'
+            ) : stage && !text ? (
               'None is out of service. One that is retired stands here, and is brought back on its own page, under Change.'
             ) : (
               'No machine has all these words. Try fewer, or part of the serial number.'

@@ -2,7 +2,7 @@ import { DropdownMenu } from 'radix-ui'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 
 /** What opens over a machine's page. */
-export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts' | 'ages' | 'kind'
+export type MachineSheet = 'names' | 'move' | 'stage' | 'options' | 'habits' | 'prompts' | 'ages' | 'kind' | 'papers'
 
 export interface MachineMenuProps {
   /** Some of its kind differ from others. */
@@ -34,6 +34,9 @@ export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
           <DropdownMenu.Item className={item} onSelect={() => onOpen('kind')}>
             What it is: kind, groups, taken on
           </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onOpen('papers')}>
+            Papers: whose it is, plate, warranty
+          </DropdownMenu.Item>
           {hasOptions && (
             <DropdownMenu.Item className={item} onSelect={() => onOpen('options')}>
               What it has, by revision
@@ -46,14 +49,14 @@ export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
             How it is used
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => onOpen('stage')}>
-            Stand still, winterise, retire
+            Stand still, workshop, winterise, retire
           </DropdownMenu.Item>
           <DropdownMenu.Separator className="my-1 h-px bg-hair" />
           <DropdownMenu.Item className={item} onSelect={go(`/visits?machineId=${bundle.machine.id}`)}>
             Its visits
           </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={go(`/api/machines/${bundle.machine.id}/passport.json`)}>
-            Its passport, as a file
+          <DropdownMenu.Item className={item} onSelect={go(`/api/machines/${bundle.machine.id}/passport.zip`)}>
+            Its passport, with photos
           </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => window.print()}>
             Print

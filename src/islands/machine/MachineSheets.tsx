@@ -10,10 +10,10 @@ import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { ByMistake } from '../records/ByMistake.tsx'
 import { countReads, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
+import { RecordChoice } from '../records/RecordChoice.tsx'
 import { behindField, texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
-import { SiteChoice } from '../site/SiteChoice.tsx'
 import { useFetched } from '../use-fetched.ts'
 
 interface Props {
@@ -45,10 +45,9 @@ export function NamesSheet({ bundle, onClose, onSaved }: Omit<Props, 'today'>) {
         save="Save"
         onCancel={onClose}
         onSave={async (values) => {
+          const { id: _, version: __, ...record } = machine
           const told = await keep('machine', machine.id, machine.version, {
-            siteId: machine.siteId,
-            ...(machine.softenerId && { softenerId: machine.softenerId }),
-            kind: machine.kind,
+            ...record,
             ...texts(values, ['name', 'maker', 'model', 'revision', 'serial']),
           })
           if (!told.ok) return told
@@ -79,7 +78,13 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
       title="Move the machine"
       about="It takes its history along. Wear goes on; open days and water are the new place's, and its use is learned anew there."
     >
-      <SiteChoice label="Find the site" chosen={siteId} onChoose={setSiteId} here={site.id} />
+      <RecordChoice
+        kind="site"
+        label="Find the site"
+        chosen={siteId}
+        onChoose={setSiteId}
+        here={{ id: site.id, words: 'it stands here' }}
+      />
       <SheetForm
         key={`${siteId} ${softeners.length}`}
         fields={[
@@ -134,6 +139,9 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
 /** Says where in its life a machine stands, and what that does to its dates. */
 export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props & { reckoning: Reckoning | null }) {
   const now = reckoning?.stage ?? 'working'
+  const { standIn } = bundle.papers
+  const [loan, setLoan] = useState<{ id: string; name: string } | null>(null)
+  const [loanId] = useState(newId)
   const [stage, setStage] = useState<(typeof stages)[number]>(now)
   const [id] = useState(newId)
   return (
@@ -161,6 +169,38 @@ export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props
           bar before anything is opened; local rules come first.
         </p>
       )}
+      {stage === 'workshop' && now !== 'workshop' && (
+        <div className="mb-3">
+          <p className="m-0">
+            {loan ? (
+              <>
+                In its place, on loan: <b>{loan.name}</b>{' '}
+                <button type="button" className="word min-h-[44px]" onClick={() => setLoan(null)}>
+                  None
+                </button>
+              </>
+            ) : (
+              'Does one stand in its place meanwhile? It moves here on loan, from the same day.'
+            )}
+          </p>
+          {!loan && (
+            <RecordChoice
+              kind="machine"
+              label="Find the machine on loan"
+              chosen=""
+              onChoose={(id, name) => id !== bundle.machine.id && setLoan({ id, name })}
+            />
+          )}
+        </div>
+      )}
+      {stage === 'working' && standIn && (
+        <p className="m-0 mb-3 border-l-4 border-brass pl-3 text-[14px]">
+          <a className="word" href={`/machines/${standIn.id}`}>
+            {standIn.name}
+          </a>{' '}
+          still stands in its place: move it back on its own page.
+        </p>
+      )}
       <SheetForm
         fields={[
           { id: 'on', label: 'From', kind: 'day', half: true, paths: ['happenedOn'] },
@@ -171,9 +211,14 @@ export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props
         onCancel={onClose}
         onSave={async (values) => {
           const note = typedText(values, 'note')
-          const body = { stage, ...(note && { note }) }
+          const isLent = stage === 'workshop' && loan
+          const body = { stage, ...(isLent && { standInId: loan.id }), ...(note && { note }) }
           const on = typedText(values, 'on') || today
-          const told = await writeFrom([makeEntry('machine', bundle.machine.id, 'stage', body, on, { id })])
+          const lent = { toSiteId: bundle.site.id, loan: true, standsInFor: bundle.machine.id }
+          const told = await writeFrom([
+            makeEntry('machine', bundle.machine.id, 'stage', body, on, { id }),
+            ...(isLent ? [makeEntry('machine', loan.id, 'moved', lent, on, { id: loanId })] : []),
+          ])
           if (!told.ok) return told
           await onSaved()
           onClose()

@@ -23,6 +23,7 @@ import { HeldBand } from './HeldBand.tsx'
 import { hangingFor, keptStations } from './lens-path.ts'
 import type { MachineSheet } from './MachineMenu.tsx'
 import { PathPart } from './PathPart.tsx'
+import { LoanBand } from './papers/LoanBand.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
 import { kindOf, missingStations, useBundle } from './use-bundle.ts'
@@ -37,6 +38,7 @@ const PromptSheet = later(() => import('./PromptSheet.tsx').then((module) => mod
 const OptionsSheet = later(() => import('./OptionsSheet.tsx').then((module) => module.OptionsSheet))
 const HabitsSheet = later(() => import('./HabitsSheet.tsx').then((module) => module.HabitsSheet))
 const KindSheet = later(() => import('./KindSheet.tsx').then((module) => module.KindSheet))
+const PapersSheet = later(() => import('./papers/PapersSheet.tsx').then((module) => module.PapersSheet))
 const AgesSheet = later(() => import('./AgesSheet.tsx').then((module) => module.AgesSheet))
 const sheets = () => import('./MachineSheets.tsx')
 const NamesSheet = later(() => sheets().then((module) => module.NamesSheet))
@@ -165,6 +167,7 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           </button>
         </p>
       )}
+      <LoanBand papers={bundle.papers} />
       {reckoning && reckoning.stage !== 'working' && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2">
           <b>{stageName[reckoning.stage]}</b> since {dayLong(reckoning.stageSince!)}. {stageEffect[reckoning.stage]}
@@ -270,6 +273,9 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
         />
       )}
       {open === 'kind' && <KindSheet bundle={bundle} today={today} onClose={() => setOpen(null)} onSaved={reload} />}
+      {open === 'papers' && (
+        <PapersSheet bundle={bundle} kind={kind} today={today} onClose={() => setOpen(null)} onSaved={reload} />
+      )}
       {open === 'names' && <NamesSheet bundle={bundle} onClose={() => setOpen(null)} onSaved={reload} />}
       {open === 'move' && <MoveSheet bundle={bundle} today={today} onClose={() => setOpen(null)} />}
       {open === 'stage' && (

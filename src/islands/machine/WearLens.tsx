@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Line } from '../../core/quantity/working.ts'
 import { type ClockUse, clockName, type Reckoning, type Standing } from '../../core/standing/standing.ts'
-import { gradeWords } from '../../core/wear/seen-condition.ts'
+import { gradeWordsOf } from '../../core/wear/grade-words.ts'
 import { DueBell } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
@@ -21,6 +21,7 @@ import { usePrinting } from '../use-printing.ts'
 import { Fetching } from './Fetching.tsx'
 import { PolicyLine } from './PolicyLine.tsx'
 
+const PartPapers = later(() => import('./papers/PartPapers.tsx').then((module) => module.PartPapers))
 const SheetLinks = later(() => import('./SheetLinks.tsx').then((module) => module.SheetLinks))
 const Routine = later(() => import('./Routine.tsx').then((module) => module.Routine))
 
@@ -153,7 +154,10 @@ export function WearLens(props: Props) {
                     {standing.condition ? (
                       <>
                         <GradeBars grade={standing.condition.grade} /> {standing.condition.grade}
-                        <span className="sr-only"> {gradeWords[standing.condition.grade]}</span>
+                        <span className="sr-only">
+                          {' '}
+                          {gradeWordsOf(standing.part ?? standing.task)[standing.condition.grade]}
+                        </span>
                       </>
                     ) : (
                       <span className="text-second">{standing.part && standing.action === 'replace' ? '–' : ''}</span>
@@ -267,6 +271,9 @@ function Besides({
             onSaved={onSaved}
           />
         </p>
+      )}
+      {standing.part && !bundle.atFirstSight && (
+        <PartPapers bundle={bundle} kind={kind} part={standing.part} group={standing.index} today={today} />
       )}
       {standing.part && (
         <SheetLinks part={standing.part} kind={kind.basedOn ?? kind.id} machineId={bundle.machine.id} />

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
-import { SiteChoice } from '../site/SiteChoice.tsx'
+import { RecordChoice } from '../records/RecordChoice.tsx'
 
 /** Before a machine is added: the site it stands at, where its form opens. */
 export function WhereItStands({ onClose }: { onClose: () => void }) {
@@ -12,7 +12,7 @@ export function WhereItStands({ onClose }: { onClose: () => void }) {
       title="Add a machine"
       about="First where it stands: its hours and its water are the site’s."
     >
-      <SiteChoice label="Site" chosen={site} onChoose={setSite} />
+      <RecordChoice kind="site" label="Site" chosen={site} onChoose={setSite} />
       <div className="flex flex-wrap items-center gap-4">
         <button
           type="button"

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import type { Kept } from '../../core/firm/records.ts'
 import { dayLong } from '../../ui/format.ts'
+import { agreedUpTo } from '../../ui/money.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
@@ -11,10 +12,8 @@ import { newId } from '../send-entries.ts'
 import { ByMistake } from './ByMistake.tsx'
 import { CallLink, MailLink } from './contact-links.tsx'
 import { RecordList } from './RecordList.tsx'
-import { customerFields, retired, texts, typed } from './record-fields.ts'
+import { customerFields, customerRecord, typed } from './record-fields.ts'
 import { SheetForm } from './SheetForm.tsx'
-
-const ids = ['name', 'contact', 'phone', 'email', 'note']
 
 /** Whom the firm works for. */
 function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; firm: string; today: string }) {
@@ -43,11 +42,11 @@ function CustomerList({ first, firm, today }: { first: RecordPage<'customer'>; f
         <Sheet open onOpenChange={() => setAdding(false)} title="Add a customer" about="Only the name is needed.">
           <SheetForm
             fields={customerFields}
-            values={typed(null, { name: '', contact: '', phone: '', email: '', note: '' })}
+            values={typed(null, Object.fromEntries(customerFields.map(({ id: field }) => [field, ''])))}
             save="Add it"
             onCancel={() => setAdding(false)}
             onSave={async (values) => {
-              const told = await keep('customer', id, 0, texts(values, ids))
+              const told = await keep('customer', id, 0, customerRecord(values))
               if (told.ok) location.assign(`/customers/${id}`)
               return told
             }}
@@ -73,6 +72,13 @@ function CustomerView({ customer, sites, mayForget }: Props) {
     ['Contact', customer.contact],
     ['Phone', customer.phone],
     ['E-mail', customer.email],
+    [
+      'May say yes',
+      customer.mayAgree || customer.agreesUpTo !== undefined
+        ? `${customer.mayAgree || 'whoever is there'}${agreedUpTo(customer)}`
+        : '',
+    ],
+    ['Order number', customer.orderNumber],
     ['Note', customer.note],
   ]
   return (
@@ -157,14 +163,11 @@ function CustomerView({ customer, sites, mayForget }: Props) {
                 half: true,
               },
             ]}
-            values={typed(customer, { retiredOn: '' })}
+            values={typed(customer, { retiredOn: '', agreesUpTo: '' })}
             save="Save"
             onCancel={() => setEditing(false)}
             onSave={async (values) => {
-              const told = await keep('customer', customer.id, customer.version, {
-                ...texts(values, ids),
-                ...retired(values),
-              })
+              const told = await keep('customer', customer.id, customer.version, customerRecord(values))
               if (told.ok) location.reload()
               return told
             }}

@@ -42,7 +42,11 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid gap-x-4 gap-y-3 md:grid-cols-2">
         {fields.map((field) => (
-          <div key={field.id} className={`min-w-0 ${field.half ? '' : 'md:col-span-2'}`}>
+          <div
+            key={field.id}
+            className={`min-w-0 ${field.half ? '' : 'md:col-span-2'} ${field.head ? 'md:col-start-1' : ''}`}
+          >
+            {field.head && <h3 className="head m-0 pb-1">{field.head}</h3>}
             <Field
               spec={field}
               form={form as unknown as UseFormReturn<FieldValues>}

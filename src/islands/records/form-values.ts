@@ -5,6 +5,8 @@ import type { Told } from '../send-once.ts'
 export interface FieldSpec {
   id: string
   label: string
+  /** Begins a part of the form, under this head. */
+  head?: string
   /** Said beside the label: what for, an example. */
   hint?: string
   kind?:

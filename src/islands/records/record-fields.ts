@@ -8,8 +8,28 @@ export const customerFields: FieldSpec[] = [
   { id: 'contact', label: 'Contact', hint: 'who to ask for', half: true },
   { id: 'phone', label: 'Phone', half: true },
   { id: 'email', label: 'E-mail', kind: 'email' },
+  { id: 'mayAgree', label: 'May say yes to work', hint: 'name, telephone', head: 'What was agreed' },
+  {
+    id: 'agreesUpTo',
+    label: 'Up to',
+    hint: 'in the firm’s currency; empty: no sum agreed',
+    kind: 'number',
+    reads: { from: 0 },
+    half: true,
+  },
+  { id: 'orderNumber', label: 'Their order number', half: true },
   { id: 'note', label: 'Note', kind: 'text' },
 ]
+
+/** A customer as the form gives it. */
+export function customerRecord(values: Values): Partial<Kept<'customer'>> {
+  const agreesUpTo = typedNumber(values, 'agreesUpTo')
+  return {
+    ...texts(values, ['name', 'contact', 'phone', 'email', 'mayAgree', 'orderNumber', 'note']),
+    ...(agreesUpTo !== undefined && { agreesUpTo }),
+    ...retired(values),
+  }
+}
 
 export const supplyFields: FieldSpec[] = [
   { id: 'name', label: 'Name', hint: 'as the waterworks call the zone' },

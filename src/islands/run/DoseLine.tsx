@@ -13,8 +13,8 @@ import type { ResinSalt } from '../../core/standing/dose-measures.ts'
 import type { TankDescale } from '../../core/standing/water/machine-descale.ts'
 import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
+import { money } from '../../ui/money.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
-import { preferences } from '../../ui/preferences.ts'
 import { quantityWords } from '../../ui/quantity.ts'
 import { useVessel } from './run-habits.ts'
 
@@ -34,14 +34,11 @@ interface Props {
 /** A dose by weight, with the scoop drawn as full as it gets. */
 export function DoseLine({ amount, measures }: Props) {
   const dose = doseOf(amount, measures)
-  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: preferences().currency })
   if (dose.tablets !== null)
     return (
       <p className="m-0 text-[22px]">
         <b>{dose.tablets}</b> {dose.tablets === 1 ? 'tablet' : 'tablets'}
-        {dose.tabletPrice !== null && (
-          <span className="text-[15px] text-second"> {money.format(dose.tabletPrice)}</span>
-        )}
+        {dose.tabletPrice !== null && <span className="text-[15px] text-second"> {money(dose.tabletPrice)}</span>}
       </p>
     )
   if (amount.gramsPerL !== undefined || amount.oneTo !== undefined)
@@ -65,8 +62,8 @@ export function DoseLine({ amount, measures }: Props) {
       <p className="m-0 basis-full text-[15px] text-second">
         Its label first. Said as {doseSaid(amount)}.
         {dose.perTub !== null && ` A tub of ${figure(measures.tubG)} g holds ${figure(dose.perTub)}`}
-        {dose.powderPrice !== null && `, ${money.format(dose.powderPrice)} each`}
-        {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money.format(dose.tabletPrice)}`}
+        {dose.powderPrice !== null && `, ${money(dose.powderPrice)} each`}
+        {dose.tabletPrice !== null && dose.powderPrice !== null && `; a tablet costs ${money(dose.tabletPrice)}`}
         {dose.perTub !== null && '.'}
       </p>
     </div>

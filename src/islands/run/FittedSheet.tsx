@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Kind, Part } from '../../core/kinds/kind.ts'
 import { type RemovalReason, removalReasons, removalWords } from '../../core/ledger/removal.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
-import { gradeWords } from '../../core/wear/seen-condition.ts'
+import { gradeWordsOf } from '../../core/wear/grade-words.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 
 interface Props {
@@ -94,7 +94,10 @@ export function FittedSheet({ kind, parts, place, some, onKeep, onClose }: Props
               <>
                 <Choices
                   label="The old one"
-                  options={gradeWords.map((words, grade) => ({ id: String(grade), words: `${grade} ${words}` }))}
+                  options={gradeWordsOf(part.id).map((words, grade) => ({
+                    id: String(grade),
+                    words: `${grade} ${words}`,
+                  }))}
                   chosen={String(fitted[i]!.condition)}
                   onChoose={(id) => change(i, { condition: Number(id) })}
                 />

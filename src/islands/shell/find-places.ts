@@ -11,7 +11,8 @@ export interface FindPlace {
 export const findPlaces: FindPlace[] = [
   { sort: 'page', name: 'Round: what is coming due', also: 'board overdue list today', href: '/round' },
   { sort: 'page', name: 'Machines', href: '/machines' },
-  { sort: 'page', name: 'Machines out of service', also: 'retired scrapped', href: '/machines?retired=only' },
+  { sort: 'page', name: 'Machines out of service', also: 'retired scrapped', href: '/machines?stage=retired' },
+  { sort: 'page', name: 'Machines in the workshop', also: 'repair bench loan', href: '/machines?stage=workshop' },
   { sort: 'page', name: 'Sites', also: 'places addresses', href: '/sites' },
   { sort: 'page', name: 'Customers', also: 'people telephone', href: '/customers' },
   { sort: 'page', name: 'Water bench', also: 'hardness titration mix', href: '/water' },

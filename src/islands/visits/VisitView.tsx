@@ -1,10 +1,12 @@
 import { kindById } from '../../core/kinds/index.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import { isInternal } from '../../core/ledger/photos-in.ts'
 import { visitTermsWords } from '../../core/ledger/visit-terms.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { dayFull, dayLong, dayNear, ended } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { Visit } from '../../views/visit-page.ts'
+import { EntryPhotos } from '../EntryPhotos.tsx'
 import { fromPage } from '../from-page.tsx'
 import { MeasureSheet } from './MeasureSheet.tsx'
 
@@ -33,6 +35,7 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
           { label: 'Technician', value: visit.technicians.join(', ') },
           ...(between ? [{ label: 'There', value: between }] : []),
           ...(visit.minutes ? [{ label: 'Work', value: visit.minutes, source: 'min' }] : []),
+          ...(visit.orderNumber ? [{ label: 'Order', value: visit.orderNumber }] : []),
           { label: 'Terms', value: visit.terms ? visitTermsWords[visit.terms] : 'not said' },
         ]}
         action={
@@ -85,8 +88,13 @@ function VisitView({ visit, ledgers, today, timeZone }: Props) {
               </h2>
               <ul className="m-0 list-none p-0">
                 {rest.map((entry) => (
-                  <li key={entry.id} className="border-t border-hair py-1">
+                  <li
+                    key={entry.id}
+                    className="border-t border-hair py-1"
+                    data-noprint={isInternal(entry) || undefined}
+                  >
                     {entryWords(entry, kind)}
+                    <EntryPhotos entry={entry} />
                   </li>
                 ))}
               </ul>

@@ -7,9 +7,9 @@ import type { RecordPage } from '../../views/record-page.ts'
 import type { WaterBenchPage } from '../../views/water-bench.ts'
 import { writeFrom, writtenAbout } from '../make-entry.ts'
 import { typedText, wrongAt } from '../records/form-values.ts'
+import { RecordChoice } from '../records/RecordChoice.tsx'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
-import { SiteChoice } from '../site/SiteChoice.tsx'
 import { useFetched } from '../use-fetched.ts'
 
 interface Props {
@@ -42,7 +42,7 @@ export function KeepSheet({ page, sample, today, onClose }: Props) {
           <b>{page.site.name}</b>
         </p>
       ) : (
-        <SiteChoice label="Find the site" chosen={siteId} onChoose={setSiteId} />
+        <RecordChoice kind="site" label="Find the site" chosen={siteId} onChoose={setSiteId} />
       )}
       <SheetForm
         key={`${siteId} ${softeners.length}`}

@@ -195,6 +195,8 @@ const customerOf = ({ customer, contact, phone, email }: Machine) => ({
   phone,
   email,
   note: '',
+  mayAgree: '',
+  orderNumber: '',
 })
 const siteOf = ({ site, area, address, access }: Machine) => ({ name: site, area, address, accessNote: access })
 const machineOf = ({ name, maker, model, revision, serial, kind }: Machine) => ({

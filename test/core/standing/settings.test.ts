@@ -19,6 +19,15 @@ const life = (level: Parameters<typeof setting>[0], on: string, value: number, c
   setting(level, on, { setting: 'life', task: gasket, clock, value })
 
 describe('what is set, and where', () => {
+  it('a life in litres of something that no water runs through is no number of days, and never ends', () => {
+    const own = { setting: 'life', task: 'burrs', clock: 'litres', value: 1 }
+    const burrs = standingOf(ledgers([takenOn('gr', '2026-01-05'), setting('machine', '2026-02-01', own)]), 'burrs')
+    const line = burrs.working.lines.find(({ what }) => what === 'Left by litres')!
+    expect(line).to.include({ value: 'never: nothing runs' })
+    expect(line).not.to.have.property('unit')
+    expect(burrs.governing).not.to.equal('litres')
+  })
+
   it('is the nearest level’s, whatever day it was set on', () => {
     const found = (more: Parameters<typeof ledgers>[1]) =>
       nearestSetting(effective(ledgers(busy, more)), 'policy')?.body.policy

@@ -11,5 +11,5 @@ export const inspected = entryKind({
   affects: 'itself',
   madeBy: 'people',
   corrects: () => ({ field: 'condition', label: 'Condition, 0 to 4', is: 'number' }),
-  words: (body, pen) => `Looked at: ${partWords(body, pen)}${conditionWords(body.condition)}${noteWords(body)}`,
+  words: (body, pen) => `Looked at: ${partWords(body, pen)}${conditionWords(body)}${noteWords(body)}`,
 })

@@ -18,6 +18,7 @@ export const moved = entryKind({
       samePlace: boolean(),
       /** Stands in for a machine in the workshop. */
       loan: boolean(),
+      standsInFor: uuid(),
       note: words(500),
     }).noUnknown(),
   ),

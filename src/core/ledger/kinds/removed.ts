@@ -15,5 +15,5 @@ export const removed = entryKind({
   madeBy: 'people',
   corrects: () => ({ field: 'condition', label: 'Condition, 0 to 4', is: 'number' }),
   words: (body, pen) =>
-    `Took out: ${partWords(body, pen)}${conditionWords(body.condition)}${body.why ? `, ${removalWords[body.why]}` : ''}${noteWords(body)}`,
+    `Took out: ${partWords(body, pen)}${conditionWords(body)}${body.why ? `, ${removalWords[body.why]}` : ''}${noteWords(body)}`,
 })

@@ -1,6 +1,6 @@
 import { array, object, string } from 'yup'
 import { amount, instant, uuid } from '../../parse/fields.ts'
-import { v } from '../body-fields.ts'
+import { v, words } from '../body-fields.ts'
 import { entryKind } from '../entry-definition.ts'
 import { Versions } from '../versions.ts'
 import { visitTerms, visitTermsWords } from '../visit-terms.ts'
@@ -16,6 +16,8 @@ export const visit = entryKind({
       /** Time at the machines, where nobody looked at the clock on arriving and leaving. */
       minutes: amount().integer().max(6000),
       terms: string().oneOf(visitTerms),
+      /** The customer’s, for this call. */
+      orderNumber: words(60),
     })
       .noUnknown()
       .test('order', 'must not be before arrival', (told, context) =>
@@ -25,6 +27,6 @@ export const visit = entryKind({
   about: ['site'],
   affects: 'nobody',
   madeBy: 'people',
-  words: ({ terms, minutes }) =>
-    `Visit${terms ? `, ${visitTermsWords[terms]}` : ''}${minutes ? `, ${minutes} min` : ''}`,
+  words: ({ terms, minutes, orderNumber }) =>
+    `Visit${terms ? `, ${visitTermsWords[terms]}` : ''}${minutes ? `, ${minutes} min` : ''}${orderNumber ? `, order ${orderNumber}` : ''}`,
 })

@@ -1,4 +1,5 @@
 import type { Histories } from '../histories.ts'
+import { certificate } from './certificate.ts'
 import { changeCartridge } from './change-cartridge.ts'
 import { changeMembrane } from './change-membrane.ts'
 import { changePrefilter } from './change-prefilter.ts'
@@ -25,7 +26,7 @@ export const softenerTasks: SoftenerTask[] = [
 ]
 
 /** The same of a machine. Apart: a page that reckons a machine carries no softener. */
-export const machineTasks: MachineTask[] = [firstLook, descale, freshenBoiler, restart, release]
+export const machineTasks: MachineTask[] = [firstLook, descale, freshenBoiler, restart, certificate, release]
 
 export const raisedTasks: RaisedTask[] = [...softenerTasks, ...machineTasks]
 

@@ -1,4 +1,5 @@
 import { object, string } from 'yup'
+import { listedStages } from '../../../core/ledger/stage.ts'
 import { uuid } from '../../../core/parse/fields.ts'
 import { parseStrict } from '../../../core/parse/parse-strict.ts'
 import { endpoint, json, refuse } from '../../../server/api.ts'
@@ -9,8 +10,8 @@ const query = object({
   siteId: uuid(),
   kind: string().max(40),
   cursor: string().max(1000),
-  /** Those out of service alone. */
-  retired: string().oneOf(['only' as const]),
+  /** Those in the workshop, or out of service, alone. */
+  stage: string().oneOf(listedStages),
 }).noUnknown()
 
 /** The firm's machines, a page at a time. */
