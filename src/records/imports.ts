@@ -255,6 +255,59 @@ export async function meaningsOf(trx: Trx): Promise<ImportSpec['words']> {
   return words
 }
 
+/** A list whole, for a file of everything: what came in, how it was read, what became of it. */
+export interface WholeImport extends KeptImport {
+  /** The file as it came, base64; empty where it was taken out. */
+  file: string
+  cells: string
+  outcomes: RowOutcome[]
+  made: Made[]
+}
+
+/** Lists whole, oldest first: a few at a time, since each may be large. */
+export async function wholeImportsAfter(trx: Trx, after: string | null, limit: number): Promise<WholeImport[]> {
+  const query = trx('import').orderBy('id').limit(limit)
+  if (after) query.where('id', '>', after)
+  const rows = await query
+  return Promise.all(
+    rows.map(async (row) => ({
+      ...toImport(row),
+      file: row.file.toString('base64'),
+      cells: row.cells,
+      outcomes: await outcomesOf(trx, row.id),
+      made: await madeBy(trx, row.id),
+    })),
+  )
+}
+
+/** A list as it was kept elsewhere. What was under way there goes on nowhere: it stopped. */
+export async function insertWholeImport(trx: Trx, firmId: string, list: WholeImport): Promise<void> {
+  await addImport(trx, firmId, list, { file: Buffer.from(list.file, 'base64'), cells: list.cells })
+  const isUnderWay = list.state === 'waiting' || list.state === 'going-back'
+  await setImport(trx, list.id, {
+    state: isUnderWay ? 'stopped' : list.state,
+    done: list.done,
+    ...(list.problem && { problem: list.problem }),
+    ...(list.endedAt && { endedAt: list.endedAt }),
+    ...(list.takenBackBy && { takenBackBy: list.takenBackBy }),
+  })
+  await addOutcomes(trx, firmId, list.id, list.outcomes, list.made)
+}
+
+/**
+ * Takes out of lists what they say of records that are forgotten: the file and its cells, since nobody can tell which
+ * of them are about somebody; what they filled in of those records. That they came in, and what they made, stays.
+ */
+export async function forgetInLists(trx: Trx, recordIds: string[]): Promise<void> {
+  await trx.raw(
+    `update import set file = '', cells = '[[]]', file_name = 'a list'
+     where exists (select from import_made m where m.firm_id = import.firm_id and m.import_id = import.id
+                     and m.id = any(?))`,
+    [recordIds],
+  )
+  await trx('import_made').whereRaw('id = any(?)', [recordIds]).update({ before: null, after: null })
+}
+
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver hands it over
 const toImport = (row: any): KeptImport => ({
   id: row.id,

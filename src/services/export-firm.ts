@@ -2,6 +2,7 @@ import type { RecordKind } from '../core/firm/records.ts'
 import type { KeptEntry } from '../core/ledger/entry.ts'
 import { allChanges } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { meaningsOf, type WholeImport, wholeImportsAfter } from '../records/imports.ts'
 import { keptAfter } from '../records/kept.ts'
 import { entriesSince } from '../records/ledger.ts'
 import { removedSubjects } from '../records/removal.ts'
@@ -32,6 +33,8 @@ export const listNames: Record<(typeof exportedKinds)[number], string> = {
 }
 
 const pageSize = 2000
+/** A list's file may be of many megabytes. */
+const listsAtOnce = 4
 
 /**
  * All of a firm's data as one JSON text, piece by piece: records, the whole ledger, the log of changes.
@@ -65,7 +68,14 @@ export async function exportFirm(db: Db, firmId: string, write: (text: string) =
     )
     await write('],\n"changes":[')
     await writeChanges(trx, write)
-    await write(']}\n')
+    await write('],\n"imports":[')
+    await pages(
+      write,
+      (last: WholeImport | null) => wholeImportsAfter(trx, last?.id ?? null, listsAtOnce),
+      (list) => list,
+      listsAtOnce,
+    )
+    await write(`],\n"words":${JSON.stringify(await meaningsOf(trx))}}\n`)
   }
 }
 
@@ -74,6 +84,7 @@ async function pages<T>(
   write: (text: string) => Promise<void> | void,
   fetch: (last: T | null) => Promise<T[]>,
   shape: (item: T) => unknown,
+  size = pageSize,
 ): Promise<void> {
   let last: T | null = null
   let first = true
@@ -83,7 +94,7 @@ async function pages<T>(
       await write(`${first ? '\n' : ',\n'}${JSON.stringify(shape(item))}`)
       first = false
     }
-    if (items.length < pageSize) return
+    if (items.length < size) return
     last = items.at(-1)!
   }
 }

@@ -6,6 +6,7 @@ import { subjectKinds } from '../core/ledger/subject.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
 import { changeActions } from '../records/changes.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
+import { listFields } from './import-firm.ts'
 import { passportVersion } from './passport.ts'
 
 type JsonSchema = Record<string, unknown>
@@ -28,8 +29,10 @@ export const firmDataSchema = (): JsonSchema => ({
       removed: list(closed({ id, kind: { enum: subjectKinds } })),
       entries: list(entry({ recordedBy: id, seq: { type: 'integer', minimum: 1 } })),
       changes: list(change),
+      imports: list(fieldsOf(listFields)),
+      words: { type: 'object' },
     },
-    ['removed'],
+    ['removed', 'imports', 'words'],
   ),
 })
 

@@ -4,6 +4,7 @@ import { may } from '../core/firm/rights.ts'
 import { dropAccount } from '../records/accounts.ts'
 import { addChange, mergedInto } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
+import { forgetInLists } from '../records/imports.ts'
 import { dropInvitations } from '../records/invitations.ts'
 import { type KeptRecord, keptById, keptByName, updateKept } from '../records/kept.ts'
 import { forgetDevices } from '../records/known-devices.ts'
@@ -89,11 +90,13 @@ async function forgetTechnician(trx: Trx, firmId: string, { id, version, ...reco
 
 async function forgetCustomer(trx: Trx, { id, version, ...record }: KeptRecord<'customer'>) {
   await updateKept(trx, 'customer', id, version, { ...record, ...formerCustomer })
+  await forgetInLists(trx, [id])
   const sites = await keptByName(trx, 'site', { words: [], after: null, limit: mostSites, where: { customer_id: id } })
   for (const { id: siteId, version: siteVersion, latitude: _, longitude: __, ...site } of sites) {
     // The area stays: which water comes in is told by it.
     await updateKept(trx, 'site', siteId, siteVersion, { ...site, ...formerSite } as Kept<'site'>)
     await forgetTraces(trx, 'site', siteId)
+    await forgetInLists(trx, [siteId])
     for (const { id: machineId, version: machineVersion, ...machine } of await keptByName(trx, 'machine', {
       words: [],
       after: null,

@@ -1,5 +1,6 @@
 import { v7 } from 'uuid'
-import { number, object, string } from 'yup'
+import { array, number, object, string } from 'yup'
+import type { WordMeaning } from '../core/files/import-spec.ts'
 import { pointsAt, type RecordKind, recordSchemas } from '../core/firm/records.ts'
 import { parseEntry } from '../core/ledger/parse-entry.ts'
 import { subjectKinds } from '../core/ledger/subject.ts'
@@ -9,6 +10,7 @@ import { accountByEmail, addAccount } from '../records/accounts.ts'
 import { addChanges, changeActions } from '../records/changes.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { addFirm, setFirmAsKept } from '../records/firms.ts'
+import { insertWholeImport, keepMeanings } from '../records/imports.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
 import { type KeptPhoto, keepPhoto } from '../records/photos.ts'
@@ -89,6 +91,9 @@ export async function importFirm(
       firmId,
       data.changes.map((change: Loose) => ({ ...change, ...(change.aboutKind === 'firm' && { aboutId: firmId }) })),
     )
+    for (const list of data.imports ?? []) await insertWholeImport(trx, firmId, list)
+    for (const [about, words] of Object.entries(data.words ?? {}))
+      await keepMeanings(trx, firmId, about, Object.entries(words as Record<string, WordMeaning>))
     for (const { recordedAt, recordedBy, ...photo } of photos)
       await keepPhoto(trx, firmId, photo, { technicianId: recordedBy, at: new Date(recordedAt) })
     await addAccount(trx, { email: who.value.email, firmId, technicianId: self.id, passwordHash })
@@ -118,6 +123,55 @@ const changeFields = object({
   before: object(),
   after: object(),
 }).noUnknown()
+
+/** A list that was brought in there. */
+export const listFields = object({
+  id: uuid().required(),
+  spec: object().required(),
+  technicianId: uuid().required(),
+  askedAt: instant().required(),
+  endedAt: instant(),
+  state: string()
+    .oneOf(['waiting', 'written', 'stopped', 'failed', 'going-back', 'taken-back'] as const)
+    .required(),
+  fileName: string().max(200).required(),
+  encoding: string().max(40).required(),
+  separator: string().max(10).defined(),
+  rows: number().integer().min(0).required(),
+  done: number().integer().min(0).required(),
+  problem: string().max(2000),
+  takenBackBy: uuid(),
+  file: string().defined(),
+  cells: string().required(),
+  outcomes: array(
+    object({
+      row: number().integer().min(0).required(),
+      verdict: string().max(40).required(),
+      reason: string().max(2000),
+    }).noUnknown(),
+  ).required(),
+  made: array(
+    object({
+      row: number().integer().min(0).required(),
+      what: string()
+        .oneOf(['record', 'filled', 'entry'] as const)
+        .required(),
+      kind: string().max(40).required(),
+      id: uuid().required(),
+      before: object(),
+      after: object(),
+    }).noUnknown(),
+  ).required(),
+}).noUnknown()
+/** What words of lists mean for the firm, by column. */
+const wordFields = object().test('meanings', 'are no meanings of words', (words) =>
+  Object.values((words ?? {}) as Record<string, unknown>).every(
+    (column) =>
+      typeof column === 'object' &&
+      column !== null &&
+      Object.values(column).every((meaning) => typeof (meaning as { is?: unknown } | null)?.is === 'string'),
+  ),
+)
 
 /** Everything wrong with a file, each at its place: `sites[3].customerId`. */
 function judgeFile(data: Loose): Issue[] {
@@ -193,6 +247,16 @@ function judgeFile(data: Loose): Issue[] {
     entryIds.add(entry.id)
     numbers.add(seq)
   })
+  // Files of earlier versions have no lists.
+  const brought = Array.isArray(data.imports) ? data.imports : []
+  brought.forEach((one: Loose, i: number) => {
+    const parsed = parseStrict(listFields, one)
+    if (!parsed.ok) at(`imports[${i}]`, parsed.issues)
+    else if (!ids.technician.has(one.technicianId))
+      at(`imports[${i}]`, [{ path: 'technicianId', code: 'unknown', message: 'is no technician of this file' }])
+  })
+  const words = parseStrict(wordFields, data.words ?? {})
+  if (!words.ok) at('words', words.issues)
   data.changes.forEach((one: Loose, i: number) => {
     const parsed = parseStrict(changeFields, one)
     if (!parsed.ok) at(`changes[${i}]`, parsed.issues)

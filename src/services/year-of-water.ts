@@ -15,6 +15,7 @@ import {
   yearOfWater,
 } from '../core/standing/water/year-of-water.ts'
 import { litresADay } from '../core/standing/water-budget.ts'
+import { goodOutlet } from '../core/standing/water-known.ts'
 import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { machineRows } from '../records/find.ts'
 import { keptById } from '../records/kept.ts'
@@ -30,7 +31,7 @@ const usualReject = 1
 interface SiteWater {
   page: Omit<YearPage, 'year' | 'now'>
   /** Machines by the softener they stand behind; null without one. */
-  groups: { treatment: PlannedTreatment; words: string; machines: WaterMachine[] }[]
+  groups: { treatment: PlannedTreatment; words: string; leakageMgL: number; machines: WaterMachine[] }[]
   figures: YearFigures
   prices: Prices
 }
@@ -40,8 +41,9 @@ export async function yearPage(db: Db, firmId: string, siteId: string): Promise<
   const water = await lookIn(db, firmId, (trx) => siteWater(trx, firmId, siteId))
   if (!water) return null
   const { page, groups, figures, prices } = water
-  const years = groups.map(({ machines, treatment }) =>
-    yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, figures, prices),
+  // What its softener lets through when it works, as its own tests found it: what a machine is fed after a regeneration.
+  const years = groups.map(({ machines, treatment, leakageMgL }) =>
+    yearOfWater(machines, machines[0]!.chalk.water.raw.likely, treatment, { ...figures, leakageMgL }, prices),
   )
   const words = groups.map(({ words, machines }) => `${machines.length} ${words}`)
   return {
@@ -85,7 +87,11 @@ async function siteWater(trx: Trx, firmId: string, siteId: string): Promise<Site
     if (!facts || !chalk) continue
     histories = { ...own, machine: undefined, softener: undefined } as Histories
     const key = subject.softenerId ?? ''
-    const group = groups.get(key) ?? { ...treatmentNow(own), machines: [] }
+    const group = groups.get(key) ?? {
+      ...treatmentNow(own),
+      leakageMgL: (goodOutlet(own) ?? takeFigure(own, 'softener-leakage')).value,
+      machines: [],
+    }
     groups.set(key, group)
     group.machines.push({ facts, chalk })
     machines.push({

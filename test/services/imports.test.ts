@@ -5,6 +5,9 @@ import { effectiveHistory } from '../../src/core/ledger/effective-history.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { allKept } from '../../src/records/kept.ts'
 import { entriesOf } from '../../src/records/ledger.ts'
+import { exportFirm } from '../../src/services/export-firm.ts'
+import { forget } from '../../src/services/forget.ts'
+import { importFirm } from '../../src/services/import-firm.ts'
 import { bringIn, startImport, stopImport } from '../../src/services/imports/bring-in.ts'
 import {
   importFile,
@@ -15,6 +18,7 @@ import {
   takeBack,
 } from '../../src/services/imports/imports.ts'
 import { checkImport } from '../../src/services/imports/judge-import.ts'
+import { keepRecord } from '../../src/services/keep-record.ts'
 import { catchUp } from '../../src/services/projections.ts'
 import { roundPage } from '../../src/services/round.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -488,6 +492,85 @@ describe('a list brought in', () => {
     await takeBack(db, actor(firm), id)
     await bringIn(db, firm.firmId, going())
     expect(await named()).to.deep.equal([['A customer', '']])
+  })
+
+  it('goes with all the firm has into another place: file, rows, what it made, what words mean; and is taken back there', async () => {
+    const firm = await smallFirm(db, 'Moves Its Lists')
+    const before = (await withFirm(db, firm.firmId, (trx) => allKept(trx, 'machine'))).length
+    const id = await bring(firm, await listRequest('german-machines.csv', 'machines', { words: german }))
+    let told = ''
+    const write = (piece: string) => {
+      told += piece
+    }
+    await exportFirm(db, firm.firmId, write)
+    const data = JSON.parse(told)
+    expect(data.imports.map((list: { id: string }) => list.id)).to.deep.equal([id])
+    const owner = { email: `${randomUUID()}@test.example`, password: 'a long enough password' }
+    await db
+      .transaction(async (trx) => {
+        for (const table of ['invitation', 'session', 'account']) await trx(table).delete()
+        // What was under way when it was taken out goes on nowhere.
+        const halfway = structuredClone(data)
+        halfway.imports[0].state = 'waiting'
+        const imported = await importFirm(trx, owner, halfway)
+        if (!imported.ok) throw new Error(JSON.stringify(imported.issues))
+        const there = { firmId: imported.firmId, technicianId: imported.technicianId, role: 'owner' as const }
+        expect((await importPage(trx, there, id))!.state).to.equal('stopped')
+        const file = (await importFile(trx, there.firmId, id))!
+        expect(file.bytes.equals((await importFile(db, firm.firmId, id))!.bytes)).to.equal(true)
+        expect(await knownWords(trx, there.firmId)).to.deep.equal(await knownWords(db, firm.firmId))
+        expect(await refusedRows(trx, there.firmId, id)).to.deep.equal(await refusedRows(db, firm.firmId, id))
+        let again = ''
+        await exportFirm(trx, there.firmId, (piece) => {
+          again += piece
+        })
+        expect(again).to.equal(told.replace('"state":"written"', '"state":"stopped"'))
+        expect(await takeBack(trx, there, id)).to.deep.equal({ ok: true })
+        await bringIn(trx, there.firmId, going())
+        expect((await importPage(trx, there, id))!.state).to.equal('taken-back')
+        expect((await withFirm(trx, there.firmId, (inner) => allKept(inner, 'machine'))).length).to.equal(before)
+        throw new Error('undone')
+      })
+      .catch((error: Error) => {
+        if (error.message !== 'undone') throw error
+      })
+    const odd = structuredClone(data)
+    odd.imports[0].technicianId = randomUUID()
+    odd.words = { kind: 7 }
+    await db
+      .transaction(async (trx) => {
+        for (const table of ['invitation', 'session', 'account']) await trx(table).delete()
+        const refused = await importFirm(trx, owner, odd)
+        expect(!refused.ok && refused.issues.map(({ path }) => path).sort()).to.deep.equal([
+          'imports[0].technicianId',
+          'words',
+        ])
+        throw new Error('undone')
+      })
+      .catch((error: Error) => {
+        if (error.message !== 'undone') throw error
+      })
+  })
+
+  it('says nothing of a customer any more who is forgotten: neither file nor cells; what it made stays', async () => {
+    const firm = await smallFirm(db, 'Forgets In Lists')
+    const id = await bring(firm, await listRequest('german-machines.csv', 'machines', { words: german }))
+    const customers = await withFirm(db, firm.firmId, (trx) => allKept(trx, 'customer'))
+    const one = customers.find(({ name }) => name === 'Sommer KG')!
+    const { id: customerId, version, ...record } = one
+    const change = {
+      kind: 'customer' as const,
+      id: customerId,
+      version,
+      record: { ...record, retiredOn: '2026-11-25' },
+    }
+    await keepRecord(db, actor(firm), change, testNow)
+    expect(await forget(db, actor(firm), 'customer', customerId, testNow)).to.deep.include({ ok: true })
+    expect(await importFile(db, firm.firmId, id)).to.equal(null)
+    expect(await refusedRows(db, firm.firmId, id)).to.equal(null)
+    const kept = await withFirm(db, firm.firmId, (trx) => trx('import').first('cells', 'file_name'))
+    expect(JSON.stringify(kept)).not.to.contain('Sommer')
+    expect((await page(firm, id)).made.records).to.include({ machine: 59 })
   })
 
   it('of past work: by words in German, one meaning for all rows of a word, the rest as notes', async () => {

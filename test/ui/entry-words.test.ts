@@ -70,6 +70,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ['remark', { text: 'They pay late', internal: true }, 'Left open, for us alone: They pay late'],
   ['note', { text: 'They pay late', internal: true }, 'For us alone: They pay late'],
   ['inspected', { part: 'shower-screen', condition: 3 }, 'Looked at: Shower screen: 3 of 4, mostly blocked'],
+  ['setting', { setting: 'counter-counts', unit: 'tens', each: 10 }, 'Its counter counts tens: one is 10 shots'],
   ['stage', { stage: 'workshop' }, 'In the workshop'],
   [
     'setting',

@@ -106,6 +106,15 @@ export interface Measure extends Fitted {
   mark: Mark
 }
 
+/** What a machine's own counter shows where that is something else: one of it is so many of the kind's. */
+export interface CounterShows {
+  unit: string
+  each: number
+}
+
+/** What the numbers on a machine's counter are. @example shownUnit(grinder) // 'kg' */
+export const shownUnit = ({ counter }: Pick<Kind, 'counter'>): string => counter.shows?.unit ?? counter.unit
+
 /** Water per drink and per open day, ml, and where it goes; drinks go through the brew path. */
 export interface Budget {
   drinks: {
@@ -188,7 +197,7 @@ export interface Kind {
   about: string
   /** What lists and people call it too: small letters, in whatever language. Of those that ship, see `calledToo`. */
   calledToo?: readonly string[]
-  counter: { id: 'shots'; name: string; unit: string }
+  counter: { id: 'shots'; name: string; unit: string; shows?: CounterShows }
   /** It has no counter: none is asked for. */
   uncounted?: true
   groups: number

@@ -76,4 +76,5 @@ export const affectsBySetting: Record<SettingName, Affects> = {
   warranty: 'nobody',
   causes: 'nobody',
   groups: 'along',
+  'counter-counts': 'along',
 }

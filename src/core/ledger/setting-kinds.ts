@@ -2,7 +2,16 @@ import type { SettingDefinition } from './setting-definition.ts'
 import { descalePrompt, hardnessSetting } from './settings/descaling.ts'
 import { causes, ownFigure, partPrice, prices } from './settings/figures.ts'
 import { detergent, life, policy, way } from './settings/how-often.ts'
-import { alongCount, groupShare, groupsHere, hotHours, kindAs, option, programmeKeys } from './settings/of-a-machine.ts'
+import {
+  alongCount,
+  counterCounts,
+  groupShare,
+  groupsHere,
+  hotHours,
+  kindAs,
+  option,
+  programmeKeys,
+} from './settings/of-a-machine.ts'
 import { busyMonths, closedDays, opening } from './settings/opening.ts'
 import { partNumber, warranty } from './settings/papers.ts'
 import { budget, budgetFactor, cartridge, exchanger, membrane, prefilter } from './settings/water.ts'
@@ -37,6 +46,7 @@ const settingKinds = {
   warranty,
   causes,
   groups: groupsHere,
+  'counter-counts': counterCounts,
 } as const
 
 export type SettingName = keyof typeof settingKinds

@@ -35,6 +35,7 @@ export interface CounterLine {
  * @param prior - drinks (or litres) per open day where nothing is known
  * @param asOf - day number the weights of old intervals are counted from
  * @param start - day number it was taken on
+ * @param each - what one of what the counter shows is, in what is reckoned with
  * @param movedOn - days it came to another site: what it made before says nothing of what it makes after
  */
 export function counterLine(
@@ -45,6 +46,7 @@ export function counterLine(
   asOf: number,
   start: number,
   movedOn: number[] = [],
+  each = 1,
 ): CounterLine {
   const read = entries
     .filter((entry) => entry.body.counter === counter)
@@ -52,11 +54,19 @@ export function counterLine(
   const noted = new Map(
     entries.flatMap((entry) => (entry.body.rinses === undefined ? [] : [[entry.id, entry.body.rinses!]])),
   )
-  const judged = judgeReadings(read, { open, priorPerOpenDay: prior, breaks: movedOn })
-  const apart = rinsesApart(
+  const judged = judgeReadings(read, { open, priorPerOpenDay: prior / each, breaks: movedOn })
+  const shown = rinsesApart(
     judged,
     judged.kept.map(({ index }) => noted.get(read[index]!.id)),
   )
+  const apart =
+    each === 1
+      ? shown
+      : {
+          ...shown,
+          kept: shown.kept.map((one) => ({ ...one, total: one.total * each })),
+          rises: shown.rises.map((rise) => ({ ...rise, count: rise.count * each })),
+        }
   const here = apart.rises.filter((rise) => rise.fromDay >= (movedOn.at(-1) ?? Number.NEGATIVE_INFINITY))
   const plain = rateFrom(
     here.map((rise) => ({ ...rise, ageDays: asOf - rise.toDay })),

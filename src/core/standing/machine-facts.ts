@@ -62,7 +62,16 @@ export function machineFacts(histories: Histories, showWorking = true, own: Leve
   const asOfDay = toDay(asOf)
   const start = toDay(taken.happenedOn)
   const movedOn = cameOn(histories)
-  const use = counterLine(readings, 'shots', opening.openDays, kind.drinksPerOpenDay.p50, asOfDay, start, movedOn)
+  const use = counterLine(
+    readings,
+    'shots',
+    opening.openDays,
+    kind.drinksPerOpenDay.p50,
+    asOfDay,
+    start,
+    movedOn,
+    kind.counter.shows?.each,
+  )
   const metered = readings.some((entry) => entry.body.counter === 'litres')
   const meter = metered ? counterLine(readings, 'litres', opening.openDays, 10, asOfDay, start, movedOn) : null
   return {

@@ -8,7 +8,11 @@ export function machineKind(histories: Histories): Kind | null {
   const kind = taken ? kindHere(histories, taken.body.kind) : null
   if (!kind) return null
   const groups = nearestSetting(histories, 'groups')
-  const here = withOptions(kind, optionsSaid(histories))
+  const shows = settingsAt(histories, 'machine', 'counter-counts').at(-1)
+  const fitted = withOptions(kind, optionsSaid(histories))
+  const here = shows
+    ? { ...fitted, counter: { ...fitted.counter, shows: { unit: shows.unit, each: shows.each } } }
+    : fitted
   return groups ? withGroups(here, groups.body.count) : here
 }
 

@@ -1,4 +1,5 @@
 import { instances } from '../kinds/index.ts'
+import { shownUnit } from '../kinds/kind.ts'
 import { fromDay } from '../quantity/local-day.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
 import { effective, type Ledgers } from './histories.ts'
@@ -37,7 +38,8 @@ export function reckonMachine(ledgers: Ledgers, { showWorking = true }: ReckonOp
       counter: {
         count: use.last.count,
         on: fromDay(use.last.day),
-        unit: kind.counter.unit,
+        unit: shownUnit(kind),
+        ...(kind.counter.shows && { each: kind.counter.shows.each }),
         ...(use.rinseShare > 0 && { rinseShare: use.rinseShare }),
       },
     }),

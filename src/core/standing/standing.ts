@@ -6,7 +6,7 @@ import type { Bounds } from '../usage/first-passage.ts'
 import { type AlongClock, alongClocks, alongWords, type Clock } from '../wear/limits.ts'
 
 /** Raised when a change in the reckoning must move stored standings; the rest is rebuilt behind the scenes. */
-export const reckoningVersion = 5
+export const reckoningVersion = 6
 
 /** What can govern a due day. `prompt` is the machine's own asking, `hygiene` a calendar cap. */
 export type Governing =
@@ -107,8 +107,8 @@ export interface Reckoning {
   stageSince?: LocalDay
   /** It has no counter: no reading is waited for. */
   uncounted?: true
-  /** As it shows; cleaning rinses are in it, by their share. */
-  counter?: { count: number; on: LocalDay; unit: string; rinseShare?: number }
+  /** As it shows; cleaning rinses are in it, by their share. `each`: what one of it is in what is reckoned with. */
+  counter?: { count: number; on: LocalDay; unit: string; rinseShare?: number; each?: number }
   /** Drinks per open day. */
   use?: { mean: number; sd: number; readings: number; assumed: boolean }
   litresPerOpenDay?: number
@@ -133,4 +133,6 @@ export interface WaterFigure {
   on: LocalDay
   said: string
   level: string
+  /** Not tested since the treatment was renewed: what it lets through when it works. */
+  assumed?: true
 }

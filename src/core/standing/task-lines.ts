@@ -1,3 +1,4 @@
+import { shownUnit } from '../kinds/kind.ts'
 import { fromDay } from '../quantity/local-day.ts'
 import type { Line } from '../quantity/working.ts'
 import { meanRate, sdRate } from '../usage/rate.ts'
@@ -64,17 +65,21 @@ export function shotsLines(context: TaskContext, life: Life, figures: ShotsFigur
       ? {
           what: 'Counter',
           value: Math.round(use.last.count),
-          unit,
+          unit: shownUnit(kind),
           origin: 'measured',
           source: `read ${fromDay(use.last.day)}`,
         }
       : { what: 'Counter', value: 'not read yet', origin: 'measured' },
   )
+  const { shows } = kind.counter
+  const eachLine =
+    shows &&
+    add({ what: `One of ${shows.unit}`, value: shows.each, unit, origin: 'setting', source: 'said of its counter' })
   const movedLine = add({
     what: 'Moved since',
     value: Math.max(0, Math.round(moved)),
     unit,
-    formula: `{1} − then${use.flags.some(({ kind: odd }) => odd === 'reset' || odd === 'rollover') ? ', swaps bridged' : ''}${
+    formula: `${eachLine ? `({1} − then) × {${eachLine}}` : '{1} − then'}${use.flags.some(({ kind: odd }) => odd === 'reset' || odd === 'rollover') ? ', swaps bridged' : ''}${
       use.rinseShare > 0 ? `, less ${Math.round(use.rinseShare * 100)} % rinses` : ''
     }`,
     origin: 'reckoned',

@@ -4,8 +4,11 @@ import { dropCount, stripZone } from '../quantity/drop-kit.ts'
 import { hardnessSymbol, mgLPer } from '../quantity/hardness.ts'
 import { exactly, type Interval, scaled } from '../quantity/interval.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
+import { atChance } from '../quantity/spread.ts'
+import { spentAboveMgL } from '../softener/learned-capacity.ts'
 import { type Histories, type History, type Level, ofKind } from './histories.ts'
 import type { WaterFigure, WaterKnown } from './standing.ts'
+import { takeFigure } from './water/set-figure.ts'
 
 type Test = Entry & { kind: 'water-test' }
 
@@ -35,14 +38,63 @@ function testSaid(test: Test): string {
 export function waterKnown(histories: Histories): WaterKnown {
   const raw = latest(histories, rawLevels, 'raw', 'total')
   const rawCarbonate = latest(histories, rawLevels, 'raw', 'carbonate')
-  const softened = latest(histories, ['softener'], 'softened', 'total')
-  const softenedCarbonate = latest(histories, ['softener'], 'softened', 'carbonate')
+  const softened = outletNow(histories, 'total')
+  const softenedCarbonate = outletNow(histories, 'carbonate')
   return {
     ...(raw && { raw }),
     ...(rawCarbonate && { rawCarbonate }),
     ...(softened && { softened }),
     ...(softenedCarbonate && { softenedCarbonate }),
   }
+}
+
+/** The last time resin, cartridge or membrane was made new. */
+export function lastRenewal(histories: Histories): Renewal | null {
+  const all = (['regenerated', 'cartridge-changed', 'membrane-changed'] as const).flatMap((kind) => {
+    const last = ofKind(histories, 'softener', kind).at(-1)
+    return last ? [{ kind, on: last.happenedOn }] : []
+  })
+  return all.sort((a, b) => (a.on < b.on ? -1 : 1)).at(-1) ?? null
+}
+
+interface Renewal {
+  kind: 'regenerated' | 'cartridge-changed' | 'membrane-changed'
+  on: LocalDay
+}
+
+/** Whether a test is older than what was renewed since. Tested and renewed on one day: tested first, for that is why. */
+const isBefore = ({ on }: WaterFigure, renewal: Renewal | null): renewal is Renewal =>
+  renewal !== null && on <= renewal.on
+
+/**
+ * What leaves the treatment now: its last test, unless it was renewed since. Resin that was found spent and is
+ * regenerated lets through what it let through when it was tested good; a new cartridge or membrane is reckoned anew.
+ */
+function outletNow(histories: Histories, quantity: Quantity): WaterFigure | null {
+  const last = testsOf(histories, 'softener', 'softened', quantity).at(-1)
+  const renewal = lastRenewal(histories)
+  if (!last || !isBefore(last, renewal)) return last ?? null
+  if (renewal.kind !== 'regenerated') return null
+  // Carbonate passes resin whether it is spent or not.
+  return quantity === 'carbonate' || last.value <= spentAboveMgL ? last : asRenewed(histories, renewal.on)
+}
+
+/** What resin lets through once it is regenerated: the middle of its good tests, else what such softeners do. */
+export function asRenewed(histories: Histories, on: LocalDay): WaterFigure {
+  const good = goodOutlet(histories)
+  if (good) return { ...good, on, said: 'assumed since it was regenerated: as it was when tested good', assumed: true }
+  const leakage = takeFigure(histories, 'softener-leakage')
+  const range = { low: atChance(leakage, 0.05), value: leakage.value, high: atChance(leakage, 0.95) }
+  const said = 'assumed since it was regenerated: what such softeners let through, from memory'
+  return { ...range, on, said, level: 'softener', assumed: true }
+}
+
+/** The middle one of the tests that found resin good; null where none did. */
+export function goodOutlet(histories: Histories): WaterFigure | null {
+  const good = testsOf(histories, 'softener', 'softened', 'total')
+    .filter(({ value }) => value <= spentAboveMgL)
+    .sort((one, other) => one.value - other.value)
+  return good[Math.floor(good.length / 2)] ?? null
 }
 
 const rawLevels: Level[] = ['site', 'supply']

@@ -1,6 +1,6 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { instanceName, instances } from '../../core/kinds/index.ts'
-import type { Kind } from '../../core/kinds/kind.ts'
+import { type Kind, shownUnit } from '../../core/kinds/kind.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatment-before.ts'
@@ -158,7 +158,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
                 draft={draft}
                 onChange={change}
                 name={kind.counter.name}
-                unit={kind.counter.unit}
+                unit={shownUnit(kind)}
                 expected={expected}
                 issues={issues}
                 kind={kind}

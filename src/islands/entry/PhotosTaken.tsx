@@ -38,9 +38,9 @@ export function PhotosTaken({ photos, parts, says, onAdd, onChange }: Props) {
                   </option>
                 ))}
               </select>
-              <div className="flex gap-2">
+              <div className="flex flex-wrap gap-x-3 gap-y-1">
                 <input
-                  className="field min-w-0 flex-1"
+                  className="field min-w-[180px] flex-1"
                   aria-label={`What is seen in photo ${i + 1}`}
                   placeholder="what is seen"
                   maxLength={500}

@@ -14,7 +14,7 @@ export interface Expected {
 
 /** The window eight readings in ten fall into, from the rate and the days' scatter. */
 export function expectedCount(
-  counter: { count: number; on: string; rinseShare?: number },
+  counter: { count: number; on: string; rinseShare?: number; each?: number },
   use: { mean: number; sd: number },
   open: OpenDays,
   on: string,
@@ -23,7 +23,7 @@ export function expectedCount(
   const days = Math.max(0, open.plain.count(from, to))
   const busy = Math.max(0, open.count(from, to))
   // The counter moves with rinses too.
-  const shown = 1 / (1 - (counter.rinseShare ?? 0))
+  const shown = 1 / (1 - (counter.rinseShare ?? 0)) / (counter.each ?? 1)
   const value = counter.count + use.mean * shown * busy
   const spread = 1.2816 * shown * Math.sqrt((use.sd * busy) ** 2 + 4 * use.mean * Math.max(busy, 1))
   return {

@@ -24,7 +24,7 @@ export function usePhotos(draft: Draft, onChange: (next: (now: Draft) => Draft) 
       const first = latest.current.photos.find(({ name }) => !name)
       if (!first?.image) return latest.current
       const told = await sendPhoto(first.image)
-      if (!told.ok) return told.message
+      if (!told.ok) return told.forGood ? `${told.message} Leave it out to save the rest.` : told.message
       become(
         latest.current.photos.map(({ image, ...photo }) =>
           photo.id === first.id ? { ...photo, name: told.name } : { ...photo, ...(image && { image }) },

@@ -157,7 +157,7 @@ export function AgesSheet({ bundle, kind, without, today, onClose, onSaved }: Pr
           {wrong}
         </p>
       )}
-      <div className="mt-3 flex flex-wrap gap-3">
+      <div className="sheet-foot mt-3 flex flex-wrap gap-3">
         <button type="button" className="act" disabled={busy} onClick={save}>
           {busy ? 'Saving …' : 'Say so'}
         </button>

@@ -1,11 +1,14 @@
 import { useMemo, useState } from 'react'
 import { kinds as shipped } from '../../core/kinds/index.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { jot } from '../../core/ledger/jot.ts'
-import { effective, nearestSetting, ofKind } from '../../core/standing/histories.ts'
+import { effective, nearestSetting, ofKind, settingsAt } from '../../core/standing/histories.ts'
 import { movesOf } from '../../core/standing/moves-of.ts'
 import { reckonMachine } from '../../core/standing/reckon-machine.ts'
+import { numberIn } from '../../core/typed/read-as.ts'
 import { counted, dayNear } from '../../ui/format.ts'
+import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { useOwnKinds } from '../kinds/own-kinds-here.ts'
@@ -36,11 +39,24 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
   const [groups, setGroups] = useState<number | null>(null)
   const [day, setDay] = useState(taken?.happenedOn ?? today)
   const [partsNew, setPartsNew] = useState(taken?.body.partsNew ?? false)
-  const [ids] = useState(() => [newId(), newId()] as const)
+  const [ids] = useState(() => [newId(), newId(), newId()] as const)
+  const showsNow = settingsAt(histories, 'machine', 'counter-counts').at(-1)
+  const [shows, setShows] = useState<{ unit: string; each: string } | null>(
+    showsNow && showsNow.each !== 1 ? { unit: showsNow.unit, each: String(showsNow.each) } : null,
+  )
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
   const kind = kinds.find(({ id }) => id === kindId)
   const hasGroups = kind?.tasks.some(({ each }) => each === 'group') ?? false
+  const each = shows ? numberIn(shows.each) : 1
+  const counts = useMemo(() => {
+    if (!kind || kind.uncounted) return null
+    // Said to count what its kind does again: one is one.
+    const said = shows ? { unit: shows.unit.trim(), each: each ?? 0 } : { unit: kind.counter.unit, each: 1 }
+    const before = showsNow ?? { unit: kind.counter.unit, each: 1 }
+    const same = said.unit === before.unit && said.each === before.each
+    return same || said.unit === '' || said.each <= 0 ? null : said
+  }, [each, kind, shows, showsNow])
   const groupsHere = groups ?? groupsNow ?? kind?.groups ?? 1
 
   const entries = useMemo((): Entry[] => {
@@ -55,8 +71,11 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
       ...(hasGroups && groupsHere !== (groupsNow ?? kind.groups)
         ? [makeEntry('machine', machine.id, 'setting', { setting: 'groups', count: groupsHere }, today, { id: ids[1] })]
         : []),
+      ...(counts
+        ? [makeEntry('machine', machine.id, 'setting', { setting: 'counter-counts', ...counts }, today, { id: ids[2] })]
+        : []),
     ]
-  }, [bundle, day, groupsHere, groupsNow, hasGroups, ids, kind, machine.id, partsNew, taken, today])
+  }, [bundle, counts, day, groupsHere, groupsNow, hasGroups, ids, kind, machine.id, partsNew, taken, today])
 
   const moves = useMemo(() => {
     if (entries.length === 0) return []
@@ -121,6 +140,7 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
             />
           </label>
         </div>
+        {kind && !kind.uncounted && <WhatItCounts kind={kind} shows={shows} onChange={setShows} />}
         <label className="flex min-h-[44px] items-center gap-2">
           <input
             type="checkbox"
@@ -152,7 +172,7 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
             {wrong}
           </p>
         )}
-        <div className="flex flex-wrap gap-3">
+        <div className="sheet-foot flex flex-wrap gap-3">
           <button type="button" className="act" disabled={busy || !kind} onClick={save}>
             {busy ? 'Saving …' : taken ? 'It is so' : 'Take it on'}
           </button>
@@ -162,6 +182,72 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
         </div>
       </div>
     </Sheet>
+  )
+}
+
+interface WhatItCountsProps {
+  kind: Kind
+  /** Null: what counters of its kind count. */
+  shows: { unit: string; each: string } | null
+  onChange: (shows: { unit: string; each: string } | null) => void
+}
+
+/** A portion of coffee, from memory: a grinder that counts portions is reckoned in what it grinds. */
+const portionKg = 0.018
+
+/** What the numbers on this machine's counter are, where it counts something else than its kind does. */
+function WhatItCounts({ kind, shows, onChange }: WhatItCountsProps) {
+  const { unit } = kind.counter
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <label className="flex flex-col gap-0.5">
+        <span className="slim text-[14px]">Its counter counts</span>
+        <select
+          className="field"
+          value={shows ? 'other' : ''}
+          onChange={(event) =>
+            onChange(
+              event.target.value
+                ? unit === 'kg'
+                  ? { unit: 'portions', each: String(portionKg) }
+                  : { unit: '', each: '' }
+                : null,
+            )
+          }
+        >
+          <option value="">{unit}</option>
+          <option value="other">something else</option>
+        </select>
+      </label>
+      {shows && (
+        <>
+          <label className="flex flex-col gap-0.5">
+            <span className="slim text-[14px]">Called</span>
+            <input
+              className="field w-[130px]"
+              maxLength={30}
+              placeholder="portions, tens"
+              value={shows.unit}
+              onChange={(event) => onChange({ ...shows, unit: event.target.value })}
+            />
+          </label>
+          <label className="flex flex-col gap-0.5">
+            <span className="slim text-[14px]">One of it is</span>
+            <span className="flex items-center gap-2">
+              <NumberInput
+                className="field mono w-[96px]"
+                text={shows.each}
+                onText={(text) => onChange({ ...shows, each: text })}
+              />
+              {unit}
+            </span>
+          </label>
+          {unit === 'kg' && shows.each === String(portionKg) && (
+            <span className="text-[13px] text-second">a double of 18 g, from memory: weigh one</span>
+          )}
+        </>
+      )}
+    </div>
   )
 }
 

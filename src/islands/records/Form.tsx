@@ -1,4 +1,4 @@
-import { type ReactNode, useId } from 'react'
+import { Fragment, type ReactNode, useId } from 'react'
 import { type FieldValues, type UseFormReturn, useForm } from 'react-hook-form'
 import type { Issue } from '../../core/parse/parse-strict.ts'
 import { AsRead, sayingOf } from '../../ui/NumberInput.tsx'
@@ -42,22 +42,21 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
     <form onSubmit={submit} noValidate className="flex flex-col gap-3">
       <div className="grid gap-x-4 gap-y-3 md:grid-cols-2">
         {fields.map((field) => (
-          <div
-            key={field.id}
-            className={`min-w-0 ${field.half ? '' : 'md:col-span-2'} ${field.head ? 'md:col-start-1' : ''}`}
-          >
-            {field.head && <h3 className="head m-0 pb-1">{field.head}</h3>}
-            <Field
-              spec={field}
-              form={form as unknown as UseFormReturn<FieldValues>}
-              own={String(values[field.id] ?? '')}
-            />
-            {errors[field.id] && (
-              <p role="alert" className="m-0 text-[14px] font-semibold text-seal-ink">
-                {String(errors[field.id]?.message)}
-              </p>
-            )}
-          </div>
+          <Fragment key={field.id}>
+            {field.head && <h3 className="head m-0 pt-1 md:col-span-2">{field.head}</h3>}
+            <div className={`min-w-0 ${field.half ? '' : 'md:col-span-2'}`}>
+              <Field
+                spec={field}
+                form={form as unknown as UseFormReturn<FieldValues>}
+                own={String(values[field.id] ?? '')}
+              />
+              {errors[field.id] && (
+                <p role="alert" className="m-0 text-[14px] font-semibold text-seal-ink">
+                  {String(errors[field.id]?.message)}
+                </p>
+              )}
+            </div>
+          </Fragment>
         ))}
       </div>
       {children}
@@ -66,7 +65,7 @@ export function Form({ fields, values, save, onSave, onCancel, children }: FormP
           {errors.root.message}
         </p>
       )}
-      <div className="flex flex-wrap gap-3">
+      <div className="sheet-foot flex flex-wrap gap-3">
         <button type="submit" className="act" disabled={isSubmitting}>
           {isSubmitting ? 'Saving …' : save}
         </button>

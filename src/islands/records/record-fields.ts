@@ -8,7 +8,7 @@ export const customerFields: FieldSpec[] = [
   { id: 'contact', label: 'Contact', hint: 'who to ask for', half: true },
   { id: 'phone', label: 'Phone', half: true },
   { id: 'email', label: 'E-mail', kind: 'email' },
-  { id: 'mayAgree', label: 'May say yes to work', hint: 'name, telephone', head: 'What was agreed' },
+  { id: 'mayAgree', label: 'May say yes to work', hint: 'who, and how to reach them', head: 'What was agreed' },
   {
     id: 'agreesUpTo',
     label: 'Up to',

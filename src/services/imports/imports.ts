@@ -150,6 +150,8 @@ export const refusedRows = (db: Db, firmId: string, id: string): Promise<{ name:
     const table = list && tableOf((await cellsOfImport(trx, id))!)
     if (!list || !table || typeof table === 'string') return null
     const refused = (await outcomesOf(trx, id)).filter(({ verdict }) => !writes(verdict as RowVerdict))
+    // Of a list whose cells were forgotten with somebody in them nothing is handed back.
+    if (refused.some(({ row }) => !table.rows[row])) return null
     const lines = refused.map(({ row, reason = '' }) => [...table.rows[row]!, reason])
     return {
       name: `refused-${list.fileName.replace(/\.[^.]+$/, '')}.csv`,

@@ -205,6 +205,11 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     }),
     fc.constantFrom({ setting: 'detergent', perOpenDay: 0 }, { setting: 'detergent', everyDrinks: 40 }),
     fc.record({
+      setting: fc.constant('counter-counts'),
+      unit: fc.constant('portions'),
+      each: fc.constantFrom(0.018, 1, 10),
+    }),
+    fc.record({
       setting: fc.constant('part-number'),
       model: fc.constant('Duo 2'),
       part: slug,

@@ -1,4 +1,5 @@
 import { array, object, string } from 'yup'
+import { shownUnit } from '../../kinds/kind.ts'
 import { amount } from '../../parse/fields.ts'
 import { v, words } from '../body-fields.ts'
 import { entryKind, machineOrSoftener, type Pen } from '../entry-definition.ts'
@@ -35,7 +36,7 @@ export const reading = entryKind({
   words: (body, pen) =>
     body.counter === 'litres'
       ? `Water meter ${pen.quantity(body.count, 'L')}`
-      : `Counter ${pen.figure(body.count)} ${pen.machine?.counter.unit ?? ''}${apartWords(body, pen)}`,
+      : `Counter ${pen.figure(body.count)} ${pen.machine ? shownUnit(pen.machine) : ''}${apartWords(body, pen)}`,
 })
 
 /** What a reading told apart. @example apartWords({ groups: [640, 460], rinses: 12 }, pen) // '; groups 640, 460; 12 rinses' */

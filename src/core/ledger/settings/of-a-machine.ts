@@ -1,10 +1,10 @@
 import { array, boolean, object, string } from 'yup'
 import { kindById } from '../../kinds/index.ts'
-import { amount, shareBelowOne } from '../../parse/fields.ts'
+import { amount, divisor, shareBelowOne } from '../../parse/fields.ts'
 import { patternWords, programmeIds } from '../../procedures/key-patterns.ts'
 import { keyPatternSchema } from '../../procedures/procedure-schema.ts'
 import { alongClocks, alongWords } from '../../wear/limits.ts'
-import { group, slug, v } from '../body-fields.ts'
+import { group, slug, v, words } from '../body-fields.ts'
 import { plain, upper } from '../phrases.ts'
 import { settingKind } from '../setting-definition.ts'
 import { Versions } from '../versions.ts'
@@ -19,6 +19,20 @@ export const groupsHere = settingKind({
     }).noUnknown(),
   ),
   words: ({ count }) => `${count} ${count === 1 ? 'group' : 'groups'}`,
+})
+
+/** What this machine's counter counts, where it is not what counters of its kind do: one of it is so many of theirs. */
+export const counterCounts = settingKind({
+  body: Versions.first(
+    object({
+      v,
+      setting: string().oneOf(['counter-counts']).required(),
+      unit: words(30).required(),
+      each: divisor().max(1e6).required(),
+    }).noUnknown(),
+  ),
+  words: ({ unit, each }, { machine, figure }) =>
+    `Its counter counts ${unit}: one is ${figure(each)} ${machine?.counter.unit ?? 'of what such counters count'}`,
 })
 
 export const groupShare = settingKind({

@@ -119,7 +119,7 @@ function capacityLines({ set, usualGPerL, capacity }: ExchangerFacts, histories:
 const figureLine = (figure: WaterFigure) => ({
   value: figure.value,
   unit: hardnessSymbol.mgL,
-  origin: 'measured' as const,
+  origin: figure.assumed ? ('default' as const) : ('measured' as const),
   source: `${figure.said}, ${figure.on}`,
 })
 

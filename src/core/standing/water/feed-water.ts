@@ -293,14 +293,16 @@ export function waterLines(facts: WaterFacts, water: FeedWater, add: Add) {
 }
 
 const figureSaid = (figure: WaterFigure) =>
-  `${figure.said}, ${figure.level === 'supply' ? 'the works' : figure.level}, ${figure.on}`
+  figure.assumed
+    ? `${figure.said}; regenerated ${figure.on}`
+    : `${figure.said}, ${figure.level === 'supply' ? 'the works' : figure.level}, ${figure.on}`
 
 const testLine = (what: string, figure: WaterFigure): Line => ({
   what,
   value: figure.value,
   ...(figure.high > figure.low && { spread: (figure.high - figure.low) / 2 }),
   unit: hardnessSymbol.mgL,
-  origin: 'measured',
+  origin: figure.assumed ? 'default' : 'measured',
   source: figureSaid(figure),
 })
 

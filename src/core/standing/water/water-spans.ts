@@ -1,8 +1,8 @@
-import { toDay } from '../../quantity/local-day.ts'
+import { fromDay, toDay } from '../../quantity/local-day.ts'
 import { spentAboveMgL } from '../../softener/learned-capacity.ts'
 import { type Histories, ofKind } from '../histories.ts'
 import type { WaterFigure } from '../standing.ts'
-import { testsOf } from '../water-known.ts'
+import { asRenewed, goodOutlet, lastRenewal, testsOf } from '../water-known.ts'
 import { type FeedWater, feedWater, type Tests, type WaterFacts } from './feed-water.ts'
 
 /** A stretch of days with one water. */
@@ -33,20 +33,27 @@ export function waterSpans(
   const raw = levels ? testsOf(histories, levels, 'raw', 'total') : []
   const carbonate = levels ? testsOf(histories, levels, 'raw', 'carbonate') : []
   const softened = outletSteps(histories, onTime)
+  const carbonateOut = testsOf(histories, 'softener', 'softened', 'carbonate')
+  const renewed = lastRenewal(histories)
+  const renewedDay = renewed && renewed.kind !== 'regenerated' ? toDay(renewed.on) : null
   const changes = new Set([
     from,
     ...[...raw, ...carbonate].map(({ on }) => toDay(on)),
     ...softened.map(({ day }) => day),
+    ...(renewedDay === null ? [] : [renewedDay]),
   ])
   const days = [...changes].filter((day) => day >= from && day < to).sort((a, b) => a - b)
   const spans: WaterSpan[] = []
   let before = ''
   for (const [i, day] of days.entries()) {
+    const isAsNow = renewedDay === null || day >= renewedDay
     const tests: Tests = {
       ...facts.known,
+      // A cartridge that was changed since: what left the one before was tested then.
+      ...(!isAsNow && carbonateOut.length > 0 && { softenedCarbonate: onDay(carbonateOut, day) }),
       ...(raw.length > 0 && { raw: onDay(raw, day) }),
       ...(carbonate.length > 0 && { rawCarbonate: onDay(carbonate, day) }),
-      ...(softened.length > 0 && { softened: stepOn(softened, day) }),
+      ...(softened.length > 0 && (isAsNow ? facts.known.softened : true) && { softened: stepOn(softened, day) }),
     }
     const until = days[i + 1] ?? to
     // Drops are whole: most tests find what the one before found.
@@ -78,8 +85,7 @@ function outletSteps(histories: Histories, onTime: boolean): OutletStep[] {
   const tests = testsOf(histories, 'softener', 'softened', 'total')
   if (tests.length === 0) return []
   if (onTime) {
-    const good = tests.filter(({ value }) => value <= spentAboveMgL).sort((one, other) => one.value - other.value)
-    const middle = good[Math.floor(good.length / 2)] ?? tests[0]!
+    const middle = goodOutlet(histories) ?? tests[0]!
     return [{ day: toDay(middle.on), figure: middle }]
   }
   const renewed = [
@@ -92,8 +98,11 @@ function outletSteps(histories: Histories, onTime: boolean): OutletStep[] {
     const next = tests[i + 1]
     const [day, until] = [toDay(test.on), next ? toDay(next.on) : Number.POSITIVE_INFINITY]
     const between = renewed.find((renewal) => renewal >= day && renewal < until)
-    if (!next) steps.push({ day, figure: test })
-    else if (between === undefined) steps.push({ day, figure: halfWay(test, next) })
+    if (!next) {
+      const isRenewed = between !== undefined && test.value > spentAboveMgL
+      if (!isRenewed || between > day) steps.push({ day, figure: test })
+      if (isRenewed) steps.push({ day: between, figure: asRenewed(histories, fromDay(between)) })
+    } else if (between === undefined) steps.push({ day, figure: halfWay(test, next) })
     else if (between === day) steps.push({ day, figure: next })
     else steps.push({ day, figure: test }, { day: between, figure: next })
   }

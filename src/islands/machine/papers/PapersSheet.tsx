@@ -125,9 +125,14 @@ function Whose({ label, here, chosen, onChoose }: WhoseProps) {
           {chosen.name}
           {chosen.id === undefined && <span className="font-normal text-second">, whose site it is</span>}
         </b>
-        <button type="button" className="word min-h-[44px]" aria-expanded={asks} onClick={() => setAsks(!asks)}>
+        <button
+          type="button"
+          className="word min-h-[44px]"
+          aria-expanded={asks}
+          aria-label={`${asks ? 'Leave it' : 'Somebody else'}, ${label.toLowerCase()}`}
+          onClick={() => setAsks(!asks)}
+        >
           {asks ? 'Leave it' : 'Somebody else'}
-          <span className="sr-only">, {label.toLowerCase()}</span>
         </button>
       </p>
       {asks && (

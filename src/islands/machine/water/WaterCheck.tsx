@@ -1,4 +1,5 @@
 import { ofKind } from '../../../core/standing/histories.ts'
+import type { WaterFigure } from '../../../core/standing/standing.ts'
 import { fedFigures } from '../../../core/standing/water/feed-water.ts'
 import { takeFigure } from '../../../core/standing/water/set-figure.ts'
 import { steamReading } from '../../../core/steam/disagreement.ts'
@@ -100,16 +101,14 @@ export function WaterCheck({ water, bundle, today }: { water: MachineWater; bund
   )
 }
 
-function Age({
-  what,
-  figure: known,
-  today,
-}: {
-  what: string
-  figure: { said: string; on: string; level: string; low: number; high: number }
-  today: string
-}) {
+function Age({ what, figure: known, today }: { what: string; figure: WaterFigure; today: string }) {
   const days = -daysUntil(known.on, today)
+  if (known.assumed)
+    return (
+      <li className="border-t border-hair py-1">
+        {what}: {known.said}, <span className="mono">{dayNear(known.on, today)}</span>. A drop count there says it.
+      </li>
+    )
   const who = known.level === 'supply' ? 'the works' : known.level === 'softener' ? 'at its outlet' : 'at the tap'
   return (
     <li className={`border-t border-hair py-1 ${days > oldDays ? 'text-brass-ink' : ''}`}>
