@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { v7 } from 'uuid'
 import { startCluster } from '../scripts/cluster.ts'
 import { bringUpToDate, privateDatabase } from '../scripts/database.ts'
+import { plainWords } from '../src/core/files/guess-kind.ts'
 import { guessColumns } from '../src/core/files/import-columns.ts'
 import { filledIn } from '../src/core/firm/records.ts'
 import { openDatabase, withFirm } from '../src/records/database.ts'
@@ -82,10 +83,10 @@ try {
       id: v7(),
       what: 'machines',
       columns: guessColumns('machines', head),
-      dateForm: 'dmy',
+      dateForm: 'day-first',
       mark: null,
       words: [
-        ...kinds.map((word, i) => ['kind', word, JSON.stringify({ is: 'kind', kind: meanings[i]! })]),
+        ...kinds.map((word, i) => ['kind', plainWords(word), JSON.stringify({ is: 'kind', kind: meanings[i]! })]),
         ['softener', 'salt', JSON.stringify({ is: 'treatment', treatment: 'exchanger' })],
       ],
       unit: 'dH',
@@ -117,9 +118,15 @@ try {
   /** The rows that a firm's list became, put into tables of the same shape in as few statements as there are tables. */
   async function bareInserts(firmId: string): Promise<number> {
     return withFirm(db, firmId, async (trx) => {
-      await trx.raw('create temporary table bare_entry (like entry including all) on commit drop')
-      await trx.raw('create temporary table bare_machine (like machine including all) on commit drop')
-      await trx.raw('create temporary table bare_made (like import_made including all) on commit drop')
+      await trx.raw(
+        'create temporary table bare_entry (like entry including defaults including indexes) on commit drop',
+      )
+      await trx.raw(
+        'create temporary table bare_machine (like machine including defaults including indexes) on commit drop',
+      )
+      await trx.raw(
+        'create temporary table bare_made (like import_made including defaults including indexes) on commit drop',
+      )
       const start = performance.now()
       await trx.raw('insert into bare_machine select * from machine')
       await trx.raw('insert into bare_made select * from import_made')

@@ -27,38 +27,31 @@ export async function lockSubjects(trx: Trx, ids: string[]): Promise<Map<string,
   return new Map(rows.map((row) => [row.id, { id: row.id, kind: row.kind }]))
 }
 
-/** What must be reckoned anew when an entry about a subject is written. */
-export async function reckonedBy(trx: Trx, subject: Subject): Promise<Reckoned[]> {
-  switch (subject.kind) {
-    case 'machine': {
-      const [machines, left] = await Promise.all([
-        machineRows(trx, (query) => query.where('m.id', subject.id)),
-        softenersLeft(trx, subject.id),
-      ])
-      const softeners = [...machines.flatMap((machine) => machine.softenerId ?? []), ...left]
-      if (softeners.length === 0) return machines
-      return [...machines, ...(await softenerRows(trx, (query) => query.whereIn('f.id', softeners)))]
-    }
-    case 'softener':
-      return (
-        await Promise.all([
-          softenerRows(trx, (query) => query.where('f.id', subject.id)),
-          machineRows(trx, (query) => query.where('m.softener_id', subject.id)),
-        ])
-      ).flat()
-    case 'site':
-      return under(trx, 's.id', subject.id)
-    case 'supply':
-      return under(trx, 's.supply_id', subject.id)
-    case 'customer':
-      return under(trx, 's.customer_id', subject.id)
-    // No reckoning reads an instrument yet: it says how far a figure is to be trusted.
-    case 'instrument':
-      return []
-    case 'firm':
-      return under(trx, 's.firm_id', subject.id)
+/** What must be reckoned anew when entries about some subjects are written: one question a sort, however many. */
+export async function reckonedBy(trx: Trx, subjects: Subject[]): Promise<Reckoned[]> {
+  const idsOf = (kind: SubjectKind) => subjects.filter((subject) => subject.kind === kind).map(({ id }) => id)
+  const [machines, softeners] = [idsOf('machine'), idsOf('softener')]
+  const found: Reckoned[] = []
+  if (machines.length > 0) {
+    const own = await machineRows(trx, (query) => query.whereRaw('m.id = any(?)', [machines]))
+    const behind = [...own.flatMap((machine) => machine.softenerId ?? []), ...(await softenersLeft(trx, machines))]
+    found.push(...own)
+    if (behind.length > 0)
+      found.push(...(await softenerRows(trx, (query) => query.whereRaw('f.id = any(?)', [[...new Set(behind)]]))))
   }
+  if (softeners.length > 0)
+    found.push(
+      ...(await softenerRows(trx, (query) => query.whereRaw('f.id = any(?)', [softeners]))),
+      ...(await machineRows(trx, (query) => query.whereRaw('m.softener_id = any(?)', [softeners]))),
+    )
+  // No reckoning reads an instrument yet: it says how far a figure is to be trusted.
+  for (const [kind, column] of Object.entries(above))
+    if (idsOf(kind as SubjectKind).length > 0) found.push(...(await under(trx, column, idsOf(kind as SubjectKind))))
+  return [...new Map(found.map((one) => [one.id, one])).values()]
 }
+
+/** Where what is above a machine stands in the rows of machines and softeners. */
+const above = { site: 's.id', supply: 's.supply_id', customer: 's.customer_id', firm: 's.firm_id' } as const
 
 /** The given machines and softeners, with the ids their reckoning reads. */
 export async function reckonedByIds(trx: Trx, subjects: Subject[]): Promise<Reckoned[]> {
@@ -101,9 +94,10 @@ export async function fedBy(trx: Trx, softenerIds: string[]): Promise<FedMachine
   ]
 }
 
-async function softenersLeft(trx: Trx, machineId: string): Promise<string[]> {
+async function softenersLeft(trx: Trx, machineIds: string[]): Promise<string[]> {
   const rows = await trx('entry')
-    .where({ kind: 'moved', subject_id: machineId })
+    .where({ kind: 'moved' })
+    .whereRaw('subject_id = any(?)', [machineIds])
     .whereRaw(`body ->> 'fromSoftenerId' is not null`)
     .select(trx.raw(`body ->> 'fromSoftenerId' as softener_id`))
   return rows.map((row) => row.softener_id)
@@ -168,12 +162,9 @@ export async function countStale(trx: Trx): Promise<number> {
 
 type Narrow = (query: ReturnType<Trx>) => unknown
 
-async function under(trx: Trx, column: string, id: string): Promise<Reckoned[]> {
-  const found = await Promise.all([
-    machineRows(trx, (query) => query.where(column, id)),
-    softenerRows(trx, (query) => query.where(column, id)),
-  ])
-  return found.flat()
+async function under(trx: Trx, column: string, ids: string[]): Promise<Reckoned[]> {
+  const narrow: Narrow = (query) => query.whereRaw(`${column} = any(?)`, [ids])
+  return [...(await machineRows(trx, narrow)), ...(await softenerRows(trx, narrow))]
 }
 
 async function machineRows(trx: Trx, narrow: Narrow): Promise<Reckoned[]> {

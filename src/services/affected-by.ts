@@ -32,7 +32,7 @@ export async function affectedBy(trx: Trx, entries: Entry[]): Promise<Map<string
   const of = (affects: Affects) =>
     [...reach.values()].filter((one) => one.affects === affects).map((one) => one.subject)
   for (const subject of await reckonedByIds(trx, of('itself'))) moved.set(subject.id, subject)
-  for (const subject of of('along')) for (const one of await reckonedBy(trx, subject)) moved.set(one.id, one)
+  for (const one of await reckonedBy(trx, of('along'))) moved.set(one.id, one)
   return moved
 }
 

@@ -174,7 +174,7 @@ async function moveReckonings(
   if (kind !== 'site') return
   const moved = ['supplyId', 'customerId'].some((field) => of(before, field) !== of(after, field))
   if (!moved) return
-  const subjects = await reckonedBy(trx, { id: before.id, kind: 'site' })
+  const subjects = await reckonedBy(trx, [{ id: before.id, kind: 'site' }])
   const ids = subjects.map((subject) => subject.id)
   await lockSubjects(trx, ids)
   await reckonLater(trx, firmId, ids)

@@ -110,7 +110,7 @@ export async function softenerPage(db: Db, firmId: string, softenerId: string): 
     const softener = await keptById(trx, 'softener', softenerId)
     if (!softener) return null
     const site = (await keptById(trx, 'site', softener.siteId))!
-    const self = (await reckonedBy(trx, { id: softenerId, kind: 'softener' })).find(({ id }) => id === softenerId)!
+    const self = (await reckonedBy(trx, [{ id: softenerId, kind: 'softener' }])).find(({ id }) => id === softenerId)!
     const fed = (await fedBy(trx, [softenerId])).filter(({ behind }) => behind === softenerId)
     const byId = await ledgersById(trx, firmId, [self, ...fed])
     const own = ledgersOf(firmId, self, byId)

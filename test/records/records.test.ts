@@ -98,8 +98,8 @@ describe('records', () => {
   })
 
   it('know what an entry about each kind of subject moves', async () => {
-    const moved = (kind: Parameters<typeof reckonedBy>[1]['kind'], id: string) =>
-      within(async (trx) => (await reckonedBy(trx, { kind, id })).map((reckoned) => reckoned.id).sort())
+    const moved = (kind: Parameters<typeof reckonedBy>[1][number]['kind'], id: string) =>
+      within(async (trx) => (await reckonedBy(trx, [{ kind, id }])).map((reckoned) => reckoned.id).sort())
     const everything = [firm.c2, firm.sr, firm.pk, firm.softenerId].sort()
     expect(await moved('machine', firm.c2)).to.deep.equal([firm.c2, firm.softenerId].sort())
     expect(await moved('machine', firm.pk)).to.deep.equal([firm.pk])
