@@ -320,6 +320,33 @@ describe('a visit being written', () => {
     ])
   })
 
+  it('writes photos that have their names, what shows the same in one line; those that wait are not in it yet', () => {
+    const [a, b, c] = ['a', 'b', 'c'].map((letter) => letter.repeat(64)) as [string, string, string]
+    const photo = (id: string, more: object) => ({ id, part: '', text: '', ...more })
+    const photos = [
+      photo('1', { name: a, part: 'group-gasket@2', text: ' lip torn ' }),
+      photo('2', { name: b, part: 'group-gasket@2', text: 'lip torn' }),
+      photo('3', { name: c }),
+      photo('4', { image: 'AAAA' }),
+      photo('5', { name: c }),
+    ]
+    expect(make({ photos }).said).to.deep.equal([
+      ['machine', 'pictured', { v: 1, photos: [a, b], part: 'group-gasket', group: 2, text: 'lip torn' }],
+      ['machine', 'pictured', { v: 1, photos: [c] }],
+    ])
+    expect(make({ photos: [photo('4', { image: 'AAAA' })] }).entries).to.deep.equal([])
+  })
+
+  it('keeps what is for the firm’s own eyes apart, and heads the visit with the customer’s order number', () => {
+    const made = make({ note: 'pays late', noteInternal: true, remark: 'see the tray', orderNumber: ' PO 4711 ' })
+    expect(made.said.map(([, , body]) => body)).to.deep.equal([
+      { v: 1, text: 'see the tray' },
+      { v: 1, text: 'pays late', internal: true },
+    ])
+    expect(made.header?.[2]).to.include({ orderNumber: 'PO 4711' })
+    expect(make({ orderNumber: 'PO 4711' }).header?.[2]).to.include({ orderNumber: 'PO 4711' })
+  })
+
   it('gives one visit and lasting ids to all of it', () => {
     const { entries } = make({ counter: '5', note: 'x' })
     expect(new Set(entries.map(({ entry }) => entry.visitId))).to.deep.equal(new Set([uuid(4)]))
@@ -334,6 +361,14 @@ describe('a visit being written', () => {
 })
 
 describe('what the counter should show', () => {
+  it('is in what it counts, where that is something else than its kind does', () => {
+    const open = { count: () => 10, plain: { count: () => 10 } } as never
+    // Fifty portions of 0.02 kg make the kilogram that is ground a day.
+    const counter = { count: 1000, on: '2026-11-16', each: 0.02 }
+    const expected = expectedCount(counter, { mean: 1, sd: 0.1 }, open, '2026-11-26')
+    expect(expected.value).to.be.closeTo(1500, 1e-9)
+  })
+
   const open = openDays({ openWeekdays: [1, 2, 3, 4, 5, 6, 7], closures: [] })
   const expected = expectedCount({ count: 1000, on: '2026-11-16' }, { mean: 50, sd: 3 }, open, '2026-11-26')
 

@@ -247,6 +247,7 @@ function Searching({
             book={book}
             search={search}
             all={now.all}
+            belief={now.belief}
             timeZone={bundle.site.timeZone}
             onOther={(id) => setOther(id)}
           />

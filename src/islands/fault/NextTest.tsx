@@ -11,7 +11,7 @@ import type { PathLayout } from '../path/layout.ts'
 import { AnswerLine } from './AnswerLine.tsx'
 import { suspectedAt } from './halo.ts'
 import { InstrumentDrawing, instrumentOf } from './InstrumentDrawing.tsx'
-import { needWords, testHazards } from './test-words.ts'
+import { doubtCleared, needWords, testHazards } from './test-words.ts'
 
 interface Props {
   book: FaultBook
@@ -58,11 +58,7 @@ export function NextTest({ book, search, suspicion, worth, test, layout, other, 
       <dl className="m-0 mt-2 flex flex-wrap gap-x-6 gap-y-1 border-t border-hair py-1.5 text-[14px]">
         <Fact label="Time" value={`${figure(worth.minutes)} min`} note={search.phone ? '' : needWords(test, book)} />
         {!search.phone && <Fact label="Tools" value={test.tools.join(', ') || 'none'} />}
-        <Fact
-          label="Tells"
-          value={`${figure(worth.bits)} bit`}
-          note={`${figure(worth.bits / worth.minutes)} a minute`}
-        />
+        <Fact label="Tells" value={doubtCleared(worth.bits, belief)} note="on average, whatever it shows" />
       </dl>
       {test.hazard && !search.phone && (
         <p className="m-0 mb-2 border-l-4 border-brass pl-3 text-[14px]">

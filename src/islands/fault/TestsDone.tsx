@@ -2,18 +2,21 @@ import type { FaultBook } from '../../core/faults/fault.ts'
 import { leastBits, type Worth } from '../../core/faults/next-test.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { figure } from '../../ui/format.ts'
+import { doubtCleared } from './test-words.ts'
 
 interface Props {
   book: FaultBook
   search: Search
   /** Every test that may be done, by worth. */
   all: Worth[]
+  /** How likely each fault is now. */
+  belief: Float64Array
   timeZone: string
   onOther: (test: string) => void
 }
 
 /** What was tried and what it showed; what else can be, with its worth. */
-export function TestsDone({ book, search, all, timeZone, onOther }: Props) {
+export function TestsDone({ book, search, all, belief, timeZone, onOther }: Props) {
   const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
   const testOf = (id: string) => book.tests.find((test) => test.id === id)!
   return (
@@ -48,7 +51,7 @@ export function TestsDone({ book, search, all, timeZone, onOther }: Props) {
               >
                 <span className="min-w-0 flex-1">{testOf(test).say}</span>
                 <span className="mono whitespace-nowrap text-second">
-                  {bits < leastBits ? 'tells nothing now' : `${figure(bits)} bit`}, {figure(minutes)} min
+                  {bits < leastBits ? 'tells nothing now' : doubtCleared(bits, belief)}, {figure(minutes)} min
                 </span>
               </button>
             </li>

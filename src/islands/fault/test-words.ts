@@ -1,4 +1,5 @@
 import type { FaultBook, Test } from '../../core/faults/fault.ts'
+import { entropyBits } from '../../core/faults/rank-causes.ts'
 
 /** What may hurt at a test, where the hand is about to be. */
 export const testHazards: Record<NonNullable<Test['hazard']>, string> = {
@@ -26,3 +27,10 @@ export const needWords = ({ needs }: Test, { toStand }: FaultBook): string =>
     .filter((need) => toStand[need] > 0)
     .map((need) => standings[need])
     .join(', ')
+
+/** How much of what is not known a test clears up, on average. @example doubtCleared(1, belief) // '38 % of the doubt' */
+export function doubtCleared(bits: number, belief: Float64Array): string {
+  const doubt = entropyBits(belief)
+  const share = doubt > 0 ? Math.min(1, bits / doubt) : 0
+  return `${share > 0 && share < 0.01 ? 'under 1' : Math.round(100 * share)} % of the doubt`
+}
