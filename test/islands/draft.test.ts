@@ -277,6 +277,15 @@ describe('a visit being written', () => {
     expect(slots({ apart: { rinses: '12' } })).to.deep.equal(['counter'])
   })
 
+  it('writes until when a new part is under warranty, where somebody says so', () => {
+    const parts = { 'group-gasket@1': { changed: true, warrantyUntil: '2027-11-26' } }
+    expect(make({ parts }).said.at(-1)).to.deep.equal([
+      'machine',
+      'fitted',
+      { v: 1, part: 'group-gasket', group: 1, warrantyUntil: '2027-11-26' },
+    ])
+  })
+
   it('writes why a part came out, and of what the new one is', () => {
     const parts = {
       'group-gasket@1': { changed: true, condition: 2, why: 'fitting' as const, variant: 'silicone', size: '8.5 mm' },

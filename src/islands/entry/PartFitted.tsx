@@ -58,14 +58,28 @@ export function PartFitted({ name, part, variantBefore, draft, onChange }: Props
           ))}
         </Choice>
       )}
+      <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
+        <span className="slim text-second">
+          <span className="sr-only">{name}: </span>
+          Under warranty until
+        </span>
+        <input
+          type="date"
+          className="field mono"
+          value={draft.warrantyUntil ?? ''}
+          onChange={(event) => onChange(without(draft, { warrantyUntil: event.target.value }))}
+        />
+      </label>
     </div>
   )
 }
 
+const ofTheNewOne = ['why', 'variant', 'size', 'warrantyUntil'] as const
+
 /** A field left empty is not in the draft. */
-function without(draft: PartDraft, change: Partial<Record<'why' | 'variant' | 'size', string>>): PartDraft {
+function without(draft: PartDraft, change: Partial<Record<(typeof ofTheNewOne)[number], string>>): PartDraft {
   const next = { ...draft, ...change } as PartDraft
-  for (const field of ['why', 'variant', 'size'] as const) if (!next[field]) delete next[field]
+  for (const field of ofTheNewOne) if (!next[field]) delete next[field]
   return next
 }
 

@@ -12,6 +12,7 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { cautionWords, governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
 
+const PartPapers = later(() => import('../machine/papers/PartPapers.tsx').then((module) => module.PartPapers))
 const PartFitted = later(() => import('./PartFitted.tsx').then((module) => module.PartFitted))
 
 interface Props {
@@ -112,6 +113,11 @@ export function PartsSeen({ draft, onChange, standings, kind, bundle, today }: P
                 draft={part}
                 onChange={(next) => set(key, next)}
               />
+            )}
+            {part?.changed && (
+              <div className="lg:col-span-3">
+                <PartPapers bundle={bundle} kind={kind} part={standing.part!} group={standing.index} today={today} />
+              </div>
             )}
             {part?.changed && standing.caution && (
               <p className="m-0 border-l-4 border-brass pl-3 text-[13px] lg:col-span-3">

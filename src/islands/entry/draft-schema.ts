@@ -8,6 +8,7 @@ const part = object({
   why: string().oneOf(removalReasons),
   variant: string(),
   size: string(),
+  warrantyUntil: string(),
 }).noUnknown()
 
 const test = object({

@@ -20,6 +20,7 @@ export interface PartDraft {
   /** Of the new one. */
   variant?: string
   size?: string
+  warrantyUntil?: string
 }
 
 /** A visit being written, with the ids its entries will have: saved twice is saved once. */

@@ -170,6 +170,7 @@ function addPart({ add }: Writing, key: string, part: Draft['parts'][string]): v
       ...about,
       ...(part.variant && { variant: part.variant }),
       ...(part.size && { size: part.size }),
+      ...(part.warrantyUntil && { warrantyUntil: part.warrantyUntil }),
     })
   } else if (part.condition !== undefined) {
     add(`part:${key}:inspected`, 'machine', 'inspected', { ...about, condition: part.condition })

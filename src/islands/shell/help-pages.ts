@@ -46,7 +46,9 @@ export const helpPages: PageHelp[] = [
     answers: 'What was found, done, fitted and read on this visit.',
     how: [
       'Fill in what was done and leave the rest empty. What the figures move shows at the side before anything is saved.',
-      'A draft stays on this device until it is saved or thrown away.',
+      'A draft stays on this device until it is saved or thrown away, with the photos in it.',
+      'A photo says which part it shows: it is seen again with the part, in the ledger and in the visit.',
+      '“For us alone” keeps a line off the customer’s paper and out of a passport.',
       'Something wrong is put right later by a correction: what was written stays to be seen.',
     ],
     keys: [
@@ -78,7 +80,8 @@ export const helpPages: PageHelp[] = [
       'The drawing is the path of water from the supply to the cup. Choose a station to see what hangs on it.',
       'The lenses above it show the same path by wear, water, work, fault and ledger.',
       '“What is known of its ages” says at once that parts are good, or that nobody knows: then one first look is due and nothing is overdue.',
-      'Under Change: what it is, where it stands, what it stands behind, whether it is in service.',
+      'Under Change: what it is and what its counter counts, where it stands, what it stands behind, whether it is in service, in the workshop or on loan.',
+      'Papers, also under Change: whose it is, who pays and may say yes, its plate, warranties, the certificate of its pressure vessel, the maker’s part numbers.',
     ],
     keys: [
       [['1'], 'wear'],
@@ -97,7 +100,7 @@ export const helpPages: PageHelp[] = [
     answers: 'Every machine by place and name, with its last reading and what is due next.',
     how: [
       'Type part of a place, a name, a maker or a serial number.',
-      'Those out of service have a tick of their own: their history stays, and they can be set going again.',
+      'Those in the workshop and those out of service are chosen above the list: their history stays, and they can be set going again.',
     ],
   },
   {
