@@ -36,8 +36,8 @@ describe('work in the background', () => {
     return rows.length
   }
   const until = async (is: () => boolean | Promise<boolean>) => {
-    for (let i = 0; i < 200 && !(await is()); i += 1) await wait(50)
-    expect(await is(), 'in ten seconds').to.equal(true)
+    for (let i = 0; i < 1000 && !(await is()); i += 1) await wait(50)
+    expect(await is(), 'in a minute').to.equal(true)
   }
   const actor = (of: SmallFirm, role: 'owner' | 'technician' = 'owner') => ({
     firmId: of.firmId,
