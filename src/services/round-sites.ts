@@ -4,6 +4,7 @@ import { guards } from '../core/standing/taken-over.ts'
 import { type Db, lookIn } from '../records/database.ts'
 import { technicians } from '../records/firms.ts'
 import { dueBySite } from '../records/round-sites.ts'
+import { countStale } from '../records/subjects.ts'
 import type { RoundSites, SiteDue } from '../views/round-sites.ts'
 import { veryOwnKindsIn } from './own-kinds.ts'
 import { horizons } from './round.ts'
@@ -22,14 +23,15 @@ export const roundSites = (
     const all = [...kinds, ...(await veryOwnKindsIn(trx))]
     const guarding = new Set(all.flatMap(({ tasks }) => tasks.filter(guards).map(({ id }) => id)))
     const until = fromDay(toDay(today) + horizons[horizon])
-    const [rows, people] = await Promise.all([
+    const [rows, people, waiting] = await Promise.all([
       dueBySite(trx, { today, until, guarding: [...guarding], limit: mostSites }),
       technicians(trx),
+      countStale(trx),
     ])
     const sites = rows.map(({ technicianId, ...row }): SiteDue => {
       const group = row.danger || row.hygiene ? 'danger' : row.stand > 0 ? 'stands' : 'rest'
       return { ...row, group, technician: people.find(({ id }) => id === technicianId)?.name ?? '' }
     })
     const of = (group: SiteDue['group']) => sites.filter((site) => site.group === group)
-    return { horizon, sites: [...of('danger'), ...of('stands'), ...of('rest')] }
+    return { horizon, waiting, sites: [...of('danger'), ...of('stands'), ...of('rest')] }
   })

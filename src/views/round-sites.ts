@@ -20,5 +20,7 @@ export interface SiteDue {
 /** Sites in the order they matter. */
 export interface RoundSites {
   horizon: string
+  /** Machines and softeners still to be reckoned: what is due of them is not in it yet. */
+  waiting: number
   sites: SiteDue[]
 }

@@ -199,6 +199,7 @@ test.describe('bad input', () => {
     await page.goto(`${machine}?lens=fault`)
     await expect(page.getByText('what it calls a-name-of-before has another name now')).toBeVisible()
     await page.getByRole('button', { name: /^Coffee comes slowly/ }).click()
+    await page.getByRole('button', { name: 'None of these: go on' }).click()
     await expect(page.getByLabel('Symptom')).toBeVisible()
     await page.reload()
     await expect(page.getByText('has another name now')).toHaveCount(0)

@@ -50,6 +50,7 @@ for (const { kind, symptom, fault, part } of cases)
     await page.keyboard.press('4')
     await page.getByLabel('In any words').fill(symptom.split(' ').at(-1)!)
     await page.getByRole('button', { name: new RegExp(`^${symptom}`) }).click()
+    await page.getByRole('button', { name: 'None of these: go on' }).click()
     await expect(next(page)).toBeVisible()
     await expect(page.getByText(/next test here/).first()).toBeVisible()
     const tried = await answerAs(page, kind, fault)
@@ -91,6 +92,7 @@ test('a repair that did not cure: the search goes on with the next suspect, and 
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
   await page.getByRole('button', { name: /^Cup short, water in the tray/ }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
   await answerAs(page, 'sr', 'nozzle-seals')
   await repair(page).getByRole('button', { name: 'Done, still not right' }).click()
   await expect(repair(page).getByRole('heading', { name: 'Repair: Inlet nozzle seals perished' })).toHaveCount(0)
@@ -115,6 +117,7 @@ test('what cannot be done here is not asked again, an answer is taken back, anot
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
   await page.getByRole('button', { name: /^Coffee only drips/ }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
   const heading = next(page).getByRole('heading').first()
   const first = (await heading.textContent())!
   await next(page).getByRole('button', { name: 'Can’t do that here' }).click()
@@ -142,6 +145,7 @@ test('on the telephone before driving: questions, what the customer can safely d
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
   await page.getByRole('button', { name: /^It says: empty grounds/ }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
   await page.getByLabel('on the telephone, before driving').check()
   const call = page.getByRole('region', { name: 'On the telephone' })
   await expect(call.getByRole('heading', { name: 'Question 1 of 5' })).toBeVisible()
@@ -181,6 +185,7 @@ test('causes confirmed are adopted, count in the next search, and are given back
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
   await page.getByRole('button', { name: /^Cup short, water in the tray/ }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
   await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(/\d+ of \d+ causes this firm confirmed/)
   await page.getByRole('button', { name: 'Begin anew' }).click()
   await page.goto('/kinds/sr/causes')
@@ -194,6 +199,7 @@ test('a part’s price and a tester out of date: both are weighed, neither is lo
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
   await page.getByRole('button', { name: /^Cup short, water in the tray/ }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
   await answerAs(page, 'sr', 'nozzle-seals')
   await repair(page)
     .getByLabel(/^Inlet nozzle seals, pair costs/)
@@ -231,6 +237,7 @@ for (const [size, viewport] of [
     const look = (what: string) => looksRight(page, what)
     await look('the complaint')
     await page.getByRole('button', { name: /^Coffee comes slowly/ }).click()
+    await page.getByRole('button', { name: 'None of these: go on' }).click()
     await look('the next test')
     const small = await next(page)
       .getByRole('listitem')
@@ -242,4 +249,55 @@ for (const [size, viewport] of [
     await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
     await look('the test-out')
     await page.context().close()
+  })
+
+for (const { kind, said, name, proof } of [
+  {
+    kind: 'c2',
+    said: 'It trips the breaker when it heats',
+    name: 'it trips the breaker',
+    proof: 'Tested and passed: release it',
+  },
+  {
+    kind: 'sr',
+    said: 'the milk has gone sour in the cooler',
+    name: 'milk is warm or spoilt',
+    proof: 'Clean and cold: release it',
+  },
+  {
+    kind: 'gr',
+    said: 'it smells of burning plastic',
+    name: 'it smells of burning',
+    proof: 'Tested and passed: release it',
+  },
+])
+  test(`a dangerous complaint on a ${kind} stops first, stands on every list, and is released by its proof`, async ({
+    ines: page,
+  }) => {
+    const id = await machineOf(page, kind, 1)
+    await page.goto(`/machines/${id}?lens=fault`)
+    await awake(page)
+    await page.getByLabel('In any words').fill(said)
+    await page.getByRole('list', { name: 'What must stop first' }).getByRole('button').first().click()
+    const stop = page.getByRole('region', { name: 'Stop' })
+    await expect(stop.getByRole('heading')).toContainText(`Stop: ${name}`)
+    await expect(stop.getByRole('listitem').first()).toBeVisible()
+    await looksRight(page, `a stop on a ${kind}`)
+    if (kind !== 'sr') {
+      await expect(next(page)).toHaveCount(0)
+      await stop.getByRole('checkbox').check()
+      await expect(page.getByRole('region', { name: 'Suspects' })).toBeVisible()
+      // On the telephone nobody tests anything of it.
+      await page.getByLabel('on the telephone, before driving').check()
+      await expect(page.getByRole('region', { name: 'Suspects' })).toHaveCount(0)
+      await expect(stop.getByText('Say to the customer, in this order:')).toBeVisible()
+    }
+    await stop.getByRole('button', { name: /^Put it on record/ }).click()
+    const band = page.getByRole('region', { name: 'Do not use' })
+    await expect(band.getByRole('alert')).toBeVisible()
+    await expect(stop.getByText('It is on record: not for use.')).toBeVisible()
+    const round = await (await page.request.get('/api/round?horizon=fortnight')).json()
+    expect(JSON.stringify(round.rows.slice(0, 20))).toContain('Do not use')
+    await band.getByRole('button', { name: proof }).click()
+    await expect(band).toHaveCount(0)
   })

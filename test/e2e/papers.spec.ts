@@ -53,7 +53,7 @@ test('whose it is, its plate, warranties, the vessel’s certificate and the mak
   await expect(vessel.getByText(/Passed .* by Ede Marrow, next by 12 Dec 2026/)).toBeVisible()
   const numbers = sheet.getByRole('region', { name: "Maker's numbers" })
   await numbers.getByRole('button', { name: 'Add a number' }).click()
-  await numbers.getByLabel('Part', { exact: true }).selectOption('Group gasket')
+  await numbers.getByRole('combobox', { name: /^Part/ }).selectOption('Group gasket')
   await numbers.getByLabel('Number', { exact: true }).fill('47-1102')
   await numbers.getByRole('button', { name: 'Keep it' }).click()
   await expect(numbers.getByText('47-1102')).toBeVisible()

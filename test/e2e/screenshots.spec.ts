@@ -70,6 +70,7 @@ test('@screenshots', async ({ browser }) => {
     .getByRole('button', { name: /^Cup short, water in the tray/ })
     .last()
     .click()
+  await light.getByRole('button', { name: 'None of these: go on' }).click()
   await light.evaluate(() => window.scrollTo(0, 0))
   await shoot(light, 'machine-fault')
   await at(light, '/procedures/bench?kind=pk&case=7')

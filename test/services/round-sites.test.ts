@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import { filledIn } from '../../src/core/firm/records.ts'
-import type { Db } from '../../src/records/database.ts'
+import { type Db, withFirm } from '../../src/records/database.ts'
 import { keepRecord } from '../../src/services/keep-record.ts'
-import { reckonWaiting } from '../../src/services/rebuild.ts'
+import { reckonLater, reckonWaiting } from '../../src/services/rebuild.ts'
 import { roundPage } from '../../src/services/round.ts'
 import { roundSites } from '../../src/services/round-sites.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -58,6 +58,15 @@ describe('sites in the order they matter', () => {
       entryAbout('machine', id(53), 'repaired', { text: 'capacitor', report: report.id }, { on: '2026-11-21' }),
     ])
     expect((await sites()).map(({ group }) => group)).to.deep.equal(['danger', 'rest', 'rest'])
+  })
+
+  it('says how many still wait to be reckoned: an empty list is not yet an answer', async () => {
+    const waiting = async () => (await roundSites(db, firm.firmId, 'quarter', today)).waiting
+    expect(await waiting()).to.equal(0)
+    await withFirm(db, firm.firmId, (trx) => reckonLater(trx, firm.firmId, [id(51), id(52)]))
+    expect(await waiting()).to.equal(2)
+    await reckonWaiting(db, firm.firmId)
+    expect(await waiting()).to.equal(0)
   })
 
   it('counts what the board shows, and no more', async () => {

@@ -60,6 +60,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     'Pressure vessel inspected: passed with remarks, E. Marrow, certificate PV 88, next by 26 Nov 2028. Gauge hard to read',
   ],
   ['certified', { outcome: 'refused', inspector: 'E. Marrow' }, 'Pressure vessel inspected: refused, E. Marrow'],
+  ['held', { why: 'milk', only: 'milk' }, 'Its milk not for use: milk side not clean or not cold'],
   ['held', { why: 'vessel' }, 'Not for use: pressure vessel refused by its inspector'],
   ['pictured', { photos: ['a'.repeat(64)], text: 'scale in the jet' }, 'Photo: scale in the jet'],
   [

@@ -7,12 +7,13 @@ const filler = new Set(['the', 'and', 'not', 'its', 'out', 'from', 'when', 'too'
 
 const called = ({ name, words }: Symptom): string => [name, ...words].join(' ').toLowerCase()
 
-/** How many telling words a complaint shares with what was said. */
-function shared(symptom: Symptom, said: string): number {
+/** The telling words a complaint shares with what was said. */
+function sharedWords(symptom: Symptom, said: string): string[] {
   const heard = new Set(said.toLowerCase().match(/[a-z]{3,}/g))
   const words = new Set(called(symptom).match(/[a-z]{3,}/g))
-  return [...words].filter((word) => heard.has(word) && !filler.has(word)).length
+  return [...words].filter((word) => heard.has(word) && !filler.has(word))
 }
+const shared = (symptom: Symptom, said: string): number => sharedWords(symptom, said).length
 
 /**
  * The complaints somebody means who types some words: those that have them all, else those that share most with them.
@@ -37,4 +38,23 @@ export function soundsLike({ symptoms }: FaultBook, said: string): Symptom | nul
     .map((symptom) => ({ symptom, shares: shared(symptom, said) }))
     .sort((a, b) => b.shares - a.shares)[0]
   return best && best.shares >= 2 ? best.symptom : null
+}
+
+/** A complaint that was heard in what somebody said. */
+export interface Heard {
+  symptom: string
+  /** Its share of all that was heard. */
+  p: number
+  /** The words that it shares with what was said. */
+  words: string[]
+}
+
+/** Complaints heard in whole sentences, the likeliest first; none where no word is known. */
+export function complaintsHeard({ symptoms }: FaultBook, said: string): Heard[] {
+  const found = symptoms
+    .map((symptom) => ({ symptom: symptom.id, words: sharedWords(symptom, said) }))
+    .filter(({ words }) => words.length > 0)
+    .sort((a, b) => b.words.length - a.words.length)
+  const all = found.reduce((sum, { words }) => sum + words.length ** 2, 0)
+  return found.map(({ symptom, words }) => ({ symptom, p: words.length ** 2 / all, words }))
 }

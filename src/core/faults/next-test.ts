@@ -24,7 +24,13 @@ export interface Bench {
   cannot: string[]
   /** Asked on the telephone: only what can be asked so. */
   phone?: boolean
+  /** Where something had to stop first: nothing, or what is done dead; all where nothing is said. */
+  may?: 'nothing' | 'dead' | 'all'
 }
+
+/** Whether a test is done with everything off and dead from its beginning to its end. */
+export const isDead = ({ needs, gate }: Test): boolean =>
+  needs.includes('off') && !needs.includes('shut-again') && !needs.includes('hot') && !gate
 
 /** A question on the telephone, min. */
 const questionMinutes = 1
@@ -136,7 +142,7 @@ export function nextTests(
   network: Network,
   belief: Float64Array,
   seen: Seen[],
-  { standing, gates, cannot, phone = false }: Bench,
+  { standing, gates, cannot, phone = false, may = 'all' }: Bench,
   least = leastBits,
 ): Worth[] {
   const byId = new Map(book.tests.map((test) => [test.id, test]))
@@ -146,6 +152,7 @@ export function nextTests(
   })
   const minutesOf = ({ id }: NetworkTest): number | null => {
     const test = byId.get(id)!
+    if (may === 'nothing' || (may === 'dead' && !isDead(test))) return null
     if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
     if (phone) return book.phone[id] && !seen.some((one) => one.test === id) ? questionMinutes : null
     const looks = seen.filter((one) => one.test === id && !one.said).length

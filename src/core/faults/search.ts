@@ -2,6 +2,7 @@ import type { FaultBook, Gate } from './fault.ts'
 import { type Network, networkOf } from './network.ts'
 import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
 import { rankCauses, type Seen } from './rank-causes.ts'
+import { type Stop, type StopId, stopOf } from './stops.ts'
 import { testingMinutes } from './worth-testing.ts'
 
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
@@ -16,6 +17,10 @@ export interface Search {
   phone?: boolean
   /** Faults that were repaired, and it is still not right. */
   notCured: string[]
+  /** What had to stop first; `none`: it was asked, and nothing had to. */
+  stop?: StopId | 'none'
+  /** Under a stop: whoever is here is qualified, and it is off, locked off and proved dead. */
+  provedDead?: boolean
   startedAt: number
 }
 
@@ -27,6 +32,8 @@ export type SearchPress =
   | { type: 'gates'; gates: Gate[] }
   | { type: 'phone'; on: boolean }
   | { type: 'not cured'; fault: string }
+  | { type: 'stop'; stop: StopId | 'none' }
+  | { type: 'proved dead'; on: boolean }
 
 export const newSearch = (symptom: string, at: number): Search => ({
   symptom,
@@ -60,6 +67,12 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       return { ...search, gates: press.gates }
     case 'phone':
       return { ...search, phone: press.on }
+    case 'stop': {
+      const { provedDead: _, ...open } = search
+      return { ...open, stop: press.stop }
+    }
+    case 'proved dead':
+      return { ...search, provedDead: press.on }
     case 'not cured':
       return search.notCured.includes(press.fault) ? search : { ...search, notCured: [...search.notCured, press.fault] }
   }
@@ -99,7 +112,7 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     network,
     belief,
     search.seen,
-    { standing, gates, cannot, ...(search.phone && { phone: true }) },
+    { standing, gates, cannot, may: mayBeTested(search), ...(search.phone && { phone: true }) },
     0,
   )
   return {
@@ -109,6 +122,15 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     all,
     contradicts: ranked === null,
   }
+}
+
+/** What may be tested as things stand: nothing before it was asked what must stop, and dead alone where something did. */
+export function mayBeTested({ stop, provedDead, phone }: Search): Stop['mayTest'] {
+  if (stop === undefined || stop === 'none') return 'all'
+  const { mayTest } = stopOf(stop)
+  // Nobody on a telephone tests what had to stop; and dead is what somebody has proved.
+  if (mayTest === 'dead') return !phone && provedDead ? 'dead' : 'nothing'
+  return phone ? 'nothing' : mayTest
 }
 
 /** The records' factors, and what repairs that did not cure make of them. */

@@ -1,5 +1,6 @@
 import type { FaultBook, Test } from './fault.ts'
 import { newSearch, suspicion } from './search.ts'
+import { type StopsAbout, stopsBefore } from './stops.ts'
 
 /** Questions before driving: more only keep somebody on the line. */
 export const enoughQuestions = 5
@@ -8,6 +9,8 @@ const worthSaying = 0.06
 const mostSaid = 4
 
 export interface TriageCard {
+  /** Asked before anything else: what may stand behind the complaint, then the rest. */
+  stops: ReturnType<typeof stopsBefore>
   questions: { test: Test; ask: string }[]
   /** What the customer can safely do, by what it would be. */
   safe: { name: string; say: string }[]
@@ -22,13 +25,19 @@ export interface TriageCard {
  * @param factors - what the machine's records make of each fault, see `priorFactors`
  * @example triageCard(srFaults, 'short-cup', {}).questions.length // at most 5
  */
-export function triageCard(book: FaultBook, symptom: string, factors: Record<string, number>): TriageCard {
+export function triageCard(
+  book: FaultBook,
+  symptom: string,
+  factors: Record<string, number>,
+  of: StopsAbout = { water: true, boils: true },
+): TriageCard {
   const now = suspicion(book, { ...newSearch(symptom, 0), phone: true }, factors)
   const likely = book.faults
     .map((fault, i) => ({ fault, p: now.belief[i]! }))
     .filter(({ p }) => p >= worthSaying)
     .sort((a, b) => b.p - a.p)
   return {
+    stops: stopsBefore(of, symptom),
     questions: now.next.slice(0, enoughQuestions).map(({ test }) => ({
       test: book.tests.find(({ id }) => id === test)!,
       ask: book.phone[test]!,

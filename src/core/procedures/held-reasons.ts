@@ -4,6 +4,9 @@ export const heldReasons = {
   'milk-cleaner': { name: 'milk cleaner', words: 'milk cleaner in it', drink: true },
   descaler: { name: 'acid', words: 'acid in it', drink: true },
   sanitiser: { name: 'sanitiser', words: 'sanitiser in it', drink: true },
+  pressure: { name: 'pressure', words: 'pressure where none should be', drink: false },
+  milk: { name: 'spoilt milk', words: 'milk side not clean or not cold', drink: true },
+  place: { name: 'the place', words: 'the place itself is not safe', drink: false },
   vessel: { name: 'pressure vessel', words: 'pressure vessel refused by its inspector', drink: false },
   electrical: { name: 'electrical test', words: 'electrical test open', drink: false },
 } as const

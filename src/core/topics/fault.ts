@@ -1,8 +1,12 @@
 import { array, mixed, object, string } from 'yup'
 import { bookOf, faultBooks } from '../faults/books.ts'
+import { complaintsHeard } from '../faults/complaint.ts'
+import type { FaultBook } from '../faults/fault.ts'
 import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
-import { rankTests } from '../faults/next-test.ts'
+import { isDead, rankTests } from '../faults/next-test.ts'
 import { afterOutcome } from '../faults/rank-causes.ts'
+import { type Stop, stopOf } from '../faults/stops.ts'
+import { stopsIn } from '../faults/stops-said.ts'
 import { divisor } from '../parse/fields.ts'
 import { startWorking } from '../quantity/working.ts'
 import { InputFault, topic } from './topic.ts'
@@ -22,6 +26,7 @@ export const fault = topic({
   schema: object({
     kind: string().oneOf(faultBooks.map(({ kind }) => kind)),
     symptom: string(),
+    says: array(string().max(500).required()).max(20),
     faults: array(object({ id: string().required(), prior: divisor().required() }).noUnknown().required())
       .min(1)
       .max(1000),
@@ -57,11 +62,17 @@ export const fault = topic({
     ],
     seen: [],
   },
-  reckon({ kind, symptom, faults, tests, seen }) {
-    const network =
-      kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, { faults, tests })
+  reckon({ kind, symptom, says, faults, tests, seen }) {
     if (kind === undefined && symptom !== undefined)
       throw new InputFault('symptom', symptom, 'belongs to a kind: name one')
+    if (kind === undefined && says !== undefined) throw new InputFault('says', says, 'belongs to a kind: name one')
+    const book = kind === undefined ? null : bookOf(kind)!
+    const heard = book && says ? complaintsHeard(book, says.join('. ')) : []
+    const stop = says ? stopsIn(says.join('. '))[0] : undefined
+    const network =
+      kind === undefined
+        ? ownNetwork(faults, tests)
+        : kindNetwork(kind, symptom ?? heard[0]?.symptom ?? null, { faults, tests })
     const { lines, add } = startWorking()
     const before = add({ what: 'Suspects', value: network.faults.length, origin: 'setting' })
     let belief = network.prior
@@ -98,7 +109,10 @@ export const fault = topic({
     const suspects = network.faults
       .map((id, i) => ({ fault: id, p: belief[i]! }))
       .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
-    const [next] = rankTests(belief, network.tests, ({ id, minutes }) => (done.has(id) ? null : minutes))
+    const may = stop ? stopOf(stop).mayTest : 'all'
+    const [next] = rankTests(belief, network.tests, ({ id, minutes }) =>
+      done.has(id) || !mayBe(may, book, id) ? null : minutes,
+    )
     if (next)
       add({
         what: `Next: ${next.test}`,
@@ -108,9 +122,21 @@ export const fault = topic({
         origin: 'reckoned',
         reference: 'Lindley 1956, Ann. Math. Stat. 27, 986; half-split rule of troubleshooting',
       })
-    return { result: { suspects, ...(next && { next }) }, working: lines }
+    return {
+      result: {
+        suspects,
+        ...(next && { next }),
+        ...(says && { symptoms: heard }),
+        ...(stop && { stop: { why: stop, now: stopOf(stop).now, mayTest: may } }),
+      },
+      working: lines,
+    }
   },
 })
+
+/** Whether a test of a kind may be done where something had to stop first. */
+const mayBe = (may: Stop['mayTest'], book: FaultBook | null, id: string): boolean =>
+  may === 'all' || (may === 'dead' && isDead(book!.tests.find((test) => test.id === id)!))
 
 const best = (belief: Float64Array): number => belief.indexOf(Math.max(...belief))
 

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { bookOf } from '../../core/faults/books.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
-import { newSearch, repairNow, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
+import { mayBeTested, newSearch, repairNow, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
@@ -14,11 +14,13 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { AsideNote } from '../AsideNote.tsx'
 import { layOut } from '../path/layout.ts'
 import { newId } from '../send-entries.ts'
+import { FirstOfAll } from './FirstOfAll.tsx'
 import { suspectedAt } from './halo.ts'
 import { type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { RepairPart } from './RepairPart.tsx'
+import { StopBand } from './StopBand.tsx'
 import { Suspects } from './Suspects.tsx'
 import { SymptomPicker } from './SymptomPicker.tsx'
 import { TestsDone } from './TestsDone.tsx'
@@ -39,6 +41,7 @@ interface Props {
   today: string
   me: string
   onShow: (view: FaultView | null) => void
+  onSaved: () => Promise<void>
 }
 
 /** Finding a fault: complaint, halo, next best test, suspects with their reasons, repair and test-out. */
@@ -66,6 +69,7 @@ function Searching({
   today,
   me,
   onShow,
+  onSaved,
   book,
 }: Props & { book: FaultBook }) {
   const machineId = bundle.machine.id
@@ -131,12 +135,17 @@ function Searching({
         <SymptomPicker
           book={book}
           reported={reported ? String(reported.body.text) : null}
-          onPick={(symptom) =>
-            become({ search: newSearch(symptom, browserNow().getTime()), reportId: newId(), ids: {} })
+          onPick={(symptom, stop) =>
+            become({
+              search: { ...newSearch(symptom, browserNow().getTime()), ...(stop && { stop }) },
+              reportId: newId(),
+              ids: {},
+            })
           }
         />
       </>
     )
+  const known = book.symptoms.find(({ id }) => id === search.symptom)!
   const top = now.network.faults[now.belief.indexOf(Math.max(...now.belief))]!
   const chosen = suspect ?? top
   const prices = pricesOf(book, kind, histories)
@@ -190,69 +199,94 @@ function Searching({
           </b>
         )}
       </div>
+      {search.stop === undefined && (
+        <FirstOfAll
+          kind={kind}
+          symptom={search.symptom}
+          said={reported ? String(reported.body.text) : null}
+          phone={search.phone === true}
+          onStop={(stop) => press({ type: 'stop', stop })}
+        />
+      )}
+      {search.stop !== undefined && search.stop !== 'none' && (
+        <StopBand
+          key={search.stop}
+          bundle={bundle}
+          stop={search.stop}
+          complaint={known.name}
+          phone={search.phone === true}
+          provedDead={search.provedDead === true}
+          today={today}
+          onProved={(on) => press({ type: 'proved dead', on })}
+          onNotSo={() => press({ type: 'stop', stop: 'none' })}
+          onSaved={onSaved}
+        />
+      )}
       {now.contradicts && (
         <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal px-4 py-2">
           What was seen cannot all be so under any one fault: take the doubtful answer back.
         </p>
       )}
-      <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
-        <div className="min-w-0">
-          {search.phone && <OnTelephone machineId={machineId} book={book} search={search} now={now} />}
-          {repair && !search.phone && (
-            <RepairPart
-              key={repair.fault}
-              book={book}
-              repair={repair}
-              kept={kept}
-              bundle={bundle}
-              kind={kind}
-              me={me}
-              today={today}
-              price={prices.of(repair.fault)}
-              labourPerMinute={prices.labourPerMinute}
-              onKeep={become}
-              onNotCured={() => press({ type: 'not cured', fault: repair.fault })}
-            />
-          )}
-          {test && worth ? (
-            <NextTest
+      {search.stop !== undefined && (search.stop === 'none' || mayBeTested(search) !== 'nothing') && (
+        <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
+          <div className="min-w-0">
+            {search.phone && <OnTelephone machineId={machineId} book={book} search={search} now={now} />}
+            {repair && !search.phone && (
+              <RepairPart
+                key={repair.fault}
+                book={book}
+                repair={repair}
+                kept={kept}
+                bundle={bundle}
+                kind={kind}
+                me={me}
+                today={today}
+                price={prices.of(repair.fault)}
+                labourPerMinute={prices.labourPerMinute}
+                onKeep={become}
+                onNotCured={() => press({ type: 'not cured', fault: repair.fault })}
+              />
+            )}
+            {test && worth ? (
+              <NextTest
+                book={book}
+                search={search}
+                suspicion={now}
+                worth={worth}
+                test={test}
+                layout={layout}
+                other={test.id === other}
+                onSeen={(outcome, value) =>
+                  press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
+                }
+                onCannot={() => press({ type: 'cannot', test: test.id })}
+                onBack={() => press({ type: 'back' })}
+              />
+            ) : (
+              <p className="m-0 px-4 py-3 lg:px-6">
+                {search.phone
+                  ? 'Nothing more can be asked that tells anything. On site the search goes on from here.'
+                  : 'No test is left that tells anything more.'}
+              </p>
+            )}
+          </div>
+          <Suspects book={book} now={now} chosen={chosen} reasons={reasons} onChoose={setSuspect} />
+          <section className="min-w-0 border-hair px-4 py-3 lg:border-l" aria-label="Working">
+            <h2 className="m-0 text-[16px] font-[620]">
+              <span className="text-copper">Working</span> {book.faults.find(({ id }) => id === chosen)!.name}
+            </h2>
+            <WorkingColumn working={suspectWorking(book, search, reasons, chosen)} />
+            <TestsDone
               book={book}
               search={search}
-              suspicion={now}
-              worth={worth}
-              test={test}
-              layout={layout}
-              other={test.id === other}
-              onSeen={(outcome, value) =>
-                press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
-              }
-              onCannot={() => press({ type: 'cannot', test: test.id })}
-              onBack={() => press({ type: 'back' })}
+              all={now.all}
+              belief={now.belief}
+              timeZone={bundle.site.timeZone}
+              onOther={(id) => setOther(id)}
             />
-          ) : (
-            <p className="m-0 px-4 py-3 lg:px-6">
-              {search.phone
-                ? 'Nothing more can be asked that tells anything. On site the search goes on from here.'
-                : 'No test is left that tells anything more.'}
-            </p>
-          )}
+          </section>
         </div>
-        <Suspects book={book} now={now} chosen={chosen} reasons={reasons} onChoose={setSuspect} />
-        <section className="min-w-0 border-hair px-4 py-3 lg:border-l" aria-label="Working">
-          <h2 className="m-0 text-[16px] font-[620]">
-            <span className="text-copper">Working</span> {book.faults.find(({ id }) => id === chosen)!.name}
-          </h2>
-          <WorkingColumn working={suspectWorking(book, search, reasons, chosen)} />
-          <TestsDone
-            book={book}
-            search={search}
-            all={now.all}
-            belief={now.belief}
-            timeZone={bundle.site.timeZone}
-            onOther={(id) => setOther(id)}
-          />
-        </section>
-      </div>
+      )}
     </div>
   )
 }

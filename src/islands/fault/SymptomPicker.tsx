@@ -1,18 +1,21 @@
 import { useState } from 'react'
 import { complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
+import { complaintNear, type StopId, stopOf } from '../../core/faults/stops.ts'
+import { stopsIn } from '../../core/faults/stops-said.ts'
 
 interface Props {
   book: FaultBook
   /** The customer's last words that are on record, where there are any. */
   reported: string | null
-  onPick: (symptom: string) => void
+  onPick: (symptom: string, stop?: StopId) => void
 }
 
 /** What is complained of, found by any words. */
 export function SymptomPicker({ book, reported, onPick }: Props) {
   const [text, setText] = useState('')
   const found = complaintsNamed(book, text)
+  const heard = stopsIn(text.trim() || (reported ?? ''))
   const sounds = reported ? soundsLike(book, reported) : null
   return (
     <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -37,6 +40,21 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
           onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0].id)}
         />
       </label>
+      {heard.length > 0 && (
+        <ul className="m-0 mt-3 flex list-none flex-col gap-2 p-0" aria-label="What must stop first">
+          {heard.map((id) => (
+            <li key={id}>
+              <button
+                type="button"
+                className="min-h-[52px] w-full border-2 border-l-[8px] border-seal px-3 text-left text-[16px] font-semibold"
+                onClick={() => onPick(found[0]?.id ?? complaintNear(book.symptoms, id), id)}
+              >
+                <span className="text-seal-ink">Stop first:</span> {stopOf(id).name.toLowerCase()}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <ul className="m-0 mt-3 grid list-none gap-x-6 p-0 md:grid-cols-2 xl:grid-cols-3">
         {found.map(({ id, name, words: also }) => (
           <li key={id} className="border-t border-hair">
@@ -47,7 +65,7 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
           </li>
         ))}
       </ul>
-      {found.length === 0 && (
+      {found.length === 0 && heard.length === 0 && (
         <p className="m-0 pt-2" role="status">
           Nothing is called so. Fewer words find more; every complaint is listed when the field is empty.
         </p>

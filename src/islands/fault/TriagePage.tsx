@@ -9,6 +9,7 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/use-bundle.ts'
+import { stopsAbout } from './stops-about.ts'
 
 interface Props {
   bundle: MachineBundle
@@ -28,7 +29,7 @@ function TriagePage({ bundle, symptom, today }: Props) {
   }, [book, bundle, kind, today])
   if (!book) return <p className="p-6">No faults of this kind of machine are written.</p>
   const known = book.symptoms.find(({ id }) => id === chosen) ?? book.symptoms[0]!
-  const card = triageCard(book, known.id, factors)
+  const card = triageCard(book, known.id, factors, stopsAbout(kind))
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <TitleBlock
@@ -67,6 +68,22 @@ function TriagePage({ bundle, symptom, today }: Props) {
             What is said on the telephone is wrong one time in five. Nobody is asked to open a machine, to reach into
             it, or to switch anything on again that fell.
           </p>
+          <section aria-label="First of all" className="mt-2 break-inside-avoid border-2 border-seal px-3 py-2">
+            <h3 className="m-0 text-[16px] font-[640] text-seal-ink">
+              First of all: is any of this so? Then only this.
+            </h3>
+            <ul className="m-0 list-none p-0">
+              {card.stops.first.map(({ id, name, now }) => (
+                <li key={id} className="border-t border-hair py-1 text-[15px]">
+                  <b>{name}.</b> {now.join(' ')}
+                </li>
+              ))}
+            </ul>
+            <p className="m-0 border-t border-hair pt-1 text-[14px]">
+              <b>Nor:</b> {card.stops.rest.map(({ name }) => name.toLowerCase()).join('; ')}. Off from a dry place,
+              hands away, nothing switched on again; call back.
+            </p>
+          </section>
           <ol className="m-0 list-none p-0 pt-2">
             {card.questions.map(({ test, ask }, i) => (
               <li key={test.id} className="grid break-inside-avoid grid-cols-[32px_1fr] border-t border-hair py-2">

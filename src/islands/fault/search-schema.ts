@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string } from 'yup'
+import { stopIds } from '../../core/faults/stops.ts'
 import { byName, moment, text, texts } from '../../device/kept-fields.ts'
 
 /** A search as a device keeps it, see `KeptSearch`. */
@@ -12,6 +13,8 @@ export const searchSchema = object({
     gates: array(string().oneOf(['live']).defined()).defined(),
     phone: boolean(),
     notCured: texts(),
+    stop: string().oneOf([...stopIds, 'none']),
+    provedDead: boolean(),
     startedAt: moment(),
   })
     .noUnknown()

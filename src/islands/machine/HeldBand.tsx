@@ -20,6 +20,21 @@ function untilWords(why: HeldReason): { until: string; release: string } {
       until: 'No pressure on it before an inspector has passed it; then sign it off.',
       release: 'Passed by an inspector: release it',
     }
+  if (why === 'pressure')
+    return {
+      until: 'Cold and at 0 bar before anything is opened. What let it rise or burst is mended, and seen tight hot.',
+      release: 'Mended and seen at pressure: release it',
+    }
+  if (why === 'milk')
+    return {
+      until: 'Milk thrown away; cleaned with milk cleaner, rinsed, the cooler measured at 5 °C or below.',
+      release: 'Clean and cold: release it',
+    }
+  if (why === 'place')
+    return {
+      until: 'Nobody goes in before the fire service or the gas supplier has let them.',
+      release: 'Let in by those who may: release it',
+    }
   return heldReasons[why].drink
     ? {
         until: 'Rinse until it runs clear and feels of nothing, then sign it off.',
@@ -54,11 +69,13 @@ export function HeldBand({ bundle, today, onSaved }: Props) {
       className="border-b border-hair border-l-[6px] border-l-seal bg-enamel px-4 py-2 lg:px-6"
     >
       {held.map((entry) => {
-        const { why, group } = entry.body
+        const { why, group, only } = entry.body
         return (
           <p key={entry.id} role="alert" className="m-0 flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="min-w-0 flex-1">
-              <b className="text-seal-ink">Do not use{group === undefined ? '' : ` group ${group}`}.</b>{' '}
+              <b className="text-seal-ink">
+                Do not use{only ? ` its ${only}` : group === undefined ? '' : ` group ${group}`}.
+              </b>{' '}
               {upper(heldReasons[why].words)} since {dayLong(entry.happenedOn)}. {untilWords(why).until}
             </span>
             <button type="button" className="plain whitespace-nowrap" onClick={() => release(entry.id)}>

@@ -233,6 +233,7 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
           today={today}
           me={me}
           onShow={setFault}
+          onSaved={reload}
         />
       ) : (
         <LedgerLens bundle={bundle} reckoning={reckoning} today={today} station={station} onSaved={reload} />

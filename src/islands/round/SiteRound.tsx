@@ -22,7 +22,7 @@ const horizonWords = [
 
 /** Where to go first: sites by what matters, with how long the work takes there. */
 export function SiteRound({ page, firm, today }: { page: RoundSites; firm: string; today: string }) {
-  const { sites, horizon } = page
+  const { sites, horizon, waiting } = page
   const minutes = sites.reduce((sum, site) => sum + site.minutes, 0)
   return (
     <div className="flex flex-1 flex-col">
@@ -54,7 +54,13 @@ export function SiteRound({ page, firm, today }: { page: RoundSites; firm: strin
             </a>
           ))}
         </nav>
-        {sites.length === 0 && <p className="text-second">Nothing is due in this time.</p>}
+        {waiting > 0 && (
+          <p role="status" className="m-0 border-l-4 border-brass pl-3">
+            {counted(waiting, 'machine or softener', 'machines and softeners')} still being reckoned: what is due of
+            them comes by itself.
+          </p>
+        )}
+        {sites.length === 0 && waiting === 0 && <p className="text-second">Nothing is due in this time.</p>}
         {groups.map(({ id, title, why }) => {
           const here = sites.filter(({ group }) => group === id)
           return (

@@ -78,6 +78,7 @@ export const helpPages: PageHelp[] = [
     answers: 'How one machine stands: its water path, what wears, what is due, its history.',
     how: [
       'The drawing is the path of water from the supply to the cup. Choose a station to see what hangs on it.',
+      'A complaint that is dangerous stops the fault lens first: what to do now, and the machine is marked as not for use.',
       'The lenses above it show the same path by wear, water, work, fault and ledger.',
       '“What is known of its ages” says at once that parts are good, or that nobody knows: then one first look is due and nothing is overdue.',
       'Under Change: what it is and what its counter counts, where it stands, what it stands behind, whether it is in service, in the workshop or on loan.',

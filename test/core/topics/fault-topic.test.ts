@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { bookOf } from '../../../src/core/faults/books.ts'
 import { topics } from '../../../src/core/topics/index.ts'
 
 const fault = topics.find(({ name }) => name === 'fault')!
@@ -28,6 +29,23 @@ const network = {
 }
 
 describe('the topic fault', () => {
+  it('hears complaints in what was said, and stops before it searches: then only what is done dead', () => {
+    const said = { kind: 'c2', says: ['Steam is weak.', 'It trips the breaker when it heats up'] }
+    const { stop, symptoms, next } = ask(said) as ReturnType<typeof ask> & {
+      stop: { why: string; now: string[]; mayTest: string }
+      symptoms: { symptom: string; p: number; words: string[] }[]
+    }
+    expect(stop).to.deep.include({ why: 'trips', mayTest: 'dead' })
+    expect(stop.now[0]).to.contain('Leave the breaker down')
+    expect(symptoms[0]).to.deep.include({ symptom: 'weak-steam' })
+    expect(symptoms.reduce((sum, { p }) => sum + p, 0)).to.be.closeTo(1, 1e-9)
+    const { needs } = bookOf('c2')!.tests.find(({ id }) => id === next!.test)!
+    expect(needs).to.include('off')
+    expect(ask({ kind: 'gr', says: ['There is a smell of gas'] })).not.to.have.property('next')
+    expect(ask({ kind: 'c2', says: ['coffee comes slowly'] })).not.to.have.property('stop')
+    expect(problems({ ...network, says: ['it drips'] })).to.deep.equal(['says: belongs to a kind: name one'])
+  })
+
   it('takes the test that says most a minute, with its bits', () => {
     const { suspects, next } = ask(network)
     expect(suspects).to.deep.equal([
