@@ -252,3 +252,6 @@ const nearest: Partial<Record<StopId, string[]>> = {
 /** @returns the id of a complaint of the kind that lies nearest to a stop */
 export const complaintNear = (symptoms: { id: string }[], stop: StopId): string =>
   (nearest[stop] ?? []).find((id) => symptoms.some((symptom) => symptom.id === id)) ?? symptoms[0]!.id
+
+/** The name of a stop within a sentence. @example inSentence('CO₂ alarm in a cellar') // as it is */
+export const inSentence = (name: string): string => name.replace(/^[A-Z](?=[a-z ])/, (letter) => letter.toLowerCase())

@@ -109,7 +109,8 @@ function Searching({
     if (!now || !search) return onShow(null)
     onShow({
       at: suspectedAt(book, now.belief).at,
-      next: test?.station ?? null,
+      // Before it was asked what must stop, nothing is to be tried.
+      next: search.stop === undefined ? null : (test?.station ?? null),
       done: search.seen.map((seen, i) => ({
         station: book.tests.find(({ id }) => id === seen.test)!.station,
         n: i + 1,

@@ -1,4 +1,4 @@
-import { type Stop, type StopId, stopsBefore } from '../../core/faults/stops.ts'
+import { inSentence, type Stop, type StopId, stopsBefore } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { stopsAbout } from './stops-about.ts'
@@ -41,8 +41,9 @@ export function FirstOfAll({ kind, symptom, said, phone, onStop }: Props) {
         ))}
       </ul>
       <details className="py-2">
-        <summary className="flex min-h-[44px] cursor-pointer items-center font-semibold">
-          Nor: {others.map(({ name }) => name.toLowerCase()).join('; ')}
+        <summary className="min-h-[44px] cursor-pointer py-2 text-[15px]">
+          <b>Nor:</b> {others.map(({ name }) => inSentence(name)).join('; ')}.{' '}
+          <span className="word">One of these is so</span>
         </summary>
         <ul className="m-0 grid list-none gap-2 p-0 md:grid-cols-2">
           {others.map((stop) => (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { type StopId, stopOf } from '../../core/faults/stops.ts'
+import { inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -30,7 +30,7 @@ export function StopBand(props: Props) {
     setSays('Saving …')
     const about = ['machine', bundle.machine.id] as const
     const told = await writeFrom([
-      makeEntry(...about, 'fault-reported', { text: `${complaint}: ${name.toLowerCase()}` }, today, { id: reportId }),
+      makeEntry(...about, 'fault-reported', { text: `${complaint}: ${inSentence(name)}` }, today, { id: reportId }),
       makeEntry(...about, 'held', { why: holds, ...(only && { only }) }, today, { id }),
     ])
     setSays(told.ok ? '' : told.issues[0]!.message)
@@ -41,11 +41,11 @@ export function StopBand(props: Props) {
       aria-label="Stop"
       className="border-b border-hair border-l-[8px] border-l-seal bg-enamel px-4 py-3 lg:px-6"
     >
-      <h2 className="m-0 text-[20px] font-[680] text-seal-ink">Stop: {name.toLowerCase()}</h2>
+      <h2 className="m-0 text-[20px] font-[680] text-seal-ink">Stop: {inSentence(name)}</h2>
       <p className="m-0 pt-1 text-[15px] font-semibold">
         {phone ? 'Say to the customer, in this order:' : 'Now, in this order:'}
       </p>
-      <ol className="m-0 pl-6 text-[17px]">
+      <ol className="m-0 list-decimal pl-6 text-[17px]">
         {now.map((one) => (
           <li key={one} className="py-0.5">
             {one}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
-import { complaintNear, type StopId, stopOf } from '../../core/faults/stops.ts'
+import { complaintNear, inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
 
 interface Props {
@@ -49,7 +49,7 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
                 className="min-h-[52px] w-full border-2 border-l-[8px] border-seal px-3 text-left text-[16px] font-semibold"
                 onClick={() => onPick(found[0]?.id ?? complaintNear(book.symptoms, id), id)}
               >
-                <span className="text-seal-ink">Stop first:</span> {stopOf(id).name.toLowerCase()}
+                <span className="text-seal-ink">Stop first:</span> {inSentence(stopOf(id).name)}
               </button>
             </li>
           ))}

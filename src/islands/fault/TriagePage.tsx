@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react'
 import { bookOf } from '../../core/faults/books.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
+import { inSentence } from '../../core/faults/stops.ts'
 import { triageCard } from '../../core/faults/triage.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -80,8 +81,8 @@ function TriagePage({ bundle, symptom, today }: Props) {
               ))}
             </ul>
             <p className="m-0 border-t border-hair pt-1 text-[14px]">
-              <b>Nor:</b> {card.stops.rest.map(({ name }) => name.toLowerCase()).join('; ')}. Off from a dry place,
-              hands away, nothing switched on again; call back.
+              <b>Nor:</b> {card.stops.rest.map(({ name }) => inSentence(name)).join('; ')}. Off from a dry place, hands
+              away, nothing switched on again; call back.
             </p>
           </section>
           <ol className="m-0 list-none p-0 pt-2">
