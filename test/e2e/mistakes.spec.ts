@@ -114,7 +114,10 @@ test('a machine is put behind a treatment from either side in one step; one out 
   await page.getByRole('button', { name: /Back-room softener/ }).click()
   const sheet = page.getByRole('dialog')
   await sheet.getByLabel('Bakehouse').check()
+  // The page comes anew once it is saved.
+  const anew = page.waitForEvent('load')
   await sheet.getByRole('button', { name: 'Save', exact: true }).click()
+  await anew
   await expect.poll(async () => (await recordOf(page, 'machine', id)).softenerId).toBeTruthy()
   await page.goto(`/machines/${id}`)
   await awake(page)

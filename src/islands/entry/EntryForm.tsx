@@ -22,7 +22,6 @@ import { lastApart } from './last-apart.ts'
 import { Measurements } from './Measurements.tsx'
 import { MovesHead } from './MovesHead.tsx'
 import { PartsSeen } from './PartsSeen.tsx'
-import { PhotosTaken } from './PhotosTaken.tsx'
 import { SavingPart } from './SavingPart.tsx'
 import { Stop } from './Stop.tsx'
 import { TasksDone } from './TasksDone.tsx'
@@ -32,6 +31,7 @@ import { useSave } from './use-save.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
 
+const PhotosTaken = later(() => import('./PhotosTaken.tsx').then((module) => module.PhotosTaken))
 const WhatMoves = later(() => import('./WhatMoves.tsx').then((module) => module.WhatMoves), MovesHead)
 
 interface Props {

@@ -1,7 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { noPicture, sendPhoto, smaller } from '../photos.ts'
+import { fetchedAtRest } from '../../ui/later.tsx'
 import { newId } from '../send-entries.ts'
 import type { Draft, PhotoDraft } from './draft.ts'
+
+/** Most visits have none: fetched with the first. */
+const photoWork = fetchedAtRest(() => import('../photos.ts'))
 
 /** Photos of a draft: each is made smaller, kept on this device, and sent at once where there is signal. */
 export function usePhotos(draft: Draft, onChange: (next: (now: Draft) => Draft) => void) {
@@ -23,6 +26,7 @@ export function usePhotos(draft: Draft, onChange: (next: (now: Draft) => Draft) 
     for (;;) {
       const first = latest.current.photos.find(({ name }) => !name)
       if (!first?.image) return latest.current
+      const { sendPhoto } = await photoWork()
       const told = await sendPhoto(first.image)
       if (!told.ok) return told.forGood ? `${told.message} Leave it out to save the rest.` : told.message
       become(
@@ -36,6 +40,7 @@ export function usePhotos(draft: Draft, onChange: (next: (now: Draft) => Draft) 
   const add = useCallback(
     async (file: File) => {
       setSays('Making the photo smaller …')
+      const { noPicture, smaller } = await photoWork()
       const image = await smaller(file).catch(() => null)
       if (image === null) return setSays(noPicture(file))
       become([...latest.current.photos, { id: newId(), image, part: '', text: '' }])
