@@ -52,7 +52,12 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
   },
   burning: {
     name: 'It smells of burning, smokes, or a plug is brown',
-    now: [offAtTheBoard, 'With flames or smoke: out, and call the fire service.', 'Let it cool, watch it.', notOnAgain],
+    now: [
+      'With flames or smoke: everybody out, call the fire service, nobody goes back.',
+      offAtTheBoard,
+      'Let it cool, watch it.',
+      notOnAgain,
+    ],
     after: deadTest,
     mayTest: 'dead',
     holds: 'electrical',
@@ -60,7 +65,7 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
   shock: {
     name: 'Somebody got a shock, or it tingles',
     now: [
-      'Nobody touches it, nor the sink or tap beside it.',
+      'Nobody touches it, nor the sink or tap beside it, nor whoever still touches it.',
       'Off at the board, from a dry place; not at the machine.',
       'Whoever got a shock sees a doctor, also when they feel well.',
       notOnAgain,
@@ -95,7 +100,7 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
     after:
       'Whoever is qualified looks for what let it heat on, dead: relay, sensor, cut-out. It is seen to switch off by itself before it is used.',
     mayTest: 'dead',
-    holds: 'electrical',
+    holds: 'heating',
   },
   escapes: {
     name: 'Steam or hot water comes out where none should',
@@ -116,7 +121,7 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
     after:
       'Whoever is qualified goes on, cold: what let it run dry, then element, cut-outs and gaskets. It is filled and seen to hold its level before it is used.',
     mayTest: 'dead',
-    holds: 'electrical',
+    holds: 'heating',
   },
   chemical: {
     name: 'Acid or detergent may be in what is drunk',
@@ -127,7 +132,7 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
     ],
     after: 'Rinsed until it runs clear and feels of nothing at every outlet, then signed off.',
     mayTest: 'all',
-    holds: 'detergent',
+    holds: 'chemical',
   },
   milk: {
     name: 'Milk is warm or spoilt, or made somebody ill',
@@ -151,7 +156,7 @@ const all: Record<StopId, Omit<Stop, 'id'>> = {
     ],
     after: 'Stripped where it grew, cleaned, sanitised, rinsed, dried, then signed off. Local food rules come first.',
     mayTest: 'all',
-    holds: 'sanitiser',
+    holds: 'mould',
   },
   cellar: {
     name: 'CO₂ alarm, hissing or headache in a cellar',

@@ -25,6 +25,16 @@ function untilWords(why: HeldReason): { until: string; release: string } {
       until: 'Cold and at 0 bar before anything is opened. What let it rise or burst is mended, and seen tight hot.',
       release: 'Mended and seen at pressure: release it',
     }
+  if (why === 'heating')
+    return {
+      until: 'Tested dead by a qualified person; then seen to fill and to switch off by itself, and sign it off.',
+      release: 'Mended and seen to switch off: release it',
+    }
+  if (why === 'mould')
+    return {
+      until: 'Stripped where it grew, cleaned, sanitised, rinsed and dried; then sign it off.',
+      release: 'Clean and dry: release it',
+    }
   if (why === 'milk')
     return {
       until: 'Milk thrown away; cleaned with milk cleaner, rinsed, the cooler measured at 5 °C or below.',

@@ -29,6 +29,17 @@ describe('a machine with something in it that nobody may drink', () => {
     expect(due(taken)).to.equal(undefined)
   })
 
+  it('says of what it is: milk alone where milk it is, by what cures it', () => {
+    const milk = entry('5', 'held', '2026-11-20', { why: 'milk', only: 'milk' })
+    expect(due(taken, milk)).to.deep.include({
+      name: 'Do not use its milk: spoilt milk in it. Clean, release',
+      caution: 'milk',
+    })
+    expect(due(taken, milk, held)!.name).to.match(/^Do not use: /)
+    const heated = entry('6', 'held', '2026-11-20', { why: 'heating' })
+    expect(due(taken, heated)!.name).to.equal('Do not use: it heated on, or ran dry. Test, release')
+  })
+
   it('is released thing by thing', () => {
     const second = entry('4', 'held', '2026-11-21', { why: 'detergent', group: 1 })
     expect(due(taken, held, second)!.name).to.contain('acid and detergent')

@@ -18,7 +18,9 @@ function releaseStanding(facts: MachineFacts): Standing | null {
   if (!first) return null
   const reasons = [...new Set(held.map((entry) => entry.body.why))]
   const what = heldWords(reasons)
+  const onlyMilk = held.every(({ body }) => body.only === 'milk')
   const drink = reasons.some((why) => heldReasons[why].drink)
+  const isHygiene = reasons.some((why) => why === 'milk' || why === 'mould')
   const working = startWorking(facts.showWorking)
   const line = working.add(() => ({
     what: `Held: ${what}`,
@@ -32,13 +34,13 @@ function releaseStanding(facts: MachineFacts): Standing | null {
     {
       key: 'release',
       task: 'release',
-      name: `Do not use: ${what}. ${drink ? 'Rinse, release' : 'Test, release'}`,
+      name: `Do not use${onlyMilk ? ' its milk' : ''}: ${what}. ${isHygiene ? 'Clean, release' : drink ? 'Rinse, release' : 'Test, release'}`,
       action: drink ? 'clean' : 'check',
       station: facts.kind.lines[0]!.stations[0]!,
       since: first.happenedOn,
       sinceKnown: true,
       minutes: 10,
-      caution: reasons.includes('descaler') ? 'acid' : drink ? 'detergent' : 'mains',
+      caution: reasons.includes('descaler') ? 'acid' : isHygiene ? 'milk' : drink ? 'detergent' : 'mains',
     },
     [
       {
