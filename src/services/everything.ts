@@ -4,7 +4,6 @@ import { mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
-import { ZipFile } from 'yazl'
 import { array, number, object, string } from 'yup'
 import { instant, uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
@@ -12,8 +11,8 @@ import { type Db, withFirm } from '../records/database.ts'
 import { allPhotos, type KeptPhoto } from '../records/photos.ts'
 import { exportFirm } from './export-firm.ts'
 import { type Imported, importFirm } from './import-firm.ts'
-import { photoPath, writePhoto } from './photos.ts'
-import { manifestName, mostPhotoBytes, photoFileName, photosHere, unpackZip } from './zip-with-photos.ts'
+import { writePhoto } from './photos.ts'
+import { mostPhotoBytes, packZip, photoFileName, photosHere, unpackZip } from './zip-with-photos.ts'
 
 /** Raised when a reader of older files must know; older ones stay readable. */
 const everythingVersion = 1
@@ -54,13 +53,11 @@ export async function packFirm(db: Db, firmId: string): Promise<Readable> {
     photos,
     missing,
   }
-  const zip = new ZipFile()
-  zip.addBuffer(Buffer.from(JSON.stringify(manifest)), manifestName)
-  zip.addFile(text, dataName)
-  for (const { name } of photos) zip.addFile(photoPath(name), photoFileName(name), { compress: false })
-  zip.end()
-  const out = zip.outputStream as unknown as Readable
-  zip.on('error', (error: Error) => out.destroy(error))
+  const out = packZip(
+    manifest,
+    { name: dataName, from: text },
+    photos.map(({ name }) => name),
+  )
   out.once('close', () => void rm(text, { force: true }))
   return out
 }

@@ -4,7 +4,6 @@ import { rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
-import { ZipFile } from 'yazl'
 import { array, number, object, string } from 'yup'
 import { photosIn } from '../core/ledger/photos-in.ts'
 import { inTodaysWords } from '../core/ledger/upcast.ts'
@@ -13,9 +12,9 @@ import { type Db, withFirm } from '../records/database.ts'
 import { keepPhoto, type PhotoRow, photosNamed } from '../records/photos.ts'
 import type { Actor } from './judge-entry.ts'
 import { machinePassport, type PassportRead, readPassport } from './passport.ts'
-import { photoPath, writePhoto } from './photos.ts'
+import { writePhoto } from './photos.ts'
 import { redrawn } from './pictures.ts'
-import { manifestName, mostPhotoBytes, photoFileName, photosHere, unpackZip } from './zip-with-photos.ts'
+import { mostPhotoBytes, packZip, photosHere, unpackZip } from './zip-with-photos.ts'
 
 const dataName = 'passport.json'
 
@@ -50,14 +49,12 @@ export async function packPassport(
     photos,
     missing,
   }
-  const zip = new ZipFile()
-  zip.addBuffer(Buffer.from(JSON.stringify(manifest)), manifestName)
-  zip.addBuffer(text, dataName)
-  for (const { name } of photos) zip.addFile(photoPath(name), photoFileName(name), { compress: false })
-  zip.end()
-  const out = zip.outputStream as unknown as Readable
-  zip.on('error', (error: Error) => out.destroy(error))
-  return { zip: out, serial: passport.machine.serial }
+  const zip = packZip(
+    manifest,
+    { name: dataName, from: text },
+    photos.map(({ name }) => name),
+  )
+  return { zip, serial: passport.machine.serial }
 }
 
 const manifestFields = object({

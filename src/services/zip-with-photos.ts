@@ -2,9 +2,11 @@ import { createHash } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { mkdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
+import type { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import { pipeline } from 'node:stream/promises'
 import { type Entry, openPromise } from 'yauzl'
+import { ZipFile } from 'yazl'
 import { photoPath } from './photos.ts'
 
 /** Data as text, larger than which comes by backup and restore. */
@@ -12,7 +14,7 @@ const mostDataBytes = 200_000_000
 export const mostPhotoBytes = 10_000_000
 
 /** What stands in such a zip besides its data: what it is, and a digest of each file, so that it can be told whole. */
-export const manifestName = 'manifest.json'
+const manifestName = 'manifest.json'
 export const photoFileName = (name: string) => `photos/${name}.jpg`
 
 /** Which of these photos have their file here, and which were lost before. */
@@ -29,6 +31,19 @@ const isThere = (path: string) =>
     () => true,
     () => false,
   )
+
+/** Such a zip, made while it is read. @param data - bytes, or the path of a file */
+export function packZip(manifest: object, data: { name: string; from: Buffer | string }, photos: string[]): Readable {
+  const zip = new ZipFile()
+  zip.addBuffer(Buffer.from(JSON.stringify(manifest)), manifestName)
+  if (typeof data.from === 'string') zip.addFile(data.from, data.name)
+  else zip.addBuffer(data.from, data.name)
+  for (const name of photos) zip.addFile(photoPath(name), photoFileName(name), { compress: false })
+  zip.end()
+  const out = zip.outputStream as unknown as Readable
+  zip.on('error', (error: Error) => out.destroy(error))
+  return out
+}
 
 /** A zip taken apart: its photos lie in the folder, each by its name, and are what their names say. */
 export interface Unpacked {

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { setTimeout as wait } from 'node:timers/promises'
 import { dice } from '../../src/demo/dice.ts'
 import { entryAbout } from '../records/a-database.ts'
@@ -73,13 +74,19 @@ function kill(pid: number | undefined): void {
   }
 }
 
-/** Waits until the database is another process. @throws Error when none has come within half a minute */
+/** As long as whoever starts a database waits for it at the most, and a moment for what ends before it. */
+const databaseMs = 75_000
+
+/** Waits until the database is another process. @throws Error when none has come, with what its keeper said last */
 async function anotherThan(application: Application, former: number): Promise<void> {
-  for (const began = Date.now(); Date.now() - began < 30_000; await wait(20)) {
+  for (const began = Date.now(); Date.now() - began < databaseMs; await wait(20)) {
     // Between two of them there is no file that names one.
     if (![former, 0].includes(postmasterOf(application))) return
   }
-  throw new Error('No other database has come')
+  const said = readFileSync(application.logFile, 'utf8').slice(-3000)
+  throw new Error(
+    `No other database has come than ${former}, now ${postmasterOf(application)}; its keeper said:\n${said}`,
+  )
 }
 
 function postmasterOf(application: Application): number {

@@ -61,8 +61,11 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       return search.cannot.includes(press.test) ? search : { ...search, cannot: [...search.cannot, press.test] }
     case 'back':
       return search.seen.length === 0 ? search : { ...search, seen: search.seen.slice(0, -1) }
-    case 'symptom':
-      return { ...search, symptom: press.symptom }
+    case 'symptom': {
+      // Another complaint may have something else behind it: it is asked again.
+      const { stop, ...open } = search
+      return { ...open, symptom: press.symptom, ...(stop && stop !== 'none' && { stop }) }
+    }
     case 'gates':
       return { ...search, gates: press.gates }
     case 'phone':
@@ -124,7 +127,7 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
   }
 }
 
-/** What may be tested as things stand: nothing before it was asked what must stop, and dead alone where something did. */
+/** What may be tested where something had to stop: what its hazard leaves; all where nothing had to. */
 export function mayBeTested({ stop, provedDead, phone }: Search): Stop['mayTest'] {
   if (stop === undefined || stop === 'none') return 'all'
   const { mayTest } = stopOf(stop)

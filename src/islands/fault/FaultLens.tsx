@@ -44,6 +44,13 @@ interface Props {
   onSaved: () => Promise<void>
 }
 
+/** The last complaint on record, unless a repair since has cured it: it says nothing of the next one. */
+function openReport(histories: Histories) {
+  const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
+  const cured = ofKind(histories, 'machine', 'repaired').findLast(({ body }) => body.cured !== false)
+  return reported && !(cured && cured.happenedAt >= reported.happenedAt) ? reported : undefined
+}
+
 /** Finding a fault: complaint, halo, next best test, suspects with their reasons, repair and test-out. */
 export function FaultLens(props: Props) {
   const book = bookOf(props.kind.basedOn ?? props.kind.id)
@@ -127,7 +134,7 @@ function Searching({
       delete document.documentElement.dataset.busy
     }
   }, [searching])
-  const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
+  const reported = openReport(histories)
   if (kept === undefined) return <p className="flex-1 bg-enamel p-6 text-second">Looking for what was begun here …</p>
   if (!kept || !search || !now)
     return (

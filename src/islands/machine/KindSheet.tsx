@@ -86,6 +86,8 @@ export function KindSheet({ bundle, today, onClose, onSaved }: Props) {
   }, [bundle.ledgers, entries])
 
   const save = async () => {
+    if (shows && (shows.unit.trim() === '' || !each || each <= 0))
+      return setWrong('Say what its counter counts, and how much one of it is.')
     if (entries.length === 0) return onClose()
     setBusy(true)
     const told = await writeFrom(entries)

@@ -136,11 +136,19 @@ export function MoveSheet({ bundle, today, onClose }: Omit<Props, 'onSaved'>) {
   )
 }
 
+/** A machine that is lent, with where it stood. */
+interface Lent {
+  id: string
+  name: string
+  siteId?: string | undefined
+  softenerId?: string | null | undefined
+}
+
 /** Says where in its life a machine stands, and what that does to its dates. */
 export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props & { reckoning: Reckoning | null }) {
   const now = reckoning?.stage ?? 'working'
   const { standIn } = bundle.papers
-  const [loan, setLoan] = useState<{ id: string; name: string } | null>(null)
+  const [loan, setLoan] = useState<Lent | null>(null)
   const [loanId] = useState(newId)
   const [stage, setStage] = useState<(typeof stages)[number]>(now)
   const [id] = useState(newId)
@@ -188,7 +196,9 @@ export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props
               kind="machine"
               label="Find the machine on loan"
               chosen=""
-              onChoose={(id, name) => id !== bundle.machine.id && setLoan({ id, name })}
+              onChoose={(id, name, { siteId, softenerId }) =>
+                id !== bundle.machine.id && setLoan({ id, name, siteId, softenerId })
+              }
             />
           )}
         </div>
@@ -214,7 +224,15 @@ export function StageSheet({ bundle, reckoning, today, onClose, onSaved }: Props
           const isLent = stage === 'workshop' && loan
           const body = { stage, ...(isLent && { standInId: loan.id }), ...(note && { note }) }
           const on = typedText(values, 'on') || today
-          const lent = { toSiteId: bundle.site.id, loan: true, standsInFor: bundle.machine.id }
+          // In the very place of the other: at its site, behind what it stood behind; and back by its own history.
+          const lent = {
+            ...(loan?.siteId && { fromSiteId: loan.siteId }),
+            ...(loan?.softenerId && { fromSoftenerId: loan.softenerId }),
+            toSiteId: bundle.site.id,
+            ...(bundle.softener && { toSoftenerId: bundle.softener.id }),
+            loan: true,
+            standsInFor: bundle.machine.id,
+          }
           const told = await writeFrom([
             makeEntry('machine', bundle.machine.id, 'stage', body, on, { id }),
             ...(isLent ? [makeEntry('machine', loan.id, 'moved', lent, on, { id: loanId })] : []),

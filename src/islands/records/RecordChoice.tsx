@@ -5,7 +5,7 @@ interface Props {
   kind: 'site' | 'customer' | 'machine'
   label: string
   chosen: string
-  onChoose: (id: string, name: string) => void
+  onChoose: (id: string, name: string, row: Row) => void
   /** Where it is now, said beside that one. */
   here?: { id: string; words: string }
 }
@@ -15,6 +15,9 @@ interface Row {
   name: string
   area?: string
   siteName?: string
+  /** Of a machine: where it stands now, and behind what. */
+  siteId?: string
+  softenerId?: string | null
 }
 
 const legends = { site: 'Site', customer: 'Customer', machine: 'Machine' }
@@ -46,7 +49,12 @@ export function RecordChoice({ kind, label, chosen, onChoose, here }: Props) {
         <legend className="sr-only">{legends[kind]}</legend>
         {rows.map((row) => (
           <label key={row.id} className="flex min-h-[44px] items-center gap-2 border-t border-hair">
-            <input type="radio" name={group} checked={chosen === row.id} onChange={() => onChoose(row.id, row.name)} />
+            <input
+              type="radio"
+              name={group}
+              checked={chosen === row.id}
+              onChange={() => onChoose(row.id, row.name, row)}
+            />
             {row.name}{' '}
             <span className="text-[14px] text-second">
               {row.id === here?.id ? here.words : (row.siteName ?? row.area ?? '')}

@@ -107,6 +107,13 @@ describe('what must stop first', () => {
     expect(not).not.to.have.property('provedDead')
   })
 
+  it('is asked again of another complaint, unless something has stopped already', () => {
+    const none = searchStep(newSearch('slow', 0), { type: 'stop', stop: 'none', at: 1 })
+    expect(searchStep(none, { type: 'symptom', symptom: 'dead', at: 2 })).not.to.have.property('stop')
+    const stopped = searchStep(newSearch('slow', 0), { type: 'stop', stop: 'shock', at: 1 })
+    expect(searchStep(stopped, { type: 'symptom', symptom: 'dead', at: 2 })).to.include({ stop: 'shock' })
+  })
+
   it('heads the card beside the telephone', () => {
     for (const book of faultBooks) {
       const { stops } = triageCard(book, book.symptoms[0]!.id, {}, everything)

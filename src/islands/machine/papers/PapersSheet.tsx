@@ -79,7 +79,7 @@ export function PapersSheet({ bundle, kind, today, onClose, onSaved }: Props) {
           <h3 className="head m-0">Whose it is</h3>
           <Whose label="Owned by" here={site.customer} chosen={owner} onChoose={setOwner} />
           <Whose label="Paid by" here={site.customer} chosen={payer} onChoose={setPayer} />
-          <AgreedBy papers={papers} payer={payer} />
+          {(payer.id ?? site.customer.id) === papers.payer.id && <AgreedBy papers={papers} />}
           <div className="pt-3">
             <SheetForm
               fields={fields}
@@ -152,8 +152,7 @@ function Whose({ label, here, chosen, onChoose }: WhoseProps) {
 }
 
 /** Who says yes, and up to what, is the payer's: it is written once, with the customer. */
-function AgreedBy({ papers, payer }: { papers: MachineBundle['papers']; payer: Choice }) {
-  if (payer.name !== papers.payer.name) return null
+function AgreedBy({ papers }: { papers: MachineBundle['papers'] }) {
   const { id, mayAgree, orderNumber } = papers.payer
   return (
     <p className="m-0 border-t border-hair pt-2 text-[14px]">
