@@ -12,12 +12,13 @@ import { entriesById, entriesOfKinds } from '../records/ledger.ts'
 import { photosOf } from '../records/photos.ts'
 
 /** Another entry that a body names, by its field: which kind it must be. */
-const namedEntries: Partial<Record<EntryKind, { field: string; kind: EntryKind }>> = {
+const namedEntries: Partial<Record<EntryKind, { field: string; kind?: EntryKind }>> = {
   released: { field: 'held', kind: 'held' },
   'remark-closed': { field: 'remark', kind: 'remark' },
   repaired: { field: 'report', kind: 'fault-reported' },
   'test-seen': { field: 'report', kind: 'fault-reported' },
   'tested-out': { field: 'report', kind: 'fault-reported' },
+  pictured: { field: 'of' },
 }
 
 /** Kinds of entry that name a part. */
@@ -108,7 +109,7 @@ function issuesOfNamedEntry(entry: Entry, { entries }: There): Issue[] {
   const id = named && fieldOf(entry, named.field)
   if (!named || id === undefined) return []
   const there = entries.get(String(id))
-  if (there?.kind === named.kind && there.subjectId === entry.subjectId) return []
+  if (there?.subjectId === entry.subjectId && (!named.kind || there.kind === named.kind)) return []
   return unknown(`body.${named.field}`, 'is no such entry of this machine', id)
 }
 

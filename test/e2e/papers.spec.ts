@@ -99,6 +99,11 @@ test('a machine goes to the workshop and another stands in its place on loan, un
   await page.getByRole('link', { name: 'Crew room' }).click()
   await page.waitForURL(`**/machines/${loanId}`)
   await expect(page.getByText('On loan here')).toBeVisible()
+  // It is known where it came from: its move can be taken back.
+  const lent = (await bundleOf(page, loanId)).ledgers.machine.findLast(({ kind }: { kind: string }) => kind === 'moved')
+  expect(lent.body).toMatchObject({ loan: true, standsInFor: id })
+  expect(lent.body.fromSiteId).not.toBe(lent.body.toSiteId)
+  expect(lent.body.fromSiteId).toBeTruthy()
   await page.goto('/machines?stage=workshop')
   await awake(page)
   await expect(page.getByRole('link', { name: /^Bakehouse/ })).toBeVisible()
@@ -138,6 +143,15 @@ test('a photo in an entry is seen in the ledger, on the part and in the visit, a
   const seen = page.getByRole('img', { name: 'lip torn at six' })
   const photo = /[0-9a-f]{64}/.exec((await seen.getAttribute('src'))!)![0]
   expect((await page.request.get(`/api/photos/${photo}`)).headers()['content-type']).toBe('image/jpeg')
+  // Any entry that is there can have one later.
+  await page.getByLabel(/^Photo to add to: For us alone: Pays late/).setInputFiles('docs/screenshots/import.png')
+  await expect(page.getByText('Photo, added to an entry, for us alone')).toBeVisible()
+  await expect(
+    page
+      .locator('li')
+      .filter({ hasText: /^For us alone: Pays late/ })
+      .getByRole('img'),
+  ).toBeVisible()
   const { rows } = await (await page.request.get(`/api/visits?machineId=${id}`)).json()
   await page.goto(`/visits/${rows[0].visitId}`)
   await awake(page)

@@ -68,6 +68,7 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { photos: ['a'.repeat(64), 'b'.repeat(64)], part: 'group-gasket', group: 2, internal: true },
     '2 photos, for us alone, Group gasket, group 2',
   ],
+  ['pictured', { photos: ['a'.repeat(64)], of: 'x' }, 'Photo, added to an entry'],
   ['remark', { text: 'They pay late', internal: true }, 'Left open, for us alone: They pay late'],
   ['note', { text: 'They pay late', internal: true }, 'For us alone: They pay late'],
   ['inspected', { part: 'shower-screen', condition: 3 }, 'Looked at: Shower screen: 3 of 4, mostly blocked'],

@@ -3,13 +3,15 @@ import type { Kind } from '../../core/kinds/kind.ts'
 import { effectiveHistory, inOrder } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import type { Jotting } from '../../core/ledger/entry-kinds.ts'
+import { isInternal } from '../../core/ledger/photos-in.ts'
 import { stationOf } from '../../core/ledger/station-of.ts'
 import type { Flag, Reckoning } from '../../core/standing/standing.ts'
 import { entryWords } from '../../ui/entry-words.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { counted, dayFull, dayLong, figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { EntryPhotos } from '../EntryPhotos.tsx'
-import { writeFrom } from '../make-entry.ts'
+import { makeEntry, writeFrom } from '../make-entry.ts'
 import { newId } from '../send-entries.ts'
 import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
@@ -66,6 +68,30 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
     const said = `${entryWords(entry, kind)} ${names.get(entry.recordedBy)} ${dayLong(entry.happenedOn)}`.toLowerCase()
     return words.every((word) => said.includes(word))
   })
+  /** Photos that were added to an entry stand beside it. */
+  const added = useMemo(() => {
+    const by = new Map<string, RecordedEntry[]>()
+    for (const entry of all)
+      if (entry.kind === 'pictured' && entry.body.of && !histories.putAside.has(entry.id))
+        by.set(entry.body.of, [...(by.get(entry.body.of) ?? []), entry])
+    return by
+  }, [all, histories])
+  const addPhoto = async (entry: RecordedEntry, file: File) => {
+    const { id, subjectKind, subjectId, visitId } = entry
+    setWrong('Making the photo smaller …')
+    const { noPicture, sendPhoto, smaller } = await import('../photos.ts')
+    const image = await smaller(file).catch(() => null)
+    if (image === null) return setWrong(noPicture(file))
+    const sent = await sendPhoto(image)
+    if (!sent.ok) return setWrong(sent.message)
+    // What is for the firm's own eyes stays so with its photo.
+    const body = { photos: [sent.name], of: id, ...(isInternal(entry) && { internal: true }) }
+    const told = await writeFrom([
+      makeEntry(subjectKind, subjectId, 'pictured', body, today, { ...(visitId && { visitId }) }),
+    ])
+    setWrong(told.ok ? '' : (told.issues[0]?.message ?? 'It was not saved.'))
+    if (told.ok) await onSaved()
+  }
   /** It happened after all: the same is written again in the place of its withdrawal. */
   const bringBack = async ({ id }: RecordedEntry, was: RecordedEntry) => {
     const { kind: what, body, happenedAt, happenedOn, subjectKind, subjectId, visitId } = was
@@ -150,6 +176,8 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     warnings={notes.warnings.get(entry.id) ?? []}
                     origin={notes.origins.get(entry.id) ?? null}
                     kind={kind}
+                    added={added.get(entry.id) ?? []}
+                    onPhoto={(file) => void addPhoto(entry, file)}
                     onCorrect={() => setCorrecting(entry)}
                     onBringBack={(was) => void bringBack(entry, was)}
                   />
@@ -218,6 +246,9 @@ interface RowProps {
   warnings: string[]
   origin: string | null
   kind: Kind | null
+  /** Photos that were added to it. */
+  added: RecordedEntry[]
+  onPhoto: (file: File) => void
   onCorrect: () => void
   /** Of a withdrawal: what it took back counts again. */
   onBringBack: (was: RecordedEntry) => void
@@ -225,7 +256,7 @@ interface RowProps {
 
 function EntryRow(props: RowProps) {
   const { entry, words, by, late, putAsideBy, corrects, rival, flag, warnings, origin, kind } = props
-  const { onCorrect, onBringBack } = props
+  const { added, onPhoto, onCorrect, onBringBack } = props
   const aside = putAsideBy !== null
   return (
     <li className="flex min-h-[28px] items-baseline gap-2 py-0.5 max-md:min-h-[44px]">
@@ -257,12 +288,19 @@ function EntryRow(props: RowProps) {
           ))}
         {origin && <span className="text-[13px] text-second"> · from {origin}</span>}
         {entry.subjectKind !== 'machine' && <span className="text-[13px] text-second"> · {entry.subjectKind}</span>}
-        {!aside && <EntryPhotos entry={entry} />}
+        {!aside && !(entry.kind === 'pictured' && entry.body.of) && <EntryPhotos entry={entry} />}
+        {!aside && added.map((one) => <EntryPhotos key={one.id} entry={one} />)}
       </span>
       <span className="text-[13px] whitespace-nowrap text-second">
         {by}
         {late ? `, written ${late}` : ''}
       </span>
+      {!aside && entry.kind !== 'withdrawn' && entry.kind !== 'pictured' && (
+        <label className="cursor-pointer px-1 text-[13px] font-semibold text-copper has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper max-md:inline-flex max-md:min-h-[44px] max-md:items-center print:hidden">
+          Photo<span className="sr-only"> to add to: {words}</span>
+          <FileInput accept="image/*" className="sr-only" onChosen={(file) => file && onPhoto(file)} />
+        </label>
+      )}
       {!aside && entry.kind !== 'withdrawn' && (
         <button
           type="button"
