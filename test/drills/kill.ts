@@ -12,6 +12,9 @@ const rounds = roundsAsked(20)
 const already = countsSoFar('kill')
 const own = dice(`kill ${already['server kills'] ?? 0} ${already['database kills'] ?? 0}`)
 
+/** As long as whoever starts a database waits for it at the most, and a moment for what ends before it. */
+const databaseMs = 75_000
+
 /** Not taken for a reason that sending again does not change. */
 class Refused extends Error {}
 
@@ -73,9 +76,6 @@ function kill(pid: number | undefined): void {
     if ((error as { code?: string }).code !== 'ESRCH') throw error
   }
 }
-
-/** As long as whoever starts a database waits for it at the most, and a moment for what ends before it. */
-const databaseMs = 75_000
 
 /** Waits until the database is another process. @throws Error when none has come, with what its keeper said last */
 async function anotherThan(application: Application, former: number): Promise<void> {

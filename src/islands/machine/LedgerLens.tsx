@@ -297,8 +297,13 @@ function EntryRow(props: RowProps) {
       </span>
       {!aside && entry.kind !== 'withdrawn' && entry.kind !== 'pictured' && (
         <label className="cursor-pointer px-1 text-[13px] font-semibold text-copper has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-copper max-md:inline-flex max-md:min-h-[44px] max-md:items-center print:hidden">
-          Photo<span className="sr-only"> to add to: {words}</span>
-          <FileInput accept="image/*" className="sr-only" onChosen={(file) => file && onPhoto(file)} />
+          Photo
+          <FileInput
+            accept="image/*"
+            className="sr-only"
+            aria-label={`Photo to add to: ${words}`}
+            onChosen={(file) => file && onPhoto(file)}
+          />
         </label>
       )}
       {!aside && entry.kind !== 'withdrawn' && (
