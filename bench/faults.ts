@@ -6,6 +6,7 @@ import type { FaultBook } from '../src/core/faults/fault.ts'
 import { type Network, networkOf } from '../src/core/faults/network.ts'
 import { rankCauses } from '../src/core/faults/rank-causes.ts'
 import { kindById } from '../src/core/kinds/index.ts'
+import { leftOut } from './left-out.ts'
 import { againstOptimal, cutDown } from './optimal-policy.ts'
 
 // `npm run bench:faults [cases] [kind]`: machines broken in secret, searched by the next best test and by walking the path.
@@ -80,6 +81,10 @@ function report(book: FaultBook): void {
       `  of suspects given ${percent(from)} to ${percent(to)}: ${percent(given.filter(({ right }) => right).length / Math.max(1, given.length))} right, of ${given.length}; said ${percent(mean(given.map(({ p }) => p)))}`,
     )
   }
+  const out = leftOut(book, Math.max(1, Math.round(cases / 60)))
+  console.log(
+    `  a fault the book lacks   something else leads in ${percent(out.elseLed / out.cases)}, another is named above 60 % in ${percent(out.falselySure / out.cases)}, of ${out.cases}`,
+  )
   optimal(book, '7 suspects and 6 tests', (network) => cutDown(network, 7, 6))
   // With every suspect of it, where a kind is small.
   if (smallKinds.has(book.kind))

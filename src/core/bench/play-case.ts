@@ -1,8 +1,10 @@
 import type { FaultBook, MachineState, Test } from '../faults/fault.ts'
 import { networkOf } from '../faults/network.ts'
-import { asFound, nextTests, standingAfter, testMinutes } from '../faults/next-test.ts'
+import { asFound, leastBits, nextTests, standingAfter, testMinutes } from '../faults/next-test.ts'
 import { outcomeOf } from '../faults/outcome-of.ts'
+import { proofOf } from '../faults/proof.ts'
 import { rankCauses, type Seen } from '../faults/rank-causes.ts'
+import { leaderOf } from '../faults/shares.ts'
 import type { SecretCase } from './secret-case.ts'
 
 /** How a search went. */
@@ -32,7 +34,10 @@ function shownBy(test: Test, secret: SecretCase, look = 1): string {
 export function playBest(book: FaultBook, secret: SecretCase, gates = asFound.gates): Played {
   const network = networkOf(book, secret.symptom)
   return play(book, secret, (belief, seen, standing) => {
-    const [best] = nextTests(book, network, belief, seen, { standing, gates, cannot: [] })
+    const worth = nextTests(book, network, belief, seen, { standing, gates, cannot: [] }, 0)
+    const { fault, p } = leaderOf(network, belief)
+    const proof = p >= sureEnough ? proofOf(book, network, seen, fault, worth) : null
+    const best = proof ?? (p >= sureEnough ? null : worth.find(({ bits }) => bits >= leastBits))
     return best ? book.tests.find(({ id }) => id === best.test)! : null
   })
 }
@@ -43,8 +48,13 @@ export function playInOrder(book: FaultBook, secret: SecretCase, order: string[]
     const place = order.indexOf(test.station)
     return place < 0 ? order.length : place
   }
+  const network = networkOf(book, secret.symptom)
   const walk = book.tests.filter(({ gate }) => !gate).sort((a, b) => at(a) - at(b))
-  return play(book, secret, (_belief, seen) => walk.find(({ id }) => !seen.some(({ test }) => test === id)) ?? null)
+  return play(book, secret, (belief, seen) =>
+    leaderOf(network, belief).p >= sureEnough
+      ? null
+      : (walk.find(({ id }) => !seen.some(({ test }) => test === id)) ?? null),
+  )
 }
 
 function play(book: FaultBook, secret: SecretCase, choose: Choose): Played {
@@ -53,8 +63,7 @@ function play(book: FaultBook, secret: SecretCase, choose: Choose): Played {
   let standing = asFound.standing
   const tests: Played['tests'] = []
   let minutes = 0
-  const top = () => belief.indexOf(Math.max(...belief))
-  while (belief[top()]! < sureEnough && minutes < longest) {
+  while (minutes < longest) {
     const test = choose(belief, tests, standing)
     if (!test) break
     const outcome = shownBy(test, secret, 1 + tests.filter((one) => one.test === test.id).length)
@@ -65,5 +74,6 @@ function play(book: FaultBook, secret: SecretCase, choose: Choose): Played {
     standing = standingAfter(test, standing)
     belief = rankCauses(network, tests) ?? belief
   }
-  return { tests, minutes, named: network.faults[top()]!, sure: belief[top()]! }
+  const { fault, p } = leaderOf(network, belief)
+  return { tests, minutes, named: fault, sure: p }
 }

@@ -3,6 +3,12 @@ import type { Mark } from '../quantity/working.ts'
 /** What of the records makes a fault likelier or less: see `prior-evidence`. */
 export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe' | 'frost'
 
+/** A suspect that is in no book: what nobody wrote down. */
+export const somethingElse = 'something-else'
+
+/** A machine that is as it should be: the fault of no fault. */
+export const nothingWrong = 'nothing'
+
 /** Something that can be wrong. */
 export interface Fault {
   id: string

@@ -1,15 +1,16 @@
-import type { Fault, FaultBook, Test } from './fault.ts'
+import { type Fault, type FaultBook, nothingWrong, somethingElse, type Test } from './fault.ts'
 
 /** Of a whole, what is told at random: nobody's word and no test is certain. */
 const strayed = 0.05
 
 /**
  * Chance of each outcome of a test under a fault: what it is known to show, the rest as where nothing is wrong, a
- * little astray.
+ * little astray. What is in no book shows anything where it sits.
  *
  * @returns by outcome, summing to 1
  */
 export function outcomesUnder(test: Test, fault: string): Map<string, number> {
+  if (fault === somethingElse) return anything(test)
   const seen = test.sees[fault] ?? {}
   const told = Object.values(seen).reduce((sum, p) => sum + p, 0)
   const others = test.outcomes.filter(({ id }) => seen[id] === undefined)
@@ -23,11 +24,24 @@ export function outcomesUnder(test: Test, fault: string): Map<string, number> {
   return new Map(plain.map(([id, p]) => [id, ((1 - strayed) * p) / sum + strayed / plain.length]))
 }
 
+/** Where something unknown is wrong, a look shows so much of what is usual; the rest is spread evenly. From memory. */
+const usualAllTheSame = 0.3
+
+function anything({ outcomes, normal }: Test): Map<string, number> {
+  const whole = outcomes.reduce((sum, { id }) => sum + (normal[id] ?? 0), 0)
+  const usual = (id: string) => (whole > 0 ? (normal[id] ?? 0) / whole : 1 / outcomes.length)
+  return new Map(outcomes.map(({ id }) => [id, usualAllTheSame * usual(id) + (1 - usualAllTheSame) / outcomes.length]))
+}
+
 /** One complaint in five is wrong or about something else. From memory. */
 const mistaken = 0.2
+
+/** Of a machine that is as it should be, anything may be said: one time in two. From memory. */
+const mistakenOfSound = 0.5
 
 /** Chance that a fault is complained of in these words. */
 export function complaintUnder(book: FaultBook, fault: Fault, symptom: string): number {
   const told = Object.values(fault.complaints).reduce((sum, p) => sum + p, 0)
-  return (1 - mistaken) * ((fault.complaints[symptom] ?? 0) / told) + mistaken / book.symptoms.length
+  const stray = fault.id === nothingWrong ? mistakenOfSound : mistaken
+  return (1 - stray) * ((fault.complaints[symptom] ?? 0) / told) + stray / book.symptoms.length
 }

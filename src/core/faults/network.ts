@@ -1,4 +1,4 @@
-import type { FaultBook, Test } from './fault.ts'
+import { type Fault, type FaultBook, nothingWrong, somethingElse, type Test } from './fault.ts'
 import { complaintUnder, outcomesUnder } from './likelihood.ts'
 
 /** A test as the search sees it: minutes, and the chance of each outcome under each fault, in the faults' order. */
@@ -8,7 +8,7 @@ export interface NetworkTest {
   outcomes: { id: string; under: Float64Array }[]
 }
 
-/** Faults with their weights and the tests that tell them apart. */
+/** Faults with their weights and the tests that tell them apart; a name that comes again is the same suspect. */
 export interface Network {
   faults: string[]
   /** Prior shares, summing to 1. */
@@ -22,8 +22,17 @@ const known = new WeakMap<Test[], NetworkTest[]>()
 function testsOf(book: FaultBook): NetworkTest[] {
   const there = known.get(book.tests)
   if (there) return there
+  const own = book.faults.map((fault) => new Set(ownLooks(book, fault)))
+  const stations = stationsOf(book)
   const tests = book.tests.map((test): NetworkTest => {
-    const under = book.faults.map(({ id }) => outcomesUnder(test, id))
+    const named = book.faults.map(({ id }) => hardlyOrphans(book, test, id))
+    const [sound, broad] = [outcomesUnder(test, nothingWrong), outcomesUnder(test, somethingElse)]
+    const unlike = new Map([...sound].map(([id, p]) => [id, (1 - elsewise) * p + elsewise * broad.get(id)!]))
+    const under = [
+      ...named,
+      ...book.faults.map((_, i) => (own[i]!.has(test.id) ? unlike : named[i]!)),
+      ...stations.map((station) => (station === test.station ? broad : sound)),
+    ]
     return {
       id: test.id,
       minutes: test.minutes,
@@ -34,20 +43,85 @@ function testsOf(book: FaultBook): NetworkTest[] {
   return tests
 }
 
+/** What a test has to show of a fault to be a look at the fault itself, and of how few others. From memory. */
+const showsIt = 0.5
+const showsOthers = 0.3
+const usualAbove = 0.3
+/** How often what is in no book shows something else again where a fault it is like would be seen. From memory. */
+const elsewise = 0.15
+
+/** How much less often than by chance a known fault shows what no known fault explains. From memory. */
+const orphaned = 0.2
+
+/** What each outcome is worth under a fault, where one that nothing in the book explains speaks for none of it. */
+function hardlyOrphans({ faults }: FaultBook, test: Test, fault: string): Map<string, number> {
+  const isOrphan = (outcome: string) =>
+    (test.normal[outcome] ?? 0) < usualAbove &&
+    test.sees[fault]?.[outcome] === undefined &&
+    faults.every(({ id }) => (test.sees[id]?.[outcome] ?? 0) < showsOthers)
+  const under = [...outcomesUnder(test, fault)].map(([id, p]): [string, number] => [
+    id,
+    isOrphan(id) ? orphaned * p : p,
+  ])
+  const sum = under.reduce((total, [, p]) => total + p, 0)
+  return new Map(under.map(([id, p]) => [id, p / sum]))
+}
+
 /**
- * A kind's book as a network.
+ * Tests that look at a fault itself: each shows of it what it hardly shows of anything else, and not where all is well;
+ * at its own station where there is one. What is in no book, and behaves like this fault everywhere else, shows nothing
+ * there.
+ */
+export function ownLooks({ faults, tests }: FaultBook, fault: Fault): string[] {
+  const telling = tests.filter(({ sees, normal }) =>
+    Object.entries(sees[fault.id] ?? {}).some(
+      ([outcome, p]) =>
+        p >= showsIt &&
+        (normal[outcome] ?? 0) < usualAbove &&
+        faults.every(({ id }) => id === fault.id || (sees[id]?.[outcome] ?? 0) < showsOthers),
+    ),
+  )
+  const there = telling.filter(({ station }) => station === fault.station)
+  return (there.length > 0 ? there : telling).map(({ id }) => id)
+}
+
+/** Where something can be wrong that looks like nothing known. */
+const stationsOf = ({ tests }: FaultBook): string[] => [...new Set(tests.map(({ station }) => station))]
+
+/** Share of the calls that are for something no book has; more where the book is short. From memory. */
+export const shareOfElse = ({ faults }: FaultBook): number => (faults.length < shortBook ? 0.12 : 0.08)
+const shortBook = 30
+/** Of it, what behaves like nothing that is known. From memory. */
+const likeNothing = 0.2
+
+/**
+ * A kind's book as a network. After its faults stands what is in no book, under one name: beside each fault one that
+ * behaves like it, but is found by nothing that looks at it; and last what behaves like nothing known, at each station.
+ * A complaint leaves their share as it is.
  *
  * @param symptom - what is complained of; none where nothing is said
  * @param factors - by fault, what the records make of it, see `priorFactors`
  */
 export function networkOf(book: FaultBook, symptom: string | null, factors: Record<string, number> = {}): Network {
-  const weights = book.faults.map(
-    (fault) => fault.per100 * (factors[fault.id] ?? 1) * (symptom === null ? 1 : complaintUnder(book, fault, symptom)),
-  )
-  const sum = weights.reduce((total, weight) => total + weight, 0)
+  const plain = book.faults.map((fault) => fault.per100 * (symptom === null ? 1 : complaintUnder(book, fault, symptom)))
+  // As sound as a machine can be is no pattern of something unknown.
+  const like = plain.map((weight, i) => (book.faults[i]!.id === nothingWrong ? 0 : weight))
+  const [named, patterns] = [sumOf(plain), sumOf(like)]
+  const share = shareOfElse(book)
+  // Before the records: what they say for one that is named, they say against what is not.
+  const others = (named * share) / (1 - share)
+  const stations = stationsOf(book)
+  const weights = [
+    ...book.faults.map(({ id }, i) => plain[i]! * (factors[id] ?? 1)),
+    ...like.map((weight) => (1 - likeNothing) * others * (weight / patterns)),
+    ...stations.map(() => (likeNothing * others) / stations.length),
+  ]
+  const sum = sumOf(weights)
   return {
-    faults: book.faults.map(({ id }) => id),
+    faults: weights.map((_, i) => book.faults[i]?.id ?? somethingElse),
     prior: Float64Array.from(weights, (weight) => weight / sum),
     tests: testsOf(book),
   }
 }
+
+const sumOf = (weights: number[]): number => weights.reduce((total, weight) => total + weight, 0)

@@ -155,6 +155,9 @@ export function nextTests(
     if (may === 'nothing' || (may === 'dead' && !isDead(test))) return null
     if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
     if (phone) return book.phone[id] && !seen.some((one) => one.test === id) ? questionMinutes : null
+    // What was just seen is not seen better at once: another way first, or later.
+    const last = seen.at(-1)
+    if (last?.test === id && !last.said) return null
     const looks = seen.filter((one) => one.test === id && !one.said).length
     if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
     return testMinutes(book, test, standing)

@@ -1,7 +1,9 @@
-import type { FaultBook, Gate } from './fault.ts'
+import { type FaultBook, type Gate, nothingWrong, somethingElse } from './fault.ts'
 import { type Network, networkOf } from './network.ts'
 import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
+import { doubtfulAnswers, explainedBy, measurementOf, proofOf, provedBy } from './proof.ts'
 import { rankCauses, type Seen } from './rank-causes.ts'
+import { leaderOf, namedLeader } from './shares.ts'
 import { type Stop, type StopId, stopOf } from './stops.ts'
 import { testingMinutes } from './worth-testing.ts'
 
@@ -17,6 +19,8 @@ export interface Search {
   phone?: boolean
   /** Faults that were repaired, and it is still not right. */
   notCured: string[]
+  /** How many answers there were when each of them was repaired: what it explained is no answer any more. */
+  repairedAfter?: Record<string, number>
   /** What had to stop first; `none`: it was asked, and nothing had to. */
   stop?: StopId | 'none'
   /** Under a stop: whoever is here is qualified, and it is off, locked off and proved dead. */
@@ -77,7 +81,11 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
     case 'proved dead':
       return { ...search, provedDead: press.on }
     case 'not cured':
-      return search.notCured.includes(press.fault) ? search : { ...search, notCured: [...search.notCured, press.fault] }
+      return {
+        ...search,
+        notCured: [...new Set([...search.notCured, press.fault])],
+        repairedAfter: { ...search.repairedAfter, [press.fault]: search.seen.length },
+      }
   }
 }
 
@@ -88,8 +96,16 @@ export interface Suspicion {
   next: Worth[]
   /** The same with those that tell nothing now: somebody may have a reason of their own. */
   all: Worth[]
-  /** What was seen cannot all be so. */
+  /** What still speaks, without what a repair explained. */
+  seen: Search['seen']
+  /** Places of answers that were set aside: a repair explains them, and it is not so any more. */
+  aside: number[]
+  /** Answers that hardly fit the suspect of the book that leads. */
+  doubtful: Search['seen']
+  /** Two or more of them: what was seen hardly fits any one fault. */
   contradicts: boolean
+  /** What is in no book is likelier than anything that is. */
+  elseLeads: boolean
 }
 
 /** A repair that did not cure speaks against its fault: repaired wrongly, or not it. From memory. */
@@ -102,8 +118,10 @@ export const afterRepair = 0.05
  */
 export function suspicion(book: FaultBook, search: Search, factors: Record<string, number>): Suspicion {
   const network = networkOf(book, search.symptom, searchFactors(search, factors))
-  const ranked = rankCauses(network, search.seen)
-  const belief = ranked ?? network.prior
+  const aside = setAside(network, search)
+  const seen = search.seen.filter((_, i) => !aside.includes(i))
+  const belief = rankCauses(network, seen) ?? network.prior
+  const doubtful = doubtfulAnswers(network, seen, belief).map((i) => seen[i]!)
   const done = search.seen.filter(({ said }) => !said)
   const standing = done.reduce(
     (at, { test }) => standingAfter(book.tests.find(({ id }) => id === test)!, at),
@@ -114,7 +132,7 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     book,
     network,
     belief,
-    search.seen,
+    seen,
     { standing, gates, cannot, may: mayBeTested(search), ...(search.phone && { phone: true }) },
     0,
   )
@@ -123,8 +141,35 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     belief,
     next: all.filter(({ bits }) => bits >= leastBits),
     all,
-    contradicts: ranked === null,
+    seen,
+    aside,
+    doubtful,
+    contradicts: doubtful.length >= 2,
+    elseLeads: leaderOf(network, belief).fault === somethingElse,
   }
+}
+
+/** A repair this sure of itself has cured what it was done for, though something is still not right. */
+const wasIt = 0.5
+
+/**
+ * Answers that a repair explains: where it was likely enough the right one, what spoke for it is past, and may be looked
+ * at again. Where it was a guess, they still speak.
+ */
+function setAside(network: Network, { seen, repairedAfter = {} }: Search): number[] {
+  const gone = new Set<number>()
+  for (const [fault, after] of Object.entries(repairedAfter).sort((a, b) => a[1] - b[1])) {
+    const before = seen.slice(0, after)
+    const spoke = before.filter((_, i) => !gone.has(i))
+    // As it was believed then: the repair itself speaks against its fault only afterwards.
+    const prior = network.prior.map((p, i) => (network.faults[i] === fault ? p / afterRepair : p))
+    const sum = prior.reduce((total, p) => total + p, 0)
+    const then = { ...network, prior: prior.map((p) => p / sum) }
+    const belief = rankCauses(then, spoke)
+    if (!belief || belief[network.faults.indexOf(fault)]! < wasIt) continue
+    for (const i of explainedBy(then, spoke, fault)) gone.add(seen.indexOf(spoke[i]!))
+  }
+  return [...gone].sort((a, b) => a - b)
 }
 
 /** What may be tested where something had to stop: what its hazard leaves; all where nothing had to. */
@@ -154,6 +199,8 @@ export interface RepairNow {
   testMinutes: number | null
   /** Minutes the search is expected to cost if it is done, with what is left after it. */
   testingMinutes: number | null
+  /** What looks at the fault itself and has to be done before a part is touched; null where it has shown it. */
+  proof: Worth | null
 }
 
 /** Sure enough to repair without another word, unless what might be thrown away is dear. */
@@ -161,23 +208,44 @@ const sureEnough = 0.9
 /** A waste nobody minds, min. From memory. */
 const mostWaste = 15
 
+/** Whether what was seen is enough to touch a part, or to call the machine sound. */
+export function isProved(
+  book: FaultBook,
+  { notCured, repairedAfter = {}, seen: all }: Search,
+  { network, seen }: Pick<Suspicion, 'network' | 'seen'>,
+  fault: string,
+): boolean {
+  if (fault === nothingWrong) {
+    const asked = measurementOf(book, network)
+    const measured = asked === null ? [] : seen.filter(({ test, said }) => test === asked && !said)
+    return asked === null || measured.length > 0
+  }
+  const since = notCured.includes(fault) ? (repairedAfter[fault] ?? all.length) : 0
+  return provedBy(network, seen, fault).some((i) => all.indexOf(seen[i]!) >= since)
+}
+
 /**
  * Whether it is time to repair the likeliest.
  *
  * @param partMinutes - by fault, what its part costs, in minutes of labour
- * @returns null while another test is worth more than it costs
+ * @returns null while another test is worth more than it costs; where what leads is in no book; where nothing that was
+ *   seen on the machine speaks for it; where the same was repaired, and nothing new speaks for it since
  */
 export function repairNow(
   book: FaultBook,
-  { network, belief, next }: Suspicion,
+  search: Search,
+  { network, belief, next, all, seen, elseLeads }: Suspicion,
   partMinutes: Record<string, number> = {},
 ): RepairNow | null {
-  const top = belief.indexOf(Math.max(...belief))
+  if (elseLeads) return null
+  const top = namedLeader(network, belief)
   const fault = book.faults[top]!
+  const proof = proofOf(book, network, seen, fault.id, all)
+  if (!proof && !isProved(book, search, { network, seen }, fault.id)) return null
   const p = belief[top]!
   const part = partMinutes[fault.id] ?? 0
   const waste = (now: Float64Array): number => {
-    const best = now.indexOf(Math.max(...now))
+    const best = namedLeader(network, now)
     const { id, repair } = book.faults[best]!
     return (1 - now[best]!) * (repair.minutes + (partMinutes[id] ?? 0))
   }
@@ -188,6 +256,6 @@ export function repairNow(
   const testing = test ? testingMinutes(belief, test, testMinutes!, waste) : null
   const worthIt = (p >= sureEnough && !dear) || testing === null || (p >= 0.5 && wastedMinutes < testing)
   return worthIt
-    ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes, testingMinutes: testing }
+    ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes, testingMinutes: testing, proof }
     : null
 }

@@ -1,45 +1,33 @@
 import { startWorking, type Working } from '../quantity/working.ts'
-import type { FaultBook } from './fault.ts'
+import { type FaultBook, somethingElse } from './fault.ts'
 import { complaintUnder } from './likelihood.ts'
-import { networkOf } from './network.ts'
-import type { PriorReason } from './prior-factors.ts'
+import { networkOf, shareOfElse } from './network.ts'
+import { type PriorReason, priorFactors } from './prior-factors.ts'
 import { asTaken, rankCauses } from './rank-causes.ts'
 import { afterRepair, type Search, searchFactors } from './search.ts'
+import { sharesOf } from './shares.ts'
 
-/** How one suspect comes to its share: calls, complaint, records, each test by what it multiplied. */
+/**
+ * How one suspect comes to its share: calls, complaint, records, each test by what it multiplied.
+ *
+ * @param seen - what still speaks, see `Suspicion`
+ */
 export function suspectWorking(
   book: FaultBook,
   search: Search,
+  seen: Search['seen'],
   reasons: Record<string, PriorReason[]>,
   faultId: string,
 ): Working {
   const { lines, add } = startWorking()
-  const fault = book.faults.find(({ id }) => id === faultId)!
-  const weight = [
-    add({ what: 'Of a hundred calls', value: fault.per100, origin: 'default', source: 'from memory', mark: 'M' }),
-  ]
-  const factors = Object.fromEntries(
-    Object.entries(reasons).map(([id, list]) => [id, list.reduce((product, { factor }) => product * factor, 1)]),
-  )
-  const said = complaintUnder(book, fault, search.symptom)
-  const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
-  weight.push(
-    add({
-      what: `“${symptom.name}”`,
-      value: said,
-      origin: 'default',
-      source: 'chance it is said so, from memory',
-      mark: 'M',
-    }),
-  )
-  for (const { words, factor } of reasons[faultId] ?? [])
-    weight.push(add({ what: `Records: ${words}`, value: factor, unit: '×', origin: 'measured' }))
+  const factors = priorFactors(reasons)
+  const weight = faultId === somethingElse ? [shareBefore()] : weightBefore()
   if (search.notCured.includes(faultId))
     weight.push(add({ what: 'Repaired, not cured', value: afterRepair, unit: '×', origin: 'measured' }))
   const network = networkOf(book, search.symptom, searchFactors(search, factors))
   const at = network.faults.indexOf(faultId)
   const before = new Map<string, string>()
-  for (const { test, outcome, said = false } of search.seen) {
+  for (const { test, outcome, said = false } of seen) {
     const plain = network.tests.find(({ id }) => id === test)!
     const first = said ? undefined : before.get(test)
     const under = asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)!.under
@@ -55,14 +43,46 @@ export function suspectWorking(
       }),
     )
   }
-  const belief = rankCauses(network, search.seen) ?? network.prior
+  const belief = rankCauses(network, seen) ?? network.prior
   add({
     what: 'Share of all suspects',
-    value: 100 * belief[at]!,
+    value: 100 * sharesOf(network, belief).find(({ fault }) => fault === faultId)!.p,
     unit: '%',
-    formula: `${weight.map((n) => `{${n}}`).join(' × ')} ÷ the same summed over all`,
+    formula:
+      faultId === somethingElse
+        ? `{${weight[0]}}, spread over one pattern beside each fault and one at each station; each × its chances of what was seen, then summed ÷ the same over all`
+        : `${weight.map((n) => `{${n}}`).join(' × ')} ÷ the same summed over all`,
     origin: 'reckoned',
     reference: 'Bayes’ rule',
   })
   return { lines, why: 'Chances are from memory: a technician’s, not a maker’s.' }
+
+  function shareBefore(): number {
+    return add({
+      what: 'What is in no book, whatever is complained of',
+      value: 100 * shareOfElse(book),
+      unit: '%',
+      origin: 'default',
+      source: 'from memory',
+      mark: 'M',
+    })
+  }
+
+  function weightBefore(): number[] {
+    const fault = book.faults.find(({ id }) => id === faultId)!
+    const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
+    return [
+      add({ what: 'Of a hundred calls', value: fault.per100, origin: 'default', source: 'from memory', mark: 'M' }),
+      add({
+        what: `“${symptom.name}”`,
+        value: complaintUnder(book, fault, search.symptom),
+        origin: 'default',
+        source: 'chance it is said so, from memory',
+        mark: 'M',
+      }),
+      ...(reasons[faultId] ?? []).map(({ words, factor }) =>
+        add({ what: `Records: ${words}`, value: factor, unit: '×', origin: 'measured' }),
+      ),
+    ]
+  }
 }

@@ -5,6 +5,7 @@ import type { FaultBook } from '../faults/fault.ts'
 import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
 import { isDead, rankTests } from '../faults/next-test.ts'
 import { afterOutcome } from '../faults/rank-causes.ts'
+import { leaderOf, sharesOf } from '../faults/shares.ts'
 import { type Stop, stopOf } from '../faults/stops.ts'
 import { stopsIn } from '../faults/stops-said.ts'
 import { divisor } from '../parse/fields.ts'
@@ -74,7 +75,7 @@ export const fault = topic({
         ? ownNetwork(faults, tests)
         : kindNetwork(kind, symptom ?? heard[0]?.symptom ?? null, { faults, tests })
     const { lines, add } = startWorking()
-    const before = add({ what: 'Suspects', value: network.faults.length, origin: 'setting' })
+    const before = add({ what: 'Suspects', value: new Set(network.faults).size, origin: 'setting' })
     let belief = network.prior
     const done = new Set<string>()
     seen.forEach(({ test, outcome }, i) => {
@@ -87,18 +88,13 @@ export const fault = topic({
       const next = afterOutcome(belief, shown.under)
       if (!next) throw new InputFault('seen', seen, 'is impossible under every fault')
       belief = next
-      const first = best(belief)
-      add({
-        what: `${test}: ${outcome}`,
-        value: belief[first]!,
-        origin: 'measured',
-        source: `then ${network.faults[first]} leads`,
-      })
+      const first = leaderOf(network, belief)
+      add({ what: `${test}: ${outcome}`, value: first.p, origin: 'measured', source: `then ${first.fault} leads` })
     })
-    const top = best(belief)
+    const top = leaderOf(network, belief)
     const likeliest = add({
-      what: `Likeliest: ${network.faults[top]}`,
-      value: belief[top]!,
+      what: `Likeliest: ${top.fault}`,
+      value: top.p,
       formula:
         seen.length === 0
           ? `its weight ÷ the weights of {${before}}`
@@ -106,9 +102,7 @@ export const fault = topic({
       origin: 'reckoned',
       reference: 'Bayes’ rule',
     })
-    const suspects = network.faults
-      .map((id, i) => ({ fault: id, p: belief[i]! }))
-      .sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
+    const suspects = sharesOf(network, belief).sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
     const may = stop ? stopOf(stop).mayTest : 'all'
     const [next] = rankTests(belief, network.tests, ({ id, minutes }) =>
       done.has(id) || !mayBe(may, book, id) ? null : minutes,
@@ -137,8 +131,6 @@ export const fault = topic({
 /** Whether a test of a kind may be done where something had to stop first. */
 const mayBe = (may: Stop['mayTest'], book: FaultBook | null, id: string): boolean =>
   may === 'all' || (may === 'dead' && isDead(book!.tests.find((test) => test.id === id)!))
-
-const best = (belief: Float64Array): number => belief.indexOf(Math.max(...belief))
 
 function kindNetwork(kind: string, symptom: string | null, own: { faults?: unknown; tests?: unknown }): Network {
   if (own.faults !== undefined)

@@ -1,8 +1,17 @@
 import { useEffect, useMemo, useState } from 'react'
 import { bookOf } from '../../core/faults/books.ts'
-import type { FaultBook } from '../../core/faults/fault.ts'
+import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
-import { mayBeTested, newSearch, repairNow, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
+import {
+  isProved,
+  mayBeTested,
+  newSearch,
+  repairNow,
+  type SearchPress,
+  searchStep,
+  suspicion,
+} from '../../core/faults/search.ts'
+import { leaderOf } from '../../core/faults/shares.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
@@ -20,8 +29,10 @@ import { type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { RepairPart } from './RepairPart.tsx'
+import { seenWords } from './repair-entries.ts'
+import { SomethingElse } from './SomethingElse.tsx'
 import { StopBand } from './StopBand.tsx'
-import { Suspects } from './Suspects.tsx'
+import { Suspects, suspectName } from './Suspects.tsx'
 import { SymptomPicker } from './SymptomPicker.tsx'
 import { TestsDone } from './TestsDone.tsx'
 
@@ -84,6 +95,8 @@ function Searching({
   const [lost, setLost] = useState(false)
   const [suspect, setSuspect] = useState<string | null>(null)
   const [other, setOther] = useState<string | null>(null)
+  /** What somebody chose to repair, whatever leads. */
+  const [decided, setDecided] = useState<Fault | null>(null)
   const [aside, setAside] = useState<string | null>(null)
   useEffect(() => {
     void keptSearches
@@ -101,7 +114,9 @@ function Searching({
   const press = (event: SearchPress) => {
     if (!kept) return
     const search = searchStep(kept.search, { ...event, at: browserNow().getTime() })
-    if (search !== kept.search) become({ ...kept, search })
+    if (search === kept.search) return
+    setDecided(null)
+    become({ ...kept, search })
   }
   const layout = useMemo(() => layOut(kind, without), [kind, without])
   const reasons = useMemo(
@@ -110,7 +125,13 @@ function Searching({
   )
   const search = kept?.search ?? null
   const now = useMemo(() => (search ? suspicion(book, search, priorFactors(reasons)) : null), [book, reasons, search])
-  const worth = now?.all.find(({ test }) => test === other) ?? now?.next[0] ?? null
+  const prices = useMemo(() => pricesOf(book, kind, histories), [book, histories, kind])
+  const repair = useMemo(
+    () => (search && now ? repairNow(book, search, now, prices.minutes) : null),
+    [book, now, prices, search],
+  )
+  const proof = repair?.proof ?? null
+  const worth = now?.all.find(({ test }) => test === other) ?? proof ?? now?.next[0] ?? null
   const test = worth ? book.tests.find(({ id }) => id === worth.test)! : null
   useEffect(() => {
     if (!now || !search) return onShow(null)
@@ -154,14 +175,15 @@ function Searching({
       </>
     )
   const known = book.symptoms.find(({ id }) => id === search.symptom)!
-  const top = now.network.faults[now.belief.indexOf(Math.max(...now.belief))]!
+  const top = leaderOf(now.network, now.belief).fault
   const chosen = suspect ?? top
-  const prices = pricesOf(book, kind, histories)
-  const repair = repairNow(book, now, prices.minutes)
+  const mended = decided ?? (proof ? null : (book.faults.find(({ id }) => id === repair?.fault) ?? null))
+  const shareOf = (id: string): number => now.belief[now.network.faults.indexOf(id)]!
   const leave = () => {
     void keptSearches.drop(machineId)
     setKept(null)
     setSuspect(null)
+    setDecided(null)
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col bg-enamel">
@@ -232,27 +254,46 @@ function Searching({
       )}
       {now.contradicts && (
         <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal px-4 py-2">
-          What was seen cannot all be so under any one fault: take the doubtful answer back.
+          What was seen hardly fits any one fault. Doubtful:{' '}
+          {now.doubtful.map(({ test, outcome }) => seenWords(book, test, outcome)).join('; ')}. It may be two faults, a
+          wrong look, or something else.
         </p>
       )}
       {search.stop !== undefined && (search.stop === 'none' || mayBeTested(search) !== 'nothing') && (
         <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
           <div className="min-w-0">
             {search.phone && <OnTelephone machineId={machineId} book={book} search={search} now={now} />}
-            {repair && !search.phone && (
-              <RepairPart
-                key={repair.fault}
+            {now.elseLeads && !search.phone && !decided && (
+              <SomethingElse
                 book={book}
-                repair={repair}
+                search={search}
+                now={now}
+                histories={histories}
+                today={today}
+                onAgain={setOther}
+                onDescribe={(cause) => setDecided(inWords(cause))}
+              />
+            )}
+            {mended && !search.phone && (
+              <RepairPart
+                key={mended.id}
+                book={book}
+                fault={mended}
+                p={mended.id === somethingElse ? null : shareOf(mended.id)}
+                repair={decided ? null : repair}
+                proved={mended.id === somethingElse || isProved(book, search, now, mended.id)}
                 kept={kept}
                 bundle={bundle}
                 kind={kind}
                 me={me}
                 today={today}
-                price={prices.of(repair.fault)}
+                price={prices.of(mended.id)}
                 labourPerMinute={prices.labourPerMinute}
                 onKeep={become}
-                onNotCured={() => press({ type: 'not cured', fault: repair.fault })}
+                onNotCured={() => {
+                  setDecided(null)
+                  if (mended.id !== somethingElse) press({ type: 'not cured', fault: mended.id })
+                }}
               />
             )}
             {test && worth ? (
@@ -264,6 +305,7 @@ function Searching({
                 test={test}
                 layout={layout}
                 other={test.id === other}
+                proves={test.id === proof?.test ? suspectName(book, repair!.fault) : null}
                 onSeen={(outcome, value) =>
                   press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
                 }
@@ -281,12 +323,22 @@ function Searching({
           <Suspects book={book} now={now} chosen={chosen} reasons={reasons} onChoose={setSuspect} />
           <section className="min-w-0 border-hair px-4 py-3 lg:border-l" aria-label="Working">
             <h2 className="m-0 text-[16px] font-[620]">
-              <span className="text-copper">Working</span> {book.faults.find(({ id }) => id === chosen)!.name}
+              <span className="text-copper">Working</span> {suspectName(book, chosen)}
             </h2>
-            <WorkingColumn working={suspectWorking(book, search, reasons, chosen)} />
+            {chosen !== mended?.id && chosen !== somethingElse && !search.phone && (
+              <button
+                type="button"
+                className="plain my-1"
+                onClick={() => setDecided(book.faults.find(({ id }) => id === chosen)!)}
+              >
+                I know that it is this: repair it
+              </button>
+            )}
+            <WorkingColumn working={suspectWorking(book, search, now.seen, reasons, chosen)} />
             <TestsDone
               book={book}
               search={search}
+              aside={now.aside}
               all={now.all}
               belief={now.belief}
               timeZone={bundle.site.timeZone}
@@ -298,6 +350,16 @@ function Searching({
     </div>
   )
 }
+
+/** A cause that is in no book, as somebody says it. */
+const inWords = (cause: string): Fault => ({
+  id: somethingElse,
+  name: cause,
+  station: null,
+  per100: 0,
+  complaints: {},
+  repair: { say: cause, minutes: 0 },
+})
 
 /** What parts cost here, and what that is in minutes of labour. */
 function pricesOf(book: FaultBook, kind: Kind, histories: Histories) {

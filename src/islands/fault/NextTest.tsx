@@ -22,13 +22,27 @@ interface Props {
   layout: PathLayout
   /** Chosen by hand, not the best one. */
   other: boolean
+  /** The suspect it looks at before a part of it is touched. */
+  proves: string | null
   onSeen: (outcome: string, value?: number) => void
   onCannot: () => void
   onBack: () => void
 }
 
 /** The next test as an instruction, with what each answer would leave. */
-export function NextTest({ book, search, suspicion, worth, test, layout, other, onSeen, onCannot, onBack }: Props) {
+export function NextTest({
+  book,
+  search,
+  suspicion,
+  worth,
+  test,
+  layout,
+  other,
+  proves,
+  onSeen,
+  onCannot,
+  onBack,
+}: Props) {
   const { network, belief } = suspicion
   const plain = network.tests.find(({ id }) => id === test.id)!
   const first = search.seen.find((one) => one.test === test.id && !one.said)
@@ -37,7 +51,13 @@ export function NextTest({ book, search, suspicion, worth, test, layout, other, 
   return (
     <section aria-label="Next test" className="min-w-0 px-4 py-3 lg:px-6">
       <p className="m-0 text-[15px] font-semibold text-copper">
-        {other ? 'Chosen by you' : search.phone ? 'Best next question' : 'Best next test'}
+        {other
+          ? 'Chosen by you'
+          : proves
+            ? `Before a part is touched: is it “${proves}”?`
+            : search.phone
+              ? 'Best next question'
+              : 'Best next test'}
       </p>
       <h2 className="m-0 text-[18px] leading-snug font-[640]">
         {search.phone ? (

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import type { FaultBook } from '../../core/faults/fault.ts'
+import type { Fault, FaultBook } from '../../core/faults/fault.ts'
 import type { RepairNow } from '../../core/faults/search.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { procedureForRepair } from '../../core/procedures/led-by.ts'
@@ -21,7 +21,13 @@ import { TestOut } from './TestOut.tsx'
 
 interface Props {
   book: FaultBook
-  repair: RepairNow
+  fault: Fault
+  /** Its share of all suspects; none for what is in no book. */
+  p: number | null
+  /** Why it is repaired now; null where somebody chose it. */
+  repair: RepairNow | null
+  /** Something that was seen speaks for it. */
+  proved: boolean
   kept: KeptSearch
   bundle: MachineBundle
   kind: Kind
@@ -36,8 +42,8 @@ interface Props {
 
 /** Sure enough: what cures it, what it takes, and the test-out that closes it. */
 export function RepairPart(props: Props) {
-  const { book, repair, kept, bundle, kind, me, today, price, labourPerMinute, onKeep, onNotCured } = props
-  const fault = book.faults.find(({ id }) => id === repair.fault)!
+  const { book, fault, p, repair, proved, kept, bundle, kind, me, today, price, labourPerMinute, onKeep, onNotCured } =
+    props
   const part = kind.parts.find(({ id }) => id === fault.part)
   const led = procedureForRepair(fault, kind.basedOn ?? kind.id)
   const sheet = sheetForFault(fault.id, kind.basedOn ?? kind.id)
@@ -79,13 +85,15 @@ export function RepairPart(props: Props) {
   return (
     <section aria-label="Repair" className="border-b border-hair bg-copper-tint px-4 py-3 lg:px-6">
       <h2 className="m-0 text-[18px] font-[640]">
-        Repair: {fault.name} <span className="mono">{Math.round(100 * repair.p)} %</span>
+        Repair: {fault.name} {p !== null && <span className="mono">{Math.round(100 * p)} %</span>}
       </h2>
       <p className="m-0 text-[14px]">
-        {fault.repair.say}, about {fault.repair.minutes} min.{' '}
-        {repair.testMinutes === null
-          ? 'No test tells more.'
-          : `Repaired now, ${figure(repair.wastedMinutes)} min of work for nothing are to be expected${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; one more test is expected to cost ${figure(repair.testingMinutes ?? repair.testMinutes)} min, what is left after it counted in.`}
+        {fault.repair.minutes > 0 && `${fault.repair.say}, about ${fault.repair.minutes} min. `}
+        {repair === null
+          ? `Chosen by you${proved ? '' : ': nothing that was seen here speaks for it yet. Before a part goes in, one test should'}.`
+          : repair.testMinutes === null
+            ? 'No test tells more.'
+            : `Repaired now, ${figure(repair.wastedMinutes)} min of work for nothing are to be expected${repair.partMinutes > 0 ? `, its part counted as ${figure(repair.partMinutes)} min of labour` : ''}; one more test is expected to cost ${figure(repair.testingMinutes ?? repair.testMinutes)} min, what is left after it counted in.`}
       </p>
       {part && (
         <PartPrice

@@ -7,6 +7,8 @@ import { doubtCleared } from './test-words.ts'
 interface Props {
   book: FaultBook
   search: Search
+  /** Places of answers that a repair explains. */
+  aside: number[]
   /** Every test that may be done, by worth. */
   all: Worth[]
   /** How likely each fault is now. */
@@ -16,7 +18,7 @@ interface Props {
 }
 
 /** What was tried and what it showed; what else can be, with its worth. */
-export function TestsDone({ book, search, all, belief, timeZone, onOther }: Props) {
+export function TestsDone({ book, search, aside, all, belief, timeZone, onOther }: Props) {
   const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
   const testOf = (id: string) => book.tests.find((test) => test.id === id)!
   return (
@@ -32,6 +34,7 @@ export function TestsDone({ book, search, all, belief, timeZone, onOther }: Prop
               {testOf(test).say}:{' '}
               <b className="font-semibold">{testOf(test).outcomes.find(({ id }) => id === outcome)!.words}</b>
               {said && ' (said)'}
+              {aside.includes(i) && ' (set aside: what was repaired explains it)'}
               {value !== undefined && ` (${figure(value)} ${testOf(test).reads?.unit ?? ''})`}
             </span>
           </li>

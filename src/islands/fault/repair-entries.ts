@@ -1,4 +1,4 @@
-import type { Fault, FaultBook } from '../../core/faults/fault.ts'
+import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
@@ -40,7 +40,7 @@ interface Given {
 }
 
 /** What was tried and what it showed, in a sentence. @example 'Unit out, look at the ring: worn' */
-function seenWords(book: FaultBook, test: string, outcome: string): string {
+export function seenWords(book: FaultBook, test: string, outcome: string): string {
   const tried = book.tests.find(({ id }) => id === test)
   const shown = tried?.outcomes.find(({ id }) => id === outcome)
   return tried && shown
@@ -87,7 +87,8 @@ export function repairEntries(given: Given): Entry[] {
     make('repaired', 'repaired', {
       text,
       cause: fault.name,
-      fault: fault.id,
+      // What is in no book has no name there: its words alone are kept.
+      ...(fault.id !== somethingElse && { fault: fault.id }),
       report: reportId,
       cured: true,
       ...(fault.part && { part: fault.part }),

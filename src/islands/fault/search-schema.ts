@@ -13,6 +13,7 @@ export const searchSchema = object({
     gates: array(string().oneOf(['live']).defined()).defined(),
     phone: boolean(),
     notCured: texts(),
+    repairedAfter: byName(number().required()).optional(),
     stop: string().oneOf([...stopIds, 'none']),
     provedDead: boolean(),
     startedAt: moment(),

@@ -3,6 +3,7 @@ import { bookOf } from '../../../src/core/faults/books.ts'
 import { confirmedCauses, countsOf } from '../../../src/core/faults/confirmed-causes.ts'
 import { networkOf } from '../../../src/core/faults/network.ts'
 import { nothingKnown, priorFactors, priorReasons } from '../../../src/core/faults/prior-factors.ts'
+import { elseShare } from '../../../src/core/faults/shares.ts'
 import { entry } from '../standing/a-history.ts'
 
 const book = bookOf('sr')!
@@ -43,10 +44,13 @@ describe('causes a firm confirmed', () => {
     const confirmed = { 'nozzle-seals': 10 }
     const factors = priorFactors(priorReasons(book, { ...nothingKnown, confirmed }))
     const share = (id: string) => book.faults.find((one) => one.id === id)!.per100 / 100
-    const { faults, prior } = networkOf(book, null, factors)
+    const network = networkOf(book, null, factors)
+    const { faults, prior } = network
+    // Of what the book has, which is all but what is in none.
+    const inBook = 1 - elseShare(network, prior)
     // (40 · share + n) / (40 + 10), for the one that was found and for one that never was.
-    expect(prior[faults.indexOf('nozzle-seals')]).to.be.closeTo((40 * share('nozzle-seals') + 10) / 50, 1e-9)
-    expect(prior[faults.indexOf('airlock')]).to.be.closeTo((40 * share('airlock')) / 50, 1e-9)
+    expect(prior[faults.indexOf('nozzle-seals')]).to.be.closeTo((inBook * (40 * share('nozzle-seals') + 10)) / 50, 1e-9)
+    expect(prior[faults.indexOf('airlock')]).to.be.closeTo((inBook * (40 * share('airlock'))) / 50, 1e-9)
   })
 
   it('say so among the reasons', () => {

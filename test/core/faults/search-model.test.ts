@@ -110,7 +110,7 @@ describe('a search, whatever is pressed', () => {
       fc.property(someBook, presses, (book, given) => {
         played(book, given, (search) => {
           const now = suspicion(book, search, {})
-          const repair = repairNow(book, now)
+          const repair = repairNow(book, search, now)
           if (!repair) return
           expect(repair.p).to.be.closeTo(Math.max(...now.belief), 1e-12)
           expect(repair.wastedMinutes).to.be.at.least(0)

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { bookOf } from '../../../src/core/faults/books.ts'
 import { nothingKnown, priorFactors, priorReasons } from '../../../src/core/faults/prior-factors.ts'
 import { newSearch, repairNow, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
+import { elseShare } from '../../../src/core/faults/shares.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
 import { testingMinutes } from '../../../src/core/faults/worth-testing.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
@@ -55,8 +56,10 @@ describe('a search', () => {
   })
 
   it('repairs when it is sure, or when repairing wastes less than testing', () => {
-    expect(repairNow(book, suspicion(book, newSearch('short-cup', 0), {}))).to.equal(null)
-    const now = repairNow(book, suspicion(book, after(['nozzle', 'gone'], ['tray-water', 'much']), {}))!
+    const start = newSearch('short-cup', 0)
+    const proved = after(['nozzle', 'gone'], ['tray-water', 'much'])
+    expect(repairNow(book, start, suspicion(book, start, {}))).to.equal(null)
+    const now = repairNow(book, proved, suspicion(book, proved, {}))!
     expect(now.fault).to.equal('nozzle-seals')
     expect(now.wastedMinutes).to.be.closeTo((1 - now.p) * 5, 1e-9)
   })
@@ -82,14 +85,17 @@ describe('a search', () => {
     const reasons = priorReasons(book, { ...nothingKnown, lifeUsed: { 'nozzle-seals': 1.3 } })
     const factors = priorFactors(reasons)
     const weightOf = (fault: string) => {
-      const { lines } = suspectWorking(book, search, reasons, fault)
+      const { lines } = suspectWorking(book, search, search.seen, reasons, fault)
       return lines.slice(0, -1).reduce((product, { value }) => product * Number(value), 1)
     }
     const all = book.faults.reduce((sum, { id }) => sum + weightOf(id), 0)
-    const { lines } = suspectWorking(book, search, reasons, 'nozzle-seals')
+    const { lines } = suspectWorking(book, search, search.seen, reasons, 'nozzle-seals')
     expect(lines.at(-1)!.value).to.be.closeTo(100 * shareOf(search, 'nozzle-seals', factors), 1e-9)
-    expect(weightOf('nozzle-seals') / all).to.be.closeTo(shareOf(search, 'nozzle-seals', factors), 1e-9)
-    expect(suspectWorking(book, search, none, 'nozzle-seals').lines).to.have.lengthOf(lines.length - 1)
+    // Among those of the book: what is in none has a share of its own.
+    const now = suspicion(book, search, factors)
+    const inBook = 1 - elseShare(now.network, now.belief)
+    expect(weightOf('nozzle-seals') / all).to.be.closeTo(shareOf(search, 'nozzle-seals', factors) / inBook, 1e-9)
+    expect(suspectWorking(book, search, search.seen, none, 'nozzle-seals').lines).to.have.lengthOf(lines.length - 1)
   })
 })
 
@@ -159,15 +165,15 @@ describe('when to stop testing', () => {
     const [top] = [...at.network.faults].sort(
       (a, b) => at.belief[at.network.faults.indexOf(b)]! - at.belief[at.network.faults.indexOf(a)]!,
     )
-    const cheap = repairNow(book, at)
-    const dear = repairNow(book, at, { [top!]: 600 })
+    const cheap = repairNow(book, search, at)
+    const dear = repairNow(book, search, at, { [top!]: 600 })
     expect(cheap?.fault ?? 'none').to.be.a('string')
     expect(dear).to.equal(null)
   })
 
   it('says the part’s price in minutes of labour beside what is wasted', () => {
-    const sure = suspicion(book, after(['nozzle', 'gone'], ['tray-water', 'much']), {})
-    const now = repairNow(book, sure, { 'nozzle-seals': 10 })!
+    const search = after(['nozzle', 'gone'], ['tray-water', 'much'])
+    const now = repairNow(book, search, suspicion(book, search, {}), { 'nozzle-seals': 10 })!
     expect(now.partMinutes).to.equal(10)
     expect(now.wastedMinutes).to.be.closeTo((1 - now.p) * 15, 1e-9)
     expect(now.testingMinutes).to.be.greaterThan(now.testMinutes!)

@@ -7,7 +7,7 @@ const inside: Pick<Test, 'tools' | 'needs' | 'hazard'> = { tools: ['T10, cross-h
 
 /** What is looked at with the unit in the hand, where the unit comes out only with the case open. */
 const unitTests = new Set(['ring', 'screen', 'unit-by-hand'])
-const atTheUnit = srFaults.tests.filter(({ id }) => unitTests.has(id)).map((test): Test => ({ ...test, ...inside, minutes: test.minutes + 2 }))
+const atTheUnit = srFaults.tests.filter(({ id }) => unitTests.has(id)).map((test): Test => ({ ...test, ...inside, minutes: test.minutes + 12 }))
 /** A leak at the valve shows as a leak at the nozzle does, and in the tray and below as well. */
 const asNozzle = (test: string) => {
   const sees = srFaults.tests.find(({ id }) => id === test)!.sees

@@ -1,0 +1,91 @@
+import { useState } from 'react'
+import type { FaultBook } from '../../core/faults/fault.ts'
+import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { type Histories, ofKind } from '../../core/standing/histories.ts'
+import { dayNear } from '../../ui/format.ts'
+import { seenWords } from './repair-entries.ts'
+
+interface Props {
+  book: FaultBook
+  search: Search
+  now: Suspicion
+  histories: Histories
+  today: string
+  onAgain: (test: string) => void
+  onDescribe: (cause: string) => void
+}
+
+const mostCases = 5
+
+/** What fits best is in no book: what was doubtful, what it was before, whom to ask, and a word for what it is. */
+export function SomethingElse({ book, search, now, histories, today, onAgain, onDescribe }: Props) {
+  const [cause, setCause] = useState('')
+  const [copied, setCopied] = useState(false)
+  const before = ofKind(histories, 'machine', 'repaired')
+    .filter(({ body }) => body.cause)
+    .slice(-mostCases)
+    .reverse()
+  const complaint = book.symptoms.find(({ id }) => id === search.symptom)!.name
+  const told = [complaint, ...search.seen.map(({ test, outcome }) => seenWords(book, test, outcome))].join('\n')
+  return (
+    <section aria-label="Something else" className="border-b border-hair bg-copper-tint px-4 py-3 lg:px-6">
+      <h2 className="m-0 text-[18px] font-[640]">Most likely it is something this book does not have</h2>
+      <p className="m-0 text-[14px]">
+        No fault of the book explains what was seen. No part is changed on a guess: look at what was doubtful once more,
+        at what is special about this machine, at what was done to it last.
+      </p>
+      {now.doubtful.length > 0 && (
+        <ul className="m-0 list-none p-0 pt-1" aria-label="Doubtful answers">
+          {now.doubtful.map(({ test, outcome, at }) => (
+            <li key={at} className="flex flex-wrap items-center gap-3 border-t border-hair py-1 text-[15px]">
+              <span className="min-w-0 flex-1">{seenWords(book, test, outcome)}</span>
+              <button type="button" className="plain" onClick={() => onAgain(test)}>
+                Look once more
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {before.length > 0 && (
+        <details className="border-t border-hair">
+          <summary className="flex min-h-[44px] cursor-pointer items-center font-semibold text-copper">
+            What it was before on this machine
+          </summary>
+          <ul className="m-0 list-none p-0 pb-1 text-[15px]">
+            {before.map(({ id, happenedOn, body }) => (
+              <li key={id}>
+                <span className="mono text-second">{dayNear(happenedOn, today)}</span> {String(body.cause)}
+                {body.cured === false && ', repaired, not cured'}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <form
+        className="flex flex-wrap items-end gap-3 border-t border-hair pt-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (cause.trim() !== '') onDescribe(cause.trim())
+        }}
+      >
+        <label className="flex min-w-[220px] flex-1 flex-col gap-0.5 text-[14px]">
+          <span className="slim">What it is, in your words</span>
+          <input className="field" value={cause} maxLength={300} onChange={(event) => setCause(event.target.value)} />
+        </label>
+        <button type="submit" className="act" disabled={cause.trim() === ''}>
+          I found it: repair it
+        </button>
+        <button
+          type="button"
+          className="plain"
+          onClick={() => void navigator.clipboard?.writeText(told).then(() => setCopied(true))}
+        >
+          {copied ? 'Copied' : 'Copy what was seen, for a colleague'}
+        </button>
+      </form>
+      <p className="m-0 pt-1 text-[13px] text-second">
+        Your words go into the ledger with the repair, and are read again under “What it was” of this kind.
+      </p>
+    </section>
+  )
+}
