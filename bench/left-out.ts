@@ -5,7 +5,7 @@ import { omit } from '../src/core/faults/derive.ts'
 import { type FaultBook, somethingElse } from '../src/core/faults/fault.ts'
 
 /** A book that never heard of one fault. */
-export function bookWithout(book: FaultBook, gone: string): FaultBook {
+function bookWithout(book: FaultBook, gone: string): FaultBook {
   return {
     ...book,
     faults: book.faults.filter(({ id }) => id !== gone),

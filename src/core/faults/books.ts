@@ -1,37 +1,63 @@
+import { c2Parts } from '../trade/machines/commercial-two-group/fault-parts.ts'
 import { c2Faults } from '../trade/machines/commercial-two-group/faults.ts'
+import { dgParts } from '../trade/machines/domestic-built-in-grinder/fault-parts.ts'
 import { dgFaults } from '../trade/machines/domestic-built-in-grinder/faults.ts'
+import { dvParts } from '../trade/machines/domestic-three-way-valve/fault-parts.ts'
 import { dvFaults } from '../trade/machines/domestic-three-way-valve/faults.ts'
+import { dnParts } from '../trade/machines/domestic-without-valve/fault-parts.ts'
 import { dnFaults } from '../trade/machines/domestic-without-valve/faults.ts'
+import { plParts } from '../trade/machines/pod-loading-lever/fault-parts.ts'
 import { plFaults } from '../trade/machines/pod-loading-lever/faults.ts'
+import { pkParts } from '../trade/machines/pod-locking-head/fault-parts.ts'
 import { pkFaults } from '../trade/machines/pod-locking-head/faults.ts'
+import { lvParts } from '../trade/machines/prosumer-lever-group/fault-parts.ts'
 import { lvFaults } from '../trade/machines/prosumer-lever-group/faults.ts'
+import { ptParts } from '../trade/machines/prosumer-touch-menu/fault-parts.ts'
 import { ptFaults } from '../trade/machines/prosumer-touch-menu/faults.ts'
+import { pdParts } from '../trade/machines/pump-latte-machine/fault-parts.ts'
 import { pdFaults } from '../trade/machines/pump-latte-machine/faults.ts'
+import { grParts } from '../trade/machines/stand-alone-grinder/fault-parts.ts'
 import { grFaults } from '../trade/machines/stand-alone-grinder/faults.ts'
+import { stParts } from '../trade/machines/super-automatic-fixed-unit/fault-parts.ts'
 import { stFaults } from '../trade/machines/super-automatic-fixed-unit/faults.ts'
+import { spParts } from '../trade/machines/super-automatic-motor-group/fault-parts.ts'
 import { spFaults } from '../trade/machines/super-automatic-motor-group/faults.ts'
+import { srParts } from '../trade/machines/super-automatic-removable-unit/fault-parts.ts'
 import { srFaults } from '../trade/machines/super-automatic-removable-unit/faults.ts'
+import { btParts } from '../trade/machines/thermoblock-bean-to-cup/fault-parts.ts'
 import { btFaults } from '../trade/machines/thermoblock-bean-to-cup/faults.ts'
 import type { FaultBook } from './fault.ts'
 import { withFirstShares } from './first-shares.ts'
+import { type BookPart, withModes } from './modes.ts'
+import { withSymptomsOfAll } from './symptoms-of-all.ts'
 
-/** What is known of each kind's faults, by kind. */
-export const faultBooks: FaultBook[] = [
-  c2Faults,
-  lvFaults,
-  ptFaults,
-  dvFaults,
-  dnFaults,
-  dgFaults,
-  btFaults,
-  srFaults,
-  stFaults,
-  spFaults,
-  pkFaults,
-  plFaults,
-  pdFaults,
-  grFaults,
-].map(withFirstShares)
+const written: [FaultBook, BookPart[]][] = [
+  [c2Faults, c2Parts],
+  [lvFaults, lvParts],
+  [ptFaults, ptParts],
+  [dvFaults, dvParts],
+  [dnFaults, dnParts],
+  [dgFaults, dgParts],
+  [btFaults, btParts],
+  [srFaults, srParts],
+  [stFaults, stParts],
+  [spFaults, spParts],
+  [pkFaults, pkParts],
+  [plFaults, plParts],
+  [pdFaults, pdParts],
+  [grFaults, grParts],
+]
+
+/** What is known of each kind's faults, by kind: what is written of it, and what its parts' sorts bring. */
+export const faultBooks: FaultBook[] = written.map(([book, parts]) =>
+  withModes(withFirstShares(withSymptomsOfAll(book)), parts),
+)
+
+/** What is written of a kind alone, and what it is made of by sort; null where nothing is. */
+export function writtenOf(kind: string): { book: FaultBook; parts: BookPart[] } | null {
+  const found = written.find(([book]) => book.kind === kind)
+  return found ? { book: found[0], parts: found[1] } : null
+}
 
 /** @returns null where no faults of a kind are written yet */
 export const bookOf = (kind: string): FaultBook | null => faultBooks.find((book) => book.kind === kind) ?? null

@@ -53,17 +53,30 @@ export function look(
 
 type Bands = [id: string, words: string, from: number][]
 
-/** Something read from an instrument: bands from the lowest up, what is good among them. */
+/** So far past what is good, of how wide that is, a reading is too much. From memory. */
+const tooMuch = 0.35
+
+/** Bands with a top: where what is good comes last, more than that is as much an answer as less. */
+function withTop(bands: Bands, good: { from: number; to: number }): Bands {
+  const last = bands.at(-1)![2]
+  if (!Number.isFinite(good.to) || last > good.from || good.to >= 1e6) return bands
+  const top = Number((good.to + tooMuch * (good.to - good.from)).toPrecision(3))
+  const [id, , from] = bands.at(-1)!
+  return [...bands.slice(0, -1), [id, `${Number(from.toPrecision(3))} to ${top}`, from], ['high', `over ${top}`, top]]
+}
+
+/** Something read from an instrument: bands from the lowest up, what is good among them; a top one is put to it. */
 export function reading(
   id: string,
   say: string,
   station: string,
   minutes: number,
   reads: NonNullable<Test['reads']>,
-  bands: Bands,
+  from: Bands,
   sees: Test['sees'],
   more: Partial<Look> = {},
 ): Test {
+  const bands = withTop(from, reads.good)
   const good = bands.findLast(([, , from]) => from <= (reads.good.from + Math.min(reads.good.to, 1e6)) / 2)![0]
   const odd = 0.1 / Math.max(1, bands.length - 1)
   return {

@@ -198,6 +198,8 @@ const stopsOfKind = ({ water, boils }: StopsAbout): Stop[] =>
 
 /** What a complaint may have behind it that comes before it; of every other the usual three. */
 const behind: Record<string, StopId[]> = {
+  trips: ['trips', 'shock', 'wet-electrics', 'burning'],
+  burning: ['burning', 'trips', 'heats-on'],
   dead: ['trips', 'burning', 'shock', 'wet-electrics'],
   silent: ['trips', 'burning', 'shock'],
   'wet-below': ['wet-electrics', 'escapes', 'shock'],
@@ -239,10 +241,22 @@ export function stopsBefore(of: StopsAbout, symptom: string): { first: Stop[]; r
   }
 }
 
+/** Complaints that stop by themselves, whatever else is said. */
+const stopsItself: Record<string, StopId> = {
+  trips: 'trips',
+  burning: 'burning',
+  hot: 'burning',
+  over: 'over-pressure',
+}
+
+/** @returns the stop that a complaint is by itself; none where it has to be asked */
+export const stopOfComplaint = (symptom: string | null): StopId | undefined =>
+  symptom === null ? undefined : stopsItself[symptom]
+
 /** The complaint a stop is searched under, where nobody has said another; the first of these that a kind knows. */
 const nearest: Partial<Record<StopId, string[]>> = {
-  trips: ['dead', 'silent'],
-  burning: ['hot', 'hums', 'noise', 'dead'],
+  trips: ['trips', 'dead', 'silent'],
+  burning: ['burning', 'hot', 'hums', 'noise', 'dead'],
   shock: ['dead', 'silent'],
   'wet-electrics': ['wet-below', 'dead'],
   'over-pressure': ['over', 'hisses', 'wet-steam'],

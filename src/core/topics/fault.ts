@@ -6,7 +6,7 @@ import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
 import { isDead, rankTests } from '../faults/next-test.ts'
 import { afterOutcome } from '../faults/rank-causes.ts'
 import { leaderOf, sharesOf } from '../faults/shares.ts'
-import { type Stop, stopOf } from '../faults/stops.ts'
+import { type Stop, stopOf, stopOfComplaint } from '../faults/stops.ts'
 import { stopsIn } from '../faults/stops-said.ts'
 import { divisor } from '../parse/fields.ts'
 import { startWorking } from '../quantity/working.ts'
@@ -69,11 +69,9 @@ export const fault = topic({
     if (kind === undefined && says !== undefined) throw new InputFault('says', says, 'belongs to a kind: name one')
     const book = kind === undefined ? null : bookOf(kind)!
     const heard = book && says ? complaintsHeard(book, says.join('. ')) : []
-    const stop = says ? stopsIn(says.join('. '))[0] : undefined
-    const network =
-      kind === undefined
-        ? ownNetwork(faults, tests)
-        : kindNetwork(kind, symptom ?? heard[0]?.symptom ?? null, { faults, tests })
+    const complaint = symptom ?? heard[0]?.symptom ?? null
+    const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(complaint)) : undefined
+    const network = kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, complaint, { faults, tests })
     const { lines, add } = startWorking()
     const before = add({ what: 'Suspects', value: new Set(network.faults).size, origin: 'setting' })
     let belief = network.prior

@@ -12,6 +12,7 @@ import {
   suspicion,
 } from '../../core/faults/search.ts'
 import { leaderOf } from '../../core/faults/shares.ts'
+import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
@@ -164,13 +165,14 @@ function Searching({
         <SymptomPicker
           book={book}
           reported={reported ? String(reported.body.text) : null}
-          onPick={(symptom, stop) =>
+          onPick={(symptom, heard) => {
+            const stop = heard ?? stopOfComplaint(symptom)
             become({
               search: { ...newSearch(symptom, browserNow().getTime()), ...(stop && { stop }) },
               reportId: newId(),
               ids: {},
             })
-          }
+          }}
         />
       </>
     )

@@ -22,6 +22,9 @@ const byUnit: Record<string, InstrumentName> = {
   Ω: 'multimeter',
   kΩ: 'multimeter',
   'µS/cm': 'pen',
+  // Of the tap’s conductivity.
+  '%': 'pen',
+  K: 'thermometer',
 }
 
 /** With what a test is done, as it is drawn. */

@@ -39,7 +39,7 @@ export const c2OpenedTests: Test[] = [
   look('cut-out', 'Through the over-temperature cut-out', 'heater', 3, { closed: 'Closed', open: 'Open, or bridged' }, { 'cut-out': { open: 0.95 } }, { tools: meter, needs: ['off', 'open'], hazard: 'mains' }),
   look('contactor', 'Does the contactor pull in, contacts clean?', 'contactor', 4, { pulls: 'It pulls, contacts clean', not: 'It does not, or contacts burnt' }, { contactor: { not: 0.92 }, 'board-dead': { not: 0.3 } }, { tools: meter, needs: ['open'], gate: 'live', hazard: 'live' }),
   look('capacitor', 'Capacitor measured', 'motor', 4, { right: 'Within 5 %', low: 'Low or open' }, { capacitor: { low: 0.94 } }, { tools: meter, needs: ['off', 'open'], hazard: 'mains', how: 'Discharged first.' }),
-  look('turn-shaft', 'Turn pump and motor by hand', 'motor', 4, { free: 'Free', tight: 'Tight, or shaft turns and pump does not' }, { 'motor-dead': { tight: 0.85 }, 'pump-worn': { tight: 0.2 } }, { ...opened(inside), by: 'hand' }),
+  look('turn-shaft', 'Turn pump and motor by hand', 'motor', 4, { free: 'Free', tight: 'Tight' }, { 'motor-dead': { tight: 0.85 }, 'pump-worn': { tight: 0.2 } }, { ...opened(inside), by: 'hand' }),
   look(
     'bypass',
     'Turn the bypass in with a group brewing',

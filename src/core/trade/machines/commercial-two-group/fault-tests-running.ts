@@ -67,7 +67,7 @@ export const c2RunningTests: Test[] = [
     'pump',
     0.5,
     { even: 'Even, brief', growls: 'Growls, starved', hums: 'Hums, does not turn', silent: 'Silent' },
-    { 'supply-shut': { growls: 0.8 }, 'strainer-blocked': { growls: 0.75 }, 'pump-worn': { growls: 0.35 }, capacitor: { hums: 0.9 }, 'motor-dead': { silent: 0.6, hums: 0.3 }, 'no-mains': { silent: 0.95 }, 'board-dead': { silent: 0.6 }, 'keys-dead': { silent: 0.8 } },
+    { 'supply-shut': { growls: 0.8 }, 'strainer-blocked': { growls: 0.75 }, 'pump-worn': { growls: 0.35 }, capacitor: { hums: 0.9 }, 'motor-dead': { silent: 0.6, hums: 0.3 }, 'no-mains': { silent: 0.95 }, 'board-dead': { silent: 0.75 }, 'keys-dead': { silent: 0.8 } },
     { needs: ['hot'], hazard: 'scald', by: 'ear' },
   ),
   reading(

@@ -364,7 +364,7 @@ export const srTests: Test[] = [
   ),
   look('contacts', 'Spring contacts: do they touch their tabs?', 'contacts', 4, { touch: 'They touch', off: 'Off, bent or burnt' }, { 'contacts-off': { off: 0.94 } }, inside),
   look('chute', 'Brush through the chute: does it show at the far end?', 'burrs', 6, { through: 'Through', packed: 'Packed, or chute cracked' }, { 'chute-clogged': { packed: 0.95 } }, { ...inside, by: 'hand' }),
-  look('burrs', 'Burrs out: edges, cracks, stones', 'burrs', 8, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone, or a crack' }, { 'burrs-worn': { blunt: 0.9 }, 'grinder-jam': { stone: 0.92 } }, inside),
+  look('burrs', 'Burrs out: edges, cracks, stones', 'burrs', 25, { sharp: 'Sharp, clear', blunt: 'Blunt', stone: 'A stone or bean' }, { 'burrs-worn': { blunt: 0.9 }, 'grinder-jam': { stone: 0.92 } }, inside),
   look('valve', 'Multi-way valve: hose to the tray led into a cup, case shut, one coffee', 'drain-valve', 6, { dry: 'Dry until the end', runs: 'Runs during the brew', never: 'Never moves' }, { 'valve-leaks': { runs: 0.93 }, 'valve-stuck': { never: 0.92 } }, ledOut),
   look('steam-valve', 'Steam valve: its hose led into a jug, case shut, then steam', 'steam-valve', 6, { opens: 'Opens and shuts', fails: 'Shut, or leaks' }, { 'steam-valve': { fails: 0.93 } }, ledOut),
   look('fuse-mains', 'Socket, lead, fuse', 'board', 3, { live: 'All live', off: 'Dead at the socket or lead' }, { 'board-dead': { off: 0.3 } }),

@@ -40,7 +40,7 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
         { unit: 'bar', measure: 'steam-pressure', good },
         [
           ['none', 'nothing, or below 0.25', 0],
-          ['low', `0.25 to ${good.from - 0.1}`, 0.25],
+          ['low', `0.25 to ${(good.from - 0.1).toFixed(1)}`, 0.25],
           ['right', `over ${good.from - 0.1}`, good.from - 0.1],
         ],
         { 'no-mains': { none: 0.96 }, relay: { none: 0.94 }, ...each(cold, { none: 0.94 }), ...each(cool, { low: 0.8, none: 0.12 }), 'vacuum-open': { low: 0.85 }, 'fill-shut': { low: 0.8 }, 'safety-weeps': { low: 0.3 } },

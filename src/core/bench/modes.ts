@@ -1,0 +1,127 @@
+import type { FaultBook, Test } from '../faults/fault.ts'
+import { type BookPart, type Does, modeFault, ownModes } from '../faults/modes.ts'
+import { ownLooks } from '../faults/network.ts'
+import { sorts } from '../faults/sorts/index.ts'
+import type { Mode } from '../faults/sorts/sort.ts'
+import type { BenchKind, Shown } from './bench-kind.ts'
+
+/** A machine on the bench, the same one sound, and which part of it failed how. */
+interface Marked<State> {
+  of: State
+  sound: State
+  /** The fault it was broken by. */
+  fault: string | null
+}
+
+/** A failure of a part: what it does, and which looks find the part sound that what does the same fails at. */
+interface Failure {
+  mode: Mode
+  does: Does
+  own: Set<string>
+}
+
+/**
+ * A bench with every failure its parts can have. By its own physics each does what the fault does that it is like; looks
+ * at that one's part find it sound, looks at its own find it.
+ *
+ * @param written - the book before its parts' failures were put to it, for which the bench was made
+ * @param whole - with them
+ */
+export function benchWithModes<State>(
+  bench: BenchKind<State>,
+  written: FaultBook,
+  whole: FaultBook,
+  parts: BookPart[],
+): BenchKind<Marked<State>> {
+  const failures = new Map<string, Failure>()
+  for (const part of parts)
+    for (const mode of ownModes(part)) {
+      const given = part.does[mode.does]!
+      const does = typeof given === 'object' ? given : { like: given }
+      const like = written.faults.find(({ id }) => id === does.like)!
+      failures.set(modeFault(part, mode), { mode, does, own: new Set(ownLooks(written, like)) })
+    }
+  const known = new Set(whole.symptoms.map(({ id }) => id))
+  const testById = new Map(whole.tests.map((test) => [test.id, test]))
+  return {
+    kind: bench.kind,
+    sound: (dice) => {
+      const of = bench.sound(dice)
+      return { of, sound: structuredClone(of), fault: null }
+    },
+    faults: Object.fromEntries(
+      whole.faults.map(({ id }) => [
+        id,
+        (state: Marked<State>, severity, dice) => {
+          state.fault = id
+          const failure = failures.get(id)
+          if (!failure?.does.alone) bench.faults[failure?.does.like ?? id]!(state.of, severity, dice)
+        },
+      ]),
+    ),
+    notices: ({ of, fault }) => {
+      const failure = fault === null ? undefined : failures.get(fault)
+      if (!failure) return bench.notices(of)
+      const { does, mode } = failure
+      const usual = does.complaints ? Object.keys(does.complaints) : bench.notices(of)
+      return [...new Set([...usual, ...Object.keys(mode.complaints ?? {})])].filter((id) => known.has(id))
+    },
+    tests: {
+      ...Object.fromEntries(
+        Object.entries(bench.tests).map(([id, { by, shows }]) => [
+          id,
+          {
+            by,
+            shows: ({ of, sound, fault }: Marked<State>): Shown => {
+              const failure = fault === null ? undefined : failures.get(fault)
+              const seen = failure && mainly(failure.does.shows?.[id])
+              if (seen) return shownAs(testById.get(id)!, seen)
+              // A look of the book at the part itself finds what its own bench knows, and what its sort does.
+              const part = parts.find(({ lookedBy }) => Object.values(lookedBy ?? {}).includes(id))
+              const look = part && sorts[part.sort].looks.find((one) => part.lookedBy![one.id] === id)
+              const own = failure && part && look && mainly(modeOf(part, fault)?.shows[look.id])
+              if (own) return own
+              return shows(failure?.own.has(id) ? sound : of)
+            },
+          },
+        ]),
+      ),
+      ...Object.fromEntries(
+        parts.flatMap((part) =>
+          sorts[part.sort].looks.flatMap((look): [string, BenchKind<Marked<State>>['tests'][string]][] => {
+            const test =
+              part.notLooked?.[look.id] || part.lookedBy?.[look.id] ? undefined : testById.get(`${part.id}-${look.id}`)
+            return test
+              ? [[test.id, { by: 'hand', shows: ({ fault }) => shownAs(test, found(part, look, fault)) }]]
+              : []
+          }),
+        ),
+      ),
+    },
+  }
+}
+
+/** What is mostly seen; none where it is as often as not. */
+function mainly(shows: Record<string, number> | undefined): string | null {
+  const [first] = Object.entries(shows ?? {}).sort((a, b) => b[1] - a[1])
+  return first && first[1] >= 0.5 ? first[0] : null
+}
+
+/** What a look at a part finds of what is broken: the part's own failure, or nothing. */
+function found(part: BookPart, look: Test, fault: string | null): string {
+  return mainly(modeOf(part, fault)?.shows[look.id]) ?? usualOf(look)
+}
+
+const modeOf = (part: BookPart, fault: string | null): Mode | undefined =>
+  sorts[part.sort].modes.find((one) => (part.is?.[one.id] ?? modeFault(part, one)) === fault)
+
+const usualOf = ({ normal }: Test): string => Object.entries(normal).sort((a, b) => b[1] - a[1])[0]![0]
+
+/** An outcome as an instrument shows it: a figure within its band. */
+function shownAs({ reads, outcomes }: Test, outcome: string): Shown {
+  if (!reads) return outcome
+  const at = outcomes.findIndex(({ id }) => id === outcome)
+  const from = outcomes[at]!.from ?? 0
+  const next = outcomes[at + 1]?.from
+  return next === undefined ? from + Math.max(1, 0.4 * Math.abs(from)) : (from + next) / 2
+}

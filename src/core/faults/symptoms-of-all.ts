@@ -1,0 +1,29 @@
+import { symptom } from './build.ts'
+import type { FaultBook, Symptom } from './fault.ts'
+
+const trips = symptom(
+  'trips',
+  'It trips the breaker or blows the fuse',
+  'trips, breaker, fuse, power goes, RCD',
+  'board',
+)
+const burning = symptom('burning', 'It smells of burning', 'burning, smell, smoke, hot plug, scorched', 'board')
+const tooHot = symptom('too-hot', 'Far too hot, it spits and steams', 'too hot, boiling, spits, steams, burnt', null)
+const error = symptom('error', 'It shows an error', 'error, code, message, warning, service', 'board')
+
+/** Kinds that say so on a display or by a lamp. */
+const saysErrors = new Set(['pt', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl'])
+
+/** A book with what any machine on a plug can be complained of, where it has no word of its own for it. */
+export function withSymptomsOfAll(book: FaultBook): FaultBook {
+  const known = new Set(book.symptoms.map(({ id }) => id))
+  const heats = book.symptoms.some(({ id }) => id === 'cold')
+  const more: Symptom[] = [
+    trips,
+    // A grinder's own word for it is "smells hot".
+    ...(known.has('hot') ? [] : [burning]),
+    ...(heats ? [tooHot] : []),
+    ...(saysErrors.has(book.kind) ? [error] : []),
+  ]
+  return { ...book, symptoms: [...book.symptoms, ...more.filter(({ id }) => !known.has(id))] }
+}

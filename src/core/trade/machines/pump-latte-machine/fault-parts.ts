@@ -1,0 +1,5 @@
+import type { BookPart } from '../../../faults/modes.ts'
+import { domestic } from '../../shared/faults/parts.ts'
+
+/** What it is made of, by sort: how each part fails there. */
+export const pdParts: BookPart[] = domestic({ block: 'boiler', joints: 'joints', relief: false, part: '' })

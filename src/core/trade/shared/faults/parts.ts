@@ -1,0 +1,181 @@
+import type { BookPart, Does } from '../../../faults/modes.ts'
+
+/** Where its current comes from and what commands it, on every machine with a plug. */
+export function electrics(of: {
+  /** The fault that leaves it dark. */
+  dead: string
+  /** What happens where the control does not go on. */
+  stops: string | Does
+  control?: Pick<BookPart, 'is' | 'without' | 'notLooked'>
+  supply?: Pick<BookPart, 'is' | 'without' | 'notLooked'>
+}): BookPart[] {
+  return [
+    { id: 'supply', sort: 'supply', name: 'supply', station: 'board', does: { dead: of.dead }, ...of.supply },
+    {
+      id: 'control',
+      sort: 'control',
+      name: 'control',
+      station: 'board',
+      does: { dead: of.dead, stops: of.stops },
+      ...of.control,
+    },
+  ]
+}
+
+/** Heat past what it should be, where nothing in the book does so: it spits, and the cup is too hot. */
+export const tooHot = (like: string, test: string, others: Does['shows'] = {}): Does => ({
+  like,
+  alone: true,
+  shows: { [test]: { high: 0.85 }, ...others },
+  complaints: { 'too-hot': 8, taste: 1 },
+})
+
+/** A sound of its own: it is heard, and everything else is as it should be. */
+const onlyLoud = (like: string): Does => ({ like, alone: true, complaints: { noise: 9 } })
+
+/** What a coil-driven pump does, by the faults of its book. */
+export const coilPump = (more: Partial<BookPart> = {}): BookPart => ({
+  id: 'pump',
+  sort: 'vibration-pump',
+  name: 'the pump',
+  station: 'pump',
+  part: 'pump',
+  does: { dead: 'pump-dead', weak: 'pump-weak', loud: onlyLoud('pump-weak') },
+  is: { worn: 'pump-weak', seized: 'pump-dead' },
+  ...more,
+})
+
+/** A small machine with a pump, one heated block or boiler and a tank: what the domestic ones share. */
+export function domestic({ block, joints = block, relief = true, element = 'element-open', part = 'heater' }: { block: string; joints?: string; relief?: boolean; element?: string; part?: string }): BookPart[] {
+  const where = { station: block }
+  return [
+    coilPump(),
+    ...(relief
+      ? [
+          {
+            id: 'relief',
+            sort: 'relief' as const,
+            name: 'the relief valve',
+            station: 'relief',
+            part: 'relief-valve',
+            does: {
+              low: 'relief-low',
+              high: { like: 'relief-low', alone: true as const, shows: { 'blind-pressure': { high: 0.85 }, rim: { drips: 0.4 } }, complaints: { 'handle-leaks': 4, noise: 3, slow: 1 } },
+            },
+            is: { low: 'relief-low' },
+          },
+        ]
+      : []),
+    {
+      id: 'element',
+      sort: 'heater',
+      name: 'the heating element',
+      ...where,
+      ...(part && { part }),
+      does: { cold: element, weak: 'thermostat-low', trips: { like: 'no-mains', complaints: { trips: 9, dead: 1 } } },
+      is: { open: element, crusted: 'boiler-chalked' },
+      without: { leg: 'one element, one leg' },
+      notLooked: { legs: 'the book measures it alone', crust: 'it is descaled, not opened for a look' },
+    },
+    {
+      id: 'sensor',
+      sort: 'sensor',
+      name: 'the thermostat or sensor',
+      ...where,
+      does: { cool: 'thermostat-low', hot: tooHot('thermostat-low', 'basket-temperature'), fault: element },
+      is: { 'reads-high': 'thermostat-low' },
+    },
+    {
+      id: 'protection',
+      sort: 'cut-out',
+      name: 'the thermal fuse',
+      ...where,
+      does: { cold: 'fuse-open' },
+      is: { tripped: 'fuse-open' },
+      without: { early: 'a fuse goes once' },
+      notLooked: { through: 'the book measures it', again: 'a fuse goes once' },
+    },
+    {
+      id: 'inside',
+      sort: 'joint',
+      name: 'joints inside',
+      station: joints,
+      does: { leaks: 'joint-leaks', narrow: 'boiler-chalked' },
+      is: { hot: 'joint-leaks' },
+    },
+    ...electrics({ dead: 'no-mains', stops: 'pump-dead' }),
+  ]
+}
+
+/** A 3-way valve that a coil opens, as the books without a coil of their own know it. */
+export const threeWay: BookPart = {
+  id: 'valve',
+  sort: 'solenoid',
+  name: '3-way valve',
+  station: 'three-way',
+  part: 'three-way-valve',
+  does: { shut: 'three-way-shut', open: 'three-way-leaks' },
+  is: { stuck: 'three-way-shut', passes: 'three-way-leaks' },
+  notLooked: { inside: 'the book takes it apart' },
+}
+
+/** A steam boiler with a probe, a fill valve and something that switches its heat. */
+export function ofSteamBoiler({ boiler, fill, heat, cold, cool }: { boiler: string; fill: string; heat: string; cold: string; cool: string }): BookPart[] {
+  const over: Does = {
+    like: cool,
+    alone: true,
+    shows: { 'boiler-gauge': { high: 0.9 }, breather: { safety: 0.5 } },
+    complaints: { hisses: 7, 'too-hot': 2 },
+  }
+  return [
+    {
+      id: 'fill',
+      sort: 'solenoid',
+      name: 'the fill valve',
+      station: fill,
+      does: { shut: 'fill-shut', open: 'fill-leaks' },
+      is: { stuck: 'fill-shut', passes: 'fill-leaks' },
+      notLooked: { inside: 'the book tries it with water' },
+    },
+    {
+      id: 'probe',
+      sort: 'level-probe',
+      name: 'the level probe',
+      station: 'level',
+      part: 'level-probe',
+      does: { dry: 'probe-chalked', wet: 'fill-shut' },
+      is: { chalked: 'probe-chalked' },
+      notLooked: { tip: 'the book takes it out' },
+    },
+    {
+      id: 'relay',
+      sort: 'relay',
+      name: 'the relay',
+      station: heat,
+      does: { cold: 'relay', on: over },
+      is: { dead: 'relay' },
+    },
+    {
+      id: 'steam-heat',
+      sort: 'heater',
+      name: 'the element of the steam boiler',
+      station: 'heater',
+      does: { cold, weak: cool, trips: { like: 'relay', alone: true, complaints: { trips: 9 } } },
+      is: { open: cold },
+      notLooked: { crust: `the ${boiler} is opened on the bench alone` },
+      without: { crusted: 'chalk in it is known by the water, and seen on the bench' },
+    },
+  ]
+}
+
+/** A grinder within a machine. */
+export const builtInGrinder = (more: Partial<BookPart> = {}): BookPart => ({
+  id: 'grinder',
+  sort: 'grinder',
+  name: 'the grinder',
+  station: 'burrs',
+  does: { silent: 'grinder-jam', little: 'chute-clogged', coarse: 'burrs-worn' },
+  is: { stone: 'grinder-jam', worn: 'burrs-worn' },
+  lookedBy: { burrs: 'burrs' },
+  ...more,
+})
