@@ -4,7 +4,7 @@
  */
 const houses = {
   // The reckoning: pure.
-  'src/core/': { knows: [], uses: ['yup', '@date-fns/tz'] },
+  'src/core/': { knows: [], uses: ['yup', '@date-fns/tz', 'minisearch', 'stemmer'] },
   // The shapes that pages hand to islands.
   'src/views/': { knows: ['src/core/'], uses: [] },
   // Tokens and primitives that more than one view uses.

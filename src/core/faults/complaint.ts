@@ -1,60 +1,147 @@
+import MiniSearch from 'minisearch'
+import { stemmer } from 'stemmer'
+import { knownBy, meanings } from './complaint-words.ts'
 import type { FaultBook } from './fault.ts'
 
 type Symptom = FaultBook['symptoms'][number]
 
 /** Words that tell no complaint from another. */
-const filler = new Set(['the', 'and', 'not', 'its', 'out', 'from', 'when', 'too', 'coffee', 'water', 'machine'])
+const filler = new Set(
+  'the and not its out from when too coffee water machine this that with has have was were are for but now only more any all just very really some since then there here our they them your comes come came again after before because does did'.split(
+    ' ',
+  ),
+)
 
-const called = ({ name, words }: Symptom): string => [name, ...words].join(' ').toLowerCase()
+const wordsIn = (text: string): string[] => text.toLowerCase().match(/[a-z]{3,}/g) ?? []
 
-/** The telling words a complaint shares with what was said. */
-function sharedWords(symptom: Symptom, said: string): string[] {
-  const heard = new Set(said.toLowerCase().match(/[a-z]{3,}/g))
-  const words = new Set(called(symptom).match(/[a-z]{3,}/g))
-  return [...words].filter((word) => heard.has(word) && !filler.has(word))
+/** A word as it is looked for: its stem; none where it tells nothing. */
+const asTerm = (word: string): string | null => (filler.has(word) ? null : stemmer(word))
+
+const heardAs = Object.entries(meanings).map(([id, all]) => ({
+  id,
+  all: all.map((words) => new RegExp(`\\b(?:${words})(?!\\w)`, 'i')),
+}))
+
+/** A clause that says that something is not so, or no more, tells nothing of what is. */
+const denied =
+  /\b(?:no longer|not any ?more|does(?:n.t| not) (?:leak|drip|smell)|do(?:n.t| not) leak|is(?:n.t| not) (?:loud|leaking|dripping)|(?:does|is) not (?:\w+ ){0,5}any ?more|(?:is|are|works?) (?:fine|ok|okay|good|all right|perfect\w*|hot enough))\b/i
+
+/** What was said, clause by clause, without what is denied or said to be well. */
+function clausesOf(said: string): string[] {
+  const clauses = said
+    .toLowerCase()
+    .replaceAll(/[’`]/g, "'")
+    .split(/[.;!?\n,]+|\bbut\b|\band (?=it|the|now|there)/)
+    .map((clause) => clause.trim())
+    .filter(Boolean)
+  const left = clauses.filter((clause) => !denied.test(clause))
+  return left.length > 0 ? left : clauses
 }
-const shared = (symptom: Symptom, said: string): number => sharedWords(symptom, said).length
 
-/**
- * The complaints somebody means who types some words: those that have them all, else those that share most with them.
- *
- * @returns every complaint where nothing is typed; none where no word is known
- * @example complaintsNamed(c2Faults, 'it is much too slow today')[0]?.id // 'slow'
- */
-export function complaintsNamed({ symptoms }: FaultBook, typed: string): Symptom[] {
-  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
-  const all = symptoms.filter((symptom) => words.every((word) => called(symptom).includes(word)))
-  if (all.length > 0) return all
-  return symptoms
-    .map((symptom) => ({ symptom, shares: shared(symptom, typed) }))
-    .filter(({ shares }) => shares > 0)
-    .sort((a, b) => b.shares - a.shares)
-    .map(({ symptom }) => symptom)
+/** Meanings heard in what was said: all words of one have to be near each other, in a clause or in the whole. */
+function meaningsIn(said: string): string[] {
+  const clauses = clausesOf(said)
+  const whole = clauses.join(' ')
+  return heardAs.filter(({ all }) => all.every((words) => words.test(whole))).map(({ id }) => id)
 }
 
-/** The complaint that shares most words with what is on record; null where none shares two. */
-export function soundsLike({ symptoms }: FaultBook, said: string): Symptom | null {
-  const best = symptoms
-    .map((symptom) => ({ symptom, shares: shared(symptom, said) }))
-    .sort((a, b) => b.shares - a.shares)[0]
-  return best && best.shares >= 2 ? best.symptom : null
+interface Index {
+  search: MiniSearch<{ id: string; words: string; means: string }>
 }
+
+const indexes = new WeakMap<Symptom[], Index>()
+
+/** A book's complaints, to be found by stems, by slips of the finger, and by what is meant. */
+function indexOf(symptoms: Symptom[]): Index {
+  const there = indexes.get(symptoms)
+  if (there) return there
+  const search = new MiniSearch<{ id: string; words: string; means: string }>({
+    fields: ['words', 'means'],
+    tokenize: (text, field) => (field === 'means' ? text.split(' ') : wordsIn(text)),
+    processTerm: (term, field) => (field === 'means' ? `=${term}` : asTerm(term)),
+  })
+  search.addAll(
+    symptoms.map(({ id, name, words }) => ({
+      id,
+      words: [name, ...words].join(' '),
+      means: (knownBy[id] ?? []).join(' '),
+    })),
+  )
+  const made = { search }
+  indexes.set(symptoms, made)
+  return made
+}
+
+/** What is meant tells more than the words it is said in; the first meaning of a complaint most. */
+const meaningWeight = 3
 
 /** A complaint that was heard in what somebody said. */
 export interface Heard {
   symptom: string
   /** Its share of all that was heard. */
   p: number
-  /** The words that it shares with what was said. */
+  /** Words of what was said by which it was found. */
   words: string[]
 }
 
-/** Complaints heard in whole sentences, the likeliest first; none where no word is known. */
+/**
+ * Complaints heard in whole sentences, the likeliest first; none where nothing of it is known.
+ *
+ * @example complaintsHeard(dvFaults, 'Only a few drops come out now')[0]?.symptom // 'slow'
+ */
 export function complaintsHeard({ symptoms }: FaultBook, said: string): Heard[] {
-  const found = symptoms
-    .map((symptom) => ({ symptom: symptom.id, words: sharedWords(symptom, said) }))
-    .filter(({ words }) => words.length > 0)
-    .sort((a, b) => b.words.length - a.words.length)
-  const all = found.reduce((sum, { words }) => sum + words.length ** 2, 0)
-  return found.map(({ symptom, words }) => ({ symptom, p: words.length ** 2 / all, words }))
+  const { search } = indexOf(symptoms)
+  const clauses = clausesOf(said)
+  const scores = new Map<string, { score: number; words: Set<string> }>()
+  const add = (id: string, score: number, words: string[]) => {
+    const held = scores.get(id) ?? { score: 0, words: new Set<string>() }
+    held.score += score
+    for (const word of words) held.words.add(word)
+    scores.set(id, held)
+  }
+  const spoken = clauses.join(' ')
+  for (const { id, score, queryTerms } of search.search(spoken, {
+    fields: ['words'],
+    fuzzy: (term) => (term.length > 4 ? 0.2 : false),
+    tokenize: wordsIn,
+    processTerm: asTerm,
+  }))
+    add(
+      String(id),
+      score,
+      wordsIn(spoken).filter((word) => queryTerms.includes(asTerm(word) ?? '')),
+    )
+  for (const meaning of meaningsIn(said)) {
+    const said = heardAs.find(({ id }) => id === meaning)!.all.flatMap((words) => words.exec(spoken)?.[0] ?? [])
+    for (const { id } of symptoms) {
+      const at = knownBy[id]?.indexOf(meaning) ?? -1
+      if (at >= 0) add(id, (meaningWeight * Math.sqrt(said.length)) / (1 + at), said)
+    }
+  }
+  const found = [...scores].sort((a, b) => b[1].score - a[1].score)
+  const all = found.reduce((sum, [, { score }]) => sum + score ** 2, 0)
+  return found.map(([symptom, { score, words }]) => ({ symptom, p: score ** 2 / all, words: [...words] }))
+}
+
+/**
+ * The complaints somebody means who types some words: those that have them all, else those that are heard in them.
+ *
+ * @returns every complaint where nothing is typed; none where no word is known
+ * @example complaintsNamed(c2Faults, 'it is much too slow today')[0]?.id // 'slow'
+ */
+export function complaintsNamed(book: FaultBook, typed: string): Symptom[] {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+  const all = book.symptoms.filter(({ name, words: also }) => {
+    const called = [name, ...also].join(' ').toLowerCase()
+    return words.every((word) => called.includes(word))
+  })
+  if (all.length > 0) return all
+  return complaintsHeard(book, typed).map(({ symptom }) => book.symptoms.find(({ id }) => id === symptom)!)
+}
+
+/** The complaint that is heard clearly in what is on record; null where none is, or no better than another. */
+export function soundsLike(book: FaultBook, said: string): Symptom | null {
+  const [best, next] = complaintsHeard(book, said)
+  if (!best || best.words.length < 2 || best.p < 1.2 * (next?.p ?? 0)) return null
+  return book.symptoms.find(({ id }) => id === best.symptom)!
 }

@@ -92,22 +92,32 @@ export function expectedOutcomes(
   })
 }
 
+/** How unsure a test's outcome is under each fault, bits: the same whatever is believed, so reckoned once a test. */
+const spreads = new WeakMap<NetworkTest, Float64Array>()
+
+function spreadUnder(test: NetworkTest): Float64Array {
+  const there = spreads.get(test)
+  if (there) return there
+  const spread = new Float64Array(test.outcomes[0]?.under.length ?? 0)
+  for (const { under } of test.outcomes)
+    for (let i = 0; i < spread.length; i += 1) if (under[i]! > 0) spread[i]! -= under[i]! * Math.log2(under[i]!)
+  spreads.set(test, spread)
+  return spread
+}
+
 /**
  * Expected information of a test, bits: how much less unsure it leaves.
  * @see Lindley 1956, On a measure of the information provided by an experiment, Ann. Math. Stat. 27, 986
  */
 export function informationBits(belief: Float64Array, test: NetworkTest): number {
   // Mutual information as outcome entropy less the outcome's entropy under each fault: no posterior is made.
+  const spread = spreadUnder(test)
   let bits = 0
   for (const { under } of test.outcomes) {
     let chance = 0
     for (let i = 0; i < belief.length; i += 1) chance += belief[i]! * under[i]!
-    if (chance <= 0) continue
-    bits -= chance * Math.log2(chance)
-    for (let i = 0; i < belief.length; i += 1) {
-      const p = belief[i]! * under[i]!
-      if (p > 0) bits += p * Math.log2(under[i]!)
-    }
+    if (chance > 0) bits -= chance * Math.log2(chance)
   }
+  for (let i = 0; i < belief.length; i += 1) bits -= belief[i]! * spread[i]!
   return Math.max(0, bits)
 }
