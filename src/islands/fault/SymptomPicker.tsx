@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
+import { complaintsHeard, complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import { complaintNear, inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
@@ -15,6 +15,7 @@ interface Props {
 export function SymptomPicker({ book, reported, onPick }: Props) {
   const [text, setText] = useState('')
   const found = complaintsNamed(book, text)
+  const by = new Map(complaintsHeard(book, text).map(({ symptom, words }) => [symptom, words]))
   const heard = stopsIn(text.trim() || (reported ?? ''))
   const sounds = reported ? soundsLike(book, reported) : null
   return (
@@ -60,7 +61,15 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
           <li key={id} className="border-t border-hair">
             <button type="button" className="min-h-[56px] w-full px-1 py-1.5 text-left" onClick={() => onPick(id)}>
               <b className="block font-semibold">{name}</b>
-              <span className="block text-[13px] text-second">{also.join(', ')}</span>
+              <span className="block text-[13px] text-second">
+                {text.trim() !== '' && by.get(id) ? (
+                  <>
+                    heard: <mark className="bg-copper-tint text-ink">{by.get(id)!.join(', ')}</mark>
+                  </>
+                ) : (
+                  also.join(', ')
+                )}
+              </span>
             </button>
           </li>
         ))}
