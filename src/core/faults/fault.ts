@@ -1,7 +1,7 @@
 import type { Mark } from '../quantity/working.ts'
 
-/** What of the records makes a fault likelier or less: see `prior-evidence`. */
-export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe' | 'frost'
+/** What of the records makes a fault likelier or less; `refit`: hands left it so. See `prior-factors`. */
+export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe' | 'frost' | 'refit'
 
 /** A suspect that is in no book: what nobody wrote down. */
 export const somethingElse = 'something-else'

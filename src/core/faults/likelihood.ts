@@ -36,6 +36,41 @@ function anything({ outcomes, normal }: Test): Map<string, number> {
 /** One complaint in five is wrong or about something else. From memory. */
 const mistaken = 0.2
 
+/** One thing that is complained of, as it may be meant: complaints of the kind with their shares. */
+export type Complaint = Record<string, number>
+
+/** One second complaint in two is of something else: another fault, another day. From memory. */
+const ofSomethingElse = 0.5
+
+/** What was said as complaints: one that is meant by its name, several, or none. */
+export function complaintsOf(said: string | Complaint[] | null): Complaint[] {
+  if (said === null) return []
+  return typeof said === 'string' ? [{ [said]: 1 }] : said
+}
+
+/**
+ * How much each fault is spoken for by everything that is complained of at once: the first by its chance to be put so,
+ * every other half of the time, since it may be of another fault.
+ *
+ * @param said - in the order of how much it weighs; none where nothing is said
+ * @returns by the book's faults, in their order; only how they compare means something
+ */
+export function spokenFor(book: FaultBook, said: string | Complaint[] | null): number[] {
+  const weights = book.faults.map(() => 1)
+  complaintsOf(said).forEach((complaint, n) => {
+    const chances = book.faults.map((fault) => meant(book, fault, complaint))
+    const calls = book.faults.reduce((sum, { per100 }) => sum + per100, 0)
+    const mean = book.faults.reduce((sum, { per100 }, i) => sum + (per100 * chances[i]!) / calls, 0)
+    chances.forEach((chance, i) => {
+      weights[i]! *= n === 0 ? chance : (1 - ofSomethingElse) * chance + ofSomethingElse * mean
+    })
+  })
+  return weights
+}
+
+const meant = (book: FaultBook, fault: Fault, complaint: Complaint): number =>
+  Object.entries(complaint).reduce((sum, [symptom, p]) => sum + p * complaintUnder(book, fault, symptom), 0)
+
 /** Of a machine that is as it should be, anything may be said: one time in two. From memory. */
 const mistakenOfSound = 0.5
 

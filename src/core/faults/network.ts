@@ -1,5 +1,5 @@
 import { type Fault, type FaultBook, nothingWrong, somethingElse, type Test } from './fault.ts'
-import { complaintUnder, outcomesUnder } from './likelihood.ts'
+import { type Complaint, outcomesUnder, spokenFor } from './likelihood.ts'
 
 /** A test as the search sees it: minutes, and the chance of each outcome under each fault, in the faults' order. */
 export interface NetworkTest {
@@ -99,11 +99,16 @@ const likeNothing = 0.2
  * behaves like it, but is found by nothing that looks at it; and last what behaves like nothing known, at each station.
  * A complaint leaves their share as it is.
  *
- * @param symptom - what is complained of; none where nothing is said
+ * @param said - what is complained of, one thing by its name or several as they may be meant; none where nothing is said
  * @param factors - by fault, what the records make of it, see `priorFactors`
  */
-export function networkOf(book: FaultBook, symptom: string | null, factors: Record<string, number> = {}): Network {
-  const plain = book.faults.map((fault) => fault.per100 * (symptom === null ? 1 : complaintUnder(book, fault, symptom)))
+export function networkOf(
+  book: FaultBook,
+  said: string | Complaint[] | null,
+  factors: Record<string, number> = {},
+): Network {
+  const spoken = spokenFor(book, said)
+  const plain = book.faults.map(({ per100 }, i) => per100 * spoken[i]!)
   // As sound as a machine can be is no pattern of something unknown.
   const like = plain.map((weight, i) => (book.faults[i]!.id === nothingWrong ? 0 : weight))
   const [named, patterns] = [sumOf(plain), sumOf(like)]

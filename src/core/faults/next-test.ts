@@ -39,7 +39,8 @@ export const asFound: Bench = { standing: ['hot'], gates: [], cannot: [] }
 
 /** Standings that exclude each other: who opens it, unplugs it first. */
 const excludes: Partial<Record<MachineState, MachineState[]>> = {
-  hot: ['off', 'cold'],
+  // Nothing hot runs with its case open.
+  hot: ['off', 'cold', 'open'],
   off: ['hot'],
   cold: ['hot'],
   open: ['hot'],

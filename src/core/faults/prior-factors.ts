@@ -6,6 +6,8 @@ export interface PriorEvidence {
   lifeUsed: Record<string, number>
   /** Stations that were opened, and how long ago. */
   opened: { station: string; daysAgo: number }[]
+  /** Whatever anybody worked on: what it was, in a word, where it was if that is known, how long ago. */
+  hands: { what: string; station: string | null; daysAgo: number }[]
   descaledDaysAgo: number | null
   stoodDays: number | null
   treatmentChangedDaysAgo: number | null
@@ -20,6 +22,7 @@ export interface PriorEvidence {
 export const nothingKnown: PriorEvidence = {
   lifeUsed: {},
   opened: [],
+  hands: [],
   descaledDaysAgo: null,
   stoodDays: null,
   treatmentChangedDaysAgo: null,
@@ -37,6 +40,8 @@ export interface PriorReason {
 /** Multipliers of a technician; all from memory. */
 const factors = {
   openedLately: 6,
+  handsThere: 20,
+  handsNear: 5,
   pastItsLife: 2.5,
   nearlyNew: 0.5,
   descaledChalk: 0.4,
@@ -47,6 +52,7 @@ const factors = {
   beansNoted: 3,
 } as const
 const openedWithinDays = 14
+const handsWithinDays = 30
 const descaledWithinDays = 14
 const stoodDays = 21
 const treatmentWithinDays = 60
@@ -89,6 +95,15 @@ function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
     ({ station, daysAgo }) => station === fault.station && daysAgo <= openedWithinDays,
   )
   if (opened) reasons.push({ words: `opened there ${days(opened.daysAgo)} ago`, factor: factors.openedLately })
+  if (has('refit')) {
+    const lately = evidence.hands.filter(({ daysAgo }) => daysAgo <= handsWithinDays)
+    const there = lately.find(({ station }) => station === fault.station)
+    const near = lately[0]
+    if (there)
+      reasons.push({ words: `${there.what} ${days(there.daysAgo)} ago: last hands there`, factor: factors.handsThere })
+    else if (near)
+      reasons.push({ words: `${near.what} ${days(near.daysAgo)} ago: last hands`, factor: factors.handsNear })
+  }
   const { descaledDaysAgo: descaled } = evidence
   if (descaled !== null && descaled <= descaledWithinDays) {
     if (has('chalk')) reasons.push({ words: `descaled ${days(descaled)} ago`, factor: factors.descaledChalk })

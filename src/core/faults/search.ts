@@ -1,4 +1,6 @@
+import { mayBeAsked } from './asked-by-phone.ts'
 import { type FaultBook, type Gate, nothingWrong, somethingElse } from './fault.ts'
+import type { Complaint } from './likelihood.ts'
 import { type Network, networkOf } from './network.ts'
 import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
 import { doubtfulAnswers, explainedBy, measurementOf, proofOf, provedBy } from './proof.ts'
@@ -10,6 +12,8 @@ import { testingMinutes } from './worth-testing.ts'
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
 export interface Search {
   symptom: string
+  /** What else is complained of. */
+  also?: string[]
   /** In order; the same test twice was looked at again. */
   seen: (Seen & { at: number; value?: number })[]
   /** Tests that cannot be done here. */
@@ -33,6 +37,7 @@ export type SearchPress =
   | { type: 'cannot'; test: string }
   | { type: 'back' }
   | { type: 'symptom'; symptom: string }
+  | { type: 'also'; symptoms: string[] }
   | { type: 'gates'; gates: Gate[] }
   | { type: 'phone'; on: boolean }
   | { type: 'not cured'; fault: string }
@@ -70,6 +75,10 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       const { stop, ...open } = search
       return { ...open, symptom: press.symptom, ...(stop && stop !== 'none' && { stop }) }
     }
+    case 'also': {
+      const also = [...new Set(press.symptoms)].filter((id) => id !== search.symptom)
+      return { ...search, also }
+    }
     case 'gates':
       return { ...search, gates: press.gates }
     case 'phone':
@@ -88,6 +97,10 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       }
   }
 }
+
+/** Everything that is complained of in a search, the first first. */
+export const complainedOf = ({ symptom, also = [] }: Pick<Search, 'symptom' | 'also'>): Complaint[] =>
+  [symptom, ...also.filter((id) => id !== symptom)].map((id) => ({ [id]: 1 }))
 
 export interface Suspicion {
   network: Network
@@ -117,7 +130,7 @@ export const afterRepair = 0.05
  * @param factors - what the records say of each fault, see `priorFactors`
  */
 export function suspicion(book: FaultBook, search: Search, factors: Record<string, number>): Suspicion {
-  const network = networkOf(book, search.symptom, searchFactors(search, factors))
+  const network = networkOf(book, complainedOf(search), searchFactors(search, factors))
   const aside = setAside(network, search)
   const seen = search.seen.filter((_, i) => !aside.includes(i))
   const belief = rankCauses(network, seen) ?? network.prior
@@ -127,7 +140,9 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     (at, { test }) => standingAfter(book.tests.find(({ id }) => id === test)!, at),
     asFound.standing,
   )
-  const { gates, cannot } = search
+  const { gates } = search
+  const unasked = search.phone ? book.tests.filter((test) => !mayBeAsked(search.symptom, test)) : []
+  const cannot = [...search.cannot, ...unasked.map(({ id }) => id)]
   const all = nextTests(
     book,
     network,

@@ -1,10 +1,10 @@
 import { startWorking, type Working } from '../quantity/working.ts'
 import { type FaultBook, somethingElse } from './fault.ts'
-import { complaintUnder } from './likelihood.ts'
+import { spokenFor } from './likelihood.ts'
 import { networkOf, shareOfElse } from './network.ts'
 import { type PriorReason, priorFactors } from './prior-factors.ts'
 import { asTaken, rankCauses } from './rank-causes.ts'
-import { afterRepair, type Search, searchFactors } from './search.ts'
+import { afterRepair, complainedOf, type Search, searchFactors } from './search.ts'
 import { sharesOf } from './shares.ts'
 
 /**
@@ -24,7 +24,7 @@ export function suspectWorking(
   const weight = faultId === somethingElse ? [shareBefore()] : weightBefore()
   if (search.notCured.includes(faultId))
     weight.push(add({ what: 'Repaired, not cured', value: afterRepair, unit: '×', origin: 'measured' }))
-  const network = networkOf(book, search.symptom, searchFactors(search, factors))
+  const network = networkOf(book, complainedOf(search), searchFactors(search, factors))
   const at = network.faults.indexOf(faultId)
   const before = new Map<string, string>()
   for (const { test, outcome, said = false } of seen) {
@@ -70,12 +70,13 @@ export function suspectWorking(
 
   function weightBefore(): number[] {
     const fault = book.faults.find(({ id }) => id === faultId)!
-    const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
+    const said = complainedOf(search).flatMap((complaint) => Object.keys(complaint))
+    const names = said.map((id) => book.symptoms.find((symptom) => symptom.id === id)!.name)
     return [
       add({ what: 'Of a hundred calls', value: fault.per100, origin: 'default', source: 'from memory', mark: 'M' }),
       add({
-        what: `“${symptom.name}”`,
-        value: complaintUnder(book, fault, search.symptom),
+        what: names.map((name) => `“${name}”`).join(' and '),
+        value: spokenFor(book, complainedOf(search))[book.faults.indexOf(fault)]!,
         origin: 'default',
         source: 'chance it is said so, from memory',
         mark: 'M',

@@ -1,6 +1,6 @@
 import type { FaultBook, Test } from './fault.ts'
 import { newSearch, suspicion } from './search.ts'
-import { type StopsAbout, stopsBefore } from './stops.ts'
+import { type StopsAbout, stopOfComplaint, stopsBefore } from './stops.ts'
 
 /** Questions before driving: more only keep somebody on the line. */
 export const enoughQuestions = 5
@@ -32,16 +32,15 @@ export function triageCard(
   of: StopsAbout = { water: true, boils: true },
 ): TriageCard {
   const now = suspicion(book, { ...newSearch(symptom, 0), phone: true }, factors)
+  const held = stopOfComplaint(symptom) !== undefined
+  const asked = held ? [] : now.next.map(({ test }) => book.tests.find(({ id }) => id === test)!)
   const likely = book.faults
     .map((fault, i) => ({ fault, p: now.belief[i]! }))
     .filter(({ p }) => p >= worthSaying)
     .sort((a, b) => b.p - a.p)
   return {
     stops: stopsBefore(of, symptom),
-    questions: now.next.slice(0, enoughQuestions).map(({ test }) => ({
-      test: book.tests.find(({ id }) => id === test)!,
-      ask: book.phone[test]!,
-    })),
+    questions: asked.slice(0, enoughQuestions).map((test) => ({ test, ask: book.phone[test.id]! })),
     safe: likely
       .flatMap(({ fault }) => (book.customer[fault.id] ? [{ name: fault.name, say: book.customer[fault.id]! }] : []))
       .slice(0, mostSaid),

@@ -38,11 +38,51 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
     confirmed: Object.fromEntries((causes?.body.counts ?? []).map(({ fault, n }) => [fault, n])),
     lifeUsed,
     opened: opened.filter(({ daysAgo: age }) => age >= 0),
+    hands: handsOn(kind, histories, daysAgo),
     descaledDaysAgo: descaled ? daysAgo(descaled.happenedOn) : null,
     // It stood until it was set going again, and that was lately.
     stoodDays:
       again && stood && daysAgo(again.happenedOn) <= 14 ? toDay(again.happenedOn) - toDay(stood.happenedOn) : null,
   }
+}
+
+/** What was done with hands on it, as a reason is said; what was only asked, read or looked at is none. */
+const handsWords = {
+  fitted: 'a part fitted',
+  removed: 'a part removed',
+  repaired: 'repaired',
+  'strip-down': 'stripped down',
+  run: 'serviced',
+  descaled: 'descaled',
+  moved: 'moved',
+} as const
+/** The same of what treats its water. */
+const handsOnTreatment = {
+  regenerated: 'softener regenerated',
+  'cartridge-changed': 'cartridge changed',
+  'membrane-changed': 'membrane changed',
+  'prefilter-changed': 'prefilter changed',
+} as const
+const treatmentStation = 'softener'
+
+/** Whatever anybody worked on, the latest first. */
+function handsOn(kind: Kind, histories: Histories, daysAgo: (day: LocalDay) => number): PriorEvidence['hands'] {
+  const stationOf = new Map(kind.parts.map(({ id, station }) => [id, station]))
+  const onMachine = Object.entries(handsWords).flatMap(([name, what]) =>
+    ofKind(histories, 'machine', name as keyof typeof handsWords).map(({ body, happenedOn }) => ({
+      what,
+      station: 'part' in body && body.part ? (stationOf.get(String(body.part)) ?? null) : null,
+      daysAgo: daysAgo(happenedOn),
+    })),
+  )
+  const onTreatment = Object.entries(handsOnTreatment).flatMap(([name, what]) =>
+    ofKind(histories, 'softener', name as keyof typeof handsOnTreatment).map(({ happenedOn }) => ({
+      what,
+      station: treatmentStation,
+      daysAgo: daysAgo(happenedOn),
+    })),
+  )
+  return [...onMachine, ...onTreatment].filter(({ daysAgo: age }) => age >= 0).sort((a, b) => a.daysAgo - b.daysAgo)
 }
 
 /** The day its water last came to be treated otherwise: another treatment, or one set otherwise than it was. */

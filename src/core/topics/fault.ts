@@ -1,7 +1,8 @@
 import { array, mixed, object, string } from 'yup'
 import { bookOf, faultBooks } from '../faults/books.ts'
-import { complaintsHeard } from '../faults/complaint.ts'
+import { complaintsHeard, type Heard } from '../faults/complaint.ts'
 import type { FaultBook } from '../faults/fault.ts'
+import type { Complaint } from '../faults/likelihood.ts'
 import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
 import { isDead, rankTests } from '../faults/next-test.ts'
 import { afterOutcome } from '../faults/rank-causes.ts'
@@ -69,9 +70,13 @@ export const fault = topic({
     if (kind === undefined && says !== undefined) throw new InputFault('says', says, 'belongs to a kind: name one')
     const book = kind === undefined ? null : bookOf(kind)!
     const heard = book && says ? complaintsHeard(book, says.join('. ')) : []
+    // Each sentence is a complaint of its own, as it may be meant; one that says nothing known tells nothing.
+    const told = book && says ? says.flatMap((said) => asMeant(complaintsHeard(book, said))) : []
     const complaint = symptom ?? heard[0]?.symptom ?? null
+    const complaints = [...(symptom === undefined ? [] : [{ [symptom]: 1 }]), ...told]
     const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(complaint)) : undefined
-    const network = kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, complaint, { faults, tests })
+    const network =
+      kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, complaints, { faults, tests })
     const { lines, add } = startWorking()
     const before = add({ what: 'Suspects', value: new Set(network.faults).size, origin: 'setting' })
     let belief = network.prior
@@ -130,14 +135,26 @@ export const fault = topic({
 const mayBe = (may: Stop['mayTest'], book: FaultBook | null, id: string): boolean =>
   may === 'all' || (may === 'dead' && isDead(book!.tests.find((test) => test.id === id)!))
 
-function kindNetwork(kind: string, symptom: string | null, own: { faults?: unknown; tests?: unknown }): Network {
+/** A sentence as the complaints it may be, the three likeliest. */
+function asMeant(heard: Heard[]): Complaint[] {
+  const likeliest = heard.slice(0, 3)
+  const all = likeliest.reduce((sum, { p }) => sum + p, 0)
+  return all > 0 ? [Object.fromEntries(likeliest.map(({ symptom, p }) => [symptom, p / all]))] : []
+}
+
+function kindNetwork(
+  kind: string,
+  symptom: string | null,
+  complaints: Complaint[],
+  own: { faults?: unknown; tests?: unknown },
+): Network {
   if (own.faults !== undefined)
     throw new InputFault('faults', own.faults, 'belong to a network of its own, not to a kind')
   if (own.tests !== undefined) throw new InputFault('tests', own.tests, 'belong to a network of its own, not to a kind')
   const book = bookOf(kind)!
   if (symptom !== null && !book.symptoms.some(({ id }) => id === symptom))
     throw new InputFault('symptom', symptom, `is none of ${book.symptoms.map(({ id }) => id).join(', ')}`)
-  return networkOf(book, symptom)
+  return networkOf(book, complaints)
 }
 
 function ownNetwork(

@@ -204,6 +204,34 @@ function Searching({
             ))}
           </select>
         </label>
+        <label className="flex items-center gap-2">
+          <span className="slim text-[14px] text-second">and also</span>
+          <select
+            className="field max-w-[220px]"
+            value=""
+            onChange={(event) => press({ type: 'also', symptoms: [...(search.also ?? []), event.target.value] })}
+          >
+            <option value="">nothing else</option>
+            {book.symptoms
+              .filter(({ id }) => id !== search.symptom && !search.also?.includes(id))
+              .map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+          </select>
+        </label>
+        {search.also?.map((id) => (
+          <button
+            key={id}
+            type="button"
+            className="plain"
+            aria-label={`Not complained of: ${book.symptoms.find((one) => one.id === id)!.name}`}
+            onClick={() => press({ type: 'also', symptoms: search.also!.filter((one) => one !== id) })}
+          >
+            {book.symptoms.find((one) => one.id === id)!.name} ×
+          </button>
+        ))}
         <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
           <input
             type="checkbox"

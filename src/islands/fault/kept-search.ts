@@ -23,7 +23,7 @@ export function strangeTo(book: FaultBook, { search }: KeptSearch): string | nul
     search.seen.find(({ test, outcome }) => !hasOutcome(book, test, outcome))?.test ??
     search.cannot.find((id) => !book.tests.some((test) => test.id === id)) ??
     search.notCured.find((id) => !book.faults.some((fault) => fault.id === id)) ??
-    (book.symptoms.some(({ id }) => id === search.symptom) ? undefined : search.symptom)
+    [search.symptom, ...(search.also ?? [])].find((said) => !book.symptoms.some(({ id }) => id === said))
   return strange === undefined ? null : `what it calls ${strange} has another name now`
 }
 

@@ -55,10 +55,18 @@ export function repairEntries(given: Given): Entry[] {
   const make = <K extends OfFirstShape>(name: string, kind: K, body: Unversioned<Body<K>>): Entry =>
     makeEntry('machine', machineId, kind, body, today, { id: idOf(name), ...more })
   const symptom = book.symptoms.find(({ id }) => id === search.symptom)!
-  const report = makeEntry('machine', machineId, 'fault-reported', { text: symptom.name, symptom: symptom.id }, today, {
-    id: reportId,
-    ...more,
-  })
+  const also = (search.also ?? []).map((said) => book.symptoms.find(({ id }) => id === said)!.name)
+  const report = makeEntry(
+    'machine',
+    machineId,
+    'fault-reported',
+    { text: [symptom.name, ...also].join('; '), symptom: symptom.id },
+    today,
+    {
+      id: reportId,
+      ...more,
+    },
+  )
   return [
     report,
     ...search.seen.map(({ test, outcome, value, said }, i) =>

@@ -6,6 +6,7 @@ import { byName, moment, text, texts } from '../../device/kept-fields.ts'
 export const searchSchema = object({
   search: object({
     symptom: text(),
+    also: texts().optional(),
     seen: array(
       object({ test: text(), outcome: text(), at: moment(), value: number(), said: boolean() }).noUnknown(),
     ).defined(),

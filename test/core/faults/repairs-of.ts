@@ -19,7 +19,7 @@ export const repairsOf: Record<string, Record<string, [station: string | null, m
     'meter-silent': ['flow-meter', 20, 'led flow-meter-clean, part flow-meter'],
     'meter-counts-wrong': ['flow-meter', 20, 'led calibration, part flow-meter'],
     'jet-blocked': ['jet', 20, 'led group-jet, part group-restrictor'],
-    'exchanger-chalked': ['boiler', 120, 'led bench-descale'],
+    'exchanger-chalked': ['boiler', 360, 'led bench-descale'],
     'pump-worn': ['pump', 30, 'part pump-head'],
     'bypass-low': ['pump', 15, 'led pressure-setting'],
     capacitor: ['motor', 15, 'part motor-capacitor'],

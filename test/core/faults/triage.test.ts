@@ -1,5 +1,7 @@
 import { expect } from 'chai'
+import { runsIt } from '../../../src/core/faults/asked-by-phone.ts'
 import { faultBooks } from '../../../src/core/faults/books.ts'
+import { stopOfComplaint } from '../../../src/core/faults/stops.ts'
 import { enoughQuestions, triageCard } from '../../../src/core/faults/triage.ts'
 
 const sr = faultBooks.find(({ kind }) => kind === 'sr')!
@@ -9,7 +11,9 @@ describe('the card beside the telephone', () => {
     for (const book of faultBooks)
       for (const { id } of book.symptoms) {
         const { questions } = triageCard(book, id, {})
-        expect(questions.length, `${book.kind} ${id}`).to.be.within(1, enoughQuestions)
+        // What must stop is asked of nobody.
+        if (stopOfComplaint(id)) expect(questions, `${book.kind} ${id}`).to.deep.equal([])
+        else expect(questions.length, `${book.kind} ${id}`).to.be.within(1, enoughQuestions)
         expect(new Set(questions.map(({ test }) => test.id)).size).to.equal(questions.length)
         for (const { test, ask } of questions) expect(book.phone[test.id]).to.equal(ask)
       }
@@ -20,6 +24,26 @@ describe('the card beside the telephone', () => {
       for (const { id } of book.symptoms)
         for (const { say } of triageCard(book, id, {}).safe)
           expect(say, `${book.kind} ${id}`).to.not.match(/screwdriver|multimeter|case off|unscrew/i)
+  })
+
+  it('asks nobody to run, heat or open what leaks, hisses, kicks, hums or is dead', () => {
+    for (const book of faultBooks)
+      for (const id of ['wet-below', 'hisses', 'too-hot', 'handle-kicks', 'hums', 'stuck', 'dead', 'no-heat'])
+        if (book.symptoms.some((symptom) => symptom.id === id))
+          for (const { test, ask } of triageCard(book, id, {}).questions) {
+            expect(runsIt(test), `${book.kind} ${id}: ${ask}`).to.equal(false)
+            expect(ask, `${book.kind} ${id}`).to.not.match(/press (?:the|a) (?:brew )?key|start it|open the steam/i)
+          }
+  })
+
+  it('never has a customer switch on what fell, purge steam into a cloth, or force what is stuck', () => {
+    for (const book of faultBooks)
+      for (const say of [...Object.values(book.customer), ...Object.values(book.phone)]) {
+        expect(say, book.kind).to.not.match(
+          /another socket\.|into a cloth|hard three times|(?<!half )a minute at a time/i,
+        )
+        if (/breaker/.test(say)) expect(say, book.kind).to.match(/down/)
+      }
   })
 
   it('takes along what the hands mend, not what a word mends', () => {

@@ -126,6 +126,7 @@ export const sensor: Sort = {
       share: 0.25,
       shows: { seat: { loose: 0.92 } },
       complaints: { 'too-hot': 4 },
+      traits: ['refit'],
       repair: repair('Seated with paste, clamped', 12),
     },
     {
@@ -135,6 +136,7 @@ export const sensor: Sort = {
       share: 0.25,
       shows: { plug: { off: 0.92 } },
       complaints: { error: 5 },
+      traits: ['refit'],
       repair: repair('Dried, cleaned; what wetted it', 15),
     },
   ],

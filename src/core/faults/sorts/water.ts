@@ -45,6 +45,7 @@ export const solenoid: Sort = {
       does: 'shut',
       share: 0.3,
       shows: { feed: { none: 0.92 }, plug: { off: 0.6 } },
+      traits: ['refit'],
       repair: repair('Plug and wire made good; else the board’s output', 25),
     },
   ],
@@ -114,6 +115,7 @@ export const vibrationPump: Sort = {
       does: 'dead',
       share: 0.35,
       shows: { feed: { none: 0.92 }, plug: { off: 0.6 } },
+      traits: ['refit'],
       repair: repair('Plug and wire made good; else the board’s output', 25),
     },
     {
@@ -139,6 +141,7 @@ export const vibrationPump: Sort = {
       does: 'loud',
       share: 0.5,
       shows: { mount: { loose: 0.9 } },
+      traits: ['refit'],
       repair: repair('Rubbers new, pipe bent clear', 15),
     },
   ],
@@ -382,6 +385,7 @@ export const flowMeter: Sort = {
       does: 'silent',
       share: 0.4,
       shows: { plug: { off: 0.9 }, pulses: { stands: 0.6 } },
+      traits: ['refit'],
       repair: repair('Plug dried, cleaned, pushed home; wire made good', 12),
     },
     {
@@ -460,6 +464,7 @@ export const levelProbe: Sort = {
       does: 'dry',
       share: 0.25,
       shows: { bridge: { same: 0.88 } },
+      traits: ['refit'],
       repair: repair('Wire made good', 10),
     },
     {
@@ -570,6 +575,7 @@ export const joint: Sort = {
       does: 'leaks',
       share: 0.12,
       shows: { refit: { wrong: 0.92 } },
+      traits: ['refit'],
       repair: repair('Opened again, ring laid right', 20),
     },
     {
@@ -578,6 +584,7 @@ export const joint: Sort = {
       does: 'narrow',
       share: 0.12,
       shows: { refit: { kinked: 0.92 } },
+      traits: ['refit'],
       repair: repair('Hose laid free, else new', 12),
     },
   ],
@@ -616,7 +623,7 @@ export const treatment: Sort = {
       does: 'shut',
       share: 0.3,
       shows: { valves: { shut: 0.92 } },
-      traits: ['user'],
+      traits: ['refit', 'user'],
       repair: repair('Valves set as its plate says', 3),
     },
     {
@@ -636,6 +643,7 @@ export const treatment: Sort = {
       shows: { feed: { salty: 0.93 } },
       complaints: { taste: 9 },
       instead: true,
+      traits: ['refit'],
       repair: repair('Rinsed until the pen agrees with the tap; its rinse looked at', 25),
     },
     {

@@ -41,9 +41,9 @@ export const drive: Sort = {
       id: 'misfit',
       name: '{part}: unit put back out of place',
       does: 'stops',
-      share: 0.25,
+      share: 1,
       shows: { way: { place: 0.9 } },
-      traits: ['user'],
+      traits: ['refit', 'user'],
       repair: repair('Unit turned to its mark, put back; shown', 5),
     },
     {
@@ -52,6 +52,7 @@ export const drive: Sort = {
       does: 'stops',
       share: 0.2,
       shows: { motor: { plug: 0.9 } },
+      traits: ['refit'],
       repair: repair('Plug home, wire made good', 20),
     },
   ],
@@ -138,7 +139,7 @@ export const grinder: Sort = {
       does: 'coarse',
       share: 0.25,
       shows: { burrs: { off: 0.9 } },
-      traits: ['user'],
+      traits: ['refit', 'user'],
       repair: repair('Put together to its marks, set anew', 30),
     },
     {
@@ -421,6 +422,7 @@ export const control: Sort = {
       share: 0.5,
       shows: { plugs: { off: 0.92 } },
       complaints: { sometimes: 4, error: 3 },
+      traits: ['refit'],
       repair: repair('Dried, cleaned, pushed home; what wetted it', 20),
     },
     {
@@ -430,6 +432,7 @@ export const control: Sort = {
       share: 0.35,
       shows: { cable: { off: 0.92 } },
       complaints: { keys: 3, button: 3 },
+      traits: ['refit'],
       repair: repair('Cable home, else new', 20),
     },
     {

@@ -4,7 +4,7 @@ import { inside, meter, noWater, opened, screws, shut } from './fault-test-needs
 
 /** A part of it out or off, swapped, measured. */
 export const c2OpenedTests: Test[] = [
-  look('strainer', 'Inlet strainer out', 'inlet', 8, { clean: 'Clean', blocked: 'Blocked' }, { 'strainer-blocked': { blocked: 0.94 } }, { tools: ['spanners'], needs: ['no-pressure'] }),
+  look('strainer', 'Inlet strainer out', 'inlet', 8, { clean: 'Clean', blocked: 'Blocked' }, { 'strainer-blocked': { blocked: 0.94 } }, { tools: ['spanners'], needs: ['off', 'no-pressure'], hazard: 'pressure' }),
   look('gasket', 'Feel the gasket, look at its face', 'group', 1, { soft: 'Soft, whole', hard: 'Hard or cracked' }, { 'gasket-hard': { hard: 0.9 }, 'screen-clogged': { hard: 0.12 } }, { tools: ['torch'], by: 'hand' }),
   look('screen', 'Screen off: look at its inner side', 'screen', 5, { clean: 'Clean', clogged: 'Clogged, oily' }, { 'screen-clogged': { clogged: 0.93 }, 'cleaning-left': { clogged: 0.6 } }, { tools: ['stubby screwdriver'], hazard: 'scald' }),
   look('oil', 'Smell basket and group, wipe the screen', 'basket', 1, { fresh: 'Clean', oily: 'Rancid, brown' }, { 'cleaning-left': { oily: 0.93 }, 'screen-clogged': { oily: 0.35 } }),

@@ -14,7 +14,7 @@ export const dnFaults = likeBook(dvFaults, {
   words: [['Detergent backflush', 'Group cleaned']],
   customer: {
     'cleaning-left': 'Wipe the screen with a cloth and detergent, flush, brush; basket into hot water.',
-    'basket-hole': 'Basket out, a pin through its hole, rinse it.',
+    'basket-hole': 'Off; the handle stays shut until it is cold. Then basket out, a pin through its hole, rinse it.',
   },
   symptoms: [symptom('drips-on', 'It drips on after the shot', 'drips on, after-drip, group drips', 'brew-valve')],
   besides: {
@@ -33,7 +33,15 @@ export const dnFaults = likeBook(dvFaults, {
   tests: [
     look('rim', 'Look round the handle while it brews', 'group', 1, { dry: 'Dry', drips: 'Drips or sprays' }, { 'seal-hard': { drips: 0.85 }, 'basket-hole': { drips: 0.3 }, 'screen-clogged': { drips: 0.1 } }, { needs: ['hot'], hazard: 'scald' }),
     look('drips-on', 'Stop the shot and watch the group a minute', 'brew-valve', 1, { stops: 'A few drops, then dry', 'goes-on': 'Drips on' }, { 'brew-valve-weak': { 'goes-on': 0.92 } }, { needs: ['hot'], hazard: 'scald' }),
-    look('basket-hole', 'Basket against the light, a pin through its hole', 'basket', 1, { clear: 'Clear', blocked: 'Blocked', worn: 'Cracked, or the hole wide' }, { 'basket-hole': { blocked: 0.93 }, 'basket-worn': { worn: 0.9 } }, { tools: ['pin'] }),
+    look(
+      'basket-hole',
+      'Basket against the light, a pin through its hole',
+      'basket',
+      1,
+      { clear: 'Clear', blocked: 'Blocked', worn: 'Cracked, or the hole wide' },
+      { 'basket-hole': { blocked: 0.93 }, 'basket-worn': { worn: 0.9 } },
+      { tools: ['pin'], needs: ['off', 'cold', 'no-pressure'], hazard: 'pressure', how: 'This group never vents: the handle stays shut until it is cold.' },
+    ),
     look(
       'brew-valve',
       'Brew valve apart',

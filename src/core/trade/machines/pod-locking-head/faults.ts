@@ -50,23 +50,23 @@ export const pkFaults: FaultBook = {
     tank: 'Is the tank full and pushed home?',
     'pump-sound': 'Run it without a capsule, hands away: what do you hear?',
     'other-capsule': 'Is it the same with a capsule of another box?',
-    'shut-again': 'Open it, take the capsule out, shut it hard: does it go?',
-    prime: 'Lift the tank and set it down hard three times, run it empty: does it draw?',
+    'shut-again': 'When it has cooled: open it, take the capsule out, shut it to the stop. Does it go?',
+    prime: 'Take the tank off and push it back firmly three times, run it without a capsule: does it draw?',
     'head-drip': 'Does water come beside the capsule, or drip afterwards?',
     below: 'Is there water under the machine, outside its tray?',
-    socket: 'Does something else work at that socket?',
+    socket: 'Is the switch at the wall on and the breaker up? If it fell, leave it down.',
   },
   customer: {
     'tank-empty': 'Fill the tank, push it home.',
     'tank-valve': 'Press the valve in the tank’s bottom a few times under the tap.',
-    airlock: 'Lift the tank and set it down hard three times, run it without a capsule.',
+    airlock: 'Take the tank off and push it back firmly three times, run it without a capsule.',
     capsule: 'Take a fresh capsule of its own sort.',
     'volume-set': 'Set the volume anew by its leaflet.',
     'prompt-misread': 'Descale it by its leaflet to the end, the rinse too.',
-    'not-locked': 'Open it, take the capsule out when it has cooled, empty the bin, shut it hard.',
+    'not-locked': 'Open it, take the capsule out when it has cooled, empty the bin, shut it to the stop.',
     'needle-blocked': 'Run it without a capsule, two cups.',
     'outlet-blocked': 'Run it without a capsule, wipe the outlet.',
-    'joint-leaks': 'Off and plug out; do not use it.',
+    'joint-leaks': 'Off at the wall, plug only with dry hands; do not use it.',
   },
   toStand: { hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1, 'shut-again': 4 },
   symptoms: [
@@ -89,11 +89,11 @@ export const pkFaults: FaultBook = {
     fault('capsule', 'Wrong, old or already pierced capsule', null, 6, { weak: 5, slow: 3, 'short-cup': 2, stuck: 2, taste: 1 }, repair('Fresh capsules of the right sort; show it', 5, { tell: true }), { traits: ['user'] }),
     fault('volume-set', 'Volume set so', null, 4, { long: 5, 'short-cup': 4, weak: 2 }, repair('Volume set anew with the customer', 5, { tell: true }), { traits: ['user'] }),
     fault('prompt-misread', 'It only asks to be descaled', 'board', 5, { lamp: 9, taste: 1 }, repair('Descale to the end, rinse too; show what its lamp says', 25, { procedure: 'descale' }), { traits: ['user'] }),
-    fault('nothing', 'Nothing wrong with the machine', null, 4, { taste: 4, cold: 3, noise: 1, weak: 1 }, repair('Shown and explained', 5, { tell: true }), { traits: ['user'] }),
+    fault('nothing', 'Nothing wrong with the machine', null, 4, { taste: 3, cold: 5, noise: 1, weak: 1 }, repair('Shown and explained', 5, { tell: true }), { traits: ['user'] }),
     fault('tank-empty', 'Tank empty or not pushed home', 'tank', 4, { 'no-water': 6, noise: 4 }, repair('Filled, pushed home; show it', 2, { tell: true }), { traits: ['user'] }),
     fault('tank-valve', 'Tank valve sticks', 'tank', 3, { 'no-water': 6, slow: 2, noise: 2 }, repair('Valve freed, seal new', 5), { part: 'tank-valve' }),
-    fault('airlock', 'Air in the pump', 'pump', 5, { 'no-water': 7, noise: 5 }, repair('Tank lifted and set hard, run without a capsule until it draws', 5), { traits: ['airlock'] }),
-    fault('pump-weak', 'Pump weak', 'pump', 5, { slow: 7, noise: 1, 'short-cup': 1 }, repair('New pump', 25), {
+    fault('airlock', 'Air in the pump', 'pump', 5, { 'no-water': 7, noise: 5 }, repair('Tank off and pushed back firmly, run without a capsule until it draws', 5), { traits: ['airlock'] }),
+    fault('pump-weak', 'Pump weak', 'pump', 5, { slow: 4, 'no-water': 2, noise: 2, 'short-cup': 1 }, repair('New pump', 25), {
       part: 'pump',
     }),
     fault('pump-dead', 'Pump dead', 'pump', 3, { 'no-water': 6, button: 1 }, repair('New pump', 25), {
@@ -101,11 +101,11 @@ export const pkFaults: FaultBook = {
       part: 'pump',
     }),
     fault('heater-chalked', 'Flow heater chalked', 'heater', 12, { slow: 7, cold: 4, lamp: 1 }, repair('Descale; shut altogether: new heater', 40, { procedure: 'descale' }), { traits: ['chalk'], part: 'flow-heater' }),
-    fault('heater-open', 'Heater open', 'heater', 3, { cold: 8, lamp: 3 }, repair('New heater', 40), {
+    fault('heater-open', 'Heater open', 'heater', 3, { cold: 6, lamp: 5, error: 2 }, repair('New heater', 40), {
       traits: ['chalk'],
       part: 'flow-heater',
     }),
-    fault('fuse-open', 'Thermal fuse open', 'fuse', 3, { cold: 6, dead: 3, lamp: 3 }, repair('Find why; new fuse, never bridged', 25), { traits: ['chalk'], part: 'thermal-fuse' }),
+    fault('fuse-open', 'Thermal fuse open', 'fuse', 3, { cold: 6, dead: 2, lamp: 5 }, repair('Find why; new fuse, never bridged', 25), { traits: ['chalk'], part: 'thermal-fuse' }),
     fault('sensor-off', 'Temperature sensor drifted', 'fuse', 2, { cold: 7, lamp: 3 }, repair('New sensor', 25), {
       part: 'thermal-fuse',
     }),
@@ -167,7 +167,7 @@ export const pkFaults: FaultBook = {
     ),
     look('other-capsule', 'One of your own capsules', 'head', 2, { same: 'As before', right: 'Right' }, { capsule: { right: 0.93 } }, { tools: ['capsules'], needs: ['hot'], hazard: 'scald' }),
     look('shut-again', 'Open, capsule out, shut hard, start again', 'lock', 1, { same: 'As before', cured: 'It goes' }, { 'not-locked': { cured: 0.92 } }, { by: 'hand' }),
-    look('prime', 'Tank lifted and set hard three times, run without a capsule', 'tank', 2, { same: 'As before', draws: 'It draws' }, { airlock: { draws: 0.85 }, 'tank-empty': { draws: 0.4 }, 'tank-valve': { draws: 0.3 } }, { needs: ['hot'], hazard: 'scald' }),
+    look('prime', 'Tank off and pushed back firmly three times, run without a capsule', 'tank', 2, { same: 'As before', draws: 'It draws' }, { airlock: { draws: 0.85 }, 'tank-empty': { draws: 0.4 }, 'tank-valve': { draws: 0.3 } }, { needs: ['hot'], hazard: 'scald' }),
     reading(
       'open-flow',
       'Without a capsule, 10 s onto the scale',

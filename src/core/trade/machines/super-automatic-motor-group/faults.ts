@@ -74,7 +74,7 @@ export const spFaults = likeBook(srFaults, {
     ['New filter, rinsed', 'Strainer out, rinsed'],
     ['It says: fill the tank', 'It says: no water'],
     ['Thermoblock chalked', 'Brew boiler and its pipes chalked'],
-    ['Descale; shut off altogether: opened', 'Off the bench: opened and descaled there'],
+    ['Descale; shut off altogether: opened', 'On the bench: opened and descaled'],
     ['Inlet nozzle seals perished', 'Lower piston gasket leaks'],
     ['New pair, greased', 'New lower gasket, one drop of grease, tape on its thread'],
     ['Brew-unit piston ring leaks', 'Upper piston gasket leaks'],
@@ -97,7 +97,6 @@ export const spFaults = likeBook(srFaults, {
     ['Resistance of the heater through its fuse', 'Resistance of the brew element through its cut-out'],
     ['Grinder opened, chute cleared', 'Burrs out, chute cleared'],
     ['Test hose on after the pump, led out', 'Test hose in place of the pipe after the pump, led out'],
-    ['Push the beans down with a dry spoon, hopper wiped', 'Beans pushed down with a dry spoon, hopper wiped'],
   ],
   symptoms: [...ofSteam.symptoms, symptom('weak-steam', 'Little steam or none', 'no steam, weak steam, milk cold', 'steam-valve')],
   besides: {
@@ -153,7 +152,7 @@ export const spFaults = likeBook(srFaults, {
       { 'nozzle-seals': { lower: 0.88 }, 'unit-ring': { upper: 0.88 }, 'unit-screen': { showers: 0.9 } },
       { tools: ['torch'], hazard: 'moving' },
     ),
-    look('guides', 'Guides of the chamber: wipe them with a dry cloth', 'spindle', 2, { dry: 'Dry, clean', caked: 'Greasy, caked with coffee' }, { 'unit-dry': { caked: 0.93 } }, { hazard: 'moving' }),
+    look('guides', 'Guides of the chamber: wipe them with a dry cloth', 'spindle', 2, { dry: 'Dry, clean', caked: 'Greasy, caked with coffee' }, { 'unit-dry': { caked: 0.93 } }, { needs: ['off'], hazard: 'moving' }),
     reading(
       'steam-element',
       'Resistance of the steam element through its cut-out',
@@ -172,6 +171,6 @@ export const spFaults = likeBook(srFaults, {
     look('group-heater', 'Resistance of the group heater', 'group-heater', 4, { right: 'As its band says', open: 'Open' }, { 'group-heater': { open: 0.95 } }, { tools: ['multimeter'], needs: ['off', 'open'], hazard: 'mains' }),
   ],
   phone: { 'boiler-gauge': ofSteam.phone['boiler-gauge']!, supply: 'Is the tap behind it open, and no lamp red at the leak stop?' },
-  customer: { 'tank-out': 'Open the tap, set the leak stop back once; if it trips again leave it shut.', 'safety-weeps': ofSteam.customer['safety-weeps']! },
+  customer: { 'tank-out': 'Look for water first: where there is any, everything stays shut. Dry all round: open the tap.', 'safety-weeps': ofSteam.customer['safety-weeps']! },
   toStand: { hot: 5, open: 10, cold: 40, 'no-pressure': 5 },
 })

@@ -37,7 +37,7 @@ export const builtInGrinder: Omit<BookChange, 'kind'> = {
     'hopper-seat': 'Take the hopper off and lock it on again: does it grind?',
   },
   customer: {
-    'beans-oily': 'Push the beans down with a dry spoon, hopper wiped; plain, drier beans from now on.',
+    'beans-oily': 'Plug out: beans pushed down with a dry spoon, hopper wiped; plain, drier beans from now on.',
     'grinder-jam': 'Off and plug out: nobody reaches in.',
     'hopper-switch': 'Hopper off and locked on again until it clicks.',
   },

@@ -24,12 +24,12 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
   return {
     symptoms: [symptom('wet-steam', 'Water comes with the steam', 'wet steam, spits, overfull', boiler), symptom('hisses', 'It hisses on top', 'hisses, steams on top, drips on top', 'breather')],
     faults: [
-      fault('relay', apart ? 'Relay of the steam boiler does not close' : 'Relay or controller does not switch the element', 'relay', 3, { 'weak-steam': 8, ...(!apart && { cold: 2 }) }, repair('New relay', 25), { part: 'relay' }),
+      fault('relay', apart ? 'Relay of the steam boiler does not close' : 'Relay or controller does not switch the element', 'relay', 3, { 'weak-steam': 3, ...(!apart ? { cold: 3 } : { 'wet-steam': 0.2 }) }, repair('New relay', 25), { part: 'relay' }),
       fault('probe-chalked', 'Level probe chalked: boiler overfills', 'level', 4, { 'wet-steam': 9, 'weak-steam': 1 }, repair('Probe out, cleaned; conductivity looked at', 20), { traits: ['chalk', 'probe'], part: 'level-probe' }),
       fault('fill-shut', 'Filling stays shut: boiler low', fill, 2, { 'weak-steam': 9 }, repair('Valve cleaned or new', 25), { traits: ['stuck'] }),
       fault('fill-leaks', 'Filling does not close', fill, 2, { 'wet-steam': 8, hisses: 1 }, repair('Seat cleaned or valve new', 25), { traits: ['flakes'] }),
       fault('vacuum-open', 'Vacuum breaker does not close', 'breather', 4, { hisses: 7, 'weak-steam': 3 }, repair('Cleaned or new', 15), { traits: ['chalk'], part: 'vacuum-breaker' }),
-      fault('safety-weeps', 'Safety valve weeps', 'breather', 1.5, { hisses: 8, 'weak-steam': 1 }, repair('New safety valve: sealed, never set', 20), { part: 'safety-valve' }),
+      fault('safety-weeps', 'Safety valve weeps', 'breather', 1.5, { hisses: 8, 'weak-steam': 1 }, repair('Pressure first: too high, its cause; else a new safety valve, sealed, never set', 20), { part: 'safety-valve' }),
     ],
     tests: [
       reading(
@@ -78,7 +78,15 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
         { 'probe-chalked': { over: 0.85 }, 'fill-leaks': { over: 0.85 }, 'fill-shut': { under: 0.85 } },
         { needs: ['hot'], hazard: 'scald' },
       ),
-      look('breather', 'Top off, look at vacuum breaker and safety valve', 'breather', 2, { quiet: 'Dry and quiet', vacuum: 'Vacuum breaker blows', safety: 'Safety valve weeps' }, { 'vacuum-open': { vacuum: 0.92 }, 'safety-weeps': { safety: 0.92 } }, { needs: ['hot'], hazard: 'scald' }),
+      look(
+        'breather',
+        'Case shut, hot: look and listen where vacuum breaker and safety valve blow out',
+        'breather',
+        2,
+        { quiet: 'Dry and quiet', vacuum: 'Vacuum breaker blows', safety: 'Safety valve weeps' },
+        { 'vacuum-open': { vacuum: 0.92 }, 'safety-weeps': { safety: 0.92 } },
+        { needs: ['hot'], hazard: 'scald' },
+      ),
       look('fill-off', 'Off, cold, tank or tap open: does water still run in?', fill, 3, { stops: 'No', 'goes-on': 'It runs in' }, { 'fill-leaks': { 'goes-on': 0.9 } }, { needs: ['off'] }),
       look('probe', 'Level probe out: its tip', 'level', 8, { clean: 'Bright', chalked: 'Chalked' }, { 'probe-chalked': { chalked: 0.94 } }, { tools: ['spanners'], needs: ['off', 'open', 'cold', 'no-pressure'], hazard: 'pressure' }),
       look('fill-valve', 'Filling: its coil and hose', fill, 6, { right: 'Coil sound, water comes', shut: 'No water past it' }, { 'fill-shut': { shut: 0.92 } }, metered),
@@ -90,8 +98,9 @@ export function steamBoiler({ boiler, fill, gauge, good, cold, cool, apart }: Wh
     },
     customer: {
       'probe-chalked': 'Steam only with the tip in the tray; ask for us before it is used for milk.',
-      'safety-weeps': 'Off and cold; do not use it.',
-      'vacuum-open': 'Leave it to heat five minutes with the steam open a moment; if it hisses on, off.',
+      'safety-weeps': 'Off at the wall, hands away, and leave it off.',
+      'relay-welded': 'Off at the wall, hands away, and leave it off.',
+      'vacuum-open': 'It may hiss while it heats up. If it hisses on: off, and leave it off.',
     },
   }
 }
