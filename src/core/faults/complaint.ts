@@ -145,3 +145,18 @@ export function soundsLike(book: FaultBook, said: string): Symptom | null {
   if (!best || best.words.length < 2 || best.p < 1.2 * (next?.p ?? 0)) return null
   return book.symptoms.find(({ id }) => id === best.symptom)!
 }
+
+/** So much of the share of what was picked another has to have, to be complained of as well. From memory. */
+const asClearly = 0.15
+
+/** What was heard as clearly as what was picked, and by other words: a second complaint, not another name for it. */
+export function heardBeside(heard: Heard[], picked: string): string[] {
+  const first = heard.find(({ symptom }) => symptom === picked)
+  if (!first) return []
+  const taken = new Set(first.words)
+  return heard.flatMap(({ symptom, p, words }) => {
+    if (symptom === picked || p < asClearly * first.p || words.some((word) => taken.has(word))) return []
+    for (const word of words) taken.add(word)
+    return [symptom]
+  })
+}

@@ -43,7 +43,7 @@ export type Complaint = Record<string, number>
 const ofSomethingElse = 0.5
 
 /** What was said as complaints: one that is meant by its name, several, or none. */
-export function complaintsOf(said: string | Complaint[] | null): Complaint[] {
+function complaintsOf(said: string | Complaint[] | null): Complaint[] {
   if (said === null) return []
   return typeof said === 'string' ? [{ [said]: 1 }] : said
 }

@@ -1,7 +1,7 @@
 import { type FaultBook, nothingWrong } from './fault.ts'
 import { type Network, ownLooks } from './network.ts'
 import type { Worth } from './next-test.ts'
-import { asTaken, informationBits, type Seen } from './rank-causes.ts'
+import { asTaken, chancesUnder, informationBits, type Seen } from './rank-causes.ts'
 import { namedLeader } from './shares.ts'
 
 /** From this many times likelier than under all others an answer speaks for a suspect. From memory. */
@@ -16,7 +16,7 @@ function chancesOf(network: Network, seen: Seen[]): Float64Array[] {
     const plain = network.tests.find(({ id }) => id === test)!
     const first = said ? undefined : before.get(test)
     if (!said) before.set(test, first ?? outcome)
-    return asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)!.under
+    return chancesUnder(network, asTaken(plain, said, first), outcome)!
   })
 }
 

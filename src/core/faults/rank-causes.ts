@@ -1,11 +1,27 @@
+import { somethingElse } from './fault.ts'
 import type { Network, NetworkTest } from './network.ts'
 
 /** What was seen: an outcome of a test. */
 export interface Seen {
   test: string
   outcome: string
+  /** What it was, where the test has no answer for it: `other`. */
+  words?: string
   /** Said on the telephone, not seen by whoever knows. */
   said?: boolean
+}
+
+/** Something was seen that a test has no answer for. */
+export const otherThanAll = 'other'
+
+/** How often that is so under what is in the book, and under what is in none. From memory. */
+const strangeUnder = { named: 0.03, unnamed: 0.3 }
+
+/** Chances of an answer under each suspect of a network; null where a test has no such answer. */
+export function chancesUnder(network: Network, test: NetworkTest, outcome: string): Float64Array | null {
+  if (outcome === otherThanAll)
+    return Float64Array.from(network.faults, (id) => (id === somethingElse ? strangeUnder.unnamed : strangeUnder.named))
+  return test.outcomes.find(({ id }) => id === outcome)?.under ?? null
 }
 
 /** Beliefs after one outcome; null where it is impossible under every fault. */
@@ -65,7 +81,7 @@ export function rankCauses(network: Network, seen: Seen[]): Float64Array | null 
     const plain = network.tests.find(({ id }) => id === test)
     // What was only said is no look: who sees it himself sees it for the first time.
     const first = said ? undefined : before.get(test)
-    const under = plain && asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)?.under
+    const under = plain && chancesUnder(network, asTaken(plain, said, first), outcome)
     if (!under) throw new Error(`rankCauses: ${test} cannot show ${outcome}`)
     belief = belief && afterOutcome(belief, under)
     if (!said) before.set(test, first ?? outcome)

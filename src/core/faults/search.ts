@@ -33,7 +33,7 @@ export interface Search {
 }
 
 export type SearchPress =
-  | { type: 'seen'; test: string; outcome: string; value?: number }
+  | { type: 'seen'; test: string; outcome: string; value?: number; words?: string }
   | { type: 'cannot'; test: string }
   | { type: 'back' }
   | { type: 'symptom'; symptom: string }
@@ -57,12 +57,19 @@ export const newSearch = (symptom: string, at: number): Search => ({
 export function searchStep(search: Search, press: SearchPress & { at: number }): Search {
   switch (press.type) {
     case 'seen': {
-      const { test, outcome, value, at } = press
+      const { test, outcome, value, words, at } = press
       return {
         ...search,
         seen: [
           ...search.seen,
-          { test, outcome, at, ...(value !== undefined && { value }), ...(search.phone && { said: true }) },
+          {
+            test,
+            outcome,
+            at,
+            ...(value !== undefined && { value }),
+            ...(words && { words }),
+            ...(search.phone && { said: true }),
+          },
         ],
       }
     }

@@ -3,7 +3,7 @@ import { type FaultBook, somethingElse } from './fault.ts'
 import { spokenFor } from './likelihood.ts'
 import { networkOf, shareOfElse } from './network.ts'
 import { type PriorReason, priorFactors } from './prior-factors.ts'
-import { asTaken, rankCauses } from './rank-causes.ts'
+import { asTaken, chancesUnder, rankCauses } from './rank-causes.ts'
 import { afterRepair, complainedOf, type Search, searchFactors } from './search.ts'
 import { sharesOf } from './shares.ts'
 
@@ -27,13 +27,13 @@ export function suspectWorking(
   const network = networkOf(book, complainedOf(search), searchFactors(search, factors))
   const at = network.faults.indexOf(faultId)
   const before = new Map<string, string>()
-  for (const { test, outcome, said = false } of seen) {
+  for (const { test, outcome, said = false, words: other } of seen) {
     const plain = network.tests.find(({ id }) => id === test)!
     const first = said ? undefined : before.get(test)
-    const under = asTaken(plain, said, first).outcomes.find(({ id }) => id === outcome)!.under
+    const under = chancesUnder(network, asTaken(plain, said, first), outcome)!
     if (!said) before.set(test, first ?? outcome)
     const known = book.tests.find(({ id }) => id === test)!
-    const words = known.outcomes.find(({ id }) => id === outcome)!.words
+    const words = known.outcomes.find(({ id }) => id === outcome)?.words ?? `something else: ${other ?? ''}`
     weight.push(
       add({
         what: `${known.say}: ${words.toLowerCase()}`,

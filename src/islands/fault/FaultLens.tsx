@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react'
 import { bookOf } from '../../core/faults/books.ts'
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
+import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import {
   isProved,
   mayBeTested,
@@ -165,10 +166,14 @@ function Searching({
         <SymptomPicker
           book={book}
           reported={reported ? String(reported.body.text) : null}
-          onPick={(symptom, heard) => {
+          onPick={(symptom, heard, also = []) => {
             const stop = heard ?? stopOfComplaint(symptom)
             become({
-              search: { ...newSearch(symptom, browserNow().getTime()), ...(stop && { stop }) },
+              search: {
+                ...newSearch(symptom, browserNow().getTime()),
+                ...(stop && { stop }),
+                ...(also.length > 0 && { also }),
+              },
               reportId: newId(),
               ids: {},
             })
@@ -285,8 +290,8 @@ function Searching({
       {now.contradicts && (
         <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal px-4 py-2">
           What was seen hardly fits any one fault. Doubtful:{' '}
-          {now.doubtful.map(({ test, outcome }) => seenWords(book, test, outcome)).join('; ')}. It may be two faults, a
-          wrong look, or something else.
+          {now.doubtful.map((seen) => seenWords(book, seen)).join('; ')}. It may be two faults, a wrong look, or
+          something else.
         </p>
       )}
       {search.stop !== undefined && (search.stop === 'none' || mayBeTested(search) !== 'nothing') && (
@@ -339,6 +344,7 @@ function Searching({
                 onSeen={(outcome, value) =>
                   press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
                 }
+                onOther={(words) => press({ type: 'seen', test: test.id, outcome: otherThanAll, words })}
                 onCannot={() => press({ type: 'cannot', test: test.id })}
                 onBack={() => press({ type: 'back' })}
               />

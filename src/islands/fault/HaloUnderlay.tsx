@@ -44,7 +44,11 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
         <text
           {...(cut.hangs === 'band'
             ? { x: cut.at.x + 8, y: cut.at.y + 60 }
-            : { x: cut.at.x - 30, y: cut.at.y + (cut.hangs === 'rail' ? -30 : 36) })}
+            : {
+                // At the right end of the path the words begin earlier: nothing is cut off.
+                x: Math.min(cut.at.x - 30, layout.width - 86),
+                y: cut.at.y + (cut.hangs === 'rail' ? -30 : 36),
+              })}
           fontSize={13}
           className="slim"
           fill="var(--copper)"

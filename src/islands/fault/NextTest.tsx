@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import type { FaultBook, Test } from '../../core/faults/fault.ts'
 import type { Worth } from '../../core/faults/next-test.ts'
 import { outcomeOf } from '../../core/faults/outcome-of.ts'
@@ -25,6 +25,8 @@ interface Props {
   /** The suspect it looks at before a part of it is touched. */
   proves: string | null
   onSeen: (outcome: string, value?: number) => void
+  /** None of its answers: what it was, in words. */
+  onOther: (words: string) => void
   onCannot: () => void
   onBack: () => void
 }
@@ -40,6 +42,7 @@ export function NextTest({
   other,
   proves,
   onSeen,
+  onOther,
   onCannot,
   onBack,
 }: Props) {
@@ -119,6 +122,7 @@ export function NextTest({
           )
         })}
       </ul>
+      <OtherAnswer key={`${test.id} ${search.seen.length}`} onOther={onOther} />
       <div className="flex flex-wrap items-center gap-3 border-t border-hair pt-2">
         <button type="button" className="plain" onClick={onCannot}>
           {search.phone ? 'They can’t tell' : 'Can’t do that here'}
@@ -129,6 +133,52 @@ export function NextTest({
         <span className="ml-auto text-[13px] text-second max-sm:hidden">dotted: suspicion now</span>
       </div>
     </section>
+  )
+}
+
+/** What was seen is none of the answers: it is written down, and speaks for what is in no book. */
+function OtherAnswer({ onOther }: { onOther: (words: string) => void }) {
+  const [words, setWords] = useState<string | null>(null)
+  const field = useRef<HTMLInputElement>(null)
+  const open = words !== null
+  useEffect(() => {
+    if (open) field.current?.focus()
+  }, [open])
+  if (words === null)
+    return (
+      <button
+        type="button"
+        className="min-h-[48px] w-full border-t border-hair text-left text-[15px] font-semibold text-copper"
+        onClick={() => setWords('')}
+      >
+        Something else …
+      </button>
+    )
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3 border-t border-hair py-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (words.trim() !== '') onOther(words.trim())
+      }}
+    >
+      <label className="flex min-w-[220px] flex-1 flex-col gap-0.5 text-[14px]">
+        <span className="slim">What was seen instead</span>
+        <input
+          className="field"
+          ref={field}
+          value={words}
+          maxLength={300}
+          onChange={(event) => setWords(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="act min-h-[44px]" disabled={words.trim() === ''}>
+        Note it
+      </button>
+      <button type="button" className="plain" onClick={() => setWords(null)}>
+        Leave it
+      </button>
+    </form>
   )
 }
 

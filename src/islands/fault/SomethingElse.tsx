@@ -26,7 +26,7 @@ export function SomethingElse({ book, search, now, histories, today, onAgain, on
     .slice(-mostCases)
     .reverse()
   const complaint = book.symptoms.find(({ id }) => id === search.symptom)!.name
-  const told = [complaint, ...search.seen.map(({ test, outcome }) => seenWords(book, test, outcome))].join('\n')
+  const told = [complaint, ...search.seen.map((seen) => seenWords(book, seen))].join('\n')
   return (
     <section aria-label="Something else" className="border-b border-hair bg-copper-tint px-4 py-3 lg:px-6">
       <h2 className="m-0 text-[18px] font-[640]">Most likely it is something this book does not have</h2>
@@ -36,10 +36,10 @@ export function SomethingElse({ book, search, now, histories, today, onAgain, on
       </p>
       {now.doubtful.length > 0 && (
         <ul className="m-0 list-none p-0 pt-1" aria-label="Doubtful answers">
-          {now.doubtful.map(({ test, outcome, at }) => (
-            <li key={at} className="flex flex-wrap items-center gap-3 border-t border-hair py-1 text-[15px]">
-              <span className="min-w-0 flex-1">{seenWords(book, test, outcome)}</span>
-              <button type="button" className="plain" onClick={() => onAgain(test)}>
+          {now.doubtful.map((seen) => (
+            <li key={seen.at} className="flex flex-wrap items-center gap-3 border-t border-hair py-1 text-[15px]">
+              <span className="min-w-0 flex-1">{seenWords(book, seen)}</span>
+              <button type="button" className="plain" onClick={() => onAgain(seen.test)}>
                 Look once more
               </button>
             </li>

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { complaintsHeard, complaintsNamed, soundsLike } from '../../core/faults/complaint.ts'
+import { complaintsHeard, complaintsNamed, heardBeside, soundsLike } from '../../core/faults/complaint.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import { complaintNear, inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
@@ -8,14 +8,16 @@ interface Props {
   book: FaultBook
   /** The customer's last words that are on record, where there are any. */
   reported: string | null
-  onPick: (symptom: string, stop?: StopId) => void
+  /** `also`: what else was heard as clearly. */
+  onPick: (symptom: string, stop?: StopId, also?: string[]) => void
 }
 
 /** What is complained of, found by any words. */
 export function SymptomPicker({ book, reported, onPick }: Props) {
   const [text, setText] = useState('')
   const found = complaintsNamed(book, text)
-  const by = new Map(complaintsHeard(book, text).map(({ symptom, words }) => [symptom, words]))
+  const told = complaintsHeard(book, text)
+  const by = new Map(told.map(({ symptom, words }) => [symptom, words]))
   const heard = stopsIn(text.trim() || (reported ?? ''))
   const sounds = reported ? soundsLike(book, reported) : null
   return (
@@ -59,7 +61,11 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
       <ul className="m-0 mt-3 grid list-none gap-x-6 p-0 md:grid-cols-2 xl:grid-cols-3">
         {found.map(({ id, name, words: also }) => (
           <li key={id} className="border-t border-hair">
-            <button type="button" className="min-h-[56px] w-full px-1 py-1.5 text-left" onClick={() => onPick(id)}>
+            <button
+              type="button"
+              className="min-h-[56px] w-full px-1 py-1.5 text-left"
+              onClick={() => onPick(id, undefined, heardBeside(told, id))}
+            >
               <b className="block font-semibold">{name}</b>
               <span className="block text-[13px] text-second">
                 {text.trim() !== '' && by.get(id) ? (

@@ -1,4 +1,5 @@
 import type { FaultBook } from '../../core/faults/fault.ts'
+import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { shelf } from '../../device/shelf.ts'
 
@@ -28,4 +29,5 @@ export function strangeTo(book: FaultBook, { search }: KeptSearch): string | nul
 }
 
 const hasOutcome = (book: FaultBook, test: string, outcome: string): boolean =>
-  book.tests.find(({ id }) => id === test)?.outcomes.some(({ id }) => id === outcome) ?? false
+  book.tests.find(({ id }) => id === test)?.outcomes.some(({ id }) => id === outcome || outcome === otherThanAll) ??
+  false

@@ -1,4 +1,5 @@
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
+import type { Seen } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
@@ -40,9 +41,10 @@ interface Given {
 }
 
 /** What was tried and what it showed, in a sentence. @example 'Unit out, look at the ring: worn' */
-export function seenWords(book: FaultBook, test: string, outcome: string): string {
+export function seenWords(book: FaultBook, { test, outcome, words }: Seen): string {
   const tried = book.tests.find(({ id }) => id === test)
   const shown = tried?.outcomes.find(({ id }) => id === outcome)
+  if (tried && words) return `${tried.say}: something else: ${words}`
   return tried && shown
     ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}`
     : `${test}: ${outcome}`
@@ -69,11 +71,11 @@ export function repairEntries(given: Given): Entry[] {
   )
   return [
     report,
-    ...search.seen.map(({ test, outcome, value, said }, i) =>
+    ...search.seen.map(({ test, outcome, value, words, said }, i) =>
       make(`seen ${i}`, 'test-seen', {
         test,
         outcome,
-        words: seenWords(book, test, outcome),
+        words: seenWords(book, { test, outcome, ...(words && { words }) }),
         report: reportId,
         ...(value !== undefined && { value }),
         ...(said && { said }),

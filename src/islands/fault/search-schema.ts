@@ -8,7 +8,14 @@ export const searchSchema = object({
     symptom: text(),
     also: texts().optional(),
     seen: array(
-      object({ test: text(), outcome: text(), at: moment(), value: number(), said: boolean() }).noUnknown(),
+      object({
+        test: text(),
+        outcome: text(),
+        at: moment(),
+        value: number(),
+        words: string().max(300),
+        said: boolean(),
+      }).noUnknown(),
     ).defined(),
     cannot: texts(),
     gates: array(string().oneOf(['live']).defined()).defined(),

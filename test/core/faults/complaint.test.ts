@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { bookOf } from '../../../src/core/faults/books.ts'
-import { complaintsHeard, complaintsNamed, soundsLike } from '../../../src/core/faults/complaint.ts'
+import { complaintsHeard, complaintsNamed, heardBeside, soundsLike } from '../../../src/core/faults/complaint.ts'
 import { kinds } from '../../../src/core/kinds/index.ts'
 import { told, toldColourfully, toldPlainly } from '../../complaints/told.ts'
 
@@ -128,5 +128,15 @@ describe('a complaint in whole sentences', () => {
     const all = complaintsHeard(bookOf('gr')!, 'too slow and too hot')
     expect(all.reduce((sum, { p }) => sum + p, 0)).to.be.closeTo(1, 1e-9)
     expect(complaintsHeard(bookOf('gr')!, 'xylophone')).to.deep.equal([])
+  })
+})
+
+describe('what else was heard', () => {
+  it('is a second complaint by other words, never another name for the first', () => {
+    const sr = bookOf('sr')!
+    const heard = complaintsHeard(sr, 'the cup is only half full and the frother does not pull up milk')
+    expect(heardBeside(heard, 'short-cup')).to.deep.equal(['foam'])
+    expect(heardBeside(heard, 'dead')).to.deep.equal([])
+    expect(heardBeside(complaintsHeard(sr, 'coffee is cold'), 'cold')).to.deep.equal([])
   })
 })

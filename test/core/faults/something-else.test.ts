@@ -154,3 +154,20 @@ describe('what was just seen', () => {
     expect(offered(after(once, ['below', 'dry']))).to.include('puck')
   })
 })
+
+describe('an answer that a test does not have', () => {
+  it('speaks for what is in no book, and is kept in words', () => {
+    const strange = searchStep(start, {
+      type: 'seen',
+      test: 'nozzle',
+      outcome: 'other',
+      words: 'a third seal in it',
+      at: 1,
+    })
+    expect(strange.seen[0]).to.include({ words: 'a third seal in it' })
+    expect(elseIn(strange)).to.be.greaterThan(3 * elseIn(start))
+    const { lines } = suspectWorking(sr, strange, suspicion(sr, strange, {}).seen, {}, 'nozzle-seals')
+    expect(lines.some(({ what }) => what.includes('a third seal in it'))).to.equal(true)
+    expect(suspicion(sr, strange, {}).belief.reduce((sum, p) => sum + p, 0)).to.be.closeTo(1, 1e-9)
+  })
+})

@@ -555,7 +555,7 @@ export const joint: Sort = {
   modes: [
     {
       id: 'cold',
-      name: '{part} weeps cold, dries when hot',
+      name: '{part}: a weep that dries when it is hot',
       does: 'leaks',
       share: 0.3,
       shows: { paper: { cold: 0.9 } },
@@ -563,7 +563,7 @@ export const joint: Sort = {
     },
     {
       id: 'hot',
-      name: '{part} weeps only hot and under pressure',
+      name: '{part}: a weep only hot and under pressure',
       does: 'leaks',
       share: 0.5,
       shows: { paper: { hot: 0.9 } },
