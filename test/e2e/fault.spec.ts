@@ -110,6 +110,49 @@ test('a repair that did not cure: the search goes on with the next suspect, and 
   await expect(page.getByText('Closed without a passed test-out: No tester with me: comes Monday')).toBeVisible()
 })
 
+test('a sentence finds two complaints, a strange sight leads to something else, and its cause stands in words', async ({
+  ines: page,
+}) => {
+  test.setTimeout(120_000)
+  const id = await machineOf(page, 'sr', 2)
+  await page.goto(`/machines/${id}?lens=fault`)
+  await awake(page)
+  await page.getByLabel('In any words').fill('The cup is only half full, and the frother does not pull up milk')
+  const first = page.getByRole('button', { name: /^Cup short, water in the tray/ })
+  await expect(first).toContainText('half')
+  await first.click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
+  await expect(page.getByRole('button', { name: 'Not complained of: Milk foam coarse or none' })).toBeVisible()
+
+  // What is seen is none of the answers, twice: nothing in the book explains it.
+  for (const words of ['A crack in the piston’s sleeve', 'Water through the crack at each stroke']) {
+    await next(page).getByRole('button', { name: 'Something else …' }).click()
+    await next(page).getByLabel('What was seen instead').fill(words)
+    await next(page).getByRole('button', { name: 'Note it' }).last().click()
+    await expect(page.getByRole('region', { name: 'Working' }).getByRole('list').last()).toContainText(words)
+  }
+  const strange = page.getByRole('region', { name: 'Something else' })
+  await expect(strange).toBeVisible()
+  await expect(repair(page)).toHaveCount(0)
+  await strange.getByLabel('What it is, in your words').fill('Sleeve of the brew unit cracked')
+  await strange.getByRole('button', { name: 'I found it: repair it' }).click()
+  await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
+  await repair(page).getByLabel('What was done').fill('New brew unit')
+  const out = page.getByRole('region', { name: 'Test-out' })
+  await out.getByLabel(/why it is closed all the same/).fill('No tester with me: comes Monday')
+  await out.getByRole('button', { name: 'Close it with the reason' }).click()
+  await page.waitForURL('**?lens=ledger&saved')
+  const ledger = await ledgerOf(page, id)
+  const mended = ledger.find(
+    ({ kind, body }) => kind === 'repaired' && body.cause === 'Sleeve of the brew unit cracked',
+  )!
+  expect(mended.body.text).toBe('New brew unit')
+  expect(mended.body.fault, 'a cause that is in no book has no name there').toBeUndefined()
+  const report = ledger.find(({ kind, body }) => kind === 'fault-reported' && String(body.text).includes('Milk foam'))!
+  expect(report.body.text).toBe('Cup short, water in the tray; Milk foam coarse or none')
+  expect(ledger.some(({ kind, body }) => kind === 'test-seen' && String(body.words).includes('A crack in'))).toBe(true)
+})
+
 test('what cannot be done here is not asked again, an answer is taken back, another test is chosen', async ({
   ines: page,
 }) => {

@@ -7,6 +7,7 @@ import { doubtfulAnswers, explainedBy, measurementOf, proofOf, provedBy } from '
 import { rankCauses, type Seen } from './rank-causes.ts'
 import { leaderOf, namedLeader } from './shares.ts'
 import { type Stop, type StopId, stopOf } from './stops.ts'
+import { stopOfAnswer } from './stops-seen.ts'
 import { testingMinutes } from './worth-testing.ts'
 
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
@@ -58,8 +59,11 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
   switch (press.type) {
     case 'seen': {
       const { test, outcome, value, words, at } = press
+      // What was not there to be asked for may show itself in the middle: then all else waits.
+      const stop = search.stop === 'none' ? stopOfAnswer(press) : undefined
       return {
         ...search,
+        ...(stop && { stop }),
         seen: [
           ...search.seen,
           {

@@ -9,6 +9,7 @@ import { afterOutcome } from '../faults/rank-causes.ts'
 import { leaderOf, sharesOf } from '../faults/shares.ts'
 import { type Stop, stopOf, stopOfComplaint } from '../faults/stops.ts'
 import { stopsIn } from '../faults/stops-said.ts'
+import { stopOfAnswer } from '../faults/stops-seen.ts'
 import { divisor } from '../parse/fields.ts'
 import { startWorking } from '../quantity/working.ts'
 import { InputFault, topic } from './topic.ts'
@@ -77,6 +78,8 @@ export const fault = topic({
     const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(complaint)) : undefined
     const network =
       kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, complaints, { faults, tests })
+    const shown = seen.map((one) => (book ? stopOfAnswer(one) : undefined)).find((one) => one !== undefined)
+    const stops = stop ?? shown
     const { lines, add } = startWorking()
     const before = add({ what: 'Suspects', value: new Set(network.faults).size, origin: 'setting' })
     let belief = network.prior
@@ -106,7 +109,7 @@ export const fault = topic({
       reference: 'Bayes’ rule',
     })
     const suspects = sharesOf(network, belief).sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
-    const may = stop ? stopOf(stop).mayTest : 'all'
+    const may = stops ? stopOf(stops).mayTest : 'all'
     const [next] = rankTests(belief, network.tests, ({ id, minutes }) =>
       done.has(id) || !mayBe(may, book, id) ? null : minutes,
     )
@@ -124,7 +127,7 @@ export const fault = topic({
         suspects,
         ...(next && { next }),
         ...(says && { symptoms: heard }),
-        ...(stop && { stop: { why: stop, now: stopOf(stop).now, mayTest: may } }),
+        ...(stops && { stop: { why: stops, now: stopOf(stops).now, mayTest: may } }),
       },
       working: lines,
     }
