@@ -88,7 +88,9 @@ export function NextTest({
           <b>Caution.</b> {testHazards[test.hazard]}
         </p>
       )}
-      {test.reads && !search.phone && <Reading key={`${test.id} ${search.seen.length}`} test={test} onSeen={onSeen} />}
+      {test.reads && !search.phone && (
+        <Reading key={`reading ${test.id} ${search.seen.length}`} test={test} onSeen={onSeen} />
+      )}
       <ul className="m-0 list-none p-0">
         {test.outcomes.map(({ id, words }, i) => {
           const answer = answers.find((one) => one.id === id)!
@@ -122,7 +124,7 @@ export function NextTest({
           )
         })}
       </ul>
-      <OtherAnswer key={`${test.id} ${search.seen.length}`} onOther={onOther} />
+      <OtherAnswer key={`other ${test.id} ${search.seen.length}`} onOther={onOther} />
       <div className="flex flex-wrap items-center gap-3 border-t border-hair pt-2">
         <button type="button" className="plain" onClick={onCannot}>
           {search.phone ? 'They can’t tell' : 'Can’t do that here'}
