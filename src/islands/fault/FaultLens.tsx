@@ -198,7 +198,7 @@ function Searching({
         <label className="flex items-center gap-2">
           <span className="slim text-[14px] text-second">Symptom</span>
           <select
-            className="field max-w-[340px] font-semibold"
+            className="field w-[270px] max-w-full font-semibold"
             value={search.symptom}
             onChange={(event) => press({ type: 'symptom', symptom: event.target.value })}
           >
@@ -212,7 +212,7 @@ function Searching({
         <label className="flex items-center gap-2">
           <span className="slim text-[14px] text-second">and also</span>
           <select
-            className="field max-w-[220px]"
+            className="field w-[150px]"
             value=""
             onChange={(event) => press({ type: 'also', symptoms: [...(search.also ?? []), event.target.value] })}
           >

@@ -166,7 +166,7 @@ export const pkFaults: FaultBook = {
       { needs: ['hot'], hazard: 'scald', by: 'ear' },
     ),
     look('other-capsule', 'One of your own capsules', 'head', 2, { same: 'As before', right: 'Right' }, { capsule: { right: 0.93 } }, { tools: ['capsules'], needs: ['hot'], hazard: 'scald' }),
-    look('shut-again', 'Open, capsule out, shut hard, start again', 'lock', 1, { same: 'As before', cured: 'It goes' }, { 'not-locked': { cured: 0.92 } }, { by: 'hand' }),
+    look('shut-again', 'When it has cooled: capsule out, shut to the stop, start again', 'lock', 1, { same: 'As before', cured: 'It goes' }, { 'not-locked': { cured: 0.92 } }, { by: 'hand' }),
     look('prime', 'Tank off and pushed back firmly three times, run without a capsule', 'tank', 2, { same: 'As before', draws: 'It draws' }, { airlock: { draws: 0.85 }, 'tank-empty': { draws: 0.4 }, 'tank-valve': { draws: 0.3 } }, { needs: ['hot'], hazard: 'scald' }),
     reading(
       'open-flow',
