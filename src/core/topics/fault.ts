@@ -134,9 +134,11 @@ export const fault = topic({
   },
 })
 
-/** Whether a test of a kind may be done where something had to stop first. */
-const mayBe = (may: Stop['mayTest'], book: FaultBook | null, id: string): boolean =>
-  may === 'all' || (may === 'dead' && isDead(book!.tests.find((test) => test.id === id)!))
+/** Whether a test of a kind may be done: never live, since nobody here says that he is qualified; after a stop, dead. */
+function mayBe(may: Stop['mayTest'], book: FaultBook | null, id: string): boolean {
+  const test = book?.tests.find((one) => one.id === id)
+  return may !== 'nothing' && !test?.gate && (may === 'all' || (test !== undefined && isDead(test)))
+}
 
 /** A sentence as the complaints it may be, the three likeliest. */
 function asMeant(heard: Heard[]): Complaint[] {

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { bookOf } from '../../core/faults/books.ts'
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
+import { ownLooks } from '../../core/faults/network.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
 import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import {
@@ -185,6 +186,11 @@ function Searching({
   const top = leaderOf(now.network, now.belief).fault
   const chosen = suspect ?? top
   const mended = decided ?? (proof ? null : (book.faults.find(({ id }) => id === repair?.fault) ?? null))
+  const leader = book.faults.find(({ id }) => id === top)
+  const needsLive =
+    search.gates.length === 0 &&
+    leader !== undefined &&
+    ownLooks(book, leader).some((id) => book.tests.find((one) => one.id === id)?.gate !== undefined)
   const shareOf = (id: string): number => now.belief[now.network.faults.indexOf(id)]!
   const leave = () => {
     void keptSearches.drop(machineId)
@@ -352,7 +358,7 @@ function Searching({
               <p className="m-0 px-4 py-3 lg:px-6">
                 {search.phone
                   ? 'Nothing more can be asked that tells anything. On site the search goes on from here.'
-                  : 'No test is left that tells anything more.'}
+                  : `No test is left that tells anything more.${needsLive ? ' What would tell is a live test, for whoever is qualified.' : ''}`}
               </p>
             )}
           </div>

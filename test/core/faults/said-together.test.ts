@@ -104,3 +104,15 @@ describe('last hands first', () => {
     expect(lately.prior[place]!).to.be.greaterThan(lately.prior[plain.faults.indexOf('pump-worn')]!)
   })
 })
+
+describe('the next test at the command line', () => {
+  it('is never a live one: nobody there says that he is qualified', () => {
+    for (const book of faultBooks) {
+      const live = new Set(book.tests.filter(({ gate }) => gate).map(({ id }) => id))
+      for (const { id: symptom } of book.symptoms) {
+        const { next } = asked({ kind: book.kind, symptom }) as { next?: { test: string } }
+        expect(live.has(next?.test ?? ''), `${book.kind} ${symptom}`).to.equal(false)
+      }
+    }
+  })
+})
