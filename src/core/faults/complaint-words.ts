@@ -18,7 +18,7 @@ export const meanings: Record<string, string[]> = {
     'fast\\w*|quick\\w*|gush\\w*|shoots? (?:through|out)|rush\\w*|races?|pours? through|flies through|runs? through|(?:in|after|under|within) (?:\\d|1[0-5]|ten|eight|nine|five|six|seven|twelve) ?\\w* ?(?:s|sec|secs|seconds)\\b|under extract\\w*|no crema|blond\\w*|pale|too short a time',
   ],
   thin: [
-    'thin|watery|weak|like tea|dish ?water|dirty water|diluted|pale|not strong|no strength|no body|tasteless|insipid|see through',
+    'thin\\w*|watery|weak\\w*|washed out|like tea|dish ?water|dirty water|diluted|pale|not strong|no strength|no body|tasteless|insipid|see through',
   ],
   nothing: [
     `nothing (?:comes|came|is coming|at all|comes out|comes through|falls|is ground|arrives|lands|up)|no (?:more )?(?:${water})\\b(?! (?:from|in) the tank)|not a (?:single )?(?:drop|crumb|gram)|(?:stays?|is|bone) (?:dry|empty)|gives? nothing|sucks? nothing|${never} (?:\\S+ ){0,2}(?:come|comes|came|coming|arrive\\w*|dispens\\w*|flow\\w*)|dry`,

@@ -5,14 +5,14 @@ import type { Network, NetworkTest } from './network.ts'
 export interface Seen {
   test: string
   outcome: string
-  /** What it was, where the test has no answer for it: `other`. */
+  /** What it was, where the test has no answer for it. */
   words?: string
   /** Said on the telephone, not seen by whoever knows. */
   said?: boolean
 }
 
 /** Something was seen that a test has no answer for. */
-export const otherThanAll = 'other'
+export const otherThanAll = 'none-of-these'
 
 /** How often that is so under what is in the book, and under what is in none. From memory. */
 const strangeUnder = { named: 0.03, unnamed: 0.3 }

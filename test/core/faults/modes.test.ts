@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { faultBooks, writtenOf } from '../../../src/core/faults/books.ts'
 import { outcomesUnder } from '../../../src/core/faults/likelihood.ts'
 import { modeFault, withModes } from '../../../src/core/faults/modes.ts'
+import { otherThanAll } from '../../../src/core/faults/rank-causes.ts'
 import { sorts } from '../../../src/core/faults/sorts/index.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
 import { withoutFailures } from '../../../src/core/trade/shared/faults/parts-without.ts'
@@ -79,5 +80,16 @@ describe('a book whose parts say too little', () => {
     expect(() => withModes(book, [{ ...part!, does: { silent: 'unheard-of', coarse: 'burrs-worn' } }])).to.throw(
       'gr grinder',
     )
+  })
+})
+
+describe('the answer that no test has', () => {
+  it('has a name that no test gives to one of its own', () => {
+    for (const { kind, tests } of faultBooks)
+      for (const { id, outcomes } of tests)
+        expect(
+          outcomes.map((outcome) => outcome.id),
+          `${kind} ${id}`,
+        ).to.not.include(otherThanAll)
   })
 })

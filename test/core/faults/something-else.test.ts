@@ -4,6 +4,7 @@ import { somethingElse } from '../../../src/core/faults/fault.ts'
 import { outcomesUnder } from '../../../src/core/faults/likelihood.ts'
 import { networkOf, shareOfElse } from '../../../src/core/faults/network.ts'
 import { measurementOf } from '../../../src/core/faults/proof.ts'
+import { otherThanAll } from '../../../src/core/faults/rank-causes.ts'
 import { isProved, newSearch, repairNow, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
 import { elseShare } from '../../../src/core/faults/shares.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
@@ -160,7 +161,7 @@ describe('an answer that a test does not have', () => {
     const strange = searchStep(start, {
       type: 'seen',
       test: 'nozzle',
-      outcome: 'other',
+      outcome: otherThanAll,
       words: 'a third seal in it',
       at: 1,
     })
