@@ -1,3 +1,4 @@
+import { kindById } from '../kinds/index.ts'
 import { c2Parts } from '../trade/machines/commercial-two-group/fault-parts.ts'
 import { c2Faults } from '../trade/machines/commercial-two-group/faults.ts'
 import { dgParts } from '../trade/machines/domestic-built-in-grinder/fault-parts.ts'
@@ -26,8 +27,10 @@ import { srParts } from '../trade/machines/super-automatic-removable-unit/fault-
 import { srFaults } from '../trade/machines/super-automatic-removable-unit/faults.ts'
 import { btParts } from '../trade/machines/thermoblock-bean-to-cup/fault-parts.ts'
 import { btFaults } from '../trade/machines/thermoblock-bean-to-cup/faults.ts'
+import { withElementFigures } from './element-figures.ts'
 import type { FaultBook } from './fault.ts'
 import { withFirstShares } from './first-shares.ts'
+import { withKindFigures } from './kind-figures.ts'
 import { type BookPart, withModes } from './modes.ts'
 import { withSymptomsOfAll } from './symptoms-of-all.ts'
 
@@ -48,9 +51,15 @@ const written: [FaultBook, BookPart[]][] = [
   [grFaults, grParts],
 ]
 
+/** A book whose readings are those of its own kind. */
+function withOwnFigures(book: FaultBook): FaultBook {
+  const kind = kindById(book.kind)!
+  return withKindFigures(withElementFigures(book, kind), kind)
+}
+
 /** What is known of each kind's faults, by kind: what is written of it, and what its parts' sorts bring. */
 export const faultBooks: FaultBook[] = written.map(([book, parts]) =>
-  withModes(withFirstShares(withSymptomsOfAll(book)), parts),
+  withModes(withOwnFigures(withFirstShares(withSymptomsOfAll(book))), parts),
 )
 
 /** What is written of a kind alone, and what it is made of by sort; null where nothing is. */

@@ -56,11 +56,15 @@ type Bands = [id: string, words: string, from: number][]
 /** So far past what is good, of how wide that is, a reading is too much. From memory. */
 const tooMuch = 0.35
 
+/** From where on a reading is too much, three digits. */
+export const topOf = (good: { from: number; to: number }): number =>
+  Number((good.to + tooMuch * (good.to - good.from)).toPrecision(3))
+
 /** Bands with a top: where what is good comes last, more than that is as much an answer as less. */
 function withTop(bands: Bands, good: { from: number; to: number }): Bands {
   const last = bands.at(-1)![2]
   if (!Number.isFinite(good.to) || last > good.from || good.to >= 1e6) return bands
-  const top = Number((good.to + tooMuch * (good.to - good.from)).toPrecision(3))
+  const top = topOf(good)
   const [id, , from] = bands.at(-1)!
   return [...bands.slice(0, -1), [id, `${Number(from.toPrecision(3))} to ${top}`, from], ['high', `over ${top}`, top]]
 }

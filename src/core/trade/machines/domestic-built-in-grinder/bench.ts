@@ -10,6 +10,7 @@ interface CleaningLamp extends WithGrinder {
 export const dgBench = likeBench<SmallPump, CleaningLamp>(dvBench, {
   ...withGrinder,
   kind: 'dg',
+  elementW: 1480,
   sound: (dice) => ({ ...withGrinder.sound(dice), asks: 'nothing' }) as CleaningLamp,
   faults: {
     ...withGrinder.faults,

@@ -14,6 +14,7 @@ const atBasket = (m: Lever) => (m.relay ? basketC(m) + 1.5 - (m.vacuumOpen ? 4 :
 /** The pump machine with a lever that opens and vents its group, and a steam boiler with an exchanger in it. */
 export const lvBench = likeBench<SmallPump, Lever>(dvBench, {
   kind: 'lv',
+  elementW: 1330,
   sound: (dice) => ({
     ...steam.sound,
     jetOpen: dice.between(0.9, 1),

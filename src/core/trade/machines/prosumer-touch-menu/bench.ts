@@ -16,6 +16,7 @@ const steam = steamSide<TwoBoilers>(bar)
 /** The pump machine with a boiler for coffee and one for steam. */
 export const ptBench = likeBench<SmallPump, TwoBoilers>(dvBench, {
   kind: 'pt',
+  elementW: 920,
   sound: (dice) => ({
     ...steam.sound,
     jetOpen: dice.between(0.9, 1),

@@ -9,6 +9,7 @@ interface Latte extends SmallPump {
 /** The small pump machine once more: an exit valve shuts its group, and its tubes are held by clips. */
 export const pdBench = likeBench<SmallPump, Latte>(dnBench, {
   kind: 'pd',
+  elementW: 1220,
   sound: (dice) => ({ jugSealed: true, basketShare: dice.between(1.15, 1.3) }),
   without: {
     faults: ['relief-low', 'protector-open', 'screen-clogged'],

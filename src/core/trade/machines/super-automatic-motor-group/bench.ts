@@ -16,6 +16,7 @@ const firstCupC = (m: PistonGroup) => outletC(m) - (m.groupHeater ? 0 : 9)
 /** The super-automatic plumbed in, with a rotary pump, a motor-driven group and a steam boiler of its own. */
 export const spBench = likeBench<SuperAutomatic, PistonGroup>(srBench, {
   kind: 'sp',
+  elementW: 2050,
   sound: (dice) => ({
     ...steam.sound,
     wandOpen: 1,
@@ -91,7 +92,7 @@ export const spBench = likeBench<SuperAutomatic, PistonGroup>(srBench, {
         m.nozzleLeakMm > 0 ? 'lower' : m.ringLeakMm > 0 ? 'upper' : m.screenOpen < 0.5 ? 'showers' : 'sound',
     },
     guides: { by: 'eye', shows: (m) => (m.unitStiff ? 'caked' : 'dry') },
-    'steam-element': { by: 'multimeter', shows: (m) => (m.steamElement ? elementOhm(3000) : Infinity) },
+    'steam-element': { by: 'multimeter', shows: (m) => (m.steamElement ? elementOhm(2760) : Infinity) },
     'first-cup': { by: 'thermometer', shows: (m) => (m.groupHeater ? 'alike' : 'warmer') },
     'group-heater': { by: 'multimeter', shows: (m) => (m.groupHeater ? 'right' : 'open') },
   },

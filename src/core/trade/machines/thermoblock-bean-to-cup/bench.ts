@@ -14,6 +14,7 @@ const atBasket = (m: FiveSteps) => basketC(m) - m.stepK
 export const btBench = likeBench<SmallPump, FiveSteps>(dvBench, {
   ...withGrinder,
   kind: 'bt',
+  elementW: 1420,
   sound: (dice) => ({ ...withGrinder.sound(dice), stepK: 0, atSteam: false }) as FiveSteps,
   faults: {
     ...withGrinder.faults,
