@@ -153,6 +153,22 @@ test('a sentence finds two complaints, a strange sight leads to something else, 
   expect(ledger.some(({ kind, body }) => kind === 'test-seen' && String(body.words).includes('A crack in'))).toBe(true)
 })
 
+test('what no complaint is called goes on in its own words', async ({ ines: page }) => {
+  const id = await machineOf(page, 'sr', 3)
+  await page.goto(`/machines/${id}?lens=fault`)
+  await awake(page)
+  await page.getByLabel('In any words').fill('zebra xylophone quartz')
+  await page.getByRole('button', { name: 'It is just that: search with these words' }).click()
+  await page.getByRole('button', { name: 'None of these: go on' }).click()
+  await expect(next(page)).toBeVisible()
+  await expect(page.getByLabel('Symptom')).toHaveValue('another')
+  // It is there after a reload, as it was said.
+  await page.reload()
+  await expect(next(page)).toBeVisible()
+  await page.getByRole('button', { name: 'Begin anew' }).click()
+  await expect(page.getByText('What is complained of?')).toBeVisible()
+})
+
 test('what cannot be done here is not asked again, an answer is taken back, another test is chosen', async ({
   ines: page,
 }) => {

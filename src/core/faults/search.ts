@@ -13,6 +13,8 @@ import { testingMinutes } from './worth-testing.ts'
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
 export interface Search {
   symptom: string
+  /** As it was said, where no complaint of the kind is it. */
+  words?: string
   /** What else is complained of. */
   also?: string[]
   /** In order; the same test twice was looked at again. */

@@ -11,6 +11,10 @@ const burning = symptom('burning', 'It smells of burning', 'burning, smell, smok
 const tooHot = symptom('too-hot', 'Far too hot, it spits and steams', 'too hot, boiling, spits, steams, burnt', null)
 const error = symptom('error', 'It shows an error', 'error, code, message, warning, service', 'board')
 
+/** What none of the others says: it is described, and everything may be behind it. */
+export const anotherComplaint = 'another'
+const another = symptom(anotherComplaint, 'Something else', 'none of these, strange, other', null)
+
 /** Kinds that say so on a display or by a lamp. */
 const saysErrors = new Set(['pt', 'dg', 'bt', 'sr', 'st', 'sp', 'pk', 'pl'])
 
@@ -24,6 +28,7 @@ export function withSymptomsOfAll(book: FaultBook): FaultBook {
     ...(known.has('hot') ? [] : [burning]),
     ...(heats ? [tooHot] : []),
     ...(saysErrors.has(book.kind) ? [error] : []),
+    another,
   ]
   return { ...book, symptoms: [...book.symptoms, ...more.filter(({ id }) => !known.has(id))] }
 }

@@ -167,13 +167,14 @@ function Searching({
         <SymptomPicker
           book={book}
           reported={reported ? String(reported.body.text) : null}
-          onPick={(symptom, heard, also = []) => {
+          onPick={(symptom, heard, also = [], words) => {
             const stop = heard ?? stopOfComplaint(symptom)
             become({
               search: {
                 ...newSearch(symptom, browserNow().getTime()),
                 ...(stop && { stop }),
                 ...(also.length > 0 && { also }),
+                ...(words && { words }),
               },
               reportId: newId(),
               ids: {},

@@ -3,13 +3,14 @@ import { complaintsHeard, complaintsNamed, heardBeside, soundsLike } from '../..
 import type { FaultBook } from '../../core/faults/fault.ts'
 import { complaintNear, inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
+import { anotherComplaint } from '../../core/faults/symptoms-of-all.ts'
 
 interface Props {
   book: FaultBook
   /** The customer's last words that are on record, where there are any. */
   reported: string | null
   /** `also`: what else was heard as clearly. */
-  onPick: (symptom: string, stop?: StopId, also?: string[]) => void
+  onPick: (symptom: string, stop?: StopId, also?: string[], words?: string) => void
 }
 
 /** What is complained of, found by any words. */
@@ -83,6 +84,13 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
       {found.length === 0 && heard.length === 0 && (
         <p className="m-0 pt-2" role="status">
           Nothing is called so. Fewer words find more; every complaint is listed when the field is empty.
+          <button
+            type="button"
+            className="plain mt-2 block"
+            onClick={() => onPick(anotherComplaint, undefined, [], text.trim())}
+          >
+            It is just that: search with these words
+          </button>
         </p>
       )}
     </div>

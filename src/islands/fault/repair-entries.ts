@@ -62,7 +62,7 @@ export function repairEntries(given: Given): Entry[] {
     'machine',
     machineId,
     'fault-reported',
-    { text: [symptom.name, ...also].join('; '), symptom: symptom.id },
+    { text: [search.words ?? symptom.name, ...also].join('; '), symptom: symptom.id },
     today,
     {
       id: reportId,

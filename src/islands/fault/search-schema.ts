@@ -7,6 +7,7 @@ export const searchSchema = object({
   search: object({
     symptom: text(),
     also: texts().optional(),
+    words: string().max(300),
     seen: array(
       object({
         test: text(),

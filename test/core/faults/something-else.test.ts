@@ -8,6 +8,7 @@ import { otherThanAll } from '../../../src/core/faults/rank-causes.ts'
 import { isProved, newSearch, repairNow, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
 import { elseShare } from '../../../src/core/faults/shares.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
+import { anotherComplaint } from '../../../src/core/faults/symptoms-of-all.ts'
 
 const sr = bookOf('sr')!
 const after = (from: Search, ...seen: [test: string, outcome: string][]): Search =>
@@ -170,5 +171,18 @@ describe('an answer that a test does not have', () => {
     const { lines } = suspectWorking(sr, strange, suspicion(sr, strange, {}).seen, {}, 'nozzle-seals')
     expect(lines.some(({ what }) => what.includes('a third seal in it'))).to.equal(true)
     expect(suspicion(sr, strange, {}).belief.reduce((sum, p) => sum + p, 0)).to.be.closeTo(1, 1e-9)
+  })
+})
+
+describe('a complaint that is none of the kind’s', () => {
+  it('leaves every fault its share of the calls', () => {
+    for (const book of faultBooks) {
+      const [plain, said] = [networkOf(book, null), networkOf(book, anotherComplaint)]
+      book.faults.forEach(({ id }, i) => {
+        // What is as it should be is complained of in any words more often than what is broken.
+        if (id !== 'nothing')
+          expect(said.prior[i]! / said.prior[0]!, id).to.be.closeTo(plain.prior[i]! / plain.prior[0]!, 1e-9)
+      })
+    }
   })
 })
