@@ -2,6 +2,7 @@ import MiniSearch from 'minisearch'
 import { stemmer } from 'stemmer'
 import { knownBy, meanings } from './complaint-words.ts'
 import type { FaultBook } from './fault.ts'
+import { anotherComplaint } from './symptoms-of-all.ts'
 
 type Symptom = FaultBook['symptoms'][number]
 
@@ -61,11 +62,14 @@ function indexOf(symptoms: Symptom[]): Index {
     processTerm: (term, field) => (field === 'means' ? `=${term}` : asTerm(term)),
   })
   search.addAll(
-    symptoms.map(({ id, name, words }) => ({
-      id,
-      words: [name, ...words].join(' '),
-      means: (knownBy[id] ?? []).join(' '),
-    })),
+    // What none of them is, is heard in nothing: it is chosen.
+    symptoms
+      .filter(({ id }) => id !== anotherComplaint)
+      .map(({ id, name, words }) => ({
+        id,
+        words: [name, ...words].join(' '),
+        means: (knownBy[id] ?? []).join(' '),
+      })),
   )
   const made = { search }
   indexes.set(symptoms, made)
@@ -146,17 +150,16 @@ export function soundsLike(book: FaultBook, said: string): Symptom | null {
   return book.symptoms.find(({ id }) => id === best.symptom)!
 }
 
-/** So much of the share of what was picked another has to have, to be complained of as well. From memory. */
-const asClearly = 0.15
+/** So much of what a clause says has to say one thing, to be a complaint of its own. From memory. */
+const clearly = 0.6
 
-/** What was heard as clearly as what was picked, and by other words: a second complaint, not another name for it. */
-export function heardBeside(heard: Heard[], picked: string): string[] {
-  const first = heard.find(({ symptom }) => symptom === picked)
-  if (!first) return []
-  const taken = new Set(first.words)
-  return heard.flatMap(({ symptom, p, words }) => {
-    if (symptom === picked || p < asClearly * first.p || words.some((word) => taken.has(word))) return []
-    for (const word of words) taken.add(word)
-    return [symptom]
+/** What else is complained of in other clauses, each clearly: a second complaint, not another name for the first. */
+export function heardBeside(book: FaultBook, said: string, picked: string): string[] {
+  const clauses = clausesOf(said).flatMap((clause) => clause.split(/ and /))
+  if (clauses.length < 2) return []
+  const clear = clauses.flatMap((clause) => {
+    const [best] = complaintsHeard(book, clause)
+    return best && best.p >= clearly && best.words.length > 0 ? [best.symptom] : []
   })
+  return clear.includes(picked) ? [...new Set(clear)].filter((id) => id !== picked) : []
 }

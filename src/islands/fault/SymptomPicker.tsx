@@ -65,7 +65,7 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
             <button
               type="button"
               className="min-h-[56px] w-full px-1 py-1.5 text-left"
-              onClick={() => onPick(id, undefined, heardBeside(told, id))}
+              onClick={() => onPick(id, undefined, heardBeside(book, text, id))}
             >
               <b className="block font-semibold">{name}</b>
               <span className="block text-[13px] text-second">
