@@ -6,7 +6,7 @@ import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next
 import { doubtfulAnswers, explainedBy, measurementOf, proofOf, provedBy } from './proof.ts'
 import { rankCauses, type Seen } from './rank-causes.ts'
 import { leaderOf, namedLeader } from './shares.ts'
-import { type Stop, type StopId, stopOf } from './stops.ts'
+import { type Stop, type StopId, stopOf, stopOfComplaint } from './stops.ts'
 import { stopOfAnswer } from './stops-seen.ts'
 import { testingMinutes } from './worth-testing.ts'
 
@@ -81,16 +81,24 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
     }
     case 'cannot':
       return search.cannot.includes(press.test) ? search : { ...search, cannot: [...search.cannot, press.test] }
-    case 'back':
-      return search.seen.length === 0 ? search : { ...search, seen: search.seen.slice(0, -1) }
+    case 'back': {
+      if (search.seen.length === 0) return search
+      const seen = search.seen.slice(0, -1)
+      const after = Object.entries(search.repairedAfter ?? {}).map(([id, n]) => [id, Math.min(n, seen.length)])
+      return { ...search, seen, ...(search.repairedAfter && { repairedAfter: Object.fromEntries(after) }) }
+    }
     case 'symptom': {
-      // Another complaint may have something else behind it: it is asked again.
-      const { stop, ...open } = search
-      return { ...open, symptom: press.symptom, ...(stop && stop !== 'none' && { stop }) }
+      // Another complaint may have something else behind it: it is asked again; the words were of the former one.
+      const { stop, words: _, ...open } = search
+      const now = stop && stop !== 'none' ? stop : stopOfComplaint(press.symptom)
+      return { ...open, symptom: press.symptom, ...(now && { stop: now }) }
     }
     case 'also': {
       const also = [...new Set(press.symptoms)].filter((id) => id !== search.symptom)
-      return { ...search, also }
+      const added = also.filter((id) => !search.also?.includes(id))
+      const stop = added.map(stopOfComplaint).find((one) => one !== undefined)
+      const free = search.stop === undefined || search.stop === 'none'
+      return { ...search, also, ...(free && stop && { stop }) }
     }
     case 'gates':
       return { ...search, gates: press.gates }
@@ -154,7 +162,8 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     asFound.standing,
   )
   const { gates } = search
-  const unasked = search.phone ? book.tests.filter((test) => !mayBeAsked(search.symptom, test)) : []
+  const said = [search.symptom, ...(search.also ?? [])]
+  const unasked = search.phone ? book.tests.filter((test) => !said.every((id) => mayBeAsked(id, test))) : []
   const cannot = [...search.cannot, ...unasked.map(({ id }) => id)]
   const all = nextTests(
     book,

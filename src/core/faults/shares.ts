@@ -1,4 +1,4 @@
-import { somethingElse } from './fault.ts'
+import { type FaultBook, somethingElse } from './fault.ts'
 import type { Network } from './network.ts'
 
 /** A suspect and its share of all of them. */
@@ -30,3 +30,7 @@ export function namedLeader({ faults }: Network, belief: Float64Array): number {
 /** How likely it is something that no book has. */
 export const elseShare = (network: Network, belief: Float64Array): number =>
   sharesOf(network, belief).find(({ fault }) => fault === somethingElse)?.p ?? 0
+
+/** A suspect as it is called. */
+export const suspectName = (book: FaultBook, id: string): string =>
+  id === somethingElse ? 'Something else, not in this book' : book.faults.find((fault) => fault.id === id)!.name

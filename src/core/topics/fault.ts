@@ -73,9 +73,9 @@ export const fault = topic({
     const heard = book && says ? complaintsHeard(book, says.join('. ')) : []
     // Each sentence is a complaint of its own, as it may be meant; one that says nothing known tells nothing.
     const told = book && says ? says.flatMap((said) => asMeant(complaintsHeard(book, said))) : []
-    const complaint = symptom ?? heard[0]?.symptom ?? null
     const complaints = [...(symptom === undefined ? [] : [{ [symptom]: 1 }]), ...told]
-    const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(complaint)) : undefined
+    // What a sentence may mean stops nothing by itself: its own words do, or the complaint that was named.
+    const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(symptom ?? null)) : undefined
     const network =
       kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, complaints, { faults, tests })
     const shown = seen.map((one) => (book ? stopOfAnswer(one) : undefined)).find((one) => one !== undefined)

@@ -13,7 +13,7 @@ import {
   searchStep,
   suspicion,
 } from '../../core/faults/search.ts'
-import { leaderOf } from '../../core/faults/shares.ts'
+import { leaderOf, suspectName } from '../../core/faults/shares.ts'
 import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
@@ -35,7 +35,7 @@ import { RepairPart } from './RepairPart.tsx'
 import { seenWords } from './repair-entries.ts'
 import { SomethingElse } from './SomethingElse.tsx'
 import { StopBand } from './StopBand.tsx'
-import { Suspects, suspectName } from './Suspects.tsx'
+import { Suspects } from './Suspects.tsx'
 import { SymptomPicker } from './SymptomPicker.tsx'
 import { TestsDone } from './TestsDone.tsx'
 
@@ -133,7 +133,7 @@ function Searching({
     () => (search && now ? repairNow(book, search, now, prices.minutes) : null),
     [book, now, prices, search],
   )
-  const proof = repair?.proof ?? null
+  const proof = search?.phone ? null : (repair?.proof ?? null)
   const worth = now?.all.find(({ test }) => test === other) ?? proof ?? now?.next[0] ?? null
   const test = worth ? book.tests.find(({ id }) => id === worth.test)! : null
   useEffect(() => {
@@ -168,7 +168,7 @@ function Searching({
           book={book}
           reported={reported ? String(reported.body.text) : null}
           onPick={(symptom, heard, also = [], words) => {
-            const stop = heard ?? stopOfComplaint(symptom)
+            const stop = heard ?? [symptom, ...also].map(stopOfComplaint).find((one) => one !== undefined)
             become({
               search: {
                 ...newSearch(symptom, browserNow().getTime()),

@@ -1,7 +1,7 @@
-import { type FaultBook, somethingElse } from '../../core/faults/fault.ts'
+import type { FaultBook } from '../../core/faults/fault.ts'
 import type { PriorReason } from '../../core/faults/prior-factors.ts'
 import type { Suspicion } from '../../core/faults/search.ts'
-import { sharesOf } from '../../core/faults/shares.ts'
+import { sharesOf, suspectName } from '../../core/faults/shares.ts'
 
 interface Props {
   book: FaultBook
@@ -57,9 +57,5 @@ export function Suspects({ book, now, chosen, reasons, onChoose }: Props) {
     </section>
   )
 }
-
-/** A suspect as it is called. */
-export const suspectName = (book: FaultBook, id: string): string =>
-  id === somethingElse ? 'Something else, not in this book' : book.faults.find((fault) => fault.id === id)!.name
 
 const percent = (p: number): string => (p < 0.005 ? '< 1 %' : `${Math.round(100 * p)} %`)

@@ -41,7 +41,9 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
           value={text}
           placeholder="drips, cold, leaks at the handle …"
           onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0].id)}
+          onKeyDown={(event) =>
+            event.key === 'Enter' && found[0] && onPick(found[0].id, undefined, heardBeside(book, text, found[0].id))
+          }
         />
       </label>
       {heard.length > 0 && (

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react'
 import type { SecretCase } from '../../core/bench/secret-case.ts'
 import type { Clocked, Training } from '../../core/bench/training.ts'
 import type { FaultBook } from '../../core/faults/fault.ts'
+import { suspectName } from '../../core/faults/shares.ts'
 import { figure } from '../../ui/format.ts'
 import { ClockBar } from './ClockBar.tsx'
 import { addPast, type PastCase } from './kept-cases.ts'
@@ -50,7 +51,7 @@ export function CaseEnd({ book, training, secret, mine, best, onAgain }: Props) 
             who: 'The best next test',
             run: best,
             found: best.named === secret.fault,
-            instead: book.faults.find(({ id }) => id === best.named)!.name.toLowerCase(),
+            instead: suspectName(book, best.named).toLowerCase(),
           },
         ].map(({ who, run, found, instead }) => (
           <section key={who} aria-label={who} className="pb-3">

@@ -186,3 +186,14 @@ describe('a complaint that is none of the kind’s', () => {
     }
   })
 })
+
+describe('answers taken back after a repair', () => {
+  it('what is looked at anew is new', () => {
+    const sure = after(start, ['nozzle', 'gone'], ['tray-water', 'much'])
+    const not = searchStep(sure, { type: 'not cured', fault: 'nozzle-seals', at: 9 })
+    const back = searchStep(not, { type: 'back', at: 10 })
+    expect(back.repairedAfter).to.deep.equal({ 'nozzle-seals': 1 })
+    const again = after(back, ['nozzle', 'gone'])
+    expect(isProved(sr, again, suspicion(sr, again, {}), 'nozzle-seals')).to.equal(true)
+  })
+})

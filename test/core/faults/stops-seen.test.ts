@@ -57,3 +57,29 @@ describe('an answer that stops', () => {
     expect(searchStep(seen, { type: 'stop', stop: 'none', at: 4 }).stop).to.equal('none')
   })
 })
+
+describe('a complaint that is a stop by itself', () => {
+  const free = searchStep(newSearch('slow', 0), { type: 'stop', stop: 'none', at: 1 })
+
+  it('stops when it is put to another, or instead of it', () => {
+    expect(searchStep(free, { type: 'also', symptoms: ['trips'], at: 2 }).stop).to.equal('trips')
+    expect(searchStep(free, { type: 'also', symptoms: ['taste'], at: 2 }).stop).to.equal('none')
+    expect(searchStep(free, { type: 'symptom', symptom: 'burning', at: 2 }).stop).to.equal('burning')
+    // Any other is asked anew.
+    expect(searchStep(free, { type: 'symptom', symptom: 'fast', at: 2 }).stop).to.equal(undefined)
+  })
+
+  it('does not come back by something harmless that is put to it, once it was said not to be so', () => {
+    const both = searchStep(free, { type: 'also', symptoms: ['trips'], at: 2 })
+    const not = searchStep(both, { type: 'stop', stop: 'none', at: 3 })
+    expect(searchStep(not, { type: 'also', symptoms: ['trips', 'taste'], at: 4 }).stop).to.equal('none')
+  })
+
+  it('on the telephone what is put to it keeps the machine from being run', () => {
+    const call = searchStep(newSearch('slow', 0), { type: 'phone', on: true, at: 1 })
+    const leaks = searchStep(call, { type: 'also', symptoms: ['wet-below'], at: 2 })
+    const asked = (search: typeof call) => suspicion(bookOf('c2')!, search, {}).all.map(({ test }) => test)
+    expect(asked(call)).to.include('pump-sound')
+    expect(asked(leaks)).to.not.include('pump-sound')
+  })
+})
