@@ -39,39 +39,21 @@ function clausesOf(said: string): string[] {
   return left.length > 0 ? left : clauses
 }
 
-/** Meanings heard in what was said: all words of one have to be near each other, in a clause or in the whole. */
-function meaningsIn(said: string): string[] {
-  const clauses = clausesOf(said)
-  const whole = clauses.join(' ')
-  return heardAs.filter(({ all }) => all.every((words) => words.test(whole))).map(({ id }) => id)
-}
+const indexes = new WeakMap<Symptom[], MiniSearch<Symptom>>()
 
-interface Index {
-  search: MiniSearch<{ id: string; words: string; means: string }>
-}
-
-const indexes = new WeakMap<Symptom[], Index>()
-
-/** A book's complaints, to be found by stems, by slips of the finger, and by what is meant. */
-function indexOf(symptoms: Symptom[]): Index {
+/** A book's complaints, to be found by stems and through slips of the finger. */
+function indexOf(symptoms: Symptom[]): MiniSearch<Symptom> {
   const there = indexes.get(symptoms)
   if (there) return there
-  const search = new MiniSearch<{ id: string; words: string; means: string }>({
-    fields: ['words', 'means'],
-    tokenize: (text, field) => (field === 'means' ? text.split(' ') : wordsIn(text)),
-    processTerm: (term, field) => (field === 'means' ? `=${term}` : asTerm(term)),
+  const made = new MiniSearch<Symptom>({
+    fields: ['called'],
+    extractField: ({ id, name, words }, field) => (field === 'id' ? id : [name, ...words].join(' ')),
+    tokenize: wordsIn,
+    processTerm: asTerm,
+    searchOptions: { fuzzy: (term) => (term.length > 4 ? 0.2 : false) },
   })
-  search.addAll(
-    // What none of them is, is heard in nothing: it is chosen.
-    symptoms
-      .filter(({ id }) => id !== anotherComplaint)
-      .map(({ id, name, words }) => ({
-        id,
-        words: [name, ...words].join(' '),
-        means: (knownBy[id] ?? []).join(' '),
-      })),
-  )
-  const made = { search }
+  // What none of them is, is heard in nothing: it is chosen.
+  made.addAll(symptoms.filter(({ id }) => id !== anotherComplaint))
   indexes.set(symptoms, made)
   return made
 }
@@ -94,8 +76,7 @@ export interface Heard {
  * @example complaintsHeard(dvFaults, 'Only a few drops come out now')[0]?.symptom // 'slow'
  */
 export function complaintsHeard({ symptoms }: FaultBook, said: string): Heard[] {
-  const { search } = indexOf(symptoms)
-  const clauses = clausesOf(said)
+  const spoken = clausesOf(said).join(' ')
   const scores = new Map<string, { score: number; words: Set<string> }>()
   const add = (id: string, score: number, words: string[]) => {
     const held = scores.get(id) ?? { score: 0, words: new Set<string>() }
@@ -103,23 +84,17 @@ export function complaintsHeard({ symptoms }: FaultBook, said: string): Heard[] 
     for (const word of words) held.words.add(word)
     scores.set(id, held)
   }
-  const spoken = clauses.join(' ')
-  for (const { id, score, queryTerms } of search.search(spoken, {
-    fields: ['words'],
-    fuzzy: (term) => (term.length > 4 ? 0.2 : false),
-    tokenize: wordsIn,
-    processTerm: asTerm,
-  }))
-    add(
-      String(id),
-      score,
-      wordsIn(spoken).filter((word) => queryTerms.includes(asTerm(word) ?? '')),
-    )
-  for (const meaning of meaningsIn(said)) {
-    const said = heardAs.find(({ id }) => id === meaning)!.all.flatMap((words) => words.exec(spoken)?.[0] ?? [])
+  for (const { id, score, queryTerms } of indexOf(symptoms).search(spoken)) {
+    const found = wordsIn(spoken).filter((word) => queryTerms.includes(asTerm(word) ?? ''))
+    add(String(id), score, found)
+  }
+  for (const { id: meaning, all } of heardAs) {
+    const words = all.map((one) => one.exec(spoken)?.[0])
+    // All words of a meaning have to be there, in whatever order.
+    if (!words.every((word) => word !== undefined)) continue
     for (const { id } of symptoms) {
       const at = knownBy[id]?.indexOf(meaning) ?? -1
-      if (at >= 0) add(id, (meaningWeight * Math.sqrt(said.length)) / (1 + at), said)
+      if (at >= 0) add(id, (meaningWeight * Math.sqrt(words.length)) / (1 + at), words)
     }
   }
   const found = [...scores].sort((a, b) => b[1].score - a[1].score)

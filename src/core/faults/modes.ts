@@ -105,7 +105,7 @@ function derived(book: FaultBook, part: BookPart, mode: Mode): Derived {
         ...ofBook(mode.complaints ?? {}),
       },
       ...(mode.traits && { traits: mode.traits }),
-      ...(part.part && { part: part.part }),
+      ...(part.part && !mode.beside && { part: part.part }),
       repair: { ...mode.repair, say: said(mode.repair.say) },
     },
   }
@@ -162,12 +162,12 @@ function stationOf(book: FaultBook, part: BookPart, sees: Test['sees']): string 
 function withLook(test: Test, look: Test): Test {
   const more = look.outcomes.filter(({ id }) => !test.outcomes.some((one) => one.id === id))
   const usual = Object.entries(look.normal).sort((a, b) => b[1] - a[1])[0]![0]
-  const outcomes = [...test.outcomes, ...more.filter(({ id }) => id !== usual)]
-  const odd = more.length > 0 ? Math.min(...Object.values(test.normal)) : 0
+  const added = more.filter(({ id }) => id !== usual)
+  const odd = Math.min(...Object.values(test.normal))
   return {
     ...test,
-    outcomes,
-    normal: { ...test.normal, ...Object.fromEntries(more.map(({ id }) => [id, odd])) },
+    outcomes: [...test.outcomes, ...added],
+    normal: { ...test.normal, ...Object.fromEntries(added.map(({ id }) => [id, odd])) },
     sees: { ...look.sees, ...test.sees },
   }
 }

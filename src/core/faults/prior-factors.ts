@@ -86,7 +86,8 @@ export function priorReasons(book: FaultBook, evidence: PriorEvidence): Record<s
 function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
   const reasons: PriorReason[] = []
   const has = (trait: NonNullable<Fault['traits']>[number]) => fault.traits?.includes(trait) === true
-  const used = fault.part === undefined ? undefined : evidence.lifeUsed[fault.part]
+  // What hands left so is no matter of age.
+  const used = fault.part === undefined || has('refit') ? undefined : evidence.lifeUsed[fault.part]
   if (used !== undefined && used >= 1)
     reasons.push({ words: `past its usual life, ${Math.round(used * 100)} %`, factor: factors.pastItsLife })
   if (used !== undefined && used < 0.1)

@@ -26,6 +26,8 @@ export interface Search {
   phone?: boolean
   /** Faults that were repaired, and it is still not right. */
   notCured: string[]
+  /** Repairs of what is in no book, in words, and it is still not right. */
+  notCuredInWords?: { cause: string; text: string }[]
   /** How many answers there were when each of them was repaired: what it explained is no answer any more. */
   repairedAfter?: Record<string, number>
   /** What had to stop first; `none`: it was asked, and nothing had to. */
@@ -44,6 +46,7 @@ export type SearchPress =
   | { type: 'gates'; gates: Gate[] }
   | { type: 'phone'; on: boolean }
   | { type: 'not cured'; fault: string }
+  | { type: 'not cured in words'; cause: string; text: string }
   | { type: 'stop'; stop: StopId | 'none' }
   | { type: 'proved dead'; on: boolean }
 
@@ -110,6 +113,10 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
     }
     case 'proved dead':
       return { ...search, provedDead: press.on }
+    case 'not cured in words': {
+      const { cause, text } = press
+      return { ...search, notCuredInWords: [...(search.notCuredInWords ?? []), { cause, text }] }
+    }
     case 'not cured':
       return {
         ...search,

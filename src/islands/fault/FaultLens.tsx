@@ -332,9 +332,13 @@ function Searching({
                 price={prices.of(mended.id)}
                 labourPerMinute={prices.labourPerMinute}
                 onKeep={become}
-                onNotCured={() => {
+                onNotCured={(text) => {
                   setDecided(null)
-                  if (mended.id !== somethingElse) press({ type: 'not cured', fault: mended.id })
+                  press(
+                    mended.id === somethingElse
+                      ? { type: 'not cured in words', cause: mended.name, text }
+                      : { type: 'not cured', fault: mended.id },
+                  )
                 }}
               />
             )}

@@ -37,7 +37,8 @@ interface Props {
   price: number | null
   labourPerMinute: number | null
   onKeep: (kept: KeptSearch) => void
-  onNotCured: () => void
+  /** @param text - what was done */
+  onNotCured: (text: string) => void
 }
 
 /** Sure enough: what cures it, what it takes, and the test-out that closes it. */
@@ -134,7 +135,7 @@ export function RepairPart(props: Props) {
             <button type="button" className="act" onClick={() => setTesting(true)}>
               It is done: test out
             </button>
-            <button type="button" className="plain" onClick={onNotCured}>
+            <button type="button" className="plain" onClick={() => onNotCured(text)}>
               Done, still not right
             </button>
           </>
@@ -170,7 +171,14 @@ export function RepairPart(props: Props) {
               onClose={() => setFitting(false)}
             />
           )}
-          <TestOut bundle={bundle} kind={kind} today={today} onClose={close} onNotCured={onNotCured} says={says} />
+          <TestOut
+            bundle={bundle}
+            kind={kind}
+            today={today}
+            onClose={close}
+            onNotCured={() => onNotCured(text)}
+            says={says}
+          />
         </>
       )}
     </section>

@@ -1,4 +1,5 @@
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
+import { ownLooks } from '../../core/faults/network.ts'
 import type { Seen } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
@@ -94,6 +95,9 @@ export function repairEntries(given: Given): Entry[] {
           ...(one.part && { part: one.part }),
         })
       }),
+    ...(search.notCuredInWords ?? []).map(({ cause, text: done }, i) =>
+      make(`not cured in words ${i}`, 'repaired', { text: done, cause, report: reportId, cured: false }),
+    ),
     make('repaired', 'repaired', {
       text,
       cause: fault.name,
@@ -130,7 +134,14 @@ export function repairEntries(given: Given): Entry[] {
 /** Whether live parts were bared on the way or by the repair. */
 const wasOpened = (book: FaultBook, fault: Fault, search: Search): boolean =>
   sheetForFault(fault.id, book.kind)?.opens === true ||
+  isMendedInside(book, fault) ||
   search.seen.some(({ test, said }) => !said && book.tests.find(({ id }) => id === test)?.needs.includes('open'))
+
+/** Whether the fault itself is only to be seen, and mended, with the case open. */
+function isMendedInside(book: FaultBook, fault: Fault): boolean {
+  const own = ownLooks(book, fault).map((id) => book.tests.find((test) => test.id === id)!)
+  return own.length > 0 && own.every(({ needs }) => needs.includes('open'))
+}
 
 /** Whether a tester said anything of earth, insulation or leakage. */
 const tested = ({ electrical }: TestedOut): boolean =>

@@ -22,6 +22,7 @@ export const searchSchema = object({
     gates: array(string().oneOf(['live']).defined()).defined(),
     phone: boolean(),
     notCured: texts(),
+    notCuredInWords: array(object({ cause: text(), text: text() }).noUnknown()).optional(),
     repairedAfter: byName(number().required()).optional(),
     stop: string().oneOf([...stopIds, 'none']),
     provedDead: boolean(),

@@ -83,6 +83,26 @@ describe('a book whose parts say too little', () => {
   })
 })
 
+describe('a failure’s complaints', () => {
+  it('are known to some kind of machine', () => {
+    const known = new Set(faultBooks.flatMap(({ symptoms }) => symptoms.map(({ id }) => id)))
+    for (const [sort, { modes }] of Object.entries(sorts))
+      for (const { id, complaints } of modes)
+        for (const said of Object.keys(complaints ?? {}))
+          expect(known.has(said), `${sort} ${id}: ${said}`).to.equal(true)
+  })
+
+  it('one beside its part has no part: no age, no price, no upkeep done', () => {
+    for (const { kind, faults } of faultBooks)
+      for (const part of writtenOf(kind)!.parts)
+        for (const mode of sorts[part.sort].modes)
+          if (mode.beside) {
+            const fault = faults.find(({ id }) => id === modeFault(part, mode))
+            expect(fault?.part, `${kind} ${part.id} ${mode.id}`).to.equal(undefined)
+          }
+  })
+})
+
 describe('the answer that no test has', () => {
   it('has a name that no test gives to one of its own', () => {
     for (const { kind, tests } of faultBooks)

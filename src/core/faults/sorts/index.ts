@@ -1,17 +1,24 @@
-import { cutOut, exchanger, heater, pressureSwitch, relay, sensor } from './heat.ts'
+import { control } from './control.ts'
+import { cutOut } from './cut-out.ts'
+import { drive } from './drive.ts'
+import { exchanger } from './exchanger.ts'
+import { flowMeter } from './flow-meter.ts'
+import { grinder } from './grinder.ts'
+import { heater } from './heater.ts'
+import { joint } from './joint.ts'
+import { levelProbe } from './level-probe.ts'
+import { milk } from './milk.ts'
+import { nonReturn } from './non-return.ts'
+import { pressureSwitch } from './pressure-switch.ts'
+import { relay } from './relay.ts'
+import { relief } from './relief.ts'
+import { rotaryPump } from './rotary-pump.ts'
+import { sensor } from './sensor.ts'
+import { solenoid } from './solenoid.ts'
 import type { Sort } from './sort.ts'
-import {
-  flowMeter,
-  joint,
-  levelProbe,
-  nonReturn,
-  relief,
-  rotaryPump,
-  solenoid,
-  treatment,
-  vibrationPump,
-} from './water.ts'
-import { control, drive, grinder, milk, supply } from './work.ts'
+import { supply } from './supply.ts'
+import { treatment } from './treatment.ts'
+import { vibrationPump } from './vibration-pump.ts'
 
 /** How parts fail, by their sort. Common practice; shares from memory. */
 export const sorts = {

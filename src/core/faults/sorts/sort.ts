@@ -21,6 +21,8 @@ export interface Mode {
   /** It is known by these alone. */
   instead?: true
   traits?: FaultTrait[]
+  /** What is mended sits beside the part: its age does not speak for it, no new one goes in, its upkeep is not done. */
+  beside?: true
 }
 
 /** How a sort of part fails, and how its failures are told apart with the hands on it. */

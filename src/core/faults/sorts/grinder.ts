@@ -1,0 +1,95 @@
+import { look, repair } from '../build.ts'
+import { metered, type Sort } from './sort.ts'
+
+/** What grinds. `silent`: it does not run; `little`: little or nothing comes; `coarse`. */
+export const grinder: Sort = {
+  modes: [
+    {
+      id: 'stone',
+      name: '{part} jammed by a stone or bean',
+      does: 'silent',
+      share: 0.5,
+      shows: { burrs: { stone: 0.92 } },
+      traits: ['user'],
+      repair: repair('Plug out; stone out, edges looked at', 30),
+    },
+    {
+      id: 'motor',
+      name: '{part}: motor dead',
+      does: 'silent',
+      share: 0.4,
+      shows: { motor: { open: 0.92 } },
+      repair: repair('New motor', 60),
+    },
+    {
+      id: 'interlock',
+      name: '{part}: hopper or lid switch not made',
+      does: 'silent',
+      share: 0.4,
+      shows: { interlock: { dead: 0.9 } },
+      traits: ['user'],
+      repair: repair('Hopper home; switch set or new', 15),
+    },
+    {
+      id: 'worn',
+      name: '{part}: burrs worn',
+      does: 'coarse',
+      share: 0.6,
+      shows: { burrs: { blunt: 0.9 } },
+      repair: repair('New burrs, set anew', 40),
+    },
+    {
+      id: 'refit',
+      name: '{part}: put together wrongly, or its setting lost',
+      does: 'coarse',
+      share: 0.25,
+      shows: { burrs: { off: 0.9 } },
+      traits: ['refit', 'user'],
+      repair: repair('Put together to its marks, set anew', 30),
+    },
+    {
+      id: 'range',
+      name: '{part}: at the end of its setting',
+      does: 'coarse',
+      share: 0.3,
+      shows: { range: { end: 0.9 } },
+      repair: repair('Base setting moved; burrs looked at', 20),
+    },
+    {
+      id: 'cracked',
+      name: '{part}: burr cracked',
+      does: 'coarse',
+      share: 0.15,
+      shows: { burrs: { cracked: 0.92 } },
+      repair: repair('New burrs; what cracked them', 40),
+    },
+  ],
+  looks: [
+    look(
+      'burrs',
+      '{part}: burrs out, plug out: edges, cracks, stones, marks',
+      '',
+      25,
+      {
+        sharp: 'Sharp, clear, on their marks',
+        stone: 'A stone or bean',
+        blunt: 'Blunt',
+        off: 'Off their marks',
+        cracked: 'Cracked',
+      },
+      {},
+      { tools: ['screwdrivers', 'brush'], needs: ['off', 'open'], hazard: 'mains' },
+    ),
+    look('motor', '{part}: motor measured, plug off', '', 8, { right: 'As its print says', open: 'Open' }, {}, metered),
+    look(
+      'interlock',
+      'Plug out: switches of hopper and lid pressed, measured',
+      '',
+      5,
+      { switches: 'They switch', dead: 'One does not' },
+      {},
+      metered,
+    ),
+    look('range', '{part}: where its setting stands', '', 1, { within: 'Room both ways', end: 'At its end' }, {}),
+  ],
+}
