@@ -162,6 +162,7 @@ test('what no complaint is called goes on in its own words', async ({ ines: page
   await page.getByRole('button', { name: 'None of these: go on' }).click()
   await expect(next(page)).toBeVisible()
   await expect(page.getByLabel('Symptom')).toHaveValue('another')
+  await expect(page.getByText('“zebra xylophone quartz”')).toBeVisible()
   // It is there after a reload, as it was said.
   await page.reload()
   await expect(next(page)).toBeVisible()

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import { bookOf, faultBooks } from '../../src/core/faults/books.ts'
 import { newSearch, searchStep } from '../../src/core/faults/search.ts'
 import { kindById } from '../../src/core/kinds/index.ts'
+import { isKind } from '../../src/core/ledger/is-kind.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { repairEntries, type TestedOut } from '../../src/islands/fault/repair-entries.ts'
 import { told } from '../core/ledger/told.ts'
@@ -46,6 +47,30 @@ describe('what a search that ended in a repair leaves in the ledger', () => {
     { type: 'seen', test: 'nozzle', outcome: 'gone', at: 3 },
   ] as const
   const search = seen.reduce((now, press) => searchStep(now, press), newSearch('short-cup', 0))
+
+  it('a repair in words that did not cure is there, with the words; one in no book has no name', () => {
+    const tried = searchStep(search, { type: 'not cured in words', cause: 'Sleeve cracked', text: 'New sleeve', at: 4 })
+    const repairs = said(passed, tried).filter(isKind('repaired'))
+    expect(repairs.map(({ body }) => [body.cause, body.text, body.cured, body.fault])).to.deep.equal([
+      ['Sleeve cracked', 'New sleeve', false, undefined],
+      ['Inlet nozzle seals perished', 'New pair, greased', true, 'nozzle-seals'],
+    ])
+    for (const entry of said(passed, tried)) expect(parseEntry(entry).ok, entry.kind).to.equal(true)
+  })
+
+  it('a wire made good cleans no part, and what is mended inside is held until a tester has spoken', () => {
+    const c2 = bookOf('c2')!
+    const mended = (id: string) =>
+      said(passed, newSearch('wet-steam', 0), {
+        book: c2,
+        kind: kindById('c2')!,
+        fault: c2.faults.find((one) => one.id === id)!,
+      }).map(({ kind }) => kind)
+    expect(mended('probe-wire')).to.not.include('cleaned')
+    expect(mended('probe-chalked')).to.include('cleaned')
+    expect(mended('contactor-welded')).to.include('held')
+    expect(mended('softener-half-shut')).to.not.include('held')
+  })
 
   it('complaint, each test, the repair with its cause, the test-out: all about one report', () => {
     const entries = said(passed, search)

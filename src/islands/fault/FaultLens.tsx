@@ -18,7 +18,7 @@ import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
-import { type Histories, nearestSetting, ofKind, partPrice } from '../../core/standing/histories.ts'
+import { type Histories, ofKind } from '../../core/standing/histories.ts'
 import type { Standing } from '../../core/standing/standing.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
@@ -31,8 +31,10 @@ import { suspectedAt } from './halo.ts'
 import { type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
+import { pricesOf } from './prices-of.ts'
 import { RepairPart } from './RepairPart.tsx'
 import { seenWords } from './repair-entries.ts'
+import { SearchBar } from './SearchBar.tsx'
 import { SomethingElse } from './SomethingElse.tsx'
 import { StopBand } from './StopBand.tsx'
 import { Suspects } from './Suspects.tsx'
@@ -201,76 +203,7 @@ function Searching({
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col bg-enamel">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair px-4 py-1.5 lg:px-6">
-        <label className="flex items-center gap-2">
-          <span className="slim text-[14px] text-second">Symptom</span>
-          <select
-            className="field w-[270px] max-w-full font-semibold"
-            value={search.symptom}
-            onChange={(event) => press({ type: 'symptom', symptom: event.target.value })}
-          >
-            {book.symptoms.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="flex items-center gap-2">
-          <span className="slim text-[14px] text-second">and also</span>
-          <select
-            className="field w-[150px]"
-            value=""
-            onChange={(event) => press({ type: 'also', symptoms: [...(search.also ?? []), event.target.value] })}
-          >
-            <option value="">nothing else</option>
-            {book.symptoms
-              .filter(({ id }) => id !== search.symptom && !search.also?.includes(id))
-              .map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-          </select>
-        </label>
-        {search.also?.map((id) => (
-          <button
-            key={id}
-            type="button"
-            className="plain"
-            aria-label={`Not complained of: ${book.symptoms.find((one) => one.id === id)!.name}`}
-            onClick={() => press({ type: 'also', symptoms: search.also!.filter((one) => one !== id) })}
-          >
-            {book.symptoms.find((one) => one.id === id)!.name} ×
-          </button>
-        ))}
-        <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
-          <input
-            type="checkbox"
-            className="h-5 w-5"
-            checked={search.gates.includes('live')}
-            onChange={(event) => press({ type: 'gates', gates: event.target.checked ? ['live'] : [] })}
-          />
-          I am qualified to test live
-        </label>
-        <label className="flex min-h-[44px] items-center gap-2 text-[14px]">
-          <input
-            type="checkbox"
-            className="h-5 w-5"
-            checked={search.phone === true}
-            onChange={(event) => press({ type: 'phone', on: event.target.checked })}
-          />
-          on the telephone, before driving
-        </label>
-        <button type="button" className="plain ml-auto" onClick={leave}>
-          Begin anew
-        </button>
-        {lost && (
-          <b role="status" className="text-seal-ink">
-            This device keeps nothing: do not close the page.
-          </b>
-        )}
-      </div>
+      <SearchBar book={book} search={search} lost={lost} onPress={press} onLeave={leave} />
       {search.stop === undefined && (
         <FirstOfAll
           kind={kind}
@@ -407,19 +340,3 @@ const inWords = (cause: string): Fault => ({
   complaints: {},
   repair: { say: cause, minutes: 0 },
 })
-
-/** What parts cost here, and what that is in minutes of labour. */
-function pricesOf(book: FaultBook, kind: Kind, histories: Histories) {
-  const labourPerMinute = nearestSetting(histories, 'prices')?.body.labourPerMinute ?? null
-  const of = (id: string): number | null => {
-    const part = book.faults.find((one) => one.id === id)?.part
-    return part ? (partPrice(histories, kind.basedOn ?? kind.id, part)?.body.price ?? null) : null
-  }
-  const minutes = Object.fromEntries(
-    book.faults.flatMap(({ id }) => {
-      const price = of(id)
-      return price !== null && labourPerMinute ? [[id, price / labourPerMinute]] : []
-    }),
-  )
-  return { labourPerMinute, of, minutes }
-}
