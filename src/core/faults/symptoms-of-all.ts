@@ -9,6 +9,7 @@ const trips = symptom(
 )
 const burning = symptom('burning', 'It smells of burning', 'burning, smell, smoke, hot plug, scorched', 'board')
 const tooHot = symptom('too-hot', 'Far too hot, it spits and steams', 'too hot, boiling, spits, steams, burnt', null)
+const noise = symptom('noise', 'It is louder than it was', 'loud, noise, rattles, hums', null)
 const error = symptom('error', 'It shows an error', 'error, code, message, warning, service', 'board')
 
 /** What none of the others says: it is described, and everything may be behind it. */
@@ -26,7 +27,7 @@ export function withSymptomsOfAll(book: FaultBook): FaultBook {
     trips,
     // A grinder's own word for it is "smells hot".
     ...(known.has('hot') ? [] : [burning]),
-    ...(heats ? [tooHot] : []),
+    ...(heats ? [tooHot, noise] : []),
     ...(saysErrors.has(book.kind) ? [error] : []),
     another,
   ]

@@ -1,5 +1,5 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { electrics, tooHot } from '../../shared/faults/parts.ts'
+import { coilValve, electrics, jointsOf, tooHot } from '../../shared/faults/parts.ts'
 
 /** What a commercial two-group is made of, by sort: how each part fails there. */
 export const c2Parts: BookPart[] = [
@@ -58,25 +58,8 @@ export const c2Parts: BookPart[] = [
     does: { silent: 'meter-silent', few: 'meter-counts-wrong', many: { like: 'meter-counts-wrong', complaints: { dose: 9 } } },
     is: { sensor: 'meter-silent', few: 'meter-counts-wrong' },
   },
-  {
-    id: 'valve',
-    sort: 'solenoid',
-    name: '3-way valve',
-    station: 'three-way',
-    part: 'three-way-valve',
-    does: { shut: 'three-way-shut', open: 'three-way-leaks' },
-    is: { stuck: 'three-way-shut', passes: 'three-way-leaks', 'coil-open': 'three-way-coil' },
-    notLooked: { inside: 'the book takes it apart' },
-  },
-  {
-    id: 'fill',
-    sort: 'solenoid',
-    name: 'the auto-fill valve',
-    station: 'fill-valve',
-    part: 'fill-valve',
-    does: { shut: 'fill-shut', open: 'fill-leaks' },
-    is: { stuck: 'fill-shut', passes: 'fill-leaks' },
-  },
+  coilValve({ id: 'valve', name: '3-way valve', station: 'three-way', part: 'three-way-valve', shut: 'three-way-shut', open: 'three-way-leaks', coilOpen: 'three-way-coil', notLooked: { inside: 'the book takes it apart' } }),
+  coilValve({ id: 'fill', name: 'the auto-fill valve', station: 'fill-valve', part: 'fill-valve', shut: 'fill-shut', open: 'fill-leaks' }),
   {
     id: 'probe',
     sort: 'level-probe',
@@ -134,14 +117,7 @@ export const c2Parts: BookPart[] = [
     does: { narrow: 'exchanger-chalked', fills: 'fill-leaks', cold: { like: 'exchanger-chalked', alone: true, shows: { 'basket-temperature': { low: 0.85 }, 'other-group': { better: 0.5 } }, complaints: { cold: 9 } } },
     is: { chalked: 'exchanger-chalked' },
   },
-  {
-    id: 'inside',
-    sort: 'joint',
-    name: 'joints inside',
-    station: 'boiler',
-    does: { leaks: 'leak-inside', narrow: 'supply-shut' },
-    is: { hot: 'leak-inside' },
-  },
+  jointsOf({ name: 'joints inside', station: 'boiler', leaks: 'leak-inside', narrow: 'supply-shut' }),
   {
     id: 'sensor',
     sort: 'sensor',

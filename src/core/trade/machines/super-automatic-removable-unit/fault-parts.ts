@@ -1,42 +1,12 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { builtInGrinder, coilPump, electrics, tooHot } from '../../shared/faults/parts.ts'
+import { builtInGrinder, coilPump, electrics, heated, jointsOf, meterOf, sensorOf } from '../../shared/faults/parts.ts'
 
 /** What a super-automatic with a tank is made of, by sort: how each part fails there. */
 export const srParts: BookPart[] = [
-  coilPump({ does: { dead: 'pump-dead', weak: 'pump-weak', loud: { like: 'pump-weak', alone: true, complaints: { 'unit-says': 1, slow: 1 } } } }),
-  {
-    id: 'meter',
-    sort: 'flow-meter',
-    name: 'the flow meter',
-    station: 'flow-meter',
-    part: 'flow-meter',
-    does: {
-      silent: 'meter-stands',
-      few: 'meter-counts-wrong',
-      many: { like: 'meter-counts-wrong', alone: true, shows: { espresso: { short: 0.85 }, 'tray-water': { right: 0.85 } }, complaints: { 'short-cup': 8 } },
-    },
-    is: { jammed: 'meter-stands', few: 'meter-counts-wrong' },
-    lookedBy: { pulses: 'meter-pulses' },
-  },
-  {
-    id: 'element',
-    sort: 'heater',
-    name: 'the heater',
-    station: 'thermoblock',
-    part: 'thermoblock',
-    does: { cold: 'heater-open', weak: 'block-chalked', trips: { like: 'board-dead', complaints: { trips: 9, dead: 1 } } },
-    is: { open: 'heater-open', crusted: 'block-chalked' },
-    without: { leg: 'one element, one leg' },
-    notLooked: { legs: 'the book measures it', crust: 'it is descaled, not opened for a look' },
-  },
-  {
-    id: 'sensor',
-    sort: 'sensor',
-    name: 'the sensor',
-    station: 'thermoblock',
-    does: { cool: 'sensor-low', hot: tooHot('sensor-low', 'outlet-temperature'), fault: 'heater-open' },
-    is: { 'reads-high': 'sensor-low' },
-  },
+  coilPump(),
+  meterOf({ few: 'meter-counts-wrong', short: { espresso: { short: 0.85 }, 'tray-water': { right: 0.85 } } }),
+  heated({ name: 'the heater', station: 'thermoblock', part: 'thermoblock', cold: 'heater-open', weak: 'block-chalked', chalked: 'block-chalked', dark: 'board-dead' }),
+  sensorOf({ name: 'the sensor', station: 'thermoblock', cool: 'sensor-low', fault: 'heater-open', outlet: 'outlet-temperature' }),
   {
     id: 'steam',
     sort: 'solenoid',
@@ -69,14 +39,7 @@ export const srParts: BookPart[] = [
     is: { 'air-inlet': 'air-jet', seals: 'frother-rings' },
     notLooked: { air: 'the book looks through it', rings: 'the book takes it apart' },
   },
-  {
-    id: 'inside',
-    sort: 'joint',
-    name: 'hoses and rings inside',
-    station: 'thermoblock',
-    does: { leaks: 'hose-leaks', narrow: 'block-chalked' },
-    is: { hot: 'hose-leaks' },
-  },
+  jointsOf({ station: 'thermoblock', leaks: 'hose-leaks', narrow: 'block-chalked' }),
   ...electrics({
     dead: 'board-dead',
     stops: { like: 'door-switch', alone: true, shows: { display: { grounds: 0.2, unit: 0.2 }, espresso: { none: 0.7 }, 'open-flow': { none: 0.6 }, 'pump-sound': { silent: 0.7 } }, complaints: { 'grounds-says': 3, error: 5, 'unit-says': 1 } },

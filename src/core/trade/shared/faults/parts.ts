@@ -31,7 +31,7 @@ export const tooHot = (like: string, test: string, others: Does['shows'] = {}): 
 })
 
 /** A sound of its own: it is heard, and everything else is as it should be. */
-const onlyLoud = (like: string): Does => ({ like, alone: true, complaints: { noise: 9 } })
+export const onlyLoud = (like: string): Does => ({ like, alone: true, complaints: { noise: 9 } })
 
 /** What a coil-driven pump does, by the faults of its book. */
 export const coilPump = (more: Partial<BookPart> = {}): BookPart => ({
@@ -45,9 +45,80 @@ export const coilPump = (more: Partial<BookPart> = {}): BookPart => ({
   ...more,
 })
 
+/** One element in a block or boiler that is measured by the book, with what leaves it cold, weak, and dark. */
+export function heated(of: {
+  name: string
+  station: string
+  part?: string
+  cold: string
+  weak: string
+  chalked: string
+  dark: string
+  /** Why nobody opens it for a look. */
+  crust?: string
+}): BookPart {
+  return {
+    id: 'element',
+    sort: 'heater',
+    name: of.name,
+    station: of.station,
+    ...(of.part && { part: of.part }),
+    does: { cold: of.cold, weak: of.weak, trips: { like: of.dark, complaints: { trips: 9, dead: 1 } } },
+    is: { open: of.cold, crusted: of.chalked },
+    without: { leg: 'one element, one leg' },
+    notLooked: { legs: 'the book measures it', crust: of.crust ?? 'it is descaled, not opened for a look' },
+  }
+}
+
+/** What feels how hot it is; read off at the outlet. */
+export const sensorOf = (of: { name: string; station: string; cool: string; fault: string; outlet: string }): BookPart => ({
+  id: 'sensor',
+  sort: 'sensor',
+  name: of.name,
+  station: of.station,
+  does: { cool: of.cool, hot: tooHot(of.cool, of.outlet), fault: of.fault },
+  is: { 'reads-high': of.cool },
+})
+
+/** A flow meter whose book counts its pulses; `short`: what shows that it counts too many. */
+export const meterOf = (of: { few: string; short: Does['shows'] }): BookPart => ({
+  id: 'meter',
+  sort: 'flow-meter',
+  name: 'the flow meter',
+  station: 'flow-meter',
+  part: 'flow-meter',
+  does: {
+    silent: 'meter-stands',
+    few: of.few,
+    many: { like: of.few, alone: true, shows: of.short, complaints: { 'short-cup': 8 } },
+  },
+  is: { jammed: 'meter-stands', few: of.few },
+  lookedBy: { pulses: 'meter-pulses' },
+})
+
+/** Joints, hoses and rings inside, one of which the book knows to leak. */
+export const jointsOf = (of: { name?: string; station: string; leaks: string; narrow: string }): BookPart => ({
+  id: 'inside',
+  sort: 'joint',
+  name: of.name ?? 'hoses and rings inside',
+  station: of.station,
+  does: { leaks: of.leaks, narrow: of.narrow },
+  is: { hot: of.leaks },
+})
+
+/** A valve by a coil that the book knows to stick and to pass. */
+export const coilValve = (of: Pick<BookPart, 'id' | 'name' | 'station' | 'part' | 'notLooked'> & { shut: string; open: string; coilOpen?: string }): BookPart => {
+  const { shut, open, coilOpen, ...where } = of
+  return {
+    ...where,
+    sort: 'solenoid',
+    does: { shut, open },
+    is: { stuck: shut, passes: open, ...(coilOpen && { 'coil-open': coilOpen }) },
+  }
+}
+
 /** A small machine with a pump, one heated block or boiler and a tank: what the domestic ones share. */
 export function domestic({ block, joints = block, relief = true, element = 'element-open', part = 'heater' }: { block: string; joints?: string; relief?: boolean; element?: string; part?: string }): BookPart[] {
-  const where = { station: block }
   return [
     coilPump(),
     ...(relief
@@ -66,58 +137,33 @@ export function domestic({ block, joints = block, relief = true, element = 'elem
           },
         ]
       : []),
-    {
-      id: 'element',
-      sort: 'heater',
-      name: 'the heating element',
-      ...where,
-      ...(part && { part }),
-      does: { cold: element, weak: 'thermostat-low', trips: { like: 'no-mains', complaints: { trips: 9, dead: 1 } } },
-      is: { open: element, crusted: 'boiler-chalked' },
-      without: { leg: 'one element, one leg' },
-      notLooked: { legs: 'the book measures it alone', crust: 'it is descaled, not opened for a look' },
-    },
-    {
-      id: 'sensor',
-      sort: 'sensor',
-      name: 'the thermostat or sensor',
-      ...where,
-      does: { cool: 'thermostat-low', hot: tooHot('thermostat-low', 'basket-temperature'), fault: element },
-      is: { 'reads-high': 'thermostat-low' },
-    },
+    heated({ name: 'the heating element', station: block, part, cold: element, weak: 'thermostat-low', chalked: 'boiler-chalked', dark: 'no-mains' }),
+    sensorOf({ name: 'the thermostat or sensor', station: block, cool: 'thermostat-low', fault: element, outlet: 'basket-temperature' }),
     {
       id: 'protection',
       sort: 'cut-out',
       name: 'the thermal fuse',
-      ...where,
+      station: block,
       does: { cold: 'fuse-open' },
       is: { tripped: 'fuse-open' },
       without: { early: 'a fuse goes once' },
       notLooked: { through: 'the book measures it', again: 'a fuse goes once' },
     },
-    {
-      id: 'inside',
-      sort: 'joint',
-      name: 'joints inside',
-      station: joints,
-      does: { leaks: 'joint-leaks', narrow: 'boiler-chalked' },
-      is: { hot: 'joint-leaks' },
-    },
+    jointsOf({ name: 'joints inside', station: joints, leaks: 'joint-leaks', narrow: 'boiler-chalked' }),
     ...electrics({ dead: 'no-mains', stops: 'pump-dead' }),
   ]
 }
 
 /** A 3-way valve that a coil opens, as the books without a coil of their own know it. */
-export const threeWay: BookPart = {
+export const threeWay: BookPart = coilValve({
   id: 'valve',
-  sort: 'solenoid',
   name: '3-way valve',
   station: 'three-way',
   part: 'three-way-valve',
-  does: { shut: 'three-way-shut', open: 'three-way-leaks' },
-  is: { stuck: 'three-way-shut', passes: 'three-way-leaks' },
+  shut: 'three-way-shut',
+  open: 'three-way-leaks',
   notLooked: { inside: 'the book takes it apart' },
-}
+})
 
 /** A steam boiler with a probe, a fill valve and something that switches its heat. */
 export function ofSteamBoiler({ boiler, fill, heat, cold, cool }: { boiler: string; fill: string; heat: string; cold: string; cool: string }): BookPart[] {
@@ -128,15 +174,7 @@ export function ofSteamBoiler({ boiler, fill, heat, cold, cool }: { boiler: stri
     complaints: { hisses: 7, 'too-hot': 2 },
   }
   return [
-    {
-      id: 'fill',
-      sort: 'solenoid',
-      name: 'the fill valve',
-      station: fill,
-      does: { shut: 'fill-shut', open: 'fill-leaks' },
-      is: { stuck: 'fill-shut', passes: 'fill-leaks' },
-      notLooked: { inside: 'the book tries it with water' },
-    },
+    coilValve({ id: 'fill', name: 'the fill valve', station: fill, shut: 'fill-shut', open: 'fill-leaks', notLooked: { inside: 'the book tries it with water' } }),
     {
       id: 'probe',
       sort: 'level-probe',
