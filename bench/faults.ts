@@ -6,6 +6,7 @@ import type { FaultBook } from '../src/core/faults/fault.ts'
 import { type Network, networkOf } from '../src/core/faults/network.ts'
 import { rankCauses } from '../src/core/faults/rank-causes.ts'
 import { kindById } from '../src/core/kinds/index.ts'
+import { reportHard } from './hard.ts'
 import { leftOut } from './left-out.ts'
 import { againstOptimal, cutDown } from './optimal-policy.ts'
 
@@ -103,3 +104,8 @@ function optimal(book: FaultBook, words: string, cut: (network: Network) => Para
 }
 
 for (const book of faultBooks) if (!only || only === book.kind) report(book)
+
+console.log(
+  '\nMachines with a past: two faults in one of ten, now and then in one of ten, the last hands in one of five',
+)
+reportHard(Math.max(20, Math.round(cases / 3)), only)

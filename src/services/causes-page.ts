@@ -1,4 +1,4 @@
-import { bookOf } from '../core/faults/books.ts'
+import { bookWithAll } from '../core/faults/books.ts'
 import { confirmedCauses, countsOf } from '../core/faults/confirmed-causes.ts'
 import { nothingKnown, priorFactors, priorReasons } from '../core/faults/prior-factors.ts'
 import { kindById } from '../core/kinds/index.ts'
@@ -15,7 +15,7 @@ const mostMachines = 2000
 
 /** Causes confirmed on a firm's machines of a kind; null where no faults of such a kind are written. */
 export async function causesPage(db: Db, firmId: string, kindId: string): Promise<CausesPage | null> {
-  const [kind, book] = [kindById(kindId), bookOf(kindId)]
+  const [kind, book] = [kindById(kindId), bookWithAll(kindId)]
   if (!kind || !book) return null
   return lookIn(db, firmId, async (trx) => {
     const rows = await machineRows(trx, { kind: kind.id, stage: 'any' }, null, mostMachines)

@@ -101,6 +101,8 @@ export const harmless: string[] = [
   'handle is hard to turn',
   'we ran the cleaning tablet and now the lamp stays on',
   'it asks for descaling again although we descaled it',
+  'After we descaled it the coffee only comes in drops',
+  'I descaled it yesterday and now the drinks are slow',
   'How often do I have to use the cleaner',
   'the descale light is on',
   'Grinder screeches',

@@ -276,6 +276,12 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ],
   ['tested-out', { passed: false, reason: 'no tester' }, 'Closed without a passed test-out: no tester'],
   ['test-seen', { test: 'open-flow', outcome: 'low', value: 42 }, 'Tested. Open flow: low, 42'],
+  [
+    'test-seen',
+    { test: 'open-flow', outcome: 'low', times: { n: 3, of: 10 } },
+    'Tested. Open flow: low, 3 of 10 times',
+  ],
+  ['test-seen', { test: 'ask-often', outcome: 'sometimes', said: true }, 'Told. Ask often: sometimes'],
   ['own-kind', { kind: { name: 'our pod machine' } }, 'Our own kind: our pod machine'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'our-pk' }, 'pod machine, locking head: our own version'],
   ['setting', { setting: 'kind-as', kind: 'pk', own: 'pk' }, 'pod machine, locking head: as it ships'],

@@ -1,9 +1,10 @@
 import type { FaultBook, Test } from '../faults/fault.ts'
-import { type BookPart, type Does, modeFault, ownModes } from '../faults/modes.ts'
+import { type BookPart, type Does, doesOf, modeFault, ownModes } from '../faults/modes.ts'
 import { ownLooks } from '../faults/network.ts'
 import { sorts } from '../faults/sorts/index.ts'
 import type { Mode } from '../faults/sorts/sort.ts'
 import type { BenchKind, Shown } from './bench-kind.ts'
+import { tellsOf } from './tells.ts'
 
 /** A machine on the bench, the same one sound, and which part of it failed how. */
 interface Marked<State> {
@@ -11,6 +12,8 @@ interface Marked<State> {
   sound: State
   /** The fault it was broken by. */
   fault: string | null
+  /** What whoever works with it can tell of how it comes. */
+  tells: Record<string, string>
 }
 
 /** A failure of a part: what it does, and which looks find the part sound that what does the same fails at. */
@@ -36,8 +39,7 @@ export function benchWithModes<State>(
   const failures = new Map<string, Failure>()
   for (const part of parts)
     for (const mode of ownModes(part)) {
-      const given = part.does[mode.does]!
-      const does = typeof given === 'object' ? given : { like: given }
+      const does = doesOf(part, mode)
       const like = written.faults.find(({ id }) => id === does.like)!
       failures.set(modeFault(part, mode), { mode, does, own: new Set(ownLooks(written, like)) })
     }
@@ -47,13 +49,14 @@ export function benchWithModes<State>(
     kind: bench.kind,
     sound: (dice) => {
       const of = bench.sound(dice)
-      return { of, sound: structuredClone(of), fault: null }
+      return { of, sound: structuredClone(of), fault: null, tells: {} }
     },
     faults: Object.fromEntries(
       whole.faults.map(({ id }) => [
         id,
         (state: Marked<State>, severity, dice) => {
           state.fault = id
+          state.tells = tellsOf(whole, id, dice)
           const failure = failures.get(id)
           if (!failure?.does.alone) bench.faults[failure?.does.like ?? id]!(state.of, severity, dice)
         },
@@ -67,12 +70,14 @@ export function benchWithModes<State>(
       return [...new Set([...usual, ...Object.keys(mode.complaints ?? {})])].filter((id) => known.has(id))
     },
     tests: {
+      ...asked(whole, bench),
       ...Object.fromEntries(
         Object.entries(bench.tests).map(([id, { by, shows }]) => [
           id,
           {
             by,
-            shows: ({ of, sound, fault }: Marked<State>): Shown => {
+            shows: ({ of, sound, fault, tells }: Marked<State>): Shown => {
+              if (tells[id]) return tells[id]
               const failure = fault === null ? undefined : failures.get(fault)
               const seen = failure && mainly(failure.does.shows?.[id])
               if (seen) return shownAs(testById.get(id)!, seen)
@@ -99,6 +104,17 @@ export function benchWithModes<State>(
       ),
     },
   }
+}
+
+/** What the book asks of how it comes, which the bench’s own physics know nothing of. */
+function asked<State>({ tests }: FaultBook, bench: BenchKind<State>): BenchKind<Marked<State>>['tests'] {
+  const questions = tests.filter(({ id }) => id.startsWith('ask-') && !bench.tests[id])
+  return Object.fromEntries(
+    questions.map((test) => [
+      test.id,
+      { by: 'customer' as const, shows: ({ tells }: Marked<State>): Shown => tells[test.id] ?? usualOf(test) },
+    ]),
+  )
 }
 
 /** What is mostly seen; none where it is as often as not. */

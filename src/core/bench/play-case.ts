@@ -2,7 +2,7 @@ import type { FaultBook, MachineState, Test } from '../faults/fault.ts'
 import { networkOf } from '../faults/network.ts'
 import { asFound, leastBits, nextTests, standingAfter, testMinutes } from '../faults/next-test.ts'
 import { outcomeOf } from '../faults/outcome-of.ts'
-import { proofOf } from '../faults/proof.ts'
+import { doubtfulAnswers, proofOf } from '../faults/proof.ts'
 import { rankCauses, type Seen } from '../faults/rank-causes.ts'
 import { leaderOf } from '../faults/shares.ts'
 import type { SecretCase } from './secret-case.ts'
@@ -34,7 +34,8 @@ function shownBy(test: Test, secret: SecretCase, look = 1): string {
 export function playBest(book: FaultBook, secret: SecretCase, gates = asFound.gates): Played {
   const network = networkOf(book, secret.symptom)
   return play(book, secret, (belief, seen, standing) => {
-    const worth = nextTests(book, network, belief, seen, { standing, gates, cannot: [] }, 0)
+    const again = doubtfulAnswers(network, seen, belief).map((i) => seen[i]!.test)
+    const worth = nextTests(book, network, belief, seen, { standing, gates, cannot: [], again }, 0)
     const { fault, p } = leaderOf(network, belief)
     const proof = p >= sureEnough ? proofOf(book, network, seen, fault, worth) : null
     const best = proof ?? (p >= sureEnough ? null : worth.find(({ bits }) => bits >= leastBits))

@@ -1,65 +1,63 @@
-import MiniSearch from 'minisearch'
-import { stemmer } from 'stemmer'
+import { clausesOf } from './complaint-clauses.ts'
+import { sayings } from './complaint-examples.ts'
+import { headingOf, termsIn, wordsIn } from './complaint-terms.ts'
 import { knownBy, meanings } from './complaint-words.ts'
 import type { FaultBook } from './fault.ts'
 import { anotherComplaint } from './symptoms-of-all.ts'
 
 type Symptom = FaultBook['symptoms'][number]
 
-/** Words that tell no complaint from another. */
-const filler = new Set(
-  'the and not its out from when too coffee water machine this that with has have was were are for but now only more any all just very really some since then there here our they them your comes come came again after before because does did'.split(
-    ' ',
-  ),
-)
-
-const wordsIn = (text: string): string[] => text.toLowerCase().match(/[a-z]{3,}/g) ?? []
-
-/** A word as it is looked for: its stem; none where it tells nothing. */
-const asTerm = (word: string): string | null => (filler.has(word) ? null : stemmer(word))
-
 const heardAs = Object.entries(meanings).map(([id, all]) => ({
   id,
   all: all.map((words) => new RegExp(`\\b(?:${words})(?!\\w)`, 'i')),
 }))
 
-/** A clause that says that something is not so, or no more, tells nothing of what is. */
-const denied =
-  /\b(?:no longer|not any ?more|does(?:n.t| not) (?:leak|drip|smell)|do(?:n.t| not) leak|is(?:n.t| not) (?:loud|leaking|dripping)|(?:does|is) not (?:\w+ ){0,5}any ?more|(?:is|are|works?) (?:fine|ok|okay|good|all right|perfect\w*|hot enough))\b/i
+/** How much each thing that may be said speaks for each complaint of a book. */
+type Speaks = Map<string, Map<string, number>>
 
-/** What was said, clause by clause, without what is denied or said to be well. */
-function clausesOf(said: string): string[] {
-  const clauses = said
-    .toLowerCase()
-    .replaceAll(/[’`]/g, "'")
-    .split(/[.;!?\n,]+|\bbut\b|\band (?=it|the|now|there)/)
-    .map((clause) => clause.trim())
-    .filter(Boolean)
-  const left = clauses.filter((clause) => !denied.test(clause))
-  return left.length > 0 ? left : clauses
-}
+const spoken = new WeakMap<Symptom[], Speaks>()
 
-const indexes = new WeakMap<Symptom[], MiniSearch<Symptom>>()
+/** So many sayings of any complaint stand beside those of each. */
+const common = 1
+/** Two words near each other tell less anew than each alone. */
+const pairWeight = 0.5
 
-/** A book's complaints, to be found by stems and through slips of the finger. */
-function indexOf(symptoms: Symptom[]): MiniSearch<Symptom> {
-  const there = indexes.get(symptoms)
+/**
+ * By what is said, the logarithm of how much oftener it is said of each complaint than of any.
+ * @see Church and Hanks 1990, Word association norms, mutual information, and lexicography, Comput. Linguist. 16, 22
+ */
+function speaksOf(symptoms: Symptom[]): Speaks {
+  const there = spoken.get(symptoms)
   if (there) return there
-  const made = new MiniSearch<Symptom>({
-    fields: ['called'],
-    extractField: ({ id, name, words }, field) => (field === 'id' ? id : [name, ...words].join(' ')),
-    tokenize: wordsIn,
-    processTerm: asTerm,
-    searchOptions: { fuzzy: (term) => (term.length > 4 ? 0.2 : false) },
-  })
   // What none of them is, is heard in nothing: it is chosen.
-  made.addAll(symptoms.filter(({ id }) => id !== anotherComplaint))
-  indexes.set(symptoms, made)
+  const put = symptoms
+    .filter(({ id }) => id !== anotherComplaint)
+    .map(({ id, name, words }) => ({ id, all: [name, ...words, ...(sayings[id] ?? [])].map(termsIn) }))
+  const many = put.reduce((sum, { all }) => sum + all.length, 0)
+  const often = new Map<string, number>()
+  for (const { all } of put) for (const term of all.flat()) often.set(term, (often.get(term) ?? 0) + 1)
+  const made: Speaks = new Map()
+  for (const [term, n] of often) {
+    const share = n / many
+    made.set(
+      term,
+      new Map(
+        put.map(({ id, all }) => {
+          const here = all.filter((terms) => terms.includes(term)).length
+          const weight = term.includes(' ') ? pairWeight : 1
+          return [id, weight * Math.log((here + common * share) / (all.length + common) / share)]
+        }),
+      ),
+    )
+  }
+  spoken.set(symptoms, made)
   return made
 }
 
-/** What is meant tells more than the words it is said in; the first meaning of a complaint most. */
-const meaningWeight = 3
+/** Words of a sentence hang together: each speaks for less than it would alone. */
+const sayingWeight = 0.7
+/** What a meaning that is heard tells, beside the words it is said in; the first meaning of a complaint most. */
+const meaningWeight = 1
 
 /** A complaint that was heard in what somebody said. */
 export interface Heard {
@@ -70,36 +68,81 @@ export interface Heard {
   words: string[]
 }
 
+/** Below this share of the likeliest it was not heard. */
+const hardly = 0.01
+
 /**
  * Complaints heard in whole sentences, the likeliest first; none where nothing of it is known.
  *
  * @example complaintsHeard(dvFaults, 'Only a few drops come out now')[0]?.symptom // 'slow'
  */
 export function complaintsHeard({ symptoms }: FaultBook, said: string): Heard[] {
-  const spoken = clausesOf(said).join(' ')
-  const scores = new Map<string, { score: number; words: Set<string> }>()
-  const add = (id: string, score: number, words: string[]) => {
-    const held = scores.get(id) ?? { score: 0, words: new Set<string>() }
-    held.score += score
-    for (const word of words) held.words.add(word)
-    scores.set(id, held)
-  }
-  for (const { id, score, queryTerms } of indexOf(symptoms).search(spoken)) {
-    const found = wordsIn(spoken).filter((word) => queryTerms.includes(asTerm(word) ?? ''))
-    add(String(id), score, found)
-  }
-  for (const { id: meaning, all } of heardAs) {
+  const clauses = clausesOf(said).flatMap((clause) => clause.split(/ and /))
+  const whole = heardIn(symptoms, clauses)
+  if (clauses.length < 2) return whole
+  // Two clauses may say one thing twice, or two things: what one says clearly by itself is heard as well.
+  const apart = clauses
+    .map((clause) => heardIn(symptoms, [clause]))
+    .filter(([best]) => best && best.p >= clearly && best.symptom !== whole[0]?.symptom)
+  if (apart.length === 0) return whole
+  return togetherHeard([
+    [wholeShare, whole],
+    ...apart.map((heard): [number, Heard[]] => [(1 - wholeShare) / apart.length, heard]),
+  ])
+}
+
+/** So much of what a clause says has to say one thing, to be a complaint of its own. From memory. */
+const clearly = 0.6
+
+/** How often several clauses say one thing together. From memory. */
+const wholeShare = 0.65
+
+/** Several hearings as one, each by its share. */
+function togetherHeard(hearings: [share: number, heard: Heard[]][]): Heard[] {
+  const all = new Map<string, Heard>()
+  for (const [share, heard] of hearings)
+    for (const { symptom, p, words } of heard) {
+      const before = all.get(symptom) ?? { symptom, p: 0, words: [] }
+      all.set(symptom, { symptom, p: before.p + share * p, words: [...new Set([...before.words, ...words])] })
+    }
+  const sum = [...all.values()].reduce((total, { p }) => total + p, 0)
+  return [...all.values()].map((one) => ({ ...one, p: one.p / sum })).sort((a, b) => b.p - a.p)
+}
+
+function heardIn(symptoms: Symptom[], clauses: string[]): Heard[] {
+  const spoken = clauses.join(' ')
+  const speaks = speaksOf(symptoms)
+  const terms = [...new Set(clauses.flatMap(termsIn))].filter((term) => speaks.has(term))
+  const meant = heardAs.flatMap(({ id, all }) => {
     const words = all.map((one) => one.exec(spoken)?.[0])
     // All words of a meaning have to be there, in whatever order.
-    if (!words.every((word) => word !== undefined)) continue
-    for (const { id } of symptoms) {
-      const at = knownBy[id]?.indexOf(meaning) ?? -1
-      if (at >= 0) add(id, (meaningWeight * Math.sqrt(words.length)) / (1 + at), words)
-    }
-  }
-  const found = [...scores].sort((a, b) => b[1].score - a[1].score)
-  const all = found.reduce((sum, [, { score }]) => sum + score ** 2, 0)
-  return found.map(([symptom, { score, words }]) => ({ symptom, p: score ** 2 / all, words: [...words] }))
+    return words.every((word) => word !== undefined) ? [{ id, words }] : []
+  })
+  const heard = symptoms
+    .filter(({ id }) => id !== anotherComplaint)
+    .map(({ id }) => {
+      const words = new Set<string>()
+      let score = 0
+      for (const term of terms) score += sayingWeight * speaks.get(term)!.get(id)!
+      for (const word of wordsIn(spoken)) {
+        const heading = headingOf(word)
+        if (heading && (speaks.get(heading)?.get(id) ?? 0) > 0) words.add(word)
+      }
+      for (const { id: meaning, words: by } of meant) {
+        const at = knownBy[id]?.indexOf(meaning) ?? -1
+        if (at < 0) continue
+        score += (meaningWeight * Math.sqrt(by.length)) / (1 + at)
+        for (const word of by) words.add(word)
+      }
+      return { symptom: id, score, words: [...words] }
+    })
+  if (terms.length === 0 && meant.length === 0) return []
+  const most = Math.max(...heard.map(({ score }) => score))
+  const weights = heard
+    .map((one) => ({ ...one, weight: Math.exp(one.score - most) }))
+    .filter(({ weight }) => weight >= hardly)
+  const all = weights.reduce((sum, { weight }) => sum + weight, 0)
+  return weights.map(({ symptom, words, weight }) => ({ symptom, p: weight / all, words })).sort((a, b) => b.p - a.p)
 }
 
 /**
@@ -124,9 +167,6 @@ export function soundsLike(book: FaultBook, said: string): Symptom | null {
   if (!best || best.words.length < 2 || best.p < 1.2 * (next?.p ?? 0)) return null
   return book.symptoms.find(({ id }) => id === best.symptom)!
 }
-
-/** So much of what a clause says has to say one thing, to be a complaint of its own. From memory. */
-const clearly = 0.6
 
 /** What else is complained of in other clauses, each clearly: a second complaint, not another name for the first. */
 export function heardBeside(book: FaultBook, said: string, picked: string): string[] {

@@ -3,6 +3,9 @@ import type { Mark } from '../quantity/working.ts'
 /** What of the records makes a fault likelier or less; `refit`: hands left it so. See `prior-factors`. */
 export type FaultTrait = 'chalk' | 'flakes' | 'airlock' | 'stuck' | 'user' | 'grind' | 'probe' | 'frost' | 'refit'
 
+/** How a fault comes and goes: from one day to the next or from week to week; now and then; only hot, only cold. */
+export type Comes = 'sudden' | 'slowly' | 'sometimes' | 'hot' | 'cold'
+
 /** A suspect that is in no book: what nobody wrote down. */
 export const somethingElse = 'something-else'
 
@@ -21,6 +24,7 @@ export interface Fault {
   /** How often each complaint is made of it, by symptom; the rest of a whole is spread over all others. */
   complaints: Record<string, number>
   traits?: FaultTrait[]
+  comes?: Comes[]
   /** The part whose age speaks for it. */
   part?: string
   repair: Repair

@@ -5,7 +5,7 @@ type Families = [family: string, share: number, faults: string[]][]
 
 const prosumer = (valve: string[], user: string[] = [], element: string[] = []): Families => [
   ['beans, user', 15, ['grind-fine', 'grind-coarse', 'cleaning-left', 'nothing', ...user]],
-  ['tank, level', 9, ['tank-empty', 'tank-valve', 'airlock']],
+  ['tank or supply, level', 9, ['tank-empty', 'tank-valve', 'airlock', 'supply-shut']],
   ['gasket, screen', 12, ['seal-hard', 'screen-clogged', 'basket-worn']],
   ['group valves', 11, ['three-way-leaks', 'three-way-no-vent', ...valve]],
   ['jet, circulation', 8, ['jet-blocked', 'boiler-chalked']],

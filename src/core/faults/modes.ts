@@ -29,6 +29,8 @@ export interface BookPart {
   is?: Record<string, string>
   /** Failures it cannot have, or that are no fault of their own there, with the reason. */
   without?: Record<string, string>
+  /** By a failure, what tests of the book show of it where that is not what they show of those that do the same. */
+  shows?: Record<string, Record<string, Record<string, number>>>
   /** Looks of its sort that the book has itself, by its test: it shows the part's other failures as well. */
   lookedBy?: Record<string, string>
   /** Looks of its sort that cannot be done there, or that the book needs no more of, with the reason. */
@@ -72,6 +74,13 @@ export function withModes(book: FaultBook, parts: BookPart[]): FaultBook {
   }
 }
 
+/** What a failure does, with what tests show of it in particular. */
+export function doesOf(part: BookPart, mode: Mode, given = part.does[mode.does]): Does {
+  const does: Does = typeof given === 'object' ? given : { like: given ?? '' }
+  const shows = part.shows?.[mode.id]
+  return shows ? { ...does, shows: { ...does.shows, ...shows } } : does
+}
+
 interface Derived {
   fault: Fault
   like: Fault
@@ -83,7 +92,7 @@ interface Derived {
 
 function derived(book: FaultBook, part: BookPart, mode: Mode): Derived {
   const given = part.does[mode.does]
-  const does: Does = typeof given === 'object' ? given : { like: given ?? '' }
+  const does = doesOf(part, mode, given)
   const like = book.faults.find(({ id }) => id === does.like)
   if (!like) throw new Error(`withModes: ${book.kind} ${part.id} says nothing of ${mode.id}, which does: ${mode.does}`)
   const said = inPlace(part)

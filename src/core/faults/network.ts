@@ -43,6 +43,31 @@ function testsOf(book: FaultBook): NetworkTest[] {
   return tests
 }
 
+/** What comes and goes shows itself about so often when it is looked for. From memory. */
+const actsNow = 0.55
+
+const knownSeldom = new WeakMap<Test[], NetworkTest[]>()
+
+/** The same tests of what comes and goes: half of the time the machine does as where nothing is wrong. */
+function seldomTestsOf(book: FaultBook): NetworkTest[] {
+  const there = knownSeldom.get(book.tests)
+  if (there) return there
+  const tests = testsOf(book).map((network, i): NetworkTest => {
+    const test = book.tests[i]!
+    if (!showsMachine(test)) return network
+    const sound = outcomesUnder(test, nothingWrong)
+    return {
+      ...network,
+      outcomes: network.outcomes.map(({ id, under }) => ({
+        id,
+        under: under.map((p) => actsNow * p + (1 - actsNow) * sound.get(id)!),
+      })),
+    }
+  })
+  knownSeldom.set(book.tests, tests)
+  return tests
+}
+
 /** What a test has to show of a fault to be a look at the fault itself, and of how few others. From memory. */
 const showsIt = 0.5
 const showsOthers = 0.3
@@ -67,13 +92,36 @@ function hardlyOrphans({ faults }: FaultBook, test: Test, fault: string): Map<st
   return new Map(under.map(([id, p]) => [id, p / sum]))
 }
 
+/** Looks at lamps, gauges and sounds: what the machine does, whatever part of it makes it do so. */
+const ofMachine = new Set([
+  'lamps',
+  'lamp',
+  'display',
+  'boiler-gauge',
+  'sight-glass',
+  'level',
+  'grinder-sound',
+  'sound',
+  'meter-pulses',
+  'fill-off',
+  'drive',
+  'tray-water',
+])
+
+/** Whether a test shows what the machine does, not how a part is: another fault of the same part shows it as well. */
+export const showsMachine = ({ id, needs, by, reads }: Test): boolean =>
+  ofMachine.has(id) ||
+  (reads !== undefined && !needs.includes('open') && !needs.includes('off')) ||
+  (needs.includes('hot') && !needs.includes('open') && by !== 'hand')
+
 /**
  * Tests that look at a fault itself: each shows of it what it hardly shows of anything else, and not where all is well;
  * at its own station where there is one. What is in no book, and behaves like this fault everywhere else, shows nothing
  * there.
  */
 export function ownLooks({ faults, tests }: FaultBook, fault: Fault): string[] {
-  const telling = tests.filter(({ sees, normal }) =>
+  const looks = tests.filter((test) => !showsMachine(test))
+  const telling = looks.filter(({ sees, normal }) =>
     Object.entries(sees[fault.id] ?? {}).some(
       ([outcome, p]) =>
         p >= showsIt &&
@@ -101,11 +149,13 @@ const likeNothing = 0.2
  *
  * @param said - what is complained of, one thing by its name or several as they may be meant; none where nothing is said
  * @param factors - by fault, what the records make of it, see `priorFactors`
+ * @param seldom - it was told that it comes and goes: what the machine does, it does so only now and then
  */
 export function networkOf(
   book: FaultBook,
   said: string | Complaint[] | null,
   factors: Record<string, number> = {},
+  seldom = false,
 ): Network {
   const spoken = spokenFor(book, said)
   const plain = book.faults.map(({ per100 }, i) => per100 * spoken[i]!)
@@ -125,7 +175,7 @@ export function networkOf(
   return {
     faults: weights.map((_, i) => book.faults[i]?.id ?? somethingElse),
     prior: Float64Array.from(weights, (weight) => weight / sum),
-    tests: testsOf(book),
+    tests: seldom ? seldomTestsOf(book) : testsOf(book),
   }
 }
 

@@ -22,6 +22,8 @@ export interface Bench {
   gates: Gate[]
   /** Tests that cannot be done here. */
   cannot: string[]
+  /** Tests whose answer hardly fits: worth doing again. */
+  again?: string[]
   /** Asked on the telephone: only what can be asked so. */
   phone?: boolean
   /** Where something had to stop first: nothing, or what is done dead; all where nothing is said. */
@@ -80,6 +82,7 @@ export function standingAfter(test: Test, standing: MachineState[]): MachineStat
  *
  * @param minutesOf - of a test as things stand; null where it may not or cannot be done
  * @param least - bits below which a test is left out
+ * @param besidesMinutes - what every test takes besides its own minutes, when they are weighed against each other
  * @returns those worth that much; a hundredth of a bit where nothing else is asked
  */
 export function rankTests(
@@ -87,6 +90,7 @@ export function rankTests(
   tests: NetworkTest[],
   minutesOf: (test: NetworkTest) => number | null,
   least = leastBits,
+  besidesMinutes = 0,
 ): Worth[] {
   const worth: (Worth & { of: NetworkTest })[] = tests.flatMap((test) => {
     const minutes = minutesOf(test)
@@ -94,13 +98,13 @@ export function rankTests(
     const bits = informationBits(belief, test)
     return bits < least ? [] : [{ test: test.id, bits, minutes, of: test }]
   })
-  const rate = ({ bits, minutes }: Worth) => bits / minutes
+  const rate = ({ bits, minutes }: Worth) => bits / (minutes + besidesMinutes)
   worth.sort((a, b) => rate(b) - rate(a))
   const best = worth[0]
   if (best) {
     const near = worth.filter((one) => rate(one) >= rate(best) * tie)
     if (near.length > 1) {
-      const further = new Map(near.map((one) => [one.test, twoSteps(belief, one, tests, minutesOf)]))
+      const further = new Map(near.map((one) => [one.test, twoSteps(belief, one, tests, minutesOf, besidesMinutes)]))
       near.sort((a, b) => further.get(b.test)! - further.get(a.test)!)
       worth.splice(0, near.length, ...near)
     }
@@ -114,9 +118,10 @@ function twoSteps(
   first: Worth & { of: NetworkTest },
   tests: NetworkTest[],
   minutesOf: (test: NetworkTest) => number | null,
+  besidesMinutes: number,
 ): number {
   let bits = first.bits
-  let { minutes } = first
+  let minutes = first.minutes + besidesMinutes
   for (const { chance, belief: left } of expectedOutcomes(belief, first.of)) {
     if (!left) continue
     let best = { rate: 0, bits: 0, minutes: 0 }
@@ -125,7 +130,8 @@ function twoSteps(
       const takes = minutesOf(test)
       if (takes === null) continue
       const gain = informationBits(left, test)
-      if (gain / takes > best.rate) best = { rate: gain / takes, bits: gain, minutes: takes }
+      const whole = takes + besidesMinutes
+      if (gain / whole > best.rate) best = { rate: gain / whole, bits: gain, minutes: whole }
     }
     bits += chance * best.bits
     minutes += chance * best.minutes
@@ -137,13 +143,19 @@ function twoSteps(
 const mostLooks = 2
 const briefMinutes = 5
 
+/** What every test takes besides, to turn to it and to write it down, min. From memory. */
+export const handlingMinutes = 1
+
+/** So much a test that was not done yet has to tell to come before one done again, bits. */
+const freshBits = 0.03
+
 /** Tests of a book by worth, gates kept; a brief one may be done again. */
 export function nextTests(
   book: FaultBook,
   network: Network,
   belief: Float64Array,
   seen: Seen[],
-  { standing, gates, cannot, phone = false, may = 'all' }: Bench,
+  { standing, gates, cannot, phone = false, may = 'all', again = [] }: Bench,
   least = leastBits,
 ): Worth[] {
   const byId = new Map(book.tests.map((test) => [test.id, test]))
@@ -156,6 +168,8 @@ export function nextTests(
     if (may === 'nothing' || (may === 'dead' && !isDead(test))) return null
     if (cannot.includes(id) || (test.gate && !gates.includes(test.gate))) return null
     if (phone) return book.phone[id] && !seen.some((one) => one.test === id) ? questionMinutes : null
+    // What only a word tells was told already.
+    if (test.by === 'word' && seen.some((one) => one.test === id)) return null
     // What was just seen is not seen better at once: another way first, or later.
     const last = seen.at(-1)
     if (last?.test === id && !last.said) return null
@@ -163,5 +177,11 @@ export function nextTests(
     if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
     return testMinutes(book, test, standing)
   }
-  return rankTests(belief, tests, minutesOf, least)
+  const ranked = rankTests(belief, tests, minutesOf, least, phone ? 0 : handlingMinutes)
+  // What was answered, and fits, is asked again only where nothing else is left to ask.
+  const stale = ({ test }: Worth) => !again.includes(test) && seen.some((one) => one.test === test && !one.said)
+  const fresh = ranked.filter((worth) => !stale(worth))
+  const left = fresh.findIndex(({ bits }) => bits < freshBits)
+  const at = left < 0 ? fresh.length : left
+  return [...fresh.slice(0, at), ...ranked.filter(stale), ...fresh.slice(at)]
 }

@@ -1,9 +1,22 @@
 import type { Fault, FaultBook } from './fault.ts'
+import { type LastReading, readingReason } from './prior-readings.ts'
 
 /** What a machine's own records say before anything is tried. */
 export interface PriorEvidence {
   /** Share of its life each part has used. */
   lifeUsed: Record<string, number>
+  /** Parts that were fitted new, and how long ago. */
+  fitted: Record<string, number>
+  /** Share of what was allowed since a part was last cleaned or looked after. */
+  careUsed: Record<string, number>
+  /** Share of the chalk allowed since the last descale; null where nobody reckons it. */
+  chalkUsed: number | null
+  /** The machine asked to be descaled, and was not since: how long ago. */
+  askedToDescaleDaysAgo: number | null
+  /** The last reading of each measure that is in the ledger. */
+  readings: LastReading[]
+  /** Faults that were repaired here, and how long ago. */
+  repaired: { fault: string; daysAgo: number }[]
   /** Stations that were opened, and how long ago. */
   opened: { station: string; daysAgo: number }[]
   /** Whatever anybody worked on: what it was, in a word, where it was if that is known, how long ago. */
@@ -21,6 +34,12 @@ export interface PriorEvidence {
 
 export const nothingKnown: PriorEvidence = {
   lifeUsed: {},
+  fitted: {},
+  careUsed: {},
+  chalkUsed: null,
+  askedToDescaleDaysAgo: null,
+  readings: [],
+  repaired: [],
   opened: [],
   hands: [],
   descaledDaysAgo: null,
@@ -40,10 +59,11 @@ export interface PriorReason {
 /** Multipliers of a technician; all from memory. */
 const factors = {
   openedLately: 6,
+  fittedLately: 0.2,
+  askedToDescale: 2,
+  again: 2,
   handsThere: 20,
   handsNear: 5,
-  pastItsLife: 2.5,
-  nearlyNew: 0.5,
   descaledChalk: 0.4,
   descaledFlakes: 2,
   stood: 4,
@@ -52,6 +72,8 @@ const factors = {
   beansNoted: 3,
 } as const
 const openedWithinDays = 14
+const fittedWithinDays = 30
+const againWithinDays = 180
 const handsWithinDays = 30
 const descaledWithinDays = 14
 const stoodDays = 21
@@ -70,7 +92,14 @@ export function priorReasons(book: FaultBook, evidence: PriorEvidence): Record<s
   const total = Object.values(evidence.confirmed).reduce((sum, n) => sum + n, 0)
   const shares = book.faults.reduce((sum, { per100 }) => sum + per100, 0)
   return Object.fromEntries(
-    book.faults.map((fault) => [fault.id, [...reasonsFor(fault, evidence), ...confirmedFor(fault)]]),
+    book.faults.map((fault) => [
+      fault.id,
+      [
+        ...reasonsFor(fault, evidence),
+        ...evidence.readings.flatMap((reading) => readingReason(book, fault, reading)),
+        ...confirmedFor(fault),
+      ],
+    ]),
   )
 
   /** Dirichlet counts: the book weighs so many calls, the firm's own weigh what they are. */
@@ -83,23 +112,60 @@ export function priorReasons(book: FaultBook, evidence: PriorEvidence): Record<s
   }
 }
 
+/** Shape of a part that wears, where nothing else is said; from memory: 2 to 3. */
+const wearShape = 2.2
+/** Parts in use are up to this share of a life old, as often at each age. From memory. */
+const oldestInUse = 1.2
+
+const between = (least: number, most: number, factor: number) => Math.min(most, Math.max(least, factor))
+
+/**
+ * How much oftener a part of an age fails than one of any age: its hazard by Weibull's law over the mean hazard.
+ *
+ * @param used - share of its usual life
+ * @see Weibull 1951, A statistical distribution function of wide applicability, J. Appl. Mech. 18, 293
+ * @example wornBy(1.3) // ≈ 2.4
+ */
+const wornBy = (used: number): number =>
+  between(0.15, 4, (wearShape * used ** (wearShape - 1)) / oldestInUse ** (wearShape - 1))
+
+/** How much oftener something is dirty by the share of the time to its next care; from memory. */
+const dirtyBy = (share: number): number => between(0.5, 2, 0.5 + 0.5 * share)
+
+/** How much oftener chalk is the cause by the share of what is allowed; from memory. */
+const chalkedBy = (share: number): number => between(0.3, 3, 0.3 + 1.1 * share)
+
+/** A reason worth saying: one that moves next to nothing is none. */
+const telling = (reason: PriorReason): PriorReason[] => (Math.abs(Math.log(reason.factor)) < 0.15 ? [] : [reason])
+
 function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
   const reasons: PriorReason[] = []
   const has = (trait: NonNullable<Fault['traits']>[number]) => fault.traits?.includes(trait) === true
   // What hands left so is no matter of age.
-  const used = fault.part === undefined || has('refit') ? undefined : evidence.lifeUsed[fault.part]
-  if (used !== undefined && used >= 1)
-    reasons.push({ words: `past its usual life, ${Math.round(used * 100)} %`, factor: factors.pastItsLife })
-  if (used !== undefined && used < 0.1)
-    reasons.push({ words: `nearly new, ${Math.round(used * 100)} % of its life`, factor: factors.nearlyNew })
+  const ofPart = fault.part === undefined || has('refit') ? null : fault.part
+  const fitted = ofPart === null ? undefined : evidence.fitted[ofPart]
+  const isNew = fitted !== undefined && fitted <= fittedWithinDays
+  const used = ofPart === null ? undefined : evidence.lifeUsed[ofPart]
+  // A part that was just fitted is seldom worn: it is misfitted, or something beside it is.
+  if (isNew) reasons.push({ words: `fitted new ${days(fitted)} ago`, factor: factors.fittedLately })
+  else if (used !== undefined) {
+    const age = `${Math.round(used * 100)} % of its usual life`
+    reasons.push(...telling({ words: used >= 1 ? `past it: ${age}` : age, factor: wornBy(used) }))
+  }
+  const care = ofPart === null ? undefined : evidence.careUsed[ofPart]
+  if (care !== undefined)
+    reasons.push(
+      ...telling({ words: `${Math.round(care * 100)} % of the time to its next care`, factor: dirtyBy(care) }),
+    )
   const opened = evidence.opened.find(
     ({ station, daysAgo }) => station === fault.station && daysAgo <= openedWithinDays,
   )
-  if (opened) reasons.push({ words: `opened there ${days(opened.daysAgo)} ago`, factor: factors.openedLately })
+  if (opened && !isNew)
+    reasons.push({ words: `opened there ${days(opened.daysAgo)} ago`, factor: factors.openedLately })
   if (has('refit')) {
-    const lately = evidence.hands.filter(({ daysAgo }) => daysAgo <= handsWithinDays)
-    const there = lately.find(({ station }) => station === fault.station)
-    const near = lately[0]
+    const recent = evidence.hands.filter(({ daysAgo }) => daysAgo <= handsWithinDays)
+    const there = recent.find(({ station }) => station === fault.station)
+    const near = recent[0]
     if (there)
       reasons.push({ words: `${there.what} ${days(there.daysAgo)} ago: last hands there`, factor: factors.handsThere })
     else if (near)
@@ -111,6 +177,14 @@ function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
     if (has('flakes'))
       reasons.push({ words: `descaled ${days(descaled)} ago: flakes come loose`, factor: factors.descaledFlakes })
   }
+  const { chalkUsed: chalk, askedToDescaleDaysAgo: asked } = evidence
+  const lately = descaled !== null && descaled <= descaledWithinDays
+  if (chalk !== null && !lately && has('chalk'))
+    reasons.push(...telling({ words: `${Math.round(chalk * 100)} % of the chalk allowed`, factor: chalkedBy(chalk) }))
+  if (asked !== null && has('chalk'))
+    reasons.push({ words: `it asked to be descaled ${days(asked)} ago`, factor: factors.askedToDescale })
+  const before = evidence.repaired.find((one) => one.fault === fault.id && one.daysAgo <= againWithinDays)
+  if (before) reasons.push({ words: `it was this ${days(before.daysAgo)} ago`, factor: factors.again })
   if (evidence.stoodDays !== null && evidence.stoodDays > stoodDays && (has('airlock') || has('stuck')))
     reasons.push({ words: `stood ${days(evidence.stoodDays)}`, factor: factors.stood })
   const { treatmentChangedDaysAgo: treatment } = evidence

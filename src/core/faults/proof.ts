@@ -1,7 +1,7 @@
 import { type FaultBook, nothingWrong } from './fault.ts'
 import { type Network, ownLooks } from './network.ts'
 import type { Worth } from './next-test.ts'
-import { asTaken, chancesUnder, informationBits, type Seen } from './rank-causes.ts'
+import { chancesOfSeen, informationBits, type Seen } from './rank-causes.ts'
 import { namedLeader } from './shares.ts'
 
 /** From this many times likelier than under all others an answer speaks for a suspect. From memory. */
@@ -12,11 +12,12 @@ const hardlyFits = 0.2
 /** What each answer was worth, in the order of what was seen: chances by suspect, in the order of the network's. */
 function chancesOf(network: Network, seen: Seen[]): Float64Array[] {
   const before = new Map<string, string>()
-  return seen.map(({ test, outcome, said = false }) => {
+  return seen.map((one) => {
+    const { test, outcome, said = false } = one
     const plain = network.tests.find(({ id }) => id === test)!
     const first = said ? undefined : before.get(test)
     if (!said) before.set(test, first ?? outcome)
-    return chancesUnder(network, asTaken(plain, said, first), outcome)!
+    return chancesOfSeen(network, plain, one, first)!
   })
 }
 

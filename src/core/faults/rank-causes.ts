@@ -9,6 +9,8 @@ export interface Seen {
   words?: string
   /** Said on the telephone, not seen by whoever knows. */
   said?: boolean
+  /** Not each time: so often of so many times; the others it was as it should be. */
+  times?: { n: number; of: number }
 }
 
 /** Something was seen that a test has no answer for. */
@@ -18,10 +20,44 @@ export const otherThanAll = 'none-of-these'
 const strangeUnder = { named: 0.03, unnamed: 0.3 }
 
 /** Chances of an answer under each suspect of a network; null where a test has no such answer. */
-export function chancesUnder(network: Network, test: NetworkTest, outcome: string): Float64Array | null {
+function chancesUnder(network: Network, test: NetworkTest, outcome: string): Float64Array | null {
   if (outcome === otherThanAll)
     return Float64Array.from(network.faults, (id) => (id === somethingElse ? strangeUnder.unnamed : strangeUnder.named))
   return test.outcomes.find(({ id }) => id === outcome)?.under ?? null
+}
+
+/** The question whose answers say what comes and goes. */
+export const askedOften = { test: 'ask-often', sometimes: 'sometimes' } as const
+/** The question whose answers say that it is so only from cold, or only hot. */
+export const askedWhen = { test: 'ask-when' } as const
+/** Where a network does not ask it: one in two. */
+const asOftenAsNot = 0.5
+/** How often what is always so is seen only now and then, for no reason. From memory. */
+const oddlySeldom = 0.05
+
+/** How likely each suspect is one that comes and goes. */
+function comesAndGoes({ faults, tests }: Network): Float64Array {
+  const asked = tests.find(({ id }) => id === askedOften.test)?.outcomes.find(({ id }) => id === askedOften.sometimes)
+  return asked?.under ?? new Float64Array(faults.length).fill(asOftenAsNot)
+}
+
+/**
+ * Chances of what was seen under each suspect. Seen only some of the times, it speaks for what shows it and comes and
+ * goes; what is always there would have shown it each time.
+ *
+ * @param first - what the same test showed before, where it was looked at
+ * @returns null where a test has no such answer
+ */
+export function chancesOfSeen(
+  network: Network,
+  test: NetworkTest,
+  { outcome, said = false, times }: Seen,
+  first: string | undefined,
+): Float64Array | null {
+  const under = chancesUnder(network, asTaken(test, said, first), outcome)
+  if (!under || !times || times.n >= times.of) return under
+  const often = comesAndGoes(network)
+  return under.map((p, i) => often[i]! * p + (1 - often[i]!) * oddlySeldom)
 }
 
 /** Beliefs after one outcome; null where it is impossible under every fault. */
@@ -77,11 +113,12 @@ export function asTaken(test: NetworkTest, said: boolean, first: string | undefi
 export function rankCauses(network: Network, seen: Seen[]): Float64Array | null {
   let belief: Float64Array | null = network.prior
   const before = new Map<string, string>()
-  for (const { test, outcome, said = false } of seen) {
+  for (const one of seen) {
+    const { test, outcome, said = false } = one
     const plain = network.tests.find(({ id }) => id === test)
     // What was only said is no look: who sees it himself sees it for the first time.
     const first = said ? undefined : before.get(test)
-    const under = plain && chancesUnder(network, asTaken(plain, said, first), outcome)
+    const under = plain && chancesOfSeen(network, plain, one, first)
     if (!under) throw new Error(`rankCauses: ${test} cannot show ${outcome}`)
     belief = belief && afterOutcome(belief, under)
     if (!said) before.set(test, first ?? outcome)

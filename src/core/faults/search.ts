@@ -1,14 +1,13 @@
 import { mayBeAsked } from './asked-by-phone.ts'
-import { type FaultBook, type Gate, nothingWrong, somethingElse } from './fault.ts'
+import { type FaultBook, type Gate, somethingElse } from './fault.ts'
 import type { Complaint } from './likelihood.ts'
 import { type Network, networkOf } from './network.ts'
 import { asFound, leastBits, nextTests, standingAfter, type Worth } from './next-test.ts'
-import { doubtfulAnswers, explainedBy, measurementOf, proofOf, provedBy } from './proof.ts'
-import { rankCauses, type Seen } from './rank-causes.ts'
-import { leaderOf, namedLeader } from './shares.ts'
+import { doubtfulAnswers, explainedBy } from './proof.ts'
+import { askedOften, askedWhen, rankCauses, type Seen } from './rank-causes.ts'
+import { leaderOf } from './shares.ts'
 import { type Stop, type StopId, stopOf, stopOfComplaint } from './stops.ts'
 import { stopOfAnswer } from './stops-seen.ts'
-import { testingMinutes } from './worth-testing.ts'
 
 /** A search for one fault on one machine, as data: what is complained of, what was seen, what was tried. */
 export interface Search {
@@ -26,6 +25,8 @@ export interface Search {
   phone?: boolean
   /** Faults that were repaired, and it is still not right. */
   notCured: string[]
+  /** Of them those that were it: what they did is gone, and something else shows. */
+  cured?: string[]
   /** Repairs of what is in no book, in words, and it is still not right. */
   notCuredInWords?: { cause: string; text: string }[]
   /** How many answers there were when each of them was repaired: what it explained is no answer any more. */
@@ -38,21 +39,29 @@ export interface Search {
 }
 
 export type SearchPress =
-  | { type: 'seen'; test: string; outcome: string; value?: number; words?: string }
+  | {
+      type: 'seen'
+      test: string
+      outcome: string
+      value?: number
+      words?: string
+      times?: { n: number; of: number }
+    }
   | { type: 'cannot'; test: string }
   | { type: 'back' }
   | { type: 'symptom'; symptom: string }
   | { type: 'also'; symptoms: string[] }
   | { type: 'gates'; gates: Gate[] }
   | { type: 'phone'; on: boolean }
-  | { type: 'not cured'; fault: string }
+  | { type: 'not cured'; fault: string; wasIt?: boolean }
   | { type: 'not cured in words'; cause: string; text: string }
   | { type: 'stop'; stop: StopId | 'none' }
   | { type: 'proved dead'; on: boolean }
 
-export const newSearch = (symptom: string, at: number): Search => ({
+/** @param told - what was told besides, without being asked, see `circumstancesHeard` */
+export const newSearch = (symptom: string, at: number, told: { test: string; outcome: string }[] = []): Search => ({
   symptom,
-  seen: [],
+  seen: told.map(({ test, outcome }) => ({ test, outcome, at, said: true })),
   cannot: [],
   gates: [],
   notCured: [],
@@ -63,7 +72,7 @@ export const newSearch = (symptom: string, at: number): Search => ({
 export function searchStep(search: Search, press: SearchPress & { at: number }): Search {
   switch (press.type) {
     case 'seen': {
-      const { test, outcome, value, words, at } = press
+      const { test, outcome, value, words, times, at } = press
       // What was not there to be asked for may show itself in the middle: then all else waits.
       const stop = search.stop === 'none' ? stopOfAnswer(press) : undefined
       return {
@@ -77,6 +86,7 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
             at,
             ...(value !== undefined && { value }),
             ...(words && { words }),
+            ...(times && { times }),
             ...(search.phone && { said: true }),
           },
         ],
@@ -121,6 +131,7 @@ export function searchStep(search: Search, press: SearchPress & { at: number }):
       return {
         ...search,
         notCured: [...new Set([...search.notCured, press.fault])],
+        ...(press.wasIt && { cured: [...new Set([...(search.cured ?? []), press.fault])] }),
         repairedAfter: { ...search.repairedAfter, [press.fault]: search.seen.length },
       }
   }
@@ -149,6 +160,21 @@ export interface Suspicion {
   elseLeads: boolean
 }
 
+/** What was answered, in order. */
+interface Answered {
+  seen: Pick<Seen, 'test' | 'outcome'>[]
+}
+
+/** When only it is so, by what was told and not taken back by a later answer: only from cold, only hot; null for whenever. */
+export function onlyWhen({ seen }: Answered): 'cold' | 'hot' | null {
+  const told = seen.findLast(({ test }) => test === askedWhen.test)?.outcome
+  return told === 'cold' || told === 'hot' ? told : null
+}
+
+/** Whether it is so only now and then: what the machine does it may not do just now. */
+export const comesAndGoes = ({ seen }: Answered): boolean =>
+  seen.findLast(({ test }) => test === askedOften.test)?.outcome === askedOften.sometimes || onlyWhen({ seen }) !== null
+
 /** A repair that did not cure speaks against its fault: repaired wrongly, or not it. From memory. */
 export const afterRepair = 0.05
 
@@ -158,7 +184,7 @@ export const afterRepair = 0.05
  * @param factors - what the records say of each fault, see `priorFactors`
  */
 export function suspicion(book: FaultBook, search: Search, factors: Record<string, number>): Suspicion {
-  const network = networkOf(book, complainedOf(search), searchFactors(search, factors))
+  const network = networkOf(book, complainedOf(search), searchFactors(search, factors), comesAndGoes(search))
   const aside = setAside(network, search)
   const seen = search.seen.filter((_, i) => !aside.includes(i))
   const belief = rankCauses(network, seen) ?? network.prior
@@ -177,7 +203,14 @@ export function suspicion(book: FaultBook, search: Search, factors: Record<strin
     network,
     belief,
     seen,
-    { standing, gates, cannot, may: mayBeTested(search), ...(search.phone && { phone: true }) },
+    {
+      standing,
+      gates,
+      cannot,
+      may: mayBeTested(search),
+      again: doubtful.map(({ test }) => test),
+      ...(search.phone && { phone: true }),
+    },
     0,
   )
   return {
@@ -200,7 +233,7 @@ const wasIt = 0.5
  * Answers that a repair explains: where it was likely enough the right one, what spoke for it is past, and may be looked
  * at again. Where it was a guess, they still speak.
  */
-function setAside(network: Network, { seen, repairedAfter = {} }: Search): number[] {
+function setAside(network: Network, { seen, repairedAfter = {}, cured = [] }: Search): number[] {
   const gone = new Set<number>()
   for (const [fault, after] of Object.entries(repairedAfter).sort((a, b) => a[1] - b[1])) {
     const before = seen.slice(0, after)
@@ -210,7 +243,9 @@ function setAside(network: Network, { seen, repairedAfter = {} }: Search): numbe
     const sum = prior.reduce((total, p) => total + p, 0)
     const then = { ...network, prior: prior.map((p) => p / sum) }
     const belief = rankCauses(then, spoke)
-    if (!belief || belief[network.faults.indexOf(fault)]! < wasIt) continue
+    // Whoever saw that it was it, knows; else it was where it was likely enough.
+    const was = cured.includes(fault) || (belief !== null && belief[network.faults.indexOf(fault)]! >= wasIt)
+    if (!was) continue
     for (const i of explainedBy(then, spoke, fault)) gone.add(seen.indexOf(spoke[i]!))
   }
   return [...gone].sort((a, b) => a - b)
@@ -230,76 +265,3 @@ export const searchFactors = (search: Search, factors: Record<string, number>): 
   ...factors,
   ...Object.fromEntries(search.notCured.map((fault) => [fault, (factors[fault] ?? 1) * afterRepair])),
 })
-
-/** Whether to repair the likeliest rather than test on, and the arithmetic of it. */
-export interface RepairNow {
-  fault: string
-  p: number
-  /** Minutes of repairing thrown away, on the average, if it is repaired now; a part's price among them. */
-  wastedMinutes: number
-  /** What the part costs, in minutes of labour; 0 where nobody said. */
-  partMinutes: number
-  /** Minutes of the next test; none where nothing is left to try. */
-  testMinutes: number | null
-  /** Minutes the search is expected to cost if it is done, with what is left after it. */
-  testingMinutes: number | null
-  /** What looks at the fault itself and has to be done before a part is touched; null where it has shown it. */
-  proof: Worth | null
-}
-
-/** Sure enough to repair without another word, unless what might be thrown away is dear. */
-const sureEnough = 0.9
-/** A waste nobody minds, min. From memory. */
-const mostWaste = 15
-
-/** Whether what was seen is enough to touch a part, or to call the machine sound. */
-export function isProved(
-  book: FaultBook,
-  { notCured, repairedAfter = {}, seen: all }: Search,
-  { network, seen }: Pick<Suspicion, 'network' | 'seen'>,
-  fault: string,
-): boolean {
-  if (fault === nothingWrong) {
-    const asked = measurementOf(book, network)
-    const measured = asked === null ? [] : seen.filter(({ test, said }) => test === asked && !said)
-    return asked === null || measured.length > 0
-  }
-  const since = notCured.includes(fault) ? (repairedAfter[fault] ?? all.length) : 0
-  return provedBy(network, seen, fault).some((i) => all.indexOf(seen[i]!) >= since)
-}
-
-/**
- * Whether it is time to repair the likeliest.
- *
- * @param partMinutes - by fault, what its part costs, in minutes of labour
- * @returns null while another test is worth more than it costs; where what leads is in no book; where nothing that was
- *   seen on the machine speaks for it; where the same was repaired, and nothing new speaks for it since
- */
-export function repairNow(
-  book: FaultBook,
-  search: Search,
-  { network, belief, next, all, seen, elseLeads }: Suspicion,
-  partMinutes: Record<string, number> = {},
-): RepairNow | null {
-  if (elseLeads) return null
-  const top = namedLeader(network, belief)
-  const fault = book.faults[top]!
-  const proof = proofOf(book, network, seen, fault.id, all)
-  if (!proof && !isProved(book, search, { network, seen }, fault.id)) return null
-  const p = belief[top]!
-  const part = partMinutes[fault.id] ?? 0
-  const waste = (now: Float64Array): number => {
-    const best = namedLeader(network, now)
-    const { id, repair } = book.faults[best]!
-    return (1 - now[best]!) * (repair.minutes + (partMinutes[id] ?? 0))
-  }
-  const wastedMinutes = waste(belief)
-  const testMinutes = next[0]?.minutes ?? null
-  const dear = wastedMinutes >= Math.max(testMinutes ?? 0, mostWaste)
-  const test = next[0] && network.tests.find(({ id }) => id === next[0]!.test)
-  const testing = test ? testingMinutes(belief, test, testMinutes!, waste) : null
-  const worthIt = (p >= sureEnough && !dear) || testing === null || (p >= 0.5 && wastedMinutes < testing)
-  return worthIt
-    ? { fault: network.faults[top]!, p, wastedMinutes, partMinutes: part, testMinutes, testingMinutes: testing, proof }
-    : null
-}

@@ -61,7 +61,9 @@ const things = {
   dryHeat:
     'boil(?:s|ed|ing)?(?: itself)? dry|heat\\w*(?: up)? (?:empty|dry)|heat\\w* (?:with )?(?:no|without) water|no water in (?:the |it.* )?boiler',
   chemical:
-    'descal\\w+|acid|cleaner|cleaning (?:stuff|fluid|liquid|water|agent|solution|powder|product|chemical)|detergent|chemicals?|soap\\w*|vinegar|citric|bleach|caustic',
+    'descal(?:ers?|ing (?:agent|acid|fluid|liquid|solution|stuff|water|product|powder))|acid|cleaner|cleaning (?:stuff|fluid|liquid|water|agent|solution|powder|product|chemical)|detergent|chemicals?|soap\\w*|vinegar|citric|bleach|caustic',
+  descaling: 'descal(?:ed|ing|e)',
+  drunkOf: 'tast\\w+|drank|drunk|swallow\\w*|sipp?\\w*|serv(?:ed|ing)',
   drunk:
     'tast\\w+|drank|drunk|drink\\w*|swallow\\w*|sipp?\\w*|serv(?:ed|ing)|in (?:the|my|a|her|his) (?:cup|coffee|milk|drink)|into (?:a|the) cup|(?:out )?with the (?:espresso|coffee|shot)|coffees?|guest\\w*|customer\\w*',
   milk: 'milk|cream',
@@ -142,6 +144,7 @@ const rules: Record<StopId, Rule[]> = {
       all: ['chemical', 'drunk'],
       unless: 'lamp|asks? for|how often|tastes? (?:better|fine|good)|comes on|no rinse needed',
     },
+    { all: ['descaling', 'drunkOf'], unless: 'lamp|asks? for|how often|tastes? (?:better|fine|good)|comes on' },
   ],
   milk: [
     { all: ['milk', 'spoilt'], unless: 'smells? (?:nice|good)|foam|sour coffee|turned (?:on|down)', isDenial: true },

@@ -3,8 +3,8 @@ import { type FaultBook, somethingElse } from './fault.ts'
 import { spokenFor } from './likelihood.ts'
 import { networkOf, shareOfElse } from './network.ts'
 import { type PriorReason, priorFactors } from './prior-factors.ts'
-import { asTaken, chancesUnder, rankCauses } from './rank-causes.ts'
-import { afterRepair, complainedOf, type Search, searchFactors } from './search.ts'
+import { chancesOfSeen, rankCauses } from './rank-causes.ts'
+import { afterRepair, comesAndGoes, complainedOf, type Search, searchFactors } from './search.ts'
 import { sharesOf } from './shares.ts'
 
 /**
@@ -23,23 +23,31 @@ export function suspectWorking(
   const factors = priorFactors(reasons)
   const weight = faultId === somethingElse ? [shareBefore()] : weightBefore()
   if (search.notCured.includes(faultId))
-    weight.push(add({ what: 'Repaired, not cured', value: afterRepair, unit: '×', origin: 'measured' }))
-  const network = networkOf(book, complainedOf(search), searchFactors(search, factors))
+    weight.push(
+      add({
+        what: search.cured?.includes(faultId) ? 'Repaired, and it was it' : 'Repaired, not cured',
+        value: afterRepair,
+        unit: '×',
+        origin: 'measured',
+      }),
+    )
+  const network = networkOf(book, complainedOf(search), searchFactors(search, factors), comesAndGoes(search))
   const at = network.faults.indexOf(faultId)
   const before = new Map<string, string>()
-  for (const { test, outcome, said = false, words: other } of seen) {
+  for (const one of seen) {
+    const { test, outcome, said = false, words: other, times } = one
     const plain = network.tests.find(({ id }) => id === test)!
     const first = said ? undefined : before.get(test)
-    const under = chancesUnder(network, asTaken(plain, said, first), outcome)!
+    const under = chancesOfSeen(network, plain, one, first)!
     if (!said) before.set(test, first ?? outcome)
     const known = book.tests.find(({ id }) => id === test)!
     const words = known.outcomes.find(({ id }) => id === outcome)?.words ?? `something else: ${other ?? ''}`
     weight.push(
       add({
-        what: `${known.say}: ${words.toLowerCase()}`,
+        what: `${known.say}: ${words.toLowerCase()}${times ? `, ${times.n} of ${times.of} times` : ''}`,
         value: under[at]!,
         origin: 'measured',
-        source: said ? 'said on the telephone' : first === undefined ? 'chance of it if so' : 'looked again',
+        source: said ? 'told, not seen' : first === undefined ? 'chance of it if so' : 'looked again',
       }),
     )
   }

@@ -2,6 +2,7 @@ import { nothingKnown, type PriorEvidence } from '../faults/prior-factors.ts'
 import type { Kind } from '../kinds/kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
 import { type Histories, nearestCauses, ofKind } from './histories.ts'
+import { lastReadings } from './last-readings.ts'
 import type { Standing } from './standing.ts'
 
 /** Entries that say that hands were in a machine, at the station of the part they name. */
@@ -10,18 +11,19 @@ const openings = ['fitted', 'removed', 'repaired'] as const
 /** What a machine's records say before anything is tried, as of a day. */
 export function faultEvidence(kind: Kind, histories: Histories, standings: Standing[], today: LocalDay): PriorEvidence {
   const daysAgo = (day: LocalDay) => toDay(today) - toDay(day)
-  const lifeUsed: Record<string, number> = {}
-  for (const { part, action, uses } of standings) {
-    if (!part || action !== 'replace') continue
-    // Of several the furthest gone speaks: one of them is complained of, and nobody knows which.
-    lifeUsed[part] = Math.max(lifeUsed[part] ?? 0, ...uses.map(({ used, limit }) => used / limit))
-  }
+  const lifeUsed = usedBy(standings, ({ action }) => action === 'replace')
+  const careUsed = usedBy(standings, ({ action, unseen }) => (action === 'clean' || action === 'grease') && !unseen)
   const stationOf = new Map(kind.parts.map(({ id, station }) => [id, station]))
   const opened = openings.flatMap((entryKind) =>
     ofKind(histories, 'machine', entryKind).flatMap(({ body, happenedOn }) => {
       const station = stationOf.get(String(body.part ?? ''))
       return station ? [{ station, daysAgo: daysAgo(happenedOn) }] : []
     }),
+  )
+  const fitted = Object.fromEntries(
+    ofKind(histories, 'machine', 'fitted').flatMap(({ body, happenedOn }) =>
+      body.part && daysAgo(happenedOn) >= 0 ? [[body.part, daysAgo(happenedOn)]] : [],
+    ),
   )
   const descaled = ofKind(histories, 'machine', 'descaled').at(-1)
   const going = ofKind(histories, 'machine', 'stage')
@@ -37,6 +39,16 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
     beansNoted: beansNoted(histories, daysAgo),
     confirmed: Object.fromEntries((causes?.body.counts ?? []).map(({ fault, n }) => [fault, n])),
     lifeUsed,
+    careUsed,
+    chalkUsed: chalkUsed(standings),
+    askedToDescaleDaysAgo: askedToDescale(histories, daysAgo, descaled?.happenedAt),
+    readings: lastReadings(kind, histories, daysAgo),
+    repaired: ofKind(histories, 'machine', 'repaired').flatMap(({ body, happenedOn }) =>
+      body.fault && body.cured !== false && daysAgo(happenedOn) >= 0
+        ? [{ fault: body.fault, daysAgo: daysAgo(happenedOn) }]
+        : [],
+    ),
+    fitted,
     opened: opened.filter(({ daysAgo: age }) => age >= 0),
     hands: handsOn(kind, histories, daysAgo),
     descaledDaysAgo: descaled ? daysAgo(descaled.happenedOn) : null,
@@ -44,6 +56,35 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
     stoodDays:
       again && stood && daysAgo(again.happenedOn) <= 14 ? toDay(again.happenedOn) - toDay(stood.happenedOn) : null,
   }
+}
+
+/** By part, the furthest gone of it: of several one is complained of, and nobody knows which. */
+function usedBy(standings: Standing[], counts: (standing: Standing) => boolean): Record<string, number> {
+  const used: Record<string, number> = {}
+  for (const standing of standings)
+    if (standing.part && counts(standing))
+      used[standing.part] = Math.max(used[standing.part] ?? 0, ...standing.uses.map((use) => use.used / use.limit))
+  return used
+}
+
+/** Of the chalk allowed, by the vessel that has most of it; null where no chalk is reckoned. */
+function chalkUsed(standings: Standing[]): number | null {
+  const shares = standings
+    .filter(({ task }) => task === 'descale')
+    .flatMap(({ uses }) => uses.filter(({ clock }) => clock === 'thickness').map(({ used, limit }) => used / limit))
+  return shares.length > 0 ? Math.max(...shares) : null
+}
+
+/** Days since it last asked to be descaled, where it was not since. */
+function askedToDescale(
+  histories: Histories,
+  daysAgo: (day: LocalDay) => number,
+  descaledAt: string | undefined,
+): number | null {
+  const asked = ofKind(histories, 'machine', 'prompt-seen')
+    .filter(({ body, happenedAt }) => body.task === 'descale' && (descaledAt === undefined || happenedAt > descaledAt))
+    .at(-1)
+  return asked ? daysAgo(asked.happenedOn) : null
 }
 
 /** What was done with hands on it, as a reason is said; what was only asked, read or looked at is none. */

@@ -1,11 +1,13 @@
 import { array, mixed, object, string } from 'yup'
 import { bookOf, faultBooks } from '../faults/books.ts'
-import { complaintsHeard, type Heard } from '../faults/complaint.ts'
+import { circumstancesHeard } from '../faults/circumstances-heard.ts'
+import { complaintsHeard, type Heard, heardBeside } from '../faults/complaint.ts'
 import type { FaultBook } from '../faults/fault.ts'
 import type { Complaint } from '../faults/likelihood.ts'
 import { type Network, type NetworkTest, networkOf } from '../faults/network.ts'
 import { isDead, rankTests } from '../faults/next-test.ts'
-import { afterOutcome } from '../faults/rank-causes.ts'
+import { afterOutcome, rankCauses } from '../faults/rank-causes.ts'
+import { comesAndGoes } from '../faults/search.ts'
 import { leaderOf, sharesOf } from '../faults/shares.ts'
 import { type Stop, stopOf, stopOfComplaint } from '../faults/stops.ts'
 import { stopsIn } from '../faults/stops-said.ts'
@@ -70,20 +72,32 @@ export const fault = topic({
       throw new InputFault('symptom', symptom, 'belongs to a kind: name one')
     if (kind === undefined && says !== undefined) throw new InputFault('says', says, 'belongs to a kind: name one')
     const book = kind === undefined ? null : bookOf(kind)!
-    const heard = book && says ? complaintsHeard(book, says.join('. ')) : []
+    const heard = book && says ? heardInAll(says.map((said) => complaintsHeard(book, said))) : []
     // Each sentence is a complaint of its own, as it may be meant; one that says nothing known tells nothing.
-    const told = book && says ? says.flatMap((said) => asMeant(complaintsHeard(book, said))) : []
+    const told = book && says ? says.flatMap((said) => meantBy(book, said)) : []
     const complaints = [...(symptom === undefined ? [] : [{ [symptom]: 1 }]), ...told]
     // What a sentence may mean stops nothing by itself: its own words do, or the complaint that was named.
     const stop = book ? ((says && stopsIn(says.join('. '))[0]) ?? stopOfComplaint(symptom ?? null)) : undefined
+    const circumstances = book && says ? circumstancesHeard(book, says.join('. ')) : []
     const network =
-      kind === undefined ? ownNetwork(faults, tests) : kindNetwork(kind, symptom ?? null, complaints, { faults, tests })
+      kind === undefined
+        ? ownNetwork(faults, tests)
+        : kindNetwork(kind, symptom ?? null, complaints, comesAndGoes({ seen: [...circumstances, ...seen] }), {
+            faults,
+            tests,
+          })
     const shown = seen.map((one) => (book ? stopOfAnswer(one) : undefined)).find((one) => one !== undefined)
     const stops = stop ?? shown
     const { lines, add } = startWorking()
     const before = add({ what: 'Suspects', value: new Set(network.faults).size, origin: 'setting' })
-    let belief = network.prior
+    let belief = rankCauses(
+      network,
+      circumstances.map(({ test, outcome }) => ({ test, outcome, said: true })),
+    )!
+    for (const { test, words } of circumstances)
+      add({ what: `Told besides, ${test}: ${words}`, value: leaderOf(network, belief).p, origin: 'measured' })
     const done = new Set<string>()
+    const answered = new Set(circumstances.map(({ test }) => test))
     seen.forEach(({ test, outcome }, i) => {
       const known = network.tests.find(({ id }) => id === test)
       if (!known) throw new InputFault(`seen[${i}].test`, test, 'is unknown')
@@ -111,7 +125,7 @@ export const fault = topic({
     const suspects = sharesOf(network, belief).sort((a, b) => b.p - a.p || (a.fault < b.fault ? -1 : 1))
     const may = stops ? stopOf(stops).mayTest : 'all'
     const [next] = rankTests(belief, network.tests, ({ id, minutes }) =>
-      done.has(id) || !mayBe(may, book, id) ? null : minutes,
+      done.has(id) || answered.has(id) || !mayBe(may, book, id) ? null : minutes,
     )
     if (next)
       add({
@@ -140,6 +154,28 @@ function mayBe(may: Stop['mayTest'], book: FaultBook | null, id: string): boolea
   return may !== 'nothing' && !test?.gate && (may === 'all' || (test !== undefined && isDead(test)))
 }
 
+/** What was heard in all sentences: each counts as much. */
+function heardInAll(sentences: Heard[][]): Heard[] {
+  const spoke = sentences.filter((heard) => heard.length > 0)
+  const all = new Map<string, Heard>()
+  for (const { symptom, p, words } of spoke.flat()) {
+    const before = all.get(symptom) ?? { symptom, p: 0, words: [] }
+    all.set(symptom, {
+      symptom,
+      p: before.p + p / spoke.length,
+      words: [...new Set([...before.words, ...words])],
+    })
+  }
+  return [...all.values()].sort((a, b) => b.p - a.p)
+}
+
+/** What a sentence complains of: as it may be meant, and what other clauses of it say clearly besides. */
+function meantBy(book: FaultBook, said: string): Complaint[] {
+  const heard = complaintsHeard(book, said)
+  const beside = heard[0] ? heardBeside(book, said, heard[0].symptom) : []
+  return [...asMeant(heard), ...beside.map((symptom) => ({ [symptom]: 1 }))]
+}
+
 /** A sentence as the complaints it may be, the three likeliest. */
 function asMeant(heard: Heard[]): Complaint[] {
   const likeliest = heard.slice(0, 3)
@@ -151,6 +187,7 @@ function kindNetwork(
   kind: string,
   symptom: string | null,
   complaints: Complaint[],
+  seldom: boolean,
   own: { faults?: unknown; tests?: unknown },
 ): Network {
   if (own.faults !== undefined)
@@ -159,7 +196,7 @@ function kindNetwork(
   const book = bookOf(kind)!
   if (symptom !== null && !book.symptoms.some(({ id }) => id === symptom))
     throw new InputFault('symptom', symptom, `is none of ${book.symptoms.map(({ id }) => id).join(', ')}`)
-  return networkOf(book, complaints)
+  return networkOf(book, complaints, {}, seldom)
 }
 
 function ownNetwork(

@@ -1,18 +1,12 @@
 import { useEffect, useMemo, useState } from 'react'
-import { bookOf } from '../../core/faults/books.ts'
+import { bookFor } from '../../core/faults/books.ts'
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import { ownLooks } from '../../core/faults/network.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
 import { otherThanAll } from '../../core/faults/rank-causes.ts'
-import {
-  isProved,
-  mayBeTested,
-  newSearch,
-  repairNow,
-  type SearchPress,
-  searchStep,
-  suspicion,
-} from '../../core/faults/search.ts'
+import { readingsSeen } from '../../core/faults/readings-seen.ts'
+import { isProved, repairNow } from '../../core/faults/repair-now.ts'
+import { mayBeTested, newSearch, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
 import { leaderOf, suspectName } from '../../core/faults/shares.ts'
 import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
@@ -69,7 +63,7 @@ function openReport(histories: Histories) {
 
 /** Finding a fault: complaint, halo, next best test, suspects with their reasons, repair and test-out. */
 export function FaultLens(props: Props) {
-  const book = bookOf(props.kind.basedOn ?? props.kind.id)
+  const book = bookFor(props.kind)
   if (!book)
     return (
       <div className="flex-1 bg-enamel px-4 py-3 lg:px-6">
@@ -116,9 +110,10 @@ function Searching({
     setOther(null)
     void keptSearches.keep(machineId, next).then((isKept) => setLost(!isKept))
   }
-  const press = (event: SearchPress) => {
+  const press = (...events: SearchPress[]) => {
     if (!kept) return
-    const search = searchStep(kept.search, { ...event, at: browserNow().getTime() })
+    const at = browserNow().getTime()
+    const search = events.reduce((now, event) => searchStep(now, { ...event, at }), kept.search)
     if (search === kept.search) return
     setDecided(null)
     become({ ...kept, search })
@@ -144,10 +139,10 @@ function Searching({
       at: suspectedAt(book, now.belief).at,
       // Before it was asked what must stop, nothing is to be tried.
       next: search.stop === undefined ? null : (test?.station ?? null),
-      done: search.seen.map((seen, i) => ({
-        station: book.tests.find(({ id }) => id === seen.test)!.station,
-        n: i + 1,
-      })),
+      // What was told was looked at nowhere.
+      done: search.seen.flatMap(({ test, said }, i) =>
+        said ? [] : [{ station: book.tests.find(({ id }) => id === test)!.station, n: i + 1 }],
+      ),
     })
   }, [book, now, onShow, search, test])
   useEffect(() => () => onShow(null), [onShow])
@@ -169,11 +164,11 @@ function Searching({
         <SymptomPicker
           book={book}
           reported={reported ? String(reported.body.text) : null}
-          onPick={(symptom, heard, also = [], words) => {
+          onPick={(symptom, heard, also = [], words, told = []) => {
             const stop = heard ?? [symptom, ...also].map(stopOfComplaint).find((one) => one !== undefined)
             become({
               search: {
-                ...newSearch(symptom, browserNow().getTime()),
+                ...newSearch(symptom, browserNow().getTime(), told),
                 ...(stop && { stop }),
                 ...(also.length > 0 && { also }),
                 ...(words && { words }),
@@ -265,12 +260,14 @@ function Searching({
                 price={prices.of(mended.id)}
                 labourPerMinute={prices.labourPerMinute}
                 onKeep={become}
-                onNotCured={(text) => {
+                onNotCured={(text, readings = [], wasIt = false) => {
                   setDecided(null)
                   press(
                     mended.id === somethingElse
                       ? { type: 'not cured in words', cause: mended.name, text }
-                      : { type: 'not cured', fault: mended.id },
+                      : { type: 'not cured', fault: mended.id, ...(wasIt && { wasIt }) },
+                    // What the test-out read goes on into the search, as seen after the repair.
+                    ...readingsSeen(book, readings).map((seen) => ({ type: 'seen' as const, ...seen })),
                   )
                 }}
               />
@@ -285,8 +282,14 @@ function Searching({
                 layout={layout}
                 other={test.id === other}
                 proves={test.id === proof?.test ? suspectName(book, repair!.fault) : null}
-                onSeen={(outcome, value) =>
-                  press({ type: 'seen', test: test.id, outcome, ...(value !== undefined && { value }) })
+                onSeen={(outcome, value, times) =>
+                  press({
+                    type: 'seen',
+                    test: test.id,
+                    outcome,
+                    ...(value !== undefined && { value }),
+                    ...(times && { times }),
+                  })
                 }
                 onOther={(words) => press({ type: 'seen', test: test.id, outcome: otherThanAll, words })}
                 onCannot={() => press({ type: 'cannot', test: test.id })}

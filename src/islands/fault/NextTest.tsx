@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from 'react'
 import type { FaultBook, Test } from '../../core/faults/fault.ts'
+import { showsMachine } from '../../core/faults/network.ts'
 import type { Worth } from '../../core/faults/next-test.ts'
 import { outcomeOf } from '../../core/faults/outcome-of.ts'
 import { asTaken, expectedOutcomes } from '../../core/faults/rank-causes.ts'
-import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { comesAndGoes, onlyWhen, type Search, type Suspicion } from '../../core/faults/search.ts'
 import { numberIn } from '../../core/typed/read-as.ts'
 import { figure } from '../../ui/format.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
@@ -11,6 +12,7 @@ import type { PathLayout } from '../path/layout.ts'
 import { AnswerLine } from './AnswerLine.tsx'
 import { suspectedAt } from './halo.ts'
 import { InstrumentDrawing, instrumentOf } from './InstrumentDrawing.tsx'
+import { NotEachTime } from './NotEachTime.tsx'
 import { doubtCleared, needWords, testHazards } from './test-words.ts'
 
 interface Props {
@@ -24,7 +26,7 @@ interface Props {
   other: boolean
   /** The suspect it looks at before a part of it is touched. */
   proves: string | null
-  onSeen: (outcome: string, value?: number) => void
+  onSeen: (outcome: string, value?: number, times?: { n: number; of: number }) => void
   /** None of its answers: what it was, in words. */
   onOther: (words: string) => void
   onCannot: () => void
@@ -50,6 +52,8 @@ export function NextTest({
   const plain = network.tests.find(({ id }) => id === test.id)!
   const first = search.seen.find((one) => one.test === test.id && !one.said)
   const now = suspectedAt(book, belief).at
+  const seldom = !search.phone && comesAndGoes(search) && showsMachine(test)
+  const only = onlyWhen(search)
   const answers = expectedOutcomes(belief, asTaken(plain, search.phone === true, first?.outcome))
   return (
     <section aria-label="Next test" className="min-w-0 px-4 py-3 lg:px-6">
@@ -83,6 +87,17 @@ export function NextTest({
         {!search.phone && <Fact label="Tools" value={test.tools.join(', ') || 'none'} />}
         <Fact label="Tells" value={doubtCleared(worth.bits, belief)} note="on average, whatever it shows" />
       </dl>
+      {seldom && (
+        <p className="m-0 mb-1 text-[14px]">
+          {only === null ? (
+            <>
+              <b>It comes and goes:</b> try it five times or more, and say how often.
+            </>
+          ) : (
+            <b>It is so only {only === 'hot' ? 'hot, after many cups' : 'from cold'}: try it then.</b>
+          )}
+        </p>
+      )}
       {test.hazard && !search.phone && (
         <p className="m-0 mb-2 border-l-4 border-brass pl-3 text-[14px]">
           <b>Caution.</b> {testHazards[test.hazard]}
@@ -124,6 +139,12 @@ export function NextTest({
           )
         })}
       </ul>
+      <NotEachTime
+        key={`seldom ${test.id} ${search.seen.length}`}
+        test={test}
+        begun={seldom && only === null}
+        onSeen={(outcome, times) => onSeen(outcome, undefined, times)}
+      />
       <OtherAnswer key={`other ${test.id} ${search.seen.length}`} onOther={onOther} />
       <div className="flex flex-wrap items-center gap-3 border-t border-hair pt-2">
         <button type="button" className="plain" onClick={onCannot}>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { Fault, FaultBook } from '../../core/faults/fault.ts'
-import type { RepairNow } from '../../core/faults/search.ts'
+import type { RepairNow } from '../../core/faults/repair-now.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { procedureForRepair } from '../../core/procedures/led-by.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
@@ -38,7 +38,7 @@ interface Props {
   labourPerMinute: number | null
   onKeep: (kept: KeptSearch) => void
   /** @param text - what was done */
-  onNotCured: (text: string) => void
+  onNotCured: (text: string, readings?: TestedOut['readings'], wasIt?: boolean) => void
 }
 
 /** Sure enough: what cures it, what it takes, and the test-out that closes it. */
@@ -176,7 +176,7 @@ export function RepairPart(props: Props) {
             kind={kind}
             today={today}
             onClose={close}
-            onNotCured={() => onNotCured(text)}
+            onNotCured={(readings, wasIt) => onNotCured(text, readings, wasIt)}
             says={says}
           />
         </>

@@ -18,7 +18,8 @@ interface Props {
   today: string
   says: string
   onClose: (out: TestedOut) => void
-  onNotCured: () => void
+  /** With what was read: a second fault shows itself there. */
+  onNotCured: (readings: TestedOut['readings'], wasIt: boolean) => void
 }
 
 /** The test-out: every outlet, readings as left, electrical safety; passed, or closed with a reason. */
@@ -51,16 +52,17 @@ export function TestOut({ bundle, kind, today, says, onClose, onNotCured }: Prop
   const doubtful = state !== undefined && state.state !== 'good'
   const missing = looks.filter(({ id }) => !ticked.includes(id))
   const passed = missing.length === 0 && out.length === 0 && unsafe.length === 0 && !doubtful
+  const read = readings.map(({ measure, value, group }) => ({
+    measure: measure.id,
+    value,
+    ...(group !== undefined && { group }),
+  }))
   const close = () =>
     onClose({
       passed,
       ...(!passed && { reason: reason.trim() }),
       looks: ticked,
-      readings: readings.map(({ measure, value, group }) => ({
-        measure: measure.id,
-        value,
-        ...(group !== undefined && { group }),
-      })),
+      readings: read,
       ...(Object.keys(measured).length > 0 && { electrical: { ...measured, ...(tester && { instrument: tester }) } }),
     })
   return (
@@ -87,7 +89,8 @@ export function TestOut({ bundle, kind, today, says, onClose, onNotCured }: Prop
       <LeftReadings rows={rows} typed={typed} onType={(key, text) => setTyped((now) => ({ ...now, [key]: text }))} />
       {out.length > 0 && (
         <p role="alert" className="m-0 pt-1 font-semibold text-seal-ink">
-          Out of range: {out.map(({ measure }) => measure.name.toLowerCase()).join(', ')}.
+          Out of range: {out.map(({ measure }) => measure.name.toLowerCase()).join(', ')}. Something else may be wrong:
+          the search goes on with what was read.
         </p>
       )}
       <ElectricalPart
@@ -110,8 +113,11 @@ export function TestOut({ bundle, kind, today, says, onClose, onNotCured }: Prop
         <button type="button" className="act" disabled={!passed && reason.trim() === ''} onClick={close}>
           {passed ? 'Passed: close it' : 'Close it with the reason'}
         </button>
-        <button type="button" className="plain" onClick={onNotCured}>
-          Not right: search on
+        <button type="button" className="plain" onClick={() => onNotCured(read, true)}>
+          This is right, something else is not: search on
+        </button>
+        <button type="button" className="plain" onClick={() => onNotCured(read, false)}>
+          Still the same: search on
         </button>
         <span role="status" className="text-[14px]">
           {says || (missing.length > 0 ? `${missing.length} still to be looked at.` : '')}

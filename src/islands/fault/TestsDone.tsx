@@ -26,7 +26,7 @@ export function TestsDone({ book, search, aside, all, belief, timeZone, onOther 
       <h2 className="head m-0 pt-4">Tests done so far</h2>
       {search.seen.length === 0 && <p className="m-0 text-[14px] text-second">None yet.</p>}
       <ol className="m-0 list-none p-0 text-[14px]">
-        {search.seen.map(({ test, outcome, value, words, at, said }, i) => (
+        {search.seen.map(({ test, outcome, value, words, at, said, times }, i) => (
           <li key={i} className="grid grid-cols-[22px_48px_1fr] gap-2 border-t border-hair py-1">
             <span className="mono text-second">{i + 1}</span>
             <span className="mono text-second">{clock.format(at)}</span>
@@ -35,7 +35,8 @@ export function TestsDone({ book, search, aside, all, belief, timeZone, onOther 
               <b className="font-semibold">
                 {testOf(test).outcomes.find(({ id }) => id === outcome)?.words ?? `Something else: ${words ?? ''}`}
               </b>
-              {said && ' (said)'}
+              {times && `, ${times.n} of ${times.of} times`}
+              {said && ' (told)'}
               {aside.includes(i) && ' (set aside: what was repaired explains it)'}
               {value !== undefined && ` (${figure(value)} ${testOf(test).reads?.unit ?? ''})`}
             </span>

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react'
-import { bookOf } from '../../core/faults/books.ts'
+import { bookFor } from '../../core/faults/books.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
 import { inSentence } from '../../core/faults/stops.ts'
 import { triageCard } from '../../core/faults/triage.ts'
@@ -21,7 +21,7 @@ interface Props {
 /** The card beside the telephone: five questions, what the customer can safely do, what to take along. */
 function TriagePage({ bundle, symptom, today }: Props) {
   const kind = kindOf(bundle)
-  const book = kind && bookOf(kind.basedOn ?? kind.id)
+  const book = kind && bookFor(kind)
   const [chosen, setChosen] = useState(symptom)
   const factors = useMemo(() => {
     if (!kind || !book) return {}

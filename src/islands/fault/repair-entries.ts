@@ -42,12 +42,12 @@ interface Given {
 }
 
 /** What was tried and what it showed, in a sentence. @example 'Unit out, look at the ring: worn' */
-export function seenWords(book: FaultBook, { test, outcome, words }: Seen): string {
+export function seenWords(book: FaultBook, { test, outcome, words, times }: Seen): string {
   const tried = book.tests.find(({ id }) => id === test)
   const shown = tried?.outcomes.find(({ id }) => id === outcome)
   if (tried && words) return `${tried.say}: something else: ${words}`
   return tried && shown
-    ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}`
+    ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}${times ? `, ${times.n} of ${times.of} times` : ''}`
     : `${test}: ${outcome}`
 }
 
@@ -72,7 +72,7 @@ export function repairEntries(given: Given): Entry[] {
   )
   return [
     report,
-    ...search.seen.map(({ test, outcome, value, words, said }, i) =>
+    ...search.seen.map(({ test, outcome, value, words, said, times }, i) =>
       make(`seen ${i}`, 'test-seen', {
         test,
         outcome,
@@ -80,6 +80,7 @@ export function repairEntries(given: Given): Entry[] {
         report: reportId,
         ...(value !== undefined && { value }),
         ...(said && { said }),
+        ...(times && { times }),
       }),
     ),
     ...search.notCured
@@ -91,7 +92,8 @@ export function repairEntries(given: Given): Entry[] {
           cause: one.name,
           fault: id,
           report: reportId,
-          cured: false,
+          // What it was stays cured, though something else was wrong as well.
+          cured: search.cured?.includes(id) === true,
           ...(one.part && { part: one.part }),
         })
       }),

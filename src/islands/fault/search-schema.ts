@@ -16,12 +16,16 @@ export const searchSchema = object({
         value: number(),
         words: string().max(300),
         said: boolean(),
+        times: object({ n: number().integer().min(1).required(), of: number().integer().min(2).required() })
+          .noUnknown()
+          .default(undefined),
       }).noUnknown(),
     ).defined(),
     cannot: texts(),
     gates: array(string().oneOf(['live']).defined()).defined(),
     phone: boolean(),
     notCured: texts(),
+    cured: texts().optional(),
     notCuredInWords: array(object({ cause: text(), text: text() }).noUnknown()).optional(),
     repairedAfter: byName(number().required()).optional(),
     stop: string().oneOf([...stopIds, 'none']),

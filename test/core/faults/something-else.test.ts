@@ -5,7 +5,9 @@ import { outcomesUnder } from '../../../src/core/faults/likelihood.ts'
 import { networkOf, shareOfElse } from '../../../src/core/faults/network.ts'
 import { measurementOf } from '../../../src/core/faults/proof.ts'
 import { otherThanAll } from '../../../src/core/faults/rank-causes.ts'
-import { isProved, newSearch, repairNow, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
+import { readingsSeen } from '../../../src/core/faults/readings-seen.ts'
+import { isProved, repairNow } from '../../../src/core/faults/repair-now.ts'
+import { newSearch, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
 import { elseShare } from '../../../src/core/faults/shares.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
 import { anotherComplaint } from '../../../src/core/faults/symptoms-of-all.ts'
@@ -52,7 +54,8 @@ describe('what is in no book', () => {
       ['below', 'dry'],
     )
     expect(elseIn(looked)).to.be.greaterThan(2 * elseIn(start))
-    const all = sr.tests.filter(({ gate }) => !gate)
+    // How it came is no look that comes out well or badly.
+    const all = sr.tests.filter(({ id, gate }) => !gate && !id.startsWith('ask-'))
     const sound = all.map(({ id, normal }): [string, string] => [
       id,
       Object.entries(normal).sort((a, b) => b[1] - a[1])[0]![0],
@@ -143,7 +146,7 @@ describe('after a repair that did not cure', () => {
   })
 
   it('finds the second fault by what shows once the first is gone', () => {
-    const second = after(not, ['tray-water', 'much'], ['nozzle', 'whole'], ['ring', 'worn'])
+    const second = after(not, ['tray-water', 'much'], ['nozzle', 'whole'], ['ring', 'worn'], ['puck', 'wet'])
     expect(repairNow(sr, second, suspicion(sr, second, {}))?.fault).to.equal('unit-ring')
   })
 })
@@ -195,5 +198,34 @@ describe('answers taken back after a repair', () => {
     expect(back.repairedAfter).to.deep.equal({ 'nozzle-seals': 1 })
     const again = after(back, ['nozzle', 'gone'])
     expect(isProved(sr, again, suspicion(sr, again, {}), 'nozzle-seals')).to.equal(true)
+  })
+})
+
+describe('a repair that was it, where something else shows', () => {
+  const sure = after(start, ['nozzle', 'gone'], ['tray-water', 'much'])
+  const cured = searchStep(sure, { type: 'not cured', fault: 'nozzle-seals', wasIt: true, at: 9 })
+
+  it('is kept as cured, and what it explained is set aside however sure it was', () => {
+    expect(cured.cured).to.deep.equal(['nozzle-seals'])
+    const guess = after(start, ['settings', 'usual'], ['tray-water', 'much'])
+    const was = searchStep(guess, { type: 'not cured', fault: 'unit-ring', wasIt: true, at: 9 })
+    const not = searchStep(guess, { type: 'not cured', fault: 'unit-ring', at: 9 })
+    expect(suspicion(sr, was, {}).aside.map((i) => was.seen[i]!.test)).to.deep.equal(['tray-water'])
+    expect(suspicion(sr, not, {}).aside).to.deep.equal([])
+  })
+
+  it('what the test-out read is an answer of the search, and leads to the second fault', () => {
+    const read = readingsSeen(sr, [
+      { measure: 'outlet-temperature', value: 70 },
+      { measure: 'no-such-measure', value: 1 },
+    ])
+    expect(read).to.deep.equal([{ test: 'outlet-temperature', outcome: 'low', value: 70 }])
+    const on = searchStep(cured, { type: 'seen', ...read[0]!, at: 10 })
+    const { network, belief } = suspicion(sr, on, {})
+    const before = suspicion(sr, cured, {})
+    const share = (of: typeof before, fault: string) => of.belief[of.network.faults.indexOf(fault)]!
+    expect(share({ network, belief } as typeof before, 'block-chalked')).to.be.greaterThan(
+      2 * share(before, 'block-chalked'),
+    )
   })
 })

@@ -77,7 +77,15 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       insulationMOhm: fc.nat({ max: 500 }),
     }),
   }),
-  'test-seen': fc.record({ test: slug, outcome: slug, value: amount }),
+  'test-seen': fc.record(
+    {
+      test: slug,
+      outcome: slug,
+      value: amount,
+      times: fc.record({ n: fc.nat(9).map((n) => n + 1), of: fc.constant(20) }),
+    },
+    { requiredKeys: ['test', 'outcome'] },
+  ),
   measured: fc.record({ measure: slug, state: fc.constantFrom('found', 'left'), value: amount }),
   run: fc.record({
     procedure: slug,

@@ -37,7 +37,8 @@ describe('the topic fault', () => {
     }
     expect(stop).to.deep.include({ why: 'trips', mayTest: 'dead' })
     expect(stop.now[0]).to.contain('Leave the breaker down')
-    expect(symptoms[0]).to.deep.include({ symptom: 'weak-steam' })
+    expect(symptoms.slice(0, 2).map(({ symptom }) => symptom)).to.have.members(['weak-steam', 'trips'])
+    for (const { p } of symptoms.slice(0, 2)) expect(p).to.be.within(0.4, 0.5)
     expect(symptoms.reduce((sum, { p }) => sum + p, 0)).to.be.closeTo(1, 1e-9)
     const { needs } = bookOf('c2')!.tests.find(({ id }) => id === next!.test)!
     expect(needs).to.include('off')

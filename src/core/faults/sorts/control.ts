@@ -10,6 +10,7 @@ export const control: Sort = {
       does: 'dead',
       share: 0.4,
       shows: { fed: { fed: 0.88 } },
+      comes: ['sudden'],
       repair: repair('Settings written down; new board', 45),
     },
     {
@@ -20,6 +21,7 @@ export const control: Sort = {
       shows: { plugs: { off: 0.92 } },
       complaints: { error: 3 },
       traits: ['refit'],
+      comes: ['sometimes'],
       repair: repair('Dried, cleaned, pushed home; what wetted it', 20),
     },
     {
@@ -30,6 +32,7 @@ export const control: Sort = {
       shows: { cable: { off: 0.92 } },
       complaints: { keys: 3, button: 3 },
       traits: ['refit'],
+      comes: ['sometimes'],
       repair: repair('Cable home, else new', 20),
     },
     {
@@ -39,6 +42,7 @@ export const control: Sort = {
       share: 0.4,
       shows: { settings: { odd: 0.92 } },
       traits: ['user'],
+      comes: ['sudden'],
       repair: repair('Set by its sheet; shown', 10, { tell: true }),
     },
     {
@@ -49,6 +53,7 @@ export const control: Sort = {
       shows: { programme: { open: 0.92 } },
       traits: ['user'],
       complaints: { lamp: 6, 'grounds-says': 1 },
+      comes: ['sudden'],
       repair: repair('Programme run to its end, rinse too; shown', 25, { tell: true }),
     },
   ],

@@ -10,6 +10,7 @@ export const cutOut: Sort = {
       does: 'cold',
       share: 0.6,
       shows: { through: { open: 0.94 } },
+      comes: ['sudden'],
       repair: repair('Find why; then reset or new, never bridged', 30),
     },
     {
@@ -18,6 +19,7 @@ export const cutOut: Sort = {
       does: 'cold',
       share: 0.25,
       shows: { again: { early: 0.9 } },
+      comes: ['sometimes', 'hot'],
       repair: repair('New one of the same figure, seated; never bridged', 30),
     },
   ],

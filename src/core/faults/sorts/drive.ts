@@ -10,6 +10,7 @@ export const drive: Sort = {
       does: 'stops',
       share: 0.6,
       shows: { gear: { worn: 0.9 } },
+      comes: ['slowly'],
       repair: repair('Drive or its gear new', 45),
     },
     {
@@ -19,6 +20,7 @@ export const drive: Sort = {
       share: 0.6,
       shows: { switch: { dead: 0.9 } },
       beside: true,
+      comes: ['sometimes'],
       repair: repair('New switch', 30),
     },
     {
@@ -28,6 +30,7 @@ export const drive: Sort = {
       share: 0.4,
       shows: { motor: { open: 0.92 } },
       beside: true,
+      comes: ['sudden'],
       repair: repair('New motor', 45),
     },
     {
@@ -38,6 +41,7 @@ export const drive: Sort = {
       shows: { way: { blocked: 0.9 } },
       traits: ['user'],
       beside: true,
+      comes: ['sudden'],
       repair: repair('Freed without force, cleaned; what was in it', 15),
     },
     {
@@ -48,6 +52,7 @@ export const drive: Sort = {
       shows: { way: { place: 0.9 } },
       traits: ['refit', 'user'],
       beside: true,
+      comes: ['sudden'],
       repair: repair('Unit turned to its mark, put back; shown', 5),
     },
     {
@@ -58,6 +63,7 @@ export const drive: Sort = {
       shows: { motor: { plug: 0.9 } },
       traits: ['refit'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Plug home, wire made good', 20),
     },
   ],

@@ -11,6 +11,7 @@ export const exchanger: Sort = {
       share: 0.5,
       shows: {},
       traits: ['chalk'],
+      comes: ['slowly'],
       repair: repair('On the bench: taken out and descaled', 360),
     },
     {
@@ -19,6 +20,7 @@ export const exchanger: Sort = {
       does: 'fills',
       share: 0.35,
       shows: { rise: { rises: 0.92 } },
+      comes: ['slowly'],
       repair: repair('On the bench: new exchanger or boiler', 360),
     },
     {
@@ -29,6 +31,7 @@ export const exchanger: Sort = {
       shows: { pipes: { apart: 0.9 } },
       traits: ['airlock'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Vented, its restrictor cleared', 40),
     },
   ],

@@ -11,6 +11,7 @@ export const flowMeter: Sort = {
       share: 0.5,
       shows: { wheel: { jammed: 0.9 } },
       traits: ['flakes'],
+      comes: ['sudden'],
       repair: repair('{part} out, wheel freed, rinsed', 20),
     },
     {
@@ -19,6 +20,7 @@ export const flowMeter: Sort = {
       does: 'silent',
       share: 0.4,
       shows: { pulses: { stands: 0.9 } },
+      comes: ['sudden'],
       repair: repair('New sensor, else new meter', 20),
     },
     {
@@ -29,6 +31,7 @@ export const flowMeter: Sort = {
       shows: { plug: { off: 0.9 }, pulses: { stands: 0.6 } },
       traits: ['refit'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Plug dried, cleaned, pushed home; wire made good', 12),
     },
     {
@@ -38,6 +41,7 @@ export const flowMeter: Sort = {
       share: 0.6,
       shows: { wheel: { worn: 0.7 }, pulses: { few: 0.8 } },
       traits: ['chalk'],
+      comes: ['slowly'],
       repair: repair('{part} cleaned or new, doses set anew', 20),
     },
     {
@@ -46,6 +50,7 @@ export const flowMeter: Sort = {
       does: 'many',
       share: 0.25,
       shows: { pulses: { many: 0.85 } },
+      comes: ['sudden'],
       repair: repair('Air and beats of the pump looked for; else new, doses set anew', 25),
     },
   ],

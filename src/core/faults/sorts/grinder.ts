@@ -11,6 +11,7 @@ export const grinder: Sort = {
       share: 0.5,
       shows: { burrs: { stone: 0.92 } },
       traits: ['user'],
+      comes: ['sudden'],
       repair: repair('Plug out; stone out, edges looked at', 30),
     },
     {
@@ -19,6 +20,7 @@ export const grinder: Sort = {
       does: 'silent',
       share: 0.4,
       shows: { motor: { open: 0.92 } },
+      comes: ['sudden'],
       repair: repair('New motor', 60),
     },
     {
@@ -28,6 +30,7 @@ export const grinder: Sort = {
       share: 0.4,
       shows: { interlock: { dead: 0.9 } },
       traits: ['user'],
+      comes: ['sometimes'],
       repair: repair('Hopper home; switch set or new', 15),
     },
     {
@@ -36,6 +39,7 @@ export const grinder: Sort = {
       does: 'coarse',
       share: 0.6,
       shows: { burrs: { blunt: 0.9 } },
+      comes: ['slowly'],
       repair: repair('New burrs, set anew', 40),
     },
     {
@@ -45,6 +49,7 @@ export const grinder: Sort = {
       share: 0.25,
       shows: { burrs: { off: 0.9 } },
       traits: ['refit', 'user'],
+      comes: ['sudden'],
       repair: repair('Put together to its marks, set anew', 30),
     },
     {
@@ -53,6 +58,7 @@ export const grinder: Sort = {
       does: 'coarse',
       share: 0.3,
       shows: { range: { end: 0.9 } },
+      comes: ['slowly'],
       repair: repair('Base setting moved; burrs looked at', 20),
     },
     {
@@ -61,6 +67,7 @@ export const grinder: Sort = {
       does: 'coarse',
       share: 0.15,
       shows: { burrs: { cracked: 0.92 } },
+      comes: ['sudden'],
       repair: repair('New burrs; what cracked them', 40),
     },
   ],

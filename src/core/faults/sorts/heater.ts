@@ -1,6 +1,6 @@
 import { look, repair } from '../build.ts'
 import { burntTerminal, terminalsLook } from './shared.ts'
-import { metered, opened, type Sort } from './sort.ts'
+import { live, metered, opened, type Sort } from './sort.ts'
 
 /** What heats. `cold`: it stays cold; `weak`: it heats slowly; `trips`: a protective device acts. */
 export const heater: Sort = {
@@ -10,8 +10,9 @@ export const heater: Sort = {
       name: '{part} open',
       does: 'cold',
       share: 0.6,
-      shows: { legs: { open: 0.94 } },
+      shows: { legs: { open: 0.94 }, clamp: { none: 0.93 } },
       traits: ['chalk'],
+      comes: ['sudden'],
       repair: repair('New element and gasket', 60),
     },
     {
@@ -19,7 +20,8 @@ export const heater: Sort = {
       name: '{part}: one leg or one phase lost',
       does: 'weak',
       share: 0.35,
-      shows: { legs: { one: 0.92 } },
+      shows: { legs: { one: 0.92 }, clamp: { one: 0.93 } },
+      comes: ['sudden'],
       repair: repair('Feed of the leg made good; leg open: new element', 60),
     },
     burntTerminal('Terminal and lead new, tightened; heat at it looked for', 30),
@@ -31,6 +33,7 @@ export const heater: Sort = {
       shows: { earth: { low: 0.75, warm: 0.2 } },
       complaints: { trips: 9 },
       traits: ['chalk'],
+      comes: ['sudden'],
       repair: repair('New element and gasket; earth, insulation and leakage passed after it', 60),
     },
     {
@@ -40,6 +43,7 @@ export const heater: Sort = {
       share: 0.4,
       shows: { crust: { thick: 0.92 } },
       traits: ['chalk'],
+      comes: ['slowly'],
       repair: repair('On the bench: opened and descaled', 240),
     },
   ],
@@ -52,6 +56,15 @@ export const heater: Sort = {
       { right: 'Each within 10 %', one: 'One leg open, the others right', open: 'Open' },
       {},
       metered,
+    ),
+    look(
+      'clamp',
+      '{part}: clamp meter round each lead while it heats, against watts by volts',
+      '',
+      4,
+      { right: 'The same on each, as reckoned', one: 'One carries none', none: 'None on any' },
+      {},
+      { ...live, tools: ['clamp meter'] },
     ),
     terminalsLook,
     look(

@@ -11,6 +11,7 @@ export const levelProbe: Sort = {
       share: 0.6,
       shows: { tip: { chalked: 0.93 } },
       traits: ['chalk', 'probe'],
+      comes: ['slowly'],
       repair: repair('{part} out, cleaned; conductivity looked at', 20),
     },
     {
@@ -21,6 +22,7 @@ export const levelProbe: Sort = {
       shows: { feed: { pure: 0.93 } },
       traits: ['probe'],
       beside: true,
+      comes: ['sudden'],
       repair: repair('Raw water blended in until the pen shows over 100 µS/cm', 20),
     },
     {
@@ -31,6 +33,7 @@ export const levelProbe: Sort = {
       shows: { bridge: { same: 0.88 } },
       traits: ['refit'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Wire made good', 10),
     },
     {
@@ -41,6 +44,7 @@ export const levelProbe: Sort = {
       shows: { lead: { fills: 0.9 } },
       traits: ['chalk'],
       complaints: { 'no-steam': 1 },
+      comes: ['sometimes'],
       repair: repair('{part} out, cleaned, its neck dried; boiler filled before it heats', 25),
     },
   ],

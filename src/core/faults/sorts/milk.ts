@@ -11,6 +11,7 @@ export const milk: Sort = {
       share: 0.6,
       shows: { air: { blocked: 0.93 } },
       traits: ['user'],
+      comes: ['slowly'],
       repair: repair('Pricked, milk side cleaned', 8),
     },
     {
@@ -19,6 +20,7 @@ export const milk: Sort = {
       does: 'coarse',
       share: 0.6,
       shows: { rings: { worn: 0.92 } },
+      comes: ['slowly'],
       repair: repair('New rings', 10),
     },
     {
@@ -28,6 +30,7 @@ export const milk: Sort = {
       share: 0.5,
       shows: { hose: { split: 0.92 } },
       traits: ['user'],
+      comes: ['sudden'],
       repair: repair('New hose', 5),
     },
     {
@@ -37,6 +40,7 @@ export const milk: Sort = {
       share: 0.5,
       shows: { hose: { blocked: 0.92 } },
       traits: ['user'],
+      comes: ['slowly'],
       repair: repair('Soaked in milk cleaner, rinsed; shown', 20),
     },
     {
@@ -45,6 +49,7 @@ export const milk: Sort = {
       does: 'coarse',
       share: 0.5,
       shows: { cold: { warm: 0.95 } },
+      comes: ['sometimes', 'hot'],
       repair: repair('Milk thrown away, cooler put right, measured at 5 °C or below', 30),
     },
     {
@@ -54,6 +59,7 @@ export const milk: Sort = {
       share: 0.4,
       shows: { other: { better: 0.92 } },
       traits: ['user'],
+      comes: ['sudden'],
       repair: repair('Fresh cold milk; shown', 5, { tell: true }),
     },
   ],

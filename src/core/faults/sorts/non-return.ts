@@ -11,6 +11,7 @@ export const nonReturn: Sort = {
       share: 0.4,
       shows: { blown: { both: 0.92 } },
       traits: ['flakes'],
+      comes: ['slowly'],
       repair: repair('{part} cleaned or new', 20),
     },
     {
@@ -20,6 +21,7 @@ export const nonReturn: Sort = {
       share: 0.25,
       shows: { blown: { shut: 0.92 } },
       traits: ['stuck', 'chalk'],
+      comes: ['sudden'],
       repair: repair('{part} freed or new', 20),
     },
   ],

@@ -10,6 +10,7 @@ export const pressureSwitch: Sort = {
       does: 'low',
       share: 0.6,
       shows: {},
+      comes: ['slowly'],
       repair: repair('{part} set against a gauge, or new', 25),
     },
     {
@@ -19,6 +20,7 @@ export const pressureSwitch: Sort = {
       share: 1,
       shows: {},
       complaints: { over: 4, hisses: 3, 'too-hot': 2 },
+      comes: ['slowly'],
       repair: repair('Off at once; set against a gauge, or new', 25),
     },
     {
@@ -28,6 +30,7 @@ export const pressureSwitch: Sort = {
       share: 1,
       shows: { contacts: { closed: 0.93 } },
       complaints: { over: 6, hisses: 4, 'too-hot': 3 },
+      comes: ['sudden'],
       repair: repair('New switch; the safety valve looked at', 30),
     },
     {
@@ -37,6 +40,7 @@ export const pressureSwitch: Sort = {
       share: 0.4,
       shows: { contacts: { burnt: 0.92 } },
       complaints: { burning: 1 },
+      comes: ['sometimes'],
       repair: repair('New switch', 25),
     },
     {
@@ -48,6 +52,7 @@ export const pressureSwitch: Sort = {
       traits: ['chalk'],
       complaints: { over: 5, hisses: 4 },
       beside: true,
+      comes: ['slowly'],
       repair: repair('Tube cleared, cold and without pressure', 30),
     },
   ],

@@ -10,6 +10,7 @@ export const relief: Sort = {
       does: 'low',
       share: 0.6,
       shows: { seat: { worn: 0.6 } },
+      comes: ['slowly'],
       repair: repair('{part} cleaned and set against a gauge, else new', 25),
     },
     {
@@ -20,6 +21,7 @@ export const relief: Sort = {
       shows: { seat: { stuck: 0.85 } },
       complaints: { noise: 1, 'handle-leaks': 1 },
       traits: ['stuck', 'chalk'],
+      comes: ['slowly'],
       repair: repair('{part} freed and set against a gauge, else new', 25),
     },
   ],

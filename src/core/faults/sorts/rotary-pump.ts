@@ -11,6 +11,7 @@ export const rotaryPump: Sort = {
       does: 'weak',
       share: 0.6,
       shows: { shaft: { light: 0.4 }, bypass: { not: 0.85 } },
+      comes: ['slowly'],
       repair: repair('New pump head', 30),
     },
     {
@@ -19,6 +20,7 @@ export const rotaryPump: Sort = {
       does: 'weak',
       share: 0.5,
       shows: { bypass: { climbs: 0.9 } },
+      comes: ['slowly'],
       repair: repair('Bypass freed, set with a group brewing', 15),
     },
     {
@@ -28,6 +30,7 @@ export const rotaryPump: Sort = {
       share: 0.4,
       shows: { shaft: { slips: 0.9 } },
       beside: true,
+      comes: ['sudden'],
       repair: repair('New coupling', 25),
     },
     {
@@ -38,6 +41,7 @@ export const rotaryPump: Sort = {
       shows: { shaft: { tight: 0.9 } },
       traits: ['stuck'],
       complaints: { trips: 1 },
+      comes: ['sudden'],
       repair: repair('Freed, else new; what it ran dry on', 40),
     },
     {
@@ -47,6 +51,7 @@ export const rotaryPump: Sort = {
       share: 0.5,
       shows: { capacitor: { low: 0.93 } },
       beside: true,
+      comes: ['sometimes'],
       repair: repair('New capacitor', 15),
     },
     unfed('dead', 0.3, {
@@ -61,6 +66,7 @@ export const rotaryPump: Sort = {
       share: 0.5,
       shows: { shaft: { rough: 0.85 } },
       beside: true,
+      comes: ['slowly'],
       repair: repair('New motor', 45),
     },
     {
@@ -69,6 +75,7 @@ export const rotaryPump: Sort = {
       does: 'leaks',
       share: 0.3,
       shows: { wet: { wet: 0.9 } },
+      comes: ['slowly'],
       repair: repair('New seal; else new head', 30),
     },
   ],

@@ -10,6 +10,7 @@ export const sensor: Sort = {
       does: 'cool',
       share: 0.6,
       shows: { ohm: { off: 0.85 } },
+      comes: ['slowly'],
       repair: repair('New sensor, seated with paste', 25),
     },
     {
@@ -19,6 +20,7 @@ export const sensor: Sort = {
       share: 0.4,
       shows: { ohm: { off: 0.85 } },
       complaints: { 'too-hot': 6 },
+      comes: ['slowly'],
       repair: repair('New sensor, seated with paste; cut-out looked at', 25),
     },
     {
@@ -28,6 +30,7 @@ export const sensor: Sort = {
       share: 0.5,
       shows: { ohm: { open: 0.94 } },
       complaints: { error: 6, 'not-ready': 4 },
+      comes: ['sudden'],
       repair: repair('New sensor; its lead looked at', 25),
     },
     {
@@ -39,6 +42,7 @@ export const sensor: Sort = {
       complaints: { 'too-hot': 4 },
       traits: ['refit'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Seated with paste, clamped', 12),
     },
     {
@@ -50,6 +54,7 @@ export const sensor: Sort = {
       complaints: { error: 5 },
       traits: ['refit'],
       beside: true,
+      comes: ['sometimes'],
       repair: repair('Dried, cleaned; what wetted it', 15),
     },
   ],

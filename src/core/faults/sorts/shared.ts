@@ -17,6 +17,7 @@ export const unfed = (does: string, share: number, { name, say, plugged = true }
   share,
   shows: { feed: { none: 0.92 }, ...(plugged && { plug: { off: 0.6 } }) },
   traits: ['refit'],
+  comes: ['sometimes'],
   beside: true,
   repair: repair(say ?? 'Plug and wire made good; else the board’s output', 25),
 })
@@ -43,6 +44,7 @@ export const burntTerminal = (say: string, minutes: number): Mode => ({
   share: 0.35,
   shows: { terminals: { brown: 0.93 } },
   complaints: { burning: 4 },
+  comes: ['sometimes'],
   beside: true,
   repair: repair(say, minutes),
 })

@@ -12,6 +12,7 @@ export const solenoid: Sort = {
       share: 0.6,
       shows: { inside: { stuck: 0.9 } },
       traits: ['stuck', 'flakes'],
+      comes: ['sudden'],
       repair: repair('{part} apart, plunger and seat cleaned, else new', 25),
     },
     {
@@ -21,6 +22,7 @@ export const solenoid: Sort = {
       share: 0.6,
       shows: { inside: { seat: 0.9 } },
       traits: ['flakes'],
+      comes: ['slowly'],
       repair: repair('{part} apart, seat cleaned; worn: new', 25),
     },
     {
@@ -30,6 +32,7 @@ export const solenoid: Sort = {
       share: 0.5,
       shows: { coil: { open: 0.95 } },
       beside: true,
+      comes: ['sudden'],
       repair: repair('New coil; why it burnt', 12),
     },
     {
@@ -40,6 +43,7 @@ export const solenoid: Sort = {
       shows: { coil: { low: 0.93 } },
       complaints: { burning: 1, trips: 1 },
       beside: true,
+      comes: ['hot'],
       repair: repair('New coil; the output that fed it looked at', 15),
     },
     unfed('shut', 0.3),

@@ -1,5 +1,5 @@
 import type { look } from '../build.ts'
-import type { FaultTrait, Repair, Test } from '../fault.ts'
+import type { Comes, FaultTrait, Repair, Test } from '../fault.ts'
 
 /**
  * One way in which a sort of part fails. From memory, as all shares of a book.
@@ -21,6 +21,8 @@ export interface Mode {
   /** It is known by these alone. */
   instead?: true
   traits?: FaultTrait[]
+  /** How it comes and goes. */
+  comes: Comes[]
   /** What is mended sits beside the part: its age does not speak for it, no new one goes in, its upkeep is not done. */
   beside?: true
 }

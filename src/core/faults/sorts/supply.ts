@@ -11,6 +11,7 @@ export const supply: Sort = {
       share: 1,
       shows: { socket: { off: 0.94 } },
       traits: ['user'],
+      comes: ['sudden'],
       repair: repair('Found why it is off; a breaker that trips stays off', 10),
     },
     {
@@ -20,6 +21,7 @@ export const supply: Sort = {
       share: 0.3,
       shows: { lead: { bad: 0.93 } },
       complaints: { burning: 3, trips: 1 },
+      comes: ['sometimes'],
       repair: repair('New lead and plug, by whoever is qualified', 20),
     },
     {
@@ -29,6 +31,7 @@ export const supply: Sort = {
       share: 0.35,
       shows: { switch: { open: 0.93 } },
       complaints: { burning: 2 },
+      comes: ['sometimes'],
       repair: repair('New switch; its leads looked at', 20),
     },
     {
@@ -37,6 +40,7 @@ export const supply: Sort = {
       does: 'dead',
       share: 0.35,
       shows: { fuse: { open: 0.93 } },
+      comes: ['sudden'],
       repair: repair('What blew it, then a new one of the same figure', 25),
     },
     {
@@ -47,6 +51,7 @@ export const supply: Sort = {
       shows: { dry: { wet: 0.9 } },
       complaints: { trips: 8, dead: 1, silent: 1 },
       instead: true,
+      comes: ['sudden'],
       repair: repair('Leak mended, dried; earth, insulation and leakage passed', 60),
     },
     {
@@ -57,6 +62,7 @@ export const supply: Sort = {
       shows: { alone: { other: 0.9 } },
       complaints: { trips: 8, dead: 1, silent: 1 },
       instead: true,
+      comes: ['sometimes'],
       repair: repair('For whoever looks after the house’s electrics', 10, { tell: true }),
     },
   ],

@@ -9,8 +9,9 @@ export const treatment: Sort = {
       name: '{part}: a valve left half shut after a regeneration or change',
       does: 'shut',
       share: 0.3,
-      shows: { valves: { shut: 0.92 } },
+      shows: { valves: { shut: 0.92 }, dynamic: { low: 0.75, none: 0.1 } },
       traits: ['refit', 'user'],
+      comes: ['sudden'],
       repair: repair('Valves set as its plate says', 3),
     },
     {
@@ -18,8 +19,9 @@ export const treatment: Sort = {
       name: '{part} blocked',
       does: 'shut',
       share: 0.5,
-      shows: { round: { better: 0.93 } },
+      shows: { round: { better: 0.93 }, dynamic: { low: 0.75, none: 0.15 } },
       traits: ['flakes'],
+      comes: ['slowly'],
       repair: repair('Rinsed or changed; what blocked it', 20),
     },
     {
@@ -31,6 +33,7 @@ export const treatment: Sort = {
       complaints: { taste: 9 },
       instead: true,
       traits: ['refit'],
+      comes: ['sudden'],
       repair: repair('Rinsed until the pen agrees with the tap; its rinse looked at', 25),
     },
     {
@@ -41,6 +44,7 @@ export const treatment: Sort = {
       shows: { round: { better: 0.6 } },
       complaints: { taste: 9 },
       instead: true,
+      comes: ['sudden'],
       repair: repair('Rinsed, disinfected as its maker says, or new', 30),
     },
   ],
@@ -62,6 +66,25 @@ export const treatment: Sort = {
       { same: 'As before', better: 'Better' },
       {},
       { tools: ['spanners'], needs: ['off', 'no-pressure'], hazard: 'pressure' },
+    ),
+    reading(
+      'dynamic',
+      'Pressure at the machine’s inlet with the pump running',
+      '',
+      4,
+      { unit: 'bar', measure: 'mains-dynamic', good: { from: 1.5, to: 6 } },
+      [
+        ['none', 'under 0.5', 0],
+        ['low', '0.5 to 1.5', 0.5],
+        ['right', '1.5 to 6', 1.5],
+      ],
+      {},
+      {
+        tools: ['test gauge'],
+        how: 'The gauge goes in with the tap shut and the pressure let off; then a group or outlet is run.',
+        needs: ['hot'],
+        hazard: 'pressure',
+      },
     ),
     reading(
       'feed',

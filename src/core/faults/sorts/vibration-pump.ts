@@ -11,6 +11,7 @@ export const vibrationPump: Sort = {
       does: 'dead',
       share: 0.6,
       shows: { coil: { open: 0.95 } },
+      comes: ['sudden'],
       repair: repair('New pump; why it ran hot', 25),
     },
     {
@@ -20,6 +21,7 @@ export const vibrationPump: Sort = {
       share: 0.4,
       shows: { moved: { stuck: 0.9 } },
       traits: ['stuck', 'chalk'],
+      comes: ['sudden'],
       repair: repair('Freed once, else new', 25),
     },
     unfed('dead', 0.35),
@@ -29,6 +31,7 @@ export const vibrationPump: Sort = {
       does: 'weak',
       share: 0.7,
       shows: { moved: { dry: 0.5 } },
+      comes: ['slowly'],
       repair: repair('New pump', 25),
     },
     {
@@ -38,6 +41,7 @@ export const vibrationPump: Sort = {
       share: 0.35,
       shows: { moved: { sticky: 0.85 } },
       traits: ['stuck', 'flakes'],
+      comes: ['sometimes'],
       repair: repair('Descaler drawn through, valves freed; else new', 20),
     },
     {
@@ -48,6 +52,7 @@ export const vibrationPump: Sort = {
       shows: { mount: { loose: 0.9 } },
       traits: ['refit'],
       beside: true,
+      comes: ['slowly'],
       repair: repair('Rubbers new, pipe bent clear', 15),
     },
   ],

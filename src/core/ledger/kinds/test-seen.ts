@@ -1,4 +1,4 @@
-import { boolean, object } from 'yup'
+import { boolean, number, object } from 'yup'
 import { finite, uuid } from '../../parse/fields.ts'
 import { slug, v, words } from '../body-fields.ts'
 import { entryKind, machineOnly } from '../entry-definition.ts'
@@ -17,12 +17,19 @@ export const testSeen = entryKind({
       value: finite(),
       /** Said on the telephone, not seen. */
       said: boolean(),
+      /** Not each time: so often of so many times. */
+      times: object({
+        n: number().integer().min(1).max(1000).required(),
+        of: number().integer().min(2).max(1000).required(),
+      })
+        .noUnknown()
+        .optional(),
       report: uuid(),
     }).noUnknown(),
   ),
   about: machineOnly,
   affects: 'nobody',
   madeBy: 'people',
-  words: ({ test, outcome, words: sentence, value, said }, { figure }) =>
-    `${said ? 'Said on the telephone' : 'Tested'}. ${sentence ?? `${upper(plain(test))}: ${plain(outcome)}`}${value === undefined ? '' : `, ${figure(value)}`}`,
+  words: ({ test, outcome, words: sentence, value, said, times }, { figure }) =>
+    `${said ? 'Told' : 'Tested'}. ${sentence ?? `${upper(plain(test))}: ${plain(outcome)}`}${value === undefined ? '' : `, ${figure(value)}`}${times ? `, ${times.n} of ${times.of} times` : ''}`,
 })

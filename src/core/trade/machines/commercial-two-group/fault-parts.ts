@@ -1,5 +1,7 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { coilValve, electrics, jointsOf, tooHot } from '../../shared/faults/parts.ts'
+import { coilValve, electrics, handleGroup, hotWaterTap, jointsOf, steamTap, tooHot } from '../../shared/faults/parts.ts'
+
+import { supplySet } from '../../shared/faults/supply-set.ts'
 
 /** What a commercial two-group is made of, by sort: how each part fails there. */
 export const c2Parts: BookPart[] = [
@@ -78,6 +80,7 @@ export const c2Parts: BookPart[] = [
     part: 'heating-element',
     does: { cold: 'element-open', weak: 'pressure-low', trips: { like: 'no-mains', complaints: { trips: 9, dead: 1 } } },
     is: { open: 'element-open' },
+    shows: { earth: { socket: { off: 0.7 } } },
     notLooked: { crust: 'the boiler is opened on the bench alone' },
     without: { crusted: 'chalk in it is known by the water, and seen on the bench' },
   },
@@ -126,5 +129,17 @@ export const c2Parts: BookPart[] = [
     part: 'pressure-sensor',
     does: { cool: 'pressure-low', hot: tooHot('pressure-high', 'basket-temperature', { 'boiler-gauge': { high: 0.85 } }), fault: 'contactor' },
   },
+  ...supplySet({ shut: 'supply-shut', inside: 'leak-inside', high: 'expansion-runs' }),
+  ...handleGroup({
+    // A seal put in wrongly, dirty or torn is so at one group.
+    atOne: { 'other-group': { better: 0.82 } },
+    seal: 'the group gasket',
+    part: 'group-gasket',
+    hard: 'gasket-hard',
+    look: 'gasket',
+    rest: { name: 'the 3-way valve', station: 'three-way', part: 'three-way-valve', like: 'three-way-leaks' },
+  }),
+  steamTap({ station: 'steam-valve', part: 'steam-valve-seat', worn: 'steam-seat', little: 'tip-blocked' }),
+  hotWaterTap({ like: 'steam-seat', part: 'hot-water-seal' }),
   ...electrics({ dead: 'no-mains', stops: 'keys-dead', control: { is: { board: 'board-dead' } } }),
 ]

@@ -85,7 +85,7 @@ export const c2Faults: FaultBook = {
     fault('bypass-low', 'Pump pressure set too low or bypass stuck', 'pump', 2, { slow: 4, taste: 2 }, repair('Bypass set to 9 bar with a group brewing, or freed', 15, { procedure: 'pressure-setting' }), {}),
     fault('capacitor', 'Motor hums and does not start: capacitor', 'motor', 2, { 'no-water': 5, noise: 4, slow: 1.5 }, repair('New capacitor', 15), { part: 'motor-capacitor' }),
     fault('motor-dead', 'Pump motor dead or seized', 'motor', 1, { 'no-water': 7, noise: 2, slow: 1.5 }, repair('Motor or pump freed, else new', 45), { traits: ['stuck'] }),
-    fault('fill-shut', 'Auto-fill valve stays shut', 'fill-valve', 2, { blinks: 5, 'no-steam': 3, 'weak-steam': 1 }, repair('Valve cleaned or new', 20), { traits: ['stuck'], part: 'fill-valve' }),
+    fault('fill-shut', 'Auto-fill valve stays shut', 'fill-valve', 2, { blinks: 5, 'no-steam': 3, 'hot-water': 4, 'weak-steam': 1 }, repair('Valve cleaned or new', 20), { traits: ['stuck'], part: 'fill-valve' }),
     fault('fill-leaks', 'Auto-fill valve does not close', 'fill-valve', 1.5, { 'wet-steam': 7, 'weak-steam': 1 }, repair('Seat cleaned or valve new', 20), { traits: ['flakes'], part: 'fill-valve' }),
     fault('probe-chalked', 'Level probe reads dry: boiler overfills', 'level', 3.5, { 'wet-steam': 8, 'weak-steam': 2 }, repair('Probe out, cleaned; conductivity looked at', 20), { traits: ['chalk', 'probe'], part: 'level-probe' }),
     fault('water-too-pure', 'Water too pure: the level probe cannot see it', 'softener', 1, { 'wet-steam': 8, 'weak-steam': 2 }, repair('Blend raw water in until the pen shows over 100 µS/cm', 20), { traits: ['probe'] }),

@@ -16,7 +16,9 @@ export const dnFaults = likeBook(dvFaults, {
     'cleaning-left': 'Wipe the screen with a cloth and detergent, flush, brush; basket into hot water.',
     'basket-hole': 'Off; the handle stays shut until it is cold. Then basket out, a pin through its hole, rinse it.',
   },
-  symptoms: [symptom('drips-on', 'It drips on after the shot', 'drips on, after-drip, group drips', 'brew-valve')],
+  // No valve lets the pressure off there: it spits and drips on, and nothing is wrong.
+  complaints: { nothing: { taste: 3, cold: 5, noise: 2, slow: 0.5, 'handle-kicks': 5, 'drips-on': 2 } },
+  symptoms: [symptom('handle-kicks', 'Handle spits when it is opened', 'sneezes, kicks, spits, pressure stays', 'group'), symptom('drips-on', 'It drips on after the shot', 'drips on, after-drip, group drips', 'brew-valve')],
   besides: {
     'open-flow': { 'brew-valve-stuck': { none: 0.9 } },
     shot: { 'brew-valve-stuck': { slow: 0.92 }, 'basket-hole': { slow: 0.85 } },
@@ -28,7 +30,7 @@ export const dnFaults = likeBook(dvFaults, {
   faults: [
     fault('brew-valve-stuck', 'Brew valve stuck shut', 'brew-valve', 3, { 'no-water': 8, slow: 2 }, repair('Valve apart, rubber and spring new', 20), { traits: ['stuck', 'chalk'], part: 'brew-valve' }),
     fault('brew-valve-weak', 'Brew valve does not close', 'brew-valve', 4, { 'drips-on': 9, taste: 0.5 }, repair('Valve apart, rubber and spring new', 20), { traits: ['flakes'], part: 'brew-valve' }),
-    fault('basket-hole', 'Hole of the pressurised basket blocked', 'basket', 4, { slow: 8, 'handle-leaks': 2 }, repair('Pin through the hole, basket soaked', 5, { procedure: 'parts-soak' }), { traits: ['user'], part: 'pressurised-basket' }),
+    fault('basket-hole', 'Hole of the pressurised basket blocked', 'basket', 4, { slow: 8, 'handle-leaks': 2, 'handle-kicks': 2 }, repair('Pin through the hole, basket soaked', 5, { procedure: 'parts-soak' }), { traits: ['user'], part: 'pressurised-basket' }),
   ],
   tests: [
     look('rim', 'Look round the handle while it brews', 'group', 1, { dry: 'Dry', drips: 'Drips or sprays' }, { 'seal-hard': { drips: 0.85 }, 'basket-hole': { drips: 0.3 }, 'screen-clogged': { drips: 0.1 } }, { needs: ['hot'], hazard: 'scald' }),

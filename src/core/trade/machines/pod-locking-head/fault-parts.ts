@@ -1,5 +1,5 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { coilPump, electrics, heated, jointsOf, meterOf, sensorOf } from '../../shared/faults/parts.ts'
+import { coilPump, electrics, handSeal, heated, jointsOf, meterOf, sensorOf } from '../../shared/faults/parts.ts'
 
 /** What a pod machine is made of, by sort: how each part fails there. */
 export const pkParts: BookPart[] = [
@@ -16,6 +16,7 @@ export const pkParts: BookPart[] = [
     does: { back: 'non-return-leaks', shut: 'non-return-stuck' },
     is: { back: 'non-return-leaks', shut: 'non-return-stuck' },
   },
+  handSeal({ name: 'the head’s gasket', station: 'head', part: 'head-gasket', hard: 'head-gasket', look: 'gasket' }),
   jointsOf({ station: 'heater', leaks: 'joint-leaks', narrow: 'heater-chalked' }),
   ...electrics({ dead: 'board-dead', stops: 'button-worn', control: { is: { board: 'board-dead', unfinished: 'prompt-misread' }, notLooked: { programme: 'the book reads its lamp' } } }),
 ]

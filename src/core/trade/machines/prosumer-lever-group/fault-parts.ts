@@ -1,10 +1,15 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { domestic, ofSteamBoiler } from '../../shared/faults/parts.ts'
+import { domestic, handleGroup, hotWaterTap, ofSteamBoiler, steamTap } from '../../shared/faults/parts.ts'
+import { plumbedParts } from '../../shared/faults/plumbed.ts'
 
 /** What it is made of, by sort: how each part fails there. */
 export const lvParts: BookPart[] = [
   ...domestic({ block: 'boiler', part: 'heating-element' }).filter(({ id }) => id !== 'sensor' && id !== 'element'),
   ...ofSteamBoiler({ boiler: 'boiler', fill: 'fill-valve', heat: 'relay', cold: 'element-open', cool: 'thermostat-low' }),
+  ...plumbedParts,
+  ...handleGroup({ seal: 'the group gasket', part: 'group-gasket', hard: 'seal-hard', rest: { name: 'the lever’s inlet valve', station: 'lever', part: 'lever-seals', like: 'three-way-leaks' } }),
+  steamTap({ station: 'steam-valve', part: 'steam-seals', worn: 'knob-leaks', little: 'wand-blocked' }),
+  hotWaterTap({ like: 'knob-leaks', part: 'steam-seals' }),
   {
     id: 'switch',
     sort: 'pressure-switch',

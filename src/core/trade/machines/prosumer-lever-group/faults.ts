@@ -1,5 +1,6 @@
 import { fault, look, repair, symptom } from '../../../faults/build.ts'
 import { likeBook } from '../../../faults/derive.ts'
+import { supplyAsked, supplyFault, supplySaid, supplyShows, tapsLook } from '../../shared/faults/plumbed.ts'
 import { steamBoiler } from '../../shared/faults/steam-boiler.ts'
 import { dvFaults } from '../domestic-three-way-valve/faults.ts'
 
@@ -12,6 +13,7 @@ const oneBoiler = steamBoiler({
   cool: ['thermostat-low'],
 })
 const seesOf = (test: string) => dvFaults.tests.find(({ id }) => id === test)!.sees
+const plumbedSees = supplyShows(seesOf)
 
 /** Lever-operated circulating group on one boiler with exchanger. Shares of calls from memory. */
 export const lvFaults = likeBook(dvFaults, {
@@ -47,10 +49,11 @@ export const lvFaults = likeBook(dvFaults, {
   ],
   symptoms: [...oneBoiler.symptoms, symptom('lever-stiff', 'Lever is stiff or squeaks', 'stiff, squeaks, lever hard', 'lever')],
   besides: {
-    'open-flow': { ...seesOf('open-flow'), 'jet-blocked': { low: 0.8, none: 0.1 } },
-    shot: { ...seesOf('shot'), 'jet-blocked': { slow: 0.65 } },
-    grind: { ...seesOf('grind'), 'jet-blocked': { slow: 0.65 } },
-    'pump-sound': { ...seesOf('pump-sound'), 'jet-blocked': { strained: 0.6 } },
+    ...plumbedSees,
+    'open-flow': { ...plumbedSees['open-flow'], 'jet-blocked': { low: 0.8, none: 0.1 } },
+    shot: { ...plumbedSees.shot, 'jet-blocked': { slow: 0.65 } },
+    grind: { ...plumbedSees.grind, 'jet-blocked': { slow: 0.65 } },
+    'pump-sound': { ...plumbedSees['pump-sound'], 'jet-blocked': { strained: 0.6 } },
     'basket-temperature': { ...seesOf('basket-temperature'), relay: { cold: 0.92 }, 'vacuum-open': { low: 0.3 } },
     'boiler-hose': { ...seesOf('boiler-hose'), 'jet-blocked': { little: 0.1 } },
     lamps: { ...seesOf('lamps'), relay: { never: 0.8 } },
@@ -58,16 +61,18 @@ export const lvFaults = likeBook(dvFaults, {
     oil: { ...seesOf('oil'), 'cam-dry': { fresh: 0.92 } },
   },
   faults: [
+    supplyFault,
     ...oneBoiler.faults,
     fault('jet-blocked', 'Group jet chalked or blocked', 'jet', 4, { slow: 9, 'no-water': 1 }, repair('Jet out, cleared or new', 20), { traits: ['chalk', 'flakes'], part: 'group-jet' }),
     fault('cam-dry', 'Cam of the lever dry', 'lever', 5, { 'lever-stiff': 10 }, repair('Cam greased with food-safe grease', 20, { procedure: 'cam-grease' }), { part: 'cam' }),
   ],
   tests: [
+    tapsLook,
     ...oneBoiler.tests,
     look('lever-feel', 'Lever up and down, slowly', 'lever', 0.5, { smooth: 'Smooth', stiff: 'Stiff, squeaks' }, { 'cam-dry': { stiff: 0.93 }, 'cleaning-left': { smooth: 0.92 } }, { by: 'hand' }),
     look('jet', 'Jet out, against the light', 'jet', 8, { open: 'Open', narrow: 'Narrow or shut' }, { 'jet-blocked': { narrow: 0.94 } }, { tools: ['spanners'], needs: ['off', 'cold', 'no-pressure'], hazard: 'pressure' }),
   ],
-  phone: { ...oneBoiler.phone, 'lever-feel': 'Is the lever stiff, or does it squeak?' },
-  customer: { ...oneBoiler.customer, 'cam-dry': 'Nothing: after powder it eases within days. Never oil it.' },
+  phone: { ...supplyAsked, ...oneBoiler.phone, 'lever-feel': 'Is the lever stiff, or does it squeak?' },
+  customer: { ...supplySaid, ...oneBoiler.customer, 'cam-dry': 'Nothing: after powder it eases within days. Never oil it.' },
   toStand: { hot: 15, open: 10, cold: 60, 'no-pressure': 5 },
 })

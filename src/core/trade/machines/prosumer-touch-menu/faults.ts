@@ -1,6 +1,7 @@
 import { fault, look, reading, repair, symptom } from '../../../faults/build.ts'
 import { likeBook } from '../../../faults/derive.ts'
 import type { Test } from '../../../faults/fault.ts'
+import { supplyAsked, supplyFault, supplySaid, supplyShows, tapsLook } from '../../shared/faults/plumbed.ts'
 import { steamBoiler } from '../../shared/faults/steam-boiler.ts'
 import { dvFaults } from '../domestic-three-way-valve/faults.ts'
 
@@ -15,6 +16,7 @@ const ofSteam = steamBoiler({
 })
 const metered: Pick<Test, 'tools' | 'needs' | 'hazard'> = { tools: ['multimeter'], needs: ['off', 'open'], hazard: 'mains' }
 const seesOf = (test: string) => dvFaults.tests.find(({ id }) => id === test)!.sees
+const plumbedSees = supplyShows(seesOf)
 
 /** Two boilers, a 3-way valve and a touch menu: cold coffee says nothing of the steam. Shares of calls from memory. */
 export const ptFaults = likeBook(dvFaults, {
@@ -48,20 +50,23 @@ export const ptFaults = likeBook(dvFaults, {
   ],
   symptoms: [...ofSteam.symptoms, symptom('not-ready', 'It never gets ready', 'never ready, heats for ever, error', 'board')],
   besides: {
-    'open-flow': { ...seesOf('open-flow'), 'jet-blocked': { low: 0.8, none: 0.1 } },
-    shot: { ...seesOf('shot'), 'jet-blocked': { slow: 0.65 } },
-    grind: { ...seesOf('grind'), 'jet-blocked': { slow: 0.65 } },
-    'pump-sound': { ...seesOf('pump-sound'), 'jet-blocked': { strained: 0.6 } },
+    ...plumbedSees,
+    'open-flow': { ...plumbedSees['open-flow'], 'jet-blocked': { low: 0.8, none: 0.1 } },
+    shot: { ...plumbedSees.shot, 'jet-blocked': { slow: 0.65 } },
+    grind: { ...plumbedSees.grind, 'jet-blocked': { slow: 0.65 } },
+    'pump-sound': { ...plumbedSees['pump-sound'], 'jet-blocked': { strained: 0.6 } },
     lamps: { ...seesOf('lamps'), 'steam-element': { never: 0.85 } },
     'relief-return': { ...seesOf('relief-return'), 'jet-blocked': { much: 0.4 } },
   },
   faults: [
+    supplyFault,
     ...ofSteam.faults,
     fault('jet-blocked', 'Group jet chalked or blocked', 'jet', 4, { slow: 9, 'no-water': 1 }, repair('Jet out, cleared or new', 20), { traits: ['chalk', 'flakes'] }),
     fault('steam-element', 'Element or cut-out of the steam boiler open', 'heater', 3, { 'weak-steam': 7, 'not-ready': 3 }, repair('Find why; element or cut-out new, never bridged', 60), { traits: ['chalk'], part: 'cut-out' }),
     fault('steam-low', 'Steam temperature set low in the menu', 'board', 4, { 'weak-steam': 10 }, repair('Set in the menu with the customer', 4, { tell: true }), { traits: ['user'] }),
   ],
   tests: [
+    tapsLook,
     ...ofSteam.tests,
     look('menu', 'Read both temperatures and what is switched on in the menu', 'board', 1, { usual: 'As usual', low: 'Steam set low' }, { 'steam-low': { low: 0.95 } }),
     reading(
@@ -80,7 +85,7 @@ export const ptFaults = likeBook(dvFaults, {
     ),
     look('jet', 'Jet out, against the light', 'jet', 8, { open: 'Open', narrow: 'Narrow or shut' }, { 'jet-blocked': { narrow: 0.94 } }, { tools: ['spanners'], needs: ['off', 'cold', 'no-pressure'], hazard: 'pressure' }),
   ],
-  phone: { ...ofSteam.phone, menu: 'What does its menu say of both temperatures?' },
-  customer: { ...ofSteam.customer, 'steam-low': 'Set steam back in its menu, wait ten minutes.' },
+  phone: { ...supplyAsked, ...ofSteam.phone, menu: 'What does its menu say of both temperatures?' },
+  customer: { ...supplySaid, ...ofSteam.customer, 'steam-low': 'Set steam back in its menu, wait ten minutes.' },
   toStand: { hot: 15, open: 12, cold: 45, 'no-pressure': 5 },
 })

@@ -1,5 +1,5 @@
 import type { BookPart } from '../../../faults/modes.ts'
-import { builtInGrinder, coilPump, electrics, heated, jointsOf, meterOf, sensorOf } from '../../shared/faults/parts.ts'
+import { builtInGrinder, coilPump, electrics, handSeal, heated, jointsOf, meterOf, sensorOf } from '../../shared/faults/parts.ts'
 
 /** What a super-automatic with a tank is made of, by sort: how each part fails there. */
 export const srParts: BookPart[] = [
@@ -17,6 +17,14 @@ export const srParts: BookPart[] = [
     is: { stuck: 'steam-valve' },
     notLooked: { inside: 'the book leads its hose out' },
   },
+  handSeal({ name: 'the unit’s ring', station: 'brew-unit', part: 'piston-ring', hard: 'unit-ring', look: 'ring' }),
+  {
+    id: 'tank',
+    sort: 'tank-switch',
+    name: 'the tank’s sensor',
+    station: 'tank',
+    does: { empty: { like: 'tank-out', alone: true, shows: { display: { tank: 0.92 } }, complaints: { 'tank-says': 9, 'no-water': 1 } } },
+  },
   {
     id: 'drive',
     sort: 'drive',
@@ -25,6 +33,13 @@ export const srParts: BookPart[] = [
     part: 'unit-drive',
     does: { stops: 'drive-nut' },
     is: { nut: 'drive-nut', switch: 'position-switch' },
+    // Without the unit in it: what was in its way is out, and what lay wrong as well.
+    shows: {
+      motor: { drive: { stands: 0.92 } },
+      plug: { drive: { stands: 0.9 } },
+      blocked: { drive: { stands: 0.4 } },
+      misfit: { drive: { right: 0.9 } },
+    },
   },
   builtInGrinder({
     is: { stone: 'grinder-jam', worn: 'burrs-worn' },

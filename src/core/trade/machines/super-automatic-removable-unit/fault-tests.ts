@@ -297,7 +297,7 @@ export const srTests: Test[] = [
     'Start it without the unit, door switch held: does the drive turn and stop?',
     'drive',
     3,
-    { right: 'Turns and stops home', slips: 'Turns unevenly, cracks', lost: 'Does not stop, or not at home' },
+    { right: 'Turns and stops home', slips: 'Turns unevenly, cracks', lost: 'Does not stop, or not at home', stands: 'Does not turn' },
     { 'drive-nut': { slips: 0.88 }, 'position-switch': { lost: 0.9 } },
     { hazard: 'moving', by: 'hand' },
   ),

@@ -1,5 +1,12 @@
 import type { BookPart, Does } from '../../../faults/modes.ts'
 
+/** What a tester finds at the socket, by what left it dark. */
+const atSocket: BookPart['shows'] = {
+  socket: { socket: { off: 0.93 } },
+  wet: { socket: { off: 0.5 } },
+  outside: { socket: { off: 0.8 } },
+}
+
 /** Where its current comes from and what commands it, on every machine with a plug. */
 export function electrics(of: {
   /** The fault that leaves it dark. */
@@ -10,7 +17,7 @@ export function electrics(of: {
   supply?: Pick<BookPart, 'is' | 'without' | 'notLooked'>
 }): BookPart[] {
   return [
-    { id: 'supply', sort: 'supply', name: 'supply', station: 'board', does: { dead: of.dead }, ...of.supply },
+    { id: 'supply', sort: 'supply', name: 'supply', station: 'board', does: { dead: of.dead }, shows: atSocket, ...of.supply },
     {
       id: 'control',
       sort: 'control',
@@ -65,6 +72,7 @@ export function heated(of: {
     ...(of.part && { part: of.part }),
     does: { cold: of.cold, weak: of.weak, trips: { like: of.dark, complaints: { trips: 9, dead: 1 } } },
     is: { open: of.cold, crusted: of.chalked },
+    shows: { earth: { socket: { off: 0.7 } } },
     without: { leg: 'one element, one leg' },
     notLooked: { legs: 'the book measures it', crust: of.crust ?? 'it is descaled, not opened for a look' },
   }
@@ -206,6 +214,24 @@ export function ofSteamBoiler({ boiler, fill, heat, cold, cool }: { boiler: stri
   ]
 }
 
+/** What feels how hot the steam boiler is, where a controller and no pressure switch keeps it. */
+export const steamSensor = (of: { station: string; cool: string; cold: string }): BookPart => ({
+  id: 'steam-sensor',
+  sort: 'sensor',
+  name: 'the steam boiler’s sensor',
+  station: of.station,
+  does: {
+    cool: of.cool,
+    hot: {
+      like: of.cool,
+      alone: true,
+      shows: { 'boiler-gauge': { high: 0.9 }, breather: { safety: 0.5 } },
+      complaints: { hisses: 6, 'too-hot': 3 },
+    },
+    fault: of.cold,
+  },
+})
+
 /** A grinder within a machine. */
 export const builtInGrinder = (more: Partial<BookPart> = {}): BookPart => ({
   id: 'grinder',
@@ -214,6 +240,93 @@ export const builtInGrinder = (more: Partial<BookPart> = {}): BookPart => ({
   station: 'burrs',
   does: { silent: 'grinder-jam', little: 'chute-clogged', coarse: 'burrs-worn' },
   is: { stone: 'grinder-jam', worn: 'burrs-worn' },
+  // Jammed, its motor hums; dead, or shut off by a switch, it is silent.
+  shows: {
+    motor: { 'grinder-sound': { silent: 0.85 } },
+    interlock: { 'grinder-sound': { silent: 0.9 } },
+  },
   lookedBy: { burrs: 'burrs' },
   ...more,
 })
+
+/** A seal that is pressed by hand, which the book knows to harden. @param of - `look`: the book’s look at it, done as that machine asks; `shows`: what tests past it show of all its failures */
+export const handSeal = (of: { name: string; station: string; part: string; hard: string; look: string; shows?: Does['shows'] }): BookPart => ({
+  id: 'seal',
+  sort: 'seal',
+  name: of.name,
+  station: of.station,
+  part: of.part,
+  does: { leaks: { like: of.hard, ...(of.shows && { shows: of.shows }) } },
+  is: { hard: of.hard },
+  lookedBy: { seat: of.look },
+})
+
+/**
+ * A group a handle is locked into: its seal, what keeps it dry at rest, and how they work with it.
+ *
+ * @param of - `hard`: the fault of its seal in the book; `look`: its look at it, `seal` where none is said; `atOne`: what shows that it is so at one group alone, where
+ *   there are several
+ */
+export function handleGroup(of: { seal: string; part: string; hard: string; look?: string; rest?: { name: string; station: string; part: string; like: string }; atOne?: Does['shows'] }): BookPart[] {
+  return [
+    handSeal({ name: of.seal, station: 'group', part: of.part, hard: of.hard, look: of.look ?? 'seal', shows: { rim: { drips: 0.9 }, ...of.atOne } }),
+    {
+      id: 'ways',
+      sort: 'way-of-working',
+      name: 'how they work with it',
+      station: 'basket',
+      does: {
+        leaks: { like: of.hard, alone: true, complaints: { 'handle-leaks': 9 } },
+        tight: { like: 'grind-fine', alone: true, shows: { grind: { slow: 0.6 } }, complaints: { slow: 4, 'handle-leaks': 3, 'handle-kicks': 2, taste: 1 } },
+        loose: { like: 'grind-coarse', alone: true, shows: { grind: { fast: 0.6 } }, complaints: { fast: 6, 'handle-leaks': 1, taste: 2 } },
+      },
+    },
+    ...(of.rest
+      ? [
+          {
+            id: 'rest',
+            sort: 'rest-seat' as const,
+            name: of.rest.name,
+            station: of.rest.station,
+            part: of.rest.part,
+            does: { drips: { like: of.rest.like, alone: true as const, ...(of.atOne && { shows: of.atOne }) } },
+          },
+        ]
+      : []),
+  ]
+}
+
+/** A tap for hot water, which no fault of the book is of. */
+export const hotWaterTap = (of: { like: string; part?: string }): BookPart => ({
+  id: 'tea',
+  sort: 'hand-valve',
+  name: 'the hot-water tap',
+  station: 'hot-water',
+  ...(of.part && { part: of.part }),
+  does: {
+    passes: { like: of.like, alone: true, complaints: { 'hot-water': 5, 'steam-drips': 2 } },
+    shut: { like: of.like, alone: true, complaints: { 'hot-water': 9 } },
+    weeps: { like: of.like, alone: true, complaints: { 'hot-water': 4, 'wet-below': 2 } },
+  },
+})
+
+/** A tap for steam whose seal the book knows to wear. */
+export const steamTap = (of: { station: string; part: string; worn: string; little: string }): BookPart => ({
+  id: 'steam-tap',
+  sort: 'hand-valve',
+  name: 'the steam tap',
+  station: of.station,
+  part: of.part,
+  does: {
+    passes: of.worn,
+    shut: { like: of.little, alone: true, complaints: { 'weak-steam': 5, 'no-steam': 5 } },
+    weeps: { like: of.worn, alone: true, complaints: { 'steam-drips': 5, hisses: 2, 'wet-below': 1 } },
+  },
+  is: { seat: of.worn, outlet: of.little },
+})
+
+/** A 3-way valve that keeps the group dry between shots. */
+export const threeWayAtRest = { name: 'the 3-way valve', station: 'three-way', part: 'three-way-valve', like: 'three-way-leaks' }
+
+/** Group and steam knob of the domestic ones. */
+export const domesticGroup = (of: { rest?: Parameters<typeof handleGroup>[0]['rest'] } = {}): BookPart[] => [...handleGroup({ seal: 'the group seal', part: 'group-seal', hard: 'seal-hard', ...of }), steamTap({ station: 'steam-knob', part: 'steam-knob', worn: 'knob-leaks', little: 'wand-blocked' })]
