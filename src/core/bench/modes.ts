@@ -1,6 +1,6 @@
 import type { FaultBook, Test } from '../faults/fault.ts'
 import { type BookPart, type Does, doesOf, modeFault, ownModes } from '../faults/modes.ts'
-import { ownLooks } from '../faults/network.ts'
+import { ownLooks } from '../faults/own-looks.ts'
 import { sorts } from '../faults/sorts/index.ts'
 import type { Mode } from '../faults/sorts/sort.ts'
 import type { BenchKind, Shown } from './bench-kind.ts'

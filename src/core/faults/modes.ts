@@ -1,5 +1,5 @@
 import type { Fault, FaultBook, Test } from './fault.ts'
-import { ownLooks } from './network.ts'
+import { ownLooks } from './own-looks.ts'
 import { type SortId, sorts } from './sorts/index.ts'
 import type { Mode } from './sorts/sort.ts'
 

@@ -1,6 +1,7 @@
 import { type FaultBook, nothingWrong } from './fault.ts'
-import { type Network, ownLooks } from './network.ts'
+import type { Network } from './network.ts'
 import type { Worth } from './next-test.ts'
+import { ownLooks } from './own-looks.ts'
 import { chancesOfSeen, informationBits, type Seen } from './rank-causes.ts'
 import { namedLeader } from './shares.ts'
 

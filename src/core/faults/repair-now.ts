@@ -1,6 +1,6 @@
 import { type Fault, type FaultBook, nothingWrong } from './fault.ts'
-import { ownLooks } from './network.ts'
 import type { Worth } from './next-test.ts'
+import { ownLooks } from './own-looks.ts'
 import { measurementOf, proofOf, provedBy } from './proof.ts'
 import type { Search, Suspicion } from './search.ts'
 import { namedLeader } from './shares.ts'

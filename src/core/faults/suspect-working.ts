@@ -1,9 +1,10 @@
 import { startWorking, type Working } from '../quantity/working.ts'
 import { type FaultBook, somethingElse } from './fault.ts'
 import { spokenFor } from './likelihood.ts'
-import { networkOf, shareOfElse } from './network.ts'
+import { networkOf } from './network.ts'
 import { type PriorReason, priorFactors } from './prior-factors.ts'
 import { chancesOfSeen, rankCauses } from './rank-causes.ts'
+import { shareOfElse } from './residual.ts'
 import { afterRepair, comesAndGoes, complainedOf, type Search, searchFactors } from './search.ts'
 import { sharesOf } from './shares.ts'
 
@@ -58,7 +59,7 @@ export function suspectWorking(
     unit: '%',
     formula:
       faultId === somethingElse
-        ? `{${weight[0]}}, spread over one pattern beside each fault and one at each station; each × its chances of what was seen, then summed ÷ the same over all`
+        ? `{${weight[0]}}, spread over two patterns beside each fault and one at each station; each × its chances of what was seen, then summed ÷ the same over all`
         : `${weight.map((n) => `{${n}}`).join(' × ')} ÷ the same summed over all`,
     origin: 'reckoned',
     reference: 'Bayes’ rule',
@@ -68,7 +69,7 @@ export function suspectWorking(
   function shareBefore(): number {
     return add({
       what: 'What is in no book, whatever is complained of',
-      value: 100 * shareOfElse(book),
+      value: 100 * shareOfElse,
       unit: '%',
       origin: 'default',
       source: 'from memory',

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { bookFor } from '../../core/faults/books.ts'
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
-import { ownLooks } from '../../core/faults/network.ts'
+import { ownLooks } from '../../core/faults/own-looks.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
 import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import { readingsSeen } from '../../core/faults/readings-seen.ts'

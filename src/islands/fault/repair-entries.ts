@@ -1,5 +1,5 @@
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
-import { ownLooks } from '../../core/faults/network.ts'
+import { ownLooks } from '../../core/faults/own-looks.ts'
 import type { Seen } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'

@@ -2,11 +2,12 @@ import { expect } from 'chai'
 import { bookOf, faultBooks } from '../../../src/core/faults/books.ts'
 import { somethingElse } from '../../../src/core/faults/fault.ts'
 import { outcomesUnder } from '../../../src/core/faults/likelihood.ts'
-import { networkOf, shareOfElse } from '../../../src/core/faults/network.ts'
+import { networkOf } from '../../../src/core/faults/network.ts'
 import { measurementOf } from '../../../src/core/faults/proof.ts'
 import { otherThanAll } from '../../../src/core/faults/rank-causes.ts'
 import { readingsSeen } from '../../../src/core/faults/readings-seen.ts'
 import { isProved, repairNow } from '../../../src/core/faults/repair-now.ts'
+import { shareOfElse } from '../../../src/core/faults/residual.ts'
 import { newSearch, type Search, searchStep, suspicion } from '../../../src/core/faults/search.ts'
 import { elseShare } from '../../../src/core/faults/shares.ts'
 import { suspectWorking } from '../../../src/core/faults/suspect-working.ts'
@@ -28,7 +29,7 @@ describe('what is in no book', () => {
         const network = networkOf(book, id)
         const { faults, prior } = network
         expect(faults.at(-1)).to.equal(somethingElse)
-        expect(elseShare(network, prior)).to.be.closeTo(shareOfElse(book), 1e-9)
+        expect(elseShare(network, prior)).to.be.closeTo(shareOfElse, 1e-9)
         expect(prior.reduce((sum, p) => sum + p, 0)).to.be.closeTo(1, 1e-9)
       }
   })
@@ -81,7 +82,7 @@ describe('what is in no book', () => {
     const now = suspicion(sr, odd, {})
     expect(repairNow(sr, odd, { ...now, elseLeads: true })).to.equal(null)
     const { lines } = suspectWorking(sr, odd, now.seen, {}, somethingElse)
-    expect(lines[0]).to.include({ value: 100 * shareOfElse(sr), unit: '%' })
+    expect(lines[0]).to.include({ value: 100 * shareOfElse, unit: '%' })
     expect(lines.at(-1)!.value).to.be.closeTo(100 * elseShare(now.network, now.belief), 1e-9)
   })
 })
