@@ -11,6 +11,10 @@ export interface PriorEvidence {
   careUsed: Record<string, number>
   /** Share of the chalk allowed since the last descale; null where nobody reckons it. */
   chalkUsed: number | null
+  /** The same of each vessel, by its station. */
+  chalkAt: Record<string, number>
+  /** The last test of what leaves the treatment found it spent, and nothing was renewed since. */
+  spentOutlet: { mgL: number; daysAgo: number } | null
   /** The machine asked to be descaled, and was not since: how long ago. */
   askedToDescaleDaysAgo: number | null
   /** The last reading of each measure that is in the ledger. */
@@ -37,6 +41,8 @@ export const nothingKnown: PriorEvidence = {
   fitted: {},
   careUsed: {},
   chalkUsed: null,
+  chalkAt: {},
+  spentOutlet: null,
   askedToDescaleDaysAgo: null,
   readings: [],
   repaired: [],
@@ -61,6 +67,7 @@ const factors = {
   openedLately: 6,
   fittedLately: 0.2,
   askedToDescale: 2,
+  spentOutlet: 1.5,
   again: 2,
   handsThere: 20,
   handsNear: 5,
@@ -177,12 +184,25 @@ function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
     if (has('flakes'))
       reasons.push({ words: `descaled ${days(descaled)} ago: flakes come loose`, factor: factors.descaledFlakes })
   }
-  const { chalkUsed: chalk, askedToDescaleDaysAgo: asked } = evidence
+  const { askedToDescaleDaysAgo: asked, spentOutlet: spent } = evidence
+  // What its own vessel laid down, where that is reckoned; else the one that has most.
+  const own = fault.station === null ? undefined : evidence.chalkAt[fault.station]
+  const chalk = own ?? evidence.chalkUsed
   const lately = descaled !== null && descaled <= descaledWithinDays
   if (chalk !== null && !lately && has('chalk'))
-    reasons.push(...telling({ words: `${Math.round(chalk * 100)} % of the chalk allowed`, factor: chalkedBy(chalk) }))
+    reasons.push(
+      ...telling({
+        words: `${Math.round(chalk * 100)} % of the chalk allowed${own === undefined ? '' : ' there'}`,
+        factor: chalkedBy(chalk),
+      }),
+    )
   if (asked !== null && has('chalk'))
     reasons.push({ words: `it asked to be descaled ${days(asked)} ago`, factor: factors.askedToDescale })
+  if (spent && !lately && has('chalk'))
+    reasons.push({
+      words: `${Math.round(spent.mgL)} mg/L after the treatment ${days(spent.daysAgo)} ago: spent`,
+      factor: factors.spentOutlet,
+    })
   const before = evidence.repaired.find((one) => one.fault === fault.id && one.daysAgo <= againWithinDays)
   if (before) reasons.push({ words: `it was this ${days(before.daysAgo)} ago`, factor: factors.again })
   if (evidence.stoodDays !== null && evidence.stoodDays > stoodDays && (has('airlock') || has('stuck')))

@@ -1,9 +1,11 @@
 import { nothingKnown, type PriorEvidence } from '../faults/prior-factors.ts'
 import type { Kind } from '../kinds/kind.ts'
 import { type LocalDay, toDay } from '../quantity/local-day.ts'
+import { spentAboveMgL } from '../softener/learned-capacity.ts'
 import { type Histories, nearestCauses, ofKind } from './histories.ts'
 import { lastReadings } from './last-readings.ts'
 import type { Standing } from './standing.ts'
+import { testsOf } from './water-known.ts'
 
 /** Entries that say that hands were in a machine, at the station of the part they name. */
 const openings = ['fitted', 'removed', 'repaired'] as const
@@ -40,7 +42,8 @@ export function faultEvidence(kind: Kind, histories: Histories, standings: Stand
     confirmed: Object.fromEntries((causes?.body.counts ?? []).map(({ fault, n }) => [fault, n])),
     lifeUsed,
     careUsed,
-    chalkUsed: chalkUsed(standings),
+    ...chalkBy(standings),
+    spentOutlet: spentOutlet(histories, daysAgo),
     askedToDescaleDaysAgo: askedToDescale(histories, daysAgo, descaled?.happenedAt),
     readings: lastReadings(kind, histories, daysAgo),
     repaired: ofKind(histories, 'machine', 'repaired').flatMap(({ body, happenedOn }) =>
@@ -67,12 +70,28 @@ function usedBy(standings: Standing[], counts: (standing: Standing) => boolean):
   return used
 }
 
-/** Of the chalk allowed, by the vessel that has most of it; null where no chalk is reckoned. */
-function chalkUsed(standings: Standing[]): number | null {
-  const shares = standings
-    .filter(({ task }) => task === 'descale')
-    .flatMap(({ uses }) => uses.filter(({ clock }) => clock === 'thickness').map(({ used, limit }) => used / limit))
-  return shares.length > 0 ? Math.max(...shares) : null
+/** Of the chalk allowed, by vessel and by the one that has most of it; null where no chalk is reckoned. */
+function chalkBy(standings: Standing[]): Pick<PriorEvidence, 'chalkAt' | 'chalkUsed'> {
+  const chalkAt: Record<string, number> = {}
+  for (const { task, station, uses } of standings)
+    if (task === 'descale')
+      for (const { clock, used, limit } of uses)
+        if (clock === 'thickness') chalkAt[station] = Math.max(chalkAt[station] ?? 0, used / limit)
+  const shares = Object.values(chalkAt)
+  return { chalkAt, chalkUsed: shares.length > 0 ? Math.max(...shares) : null }
+}
+
+/** The last test behind an exchanger, where it let through more than one that works and was not renewed since. */
+function spentOutlet(histories: Histories, daysAgo: (day: LocalDay) => number): PriorEvidence['spentOutlet'] {
+  const last = testsOf(histories, 'softener', 'softened', 'total').at(-1)
+  if (!last || last.value <= spentAboveMgL) return null
+  // Tested and renewed on one day: tested first, for that is why.
+  const renewed = Object.keys(handsOnTreatment).some((name) =>
+    ofKind(histories, 'softener', name as keyof typeof handsOnTreatment).some(
+      ({ happenedOn }) => happenedOn >= last.on,
+    ),
+  )
+  return renewed ? null : { mgL: last.value, daysAgo: daysAgo(last.on) }
 }
 
 /** Days since it last asked to be descaled, where it was not since. */

@@ -55,6 +55,17 @@ describe('what care, chalk and past repairs say of a fault (multipliers from mem
     expect(said('jet-blocked', { chalkUsed: 0.1 })).to.deep.equal(['10 % of the chalk allowed ×0.41'])
     expect(said('jet-blocked', { chalkUsed: 1.2, descaledDaysAgo: 3 })).to.include('descaled 3 days ago ×0.4')
     expect(said('keys-dead', { chalkUsed: 1.2 })).to.deep.equal([])
+    // The vessel it sits at tells more than the one that has most.
+    expect(said('jet-blocked', { chalkUsed: 1.2, chalkAt: { jet: 0.1, boiler: 1.2 } })).to.deep.equal([
+      '10 % of the chalk allowed there ×0.41',
+    ])
+    expect(said('jet-blocked', { chalkUsed: 1.2, chalkAt: { boiler: 1.2 } })).to.deep.equal([
+      '120 % of the chalk allowed ×1.62',
+    ])
+    expect(said('jet-blocked', { spentOutlet: { mgL: 89, daysAgo: 12 } })).to.deep.equal([
+      '89 mg/L after the treatment 12 days ago: spent ×1.5',
+    ])
+    expect(said('keys-dead', { spentOutlet: { mgL: 89, daysAgo: 12 } })).to.deep.equal([])
     expect(said('jet-blocked', { askedToDescaleDaysAgo: 9 })).to.deep.equal(['it asked to be descaled 9 days ago ×2'])
   })
 
@@ -111,6 +122,19 @@ describe('what is read from a ledger for a search', () => {
     expect(evidence.askedToDescaleDaysAgo).to.equal(8)
     expect(Object.values(evidence.careUsed).every((share) => share >= 0)).to.equal(true)
     expect(Object.keys(evidence.careUsed).length).to.be.greaterThan(0)
+  })
+
+  it('has a spent treatment, until it is regenerated', () => {
+    const behind = { subjectKind: 'softener', subjectId: 's' } as const
+    const tested = (on: string, value: number) =>
+      entry('water-test', on, { point: 'softened', quantity: 'total', method: 'figure', unit: 'dH', value }, behind)
+    const spentIn = (...own: ReturnType<typeof entry>[]) =>
+      faultEvidence(kind, effective({ ...history, softener: own }), [], '2026-01-05').spentOutlet
+    expect(spentIn(tested('2025-12-20', 1))).to.equal(null)
+    expect(spentIn(tested('2025-12-20', 1), tested('2026-01-02', 6))!.daysAgo).to.equal(3)
+    // 6 °dH are 107 mg/L as CaCO₃ (DIN 38409-6: 1 °dH = 17.85 mg/L).
+    expect(spentIn(tested('2026-01-02', 6))!.mgL).to.be.closeTo(107, 0.5)
+    expect(spentIn(tested('2026-01-02', 6), entry('regenerated', '2026-01-03', {}, behind))).to.equal(null)
   })
 
   it('asked before it was descaled, it asks no more', () => {
