@@ -46,6 +46,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },
   { route: 'machines/[id]/history', method: 'GET', path: `/api/machines/${machine}/history` },
+  { route: 'machines/[id]/alike', method: 'GET', path: `/api/machines/${machine}/alike` },
   { route: 'machines/[id]/passport.zip', method: 'GET', path: `/api/machines/${machine}/passport.zip` },
   { route: 'machines/[id]/passport.json', method: 'GET', path: `/api/machines/${machine}/passport.json` },
   { route: 'standings/[id]', method: 'GET', path: `/api/standings/${machine}?key=group-gasket@1` },

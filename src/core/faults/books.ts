@@ -35,6 +35,7 @@ import { withFirstShares } from './first-shares.ts'
 import { fittedBook } from './fitted.ts'
 import { withKindFigures } from './kind-figures.ts'
 import { type BookPart, withModes } from './modes.ts'
+import { withSwitchedOn } from './switched-on.ts'
 import { withSymptomsOfAll } from './symptoms-of-all.ts'
 
 const written: [FaultBook, BookPart[]][] = [
@@ -69,7 +70,7 @@ function builtFor(
 ): { book: FaultBook; parts: BookPart[] } {
   const { book, parts } = fittedBook(written, all, kind, fitted)
   const whole = withModes(withOwnFigures(withFirstShares(withSymptomsOfAll(book))), parts)
-  return { book: withCircumstances(whole, parts), parts }
+  return { book: withSwitchedOn(withCircumstances(whole, parts)), parts }
 }
 
 /** Of a kind nobody said more of: as it usually is, and with what it foams milk with, which half of them have. */

@@ -41,8 +41,8 @@ export interface Repair {
   tell?: true
 }
 
-/** How a machine must stand for a test. `shut-again`: opened dead, and shut before it runs. */
-export type MachineState = 'hot' | 'off' | 'open' | 'cold' | 'no-pressure' | 'shut-again'
+/** How a machine must stand for a test. `on`: switched on and shut; `shut-again`: opened dead, and shut before it runs. */
+export type MachineState = 'on' | 'hot' | 'off' | 'open' | 'cold' | 'no-pressure' | 'shut-again'
 
 /** A gate is never traded for information. */
 export type Gate = 'live'

@@ -1,5 +1,6 @@
 import type { FaultBook, Gate, MachineState, Test } from './fault.ts'
 import type { Network, NetworkTest } from './network.ts'
+import { ownLooksOfAll } from './own-looks.ts'
 import { asTaken, expectedOutcomes, informationBits, type Seen } from './rank-causes.ts'
 
 /** A test and what it is worth now. */
@@ -37,20 +38,21 @@ export const isDead = ({ needs, gate }: Test): boolean =>
 /** A question on the telephone, min. */
 const questionMinutes = 1
 
-export const asFound: Bench = { standing: ['hot'], gates: [], cannot: [] }
+export const asFound: Bench = { standing: ['hot', 'on'], gates: [], cannot: [] }
 
 /** Standings that exclude each other: who opens it, unplugs it first. */
 const excludes: Partial<Record<MachineState, MachineState[]>> = {
   // Nothing hot runs with its case open.
+  on: ['off', 'open'],
   hot: ['off', 'cold', 'open'],
-  off: ['hot'],
+  off: ['hot', 'on'],
   cold: ['hot'],
-  open: ['hot'],
+  open: ['hot', 'on'],
   'no-pressure': [],
 }
 
 /** A dangerous minute counts for more than a harmless one. From memory. */
-const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = {
+export const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = {
   scald: 0.5,
   pressure: 1,
   mains: 1.5,
@@ -58,12 +60,17 @@ const hazardMinutes: Record<NonNullable<Test['hazard']>, number> = {
   moving: 1,
 }
 
+const isRunning = (need: MachineState): boolean => need === 'on' || need === 'hot'
+
 /** Minutes of a test with what brings the machine to stand as it asks. */
 export function testMinutes(book: FaultBook, test: Test, standing: MachineState[]): number {
   const missing = test.needs.filter((need) => !standing.includes(need))
+  // What serves is shut: an opened machine is put together before it is switched on.
+  const shut = standing.includes('open') && !test.needs.includes('shut-again') && test.needs.some(isRunning)
   return (
     test.minutes +
     missing.reduce((sum, need) => sum + book.toStand[need], 0) +
+    (shut ? book.toStand['shut-again'] : 0) +
     (test.hazard ? hazardMinutes[test.hazard] : 0)
   )
 }
@@ -72,7 +79,8 @@ export function testMinutes(book: FaultBook, test: Test, standing: MachineState[
 export function standingAfter(test: Test, standing: MachineState[]): MachineState[] {
   const gone = new Set(test.needs.flatMap((need) => excludes[need] ?? []))
   // What was shut to run is opened again for the next look inside, and shut again each time.
-  return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs])].filter(
+  const on: MachineState[] = test.needs.includes('hot') ? ['on'] : []
+  return [...new Set([...standing.filter((one) => !gone.has(one)), ...test.needs, ...on])].filter(
     (one) => one !== 'shut-again',
   )
 }
@@ -82,7 +90,8 @@ export function standingAfter(test: Test, standing: MachineState[]): MachineStat
  *
  * @param minutesOf - of a test as things stand; null where it may not or cannot be done
  * @param least - bits below which a test is left out
- * @param besidesMinutes - what every test takes besides its own minutes, when they are weighed against each other
+ * @param besidesMinutes - what a test takes besides its own minutes when they are weighed against each other; less than
+ *   nothing where some of them are spent anyway
  * @returns those worth that much; a hundredth of a bit where nothing else is asked
  */
 export function rankTests(
@@ -90,7 +99,7 @@ export function rankTests(
   tests: NetworkTest[],
   minutesOf: (test: NetworkTest) => number | null,
   least = leastBits,
-  besidesMinutes = 0,
+  besidesMinutes: (test: string) => number = () => 0,
 ): Worth[] {
   const worth: (Worth & { of: NetworkTest })[] = tests.flatMap((test) => {
     const minutes = minutesOf(test)
@@ -98,7 +107,7 @@ export function rankTests(
     const bits = informationBits(belief, test)
     return bits < least ? [] : [{ test: test.id, bits, minutes, of: test }]
   })
-  const rate = ({ bits, minutes }: Worth) => bits / (minutes + besidesMinutes)
+  const rate = ({ test, bits, minutes }: Worth) => bits / (minutes + besidesMinutes(test))
   worth.sort((a, b) => rate(b) - rate(a))
   const best = worth[0]
   if (best) {
@@ -118,10 +127,10 @@ function twoSteps(
   first: Worth & { of: NetworkTest },
   tests: NetworkTest[],
   minutesOf: (test: NetworkTest) => number | null,
-  besidesMinutes: number,
+  besidesMinutes: (test: string) => number,
 ): number {
   let bits = first.bits
-  let minutes = first.minutes + besidesMinutes
+  let minutes = first.minutes + besidesMinutes(first.test)
   for (const { chance, belief: left } of expectedOutcomes(belief, first.of)) {
     if (!left) continue
     let best = { rate: 0, bits: 0, minutes: 0 }
@@ -130,7 +139,7 @@ function twoSteps(
       const takes = minutesOf(test)
       if (takes === null) continue
       const gain = informationBits(left, test)
-      const whole = takes + besidesMinutes
+      const whole = takes + besidesMinutes(test.id)
       if (gain / whole > best.rate) best = { rate: gain / whole, bits: gain, minutes: whole }
     }
     bits += chance * best.bits
@@ -148,6 +157,18 @@ export const handlingMinutes = 1
 
 /** So much a test that was not done yet has to tell to come before one done again, bits. */
 const freshBits = 0.03
+
+/**
+ * How likely what brings the machine to stand for a test is done for its repair anyway: the test looks at the fault
+ * itself, and whoever mends it opens and cools the same.
+ */
+function neededAnyway(book: FaultBook, belief: Float64Array): Map<string, number> {
+  const anyway = new Map<string, number>()
+  ownLooksOfAll(book).forEach((looks, i) => {
+    for (const id of looks) anyway.set(id, (anyway.get(id) ?? 0) + belief[i]!)
+  })
+  return anyway
+}
 
 /** Tests of a book by worth, gates kept; a brief one may be done again. */
 export function nextTests(
@@ -177,7 +198,13 @@ export function nextTests(
     if (looks >= mostLooks || (looks > 0 && test.minutes > briefMinutes)) return null
     return testMinutes(book, test, standing)
   }
-  const ranked = rankTests(belief, tests, minutesOf, least, phone ? 0 : handlingMinutes)
+  const anyway = neededAnyway(book, belief)
+  const besides = (id: string) => {
+    const test = byId.get(id)!
+    const toStand = testMinutes(book, { ...test, hazard: undefined }, standing) - test.minutes
+    return handlingMinutes - (anyway.get(id) ?? 0) * toStand
+  }
+  const ranked = rankTests(belief, tests, minutesOf, least, phone ? () => 0 : besides)
   // What was answered, and fits, is asked again only where nothing else is left to ask.
   const stale = ({ test }: Worth) => !again.includes(test) && seen.some((one) => one.test === test && !one.said)
   const fresh = ranked.filter((worth) => !stale(worth))

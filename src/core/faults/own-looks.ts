@@ -1,9 +1,11 @@
-import type { Fault, FaultBook, Test } from './fault.ts'
+import { type Fault, type FaultBook, nothingWrong, type Test } from './fault.ts'
 
 /** What a test has to show of a fault to be a look at the fault itself, and of how few others. From memory. */
 const showsIt = 0.5
 export const showsOthers = 0.3
 export const usualAbove = 0.3
+/** What shows it twice as surely as anything else shows it. From memory. */
+const halfOf = 2
 
 /** Looks at lamps, gauges and sounds: what the machine does, whatever part of it makes it do so. */
 const ofMachine = new Set([
@@ -39,9 +41,21 @@ export function ownLooks({ faults, tests }: FaultBook, fault: Fault): string[] {
       ([outcome, p]) =>
         p >= showsIt &&
         (normal[outcome] ?? 0) < usualAbove &&
-        faults.every(({ id }) => id === fault.id || (sees[id]?.[outcome] ?? 0) < showsOthers),
+        faults.every(({ id }) => id === fault.id || (sees[id]?.[outcome] ?? 0) < Math.max(showsOthers, p / halfOf)),
     ),
   )
   const there = telling.filter(({ station }) => station === fault.station)
   return (there.length > 0 ? there : telling).map(({ id }) => id)
+}
+
+/** By a book's tests, so that they are looked through once a book. */
+const known = new WeakMap<Test[], string[][]>()
+
+/** The looks at each fault itself, in the book's order; none at a machine that is as it should be. */
+export function ownLooksOfAll(book: FaultBook): string[][] {
+  const there = known.get(book.tests)
+  if (there) return there
+  const looks = book.faults.map((fault) => (fault.id === nothingWrong ? [] : ownLooks(book, fault)))
+  known.set(book.tests, looks)
+  return looks
 }

@@ -1,6 +1,6 @@
 import { type Fault, type FaultBook, nothingWrong, somethingElse, type Test } from './fault.ts'
 import { outcomesUnder } from './likelihood.ts'
-import { ownLooks, showsMachine } from './own-looks.ts'
+import { ownLooksOfAll, showsMachine } from './own-looks.ts'
 
 // What is in no book. It stands under one name, as patterns: beside each fault one that behaves like it, is not found
 // where that would be, and shows something of its own at other looks at the same place; one more that no look finds; and
@@ -35,7 +35,7 @@ const stationsOf = ({ tests }: FaultBook): string[] => [...new Set(tests.map(({ 
  * @returns chances by outcome, each summing to 1
  */
 export function residualUnder(book: FaultBook): (test: Test) => Map<string, number>[] {
-  const own = book.faults.map((fault) => new Set(ownLooks(book, fault)))
+  const own = ownLooksOfAll(book).map((looks) => new Set(looks))
   const stations = stationsOf(book)
   return (test) => {
     const [sound, broad] = [outcomesUnder(test, nothingWrong), outcomesUnder(test, somethingElse)]

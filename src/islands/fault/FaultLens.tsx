@@ -29,6 +29,7 @@ import { pricesOf } from './prices-of.ts'
 import { RepairPart } from './RepairPart.tsx'
 import { seenWords } from './repair-entries.ts'
 import { SearchBar } from './SearchBar.tsx'
+import { SimilarCases } from './SimilarCases.tsx'
 import { SomethingElse } from './SomethingElse.tsx'
 import { StopBand } from './StopBand.tsx'
 import { Suspects } from './Suspects.tsx'
@@ -189,6 +190,7 @@ function Searching({
     search.gates.length === 0 &&
     leader !== undefined &&
     ownLooks(book, leader).some((id) => book.tests.find((one) => one.id === id)?.gate !== undefined)
+  const unexplained = now.elseLeads && !search.phone && !decided
   const shareOf = (id: string): number => now.belief[now.network.faults.indexOf(id)]!
   const leave = () => {
     void keptSearches.drop(machineId)
@@ -233,8 +235,9 @@ function Searching({
         <div className="grid min-w-0 flex-1 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,0.95fr)]">
           <div className="min-w-0">
             {search.phone && <OnTelephone machineId={machineId} book={book} search={search} now={now} />}
-            {now.elseLeads && !search.phone && !decided && (
+            {unexplained && (
               <SomethingElse
+                machineId={machineId}
                 book={book}
                 search={search}
                 now={now}
@@ -327,6 +330,7 @@ function Searching({
               timeZone={bundle.site.timeZone}
               onOther={(id) => setOther(id)}
             />
+            {!unexplained && <SimilarCases machineId={machineId} search={search} histories={histories} today={today} />}
           </section>
         </div>
       )}

@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import type { Search, Suspicion } from '../../core/faults/search.ts'
-import { type Histories, ofKind } from '../../core/standing/histories.ts'
-import { dayNear } from '../../ui/format.ts'
+import type { Histories } from '../../core/standing/histories.ts'
 import { seenWords } from './repair-entries.ts'
+import { SimilarCases } from './SimilarCases.tsx'
 
 interface Props {
+  machineId: string
   book: FaultBook
   search: Search
   now: Suspicion
@@ -15,16 +16,10 @@ interface Props {
   onDescribe: (cause: string) => void
 }
 
-const mostCases = 5
-
 /** What fits best is in no book: what was doubtful, what it was before, whom to ask, and a word for what it is. */
-export function SomethingElse({ book, search, now, histories, today, onAgain, onDescribe }: Props) {
+export function SomethingElse({ machineId, book, search, now, histories, today, onAgain, onDescribe }: Props) {
   const [cause, setCause] = useState('')
   const [copied, setCopied] = useState(false)
-  const before = ofKind(histories, 'machine', 'repaired')
-    .filter(({ body }) => body.cause)
-    .slice(-mostCases)
-    .reverse()
   const complaint = book.symptoms.find(({ id }) => id === search.symptom)!.name
   const told = [complaint, ...search.seen.map((seen) => seenWords(book, seen))].join('\n')
   return (
@@ -46,21 +41,7 @@ export function SomethingElse({ book, search, now, histories, today, onAgain, on
           ))}
         </ul>
       )}
-      {before.length > 0 && (
-        <details className="border-t border-hair">
-          <summary className="flex min-h-[44px] cursor-pointer items-center font-semibold text-copper">
-            What it was before on this machine
-          </summary>
-          <ul className="m-0 list-none p-0 pb-1 text-[15px]">
-            {before.map(({ id, happenedOn, body }) => (
-              <li key={id}>
-                <span className="mono text-second">{dayNear(happenedOn, today)}</span> {String(body.cause)}
-                {body.cured === false && ', repaired, not cured'}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      <SimilarCases machineId={machineId} search={search} histories={histories} today={today} />
       <form
         className="flex flex-wrap items-end gap-3 border-t border-hair pt-2"
         onSubmit={(event) => {

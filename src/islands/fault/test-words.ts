@@ -13,6 +13,7 @@ export const testHazards: Record<NonNullable<Test['hazard']>, string> = {
 }
 
 const standings = {
+  on: 'switched on, shut',
   hot: 'hot',
   off: 'off',
   open: 'open',

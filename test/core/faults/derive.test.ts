@@ -7,7 +7,7 @@ const plain: FaultBook = {
   kind: 'one',
   phone: { hear: 'What does the boiler say?', look: 'Look at it.' },
   customer: { chalk: 'Ask us about the boiler.', leak: 'Off.' },
-  toStand: { hot: 1, off: 2, open: 3, cold: 4, 'no-pressure': 5, 'shut-again': 4 },
+  toStand: { on: 1, hot: 1, off: 2, open: 3, cold: 4, 'no-pressure': 5, 'shut-again': 4 },
   symptoms: [symptom('slow', 'Slow at the boiler', 'slow', 'boiler'), symptom('wet', 'Wet', 'wet', 'tray')],
   faults: [
     fault(

@@ -37,7 +37,7 @@ export const c2Faults: FaultBook = {
     'safety-weeps': 'Main switch off, now, and leave it off.',
     'no-mains': 'See whether the switch at the wall is on. A breaker that fell stays down: no second try, no other socket.',
   },
-  toStand: { hot: 20, off: 1, open: 8, cold: 75, 'no-pressure': 5, 'shut-again': 4 },
+  toStand: { on: 1, hot: 20, off: 1, open: 8, cold: 75, 'no-pressure': 5, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee comes slowly or in drops', 'slow, drips, treacle, bitter, drops only', 'group'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, watery, thin, gushes, sour, blond', 'group'),

@@ -59,7 +59,7 @@ export const dvFaults: FaultBook = {
     'three-way-no-vent': 'Off; the handle stays shut until it is cold.',
     'no-mains': 'See whether the switch at the wall is on. A breaker that fell stays down: no second try, no other socket.',
   },
-  toStand: { hot: 8, off: 0.5, open: 6, cold: 20, 'no-pressure': 2, 'shut-again': 4 },
+  toStand: { on: 0.5, hot: 8, off: 0.5, open: 6, cold: 20, 'no-pressure': 2, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, treacle, bitter', 'group'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, thin, watery, sour', 'group'),

@@ -68,7 +68,7 @@ export const pkFaults: FaultBook = {
     'outlet-blocked': 'Run it without a capsule, wipe the outlet.',
     'joint-leaks': 'Off at the wall, plug only with dry hands; do not use it.',
   },
-  toStand: { hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1, 'shut-again': 4 },
+  toStand: { on: 0.5, hot: 1, off: 0.5, open: 15, cold: 10, 'no-pressure': 1, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, treacle', 'needle'),
     symptom('no-water', 'Pump hums, nothing comes', 'nothing comes, no water, dry', 'pump'),

@@ -27,7 +27,7 @@ export const grFaults: FaultBook = {
     timer: 'Set the time back.',
     'no-mains': 'See whether the switch at the wall is on. A breaker that fell stays down: no second try, no other socket.',
   },
-  toStand: { hot: 0, off: 0.5, open: 8, cold: 10, 'no-pressure': 0, 'shut-again': 4 },
+  toStand: { on: 0.5, hot: 0, off: 0.5, open: 8, cold: 10, 'no-pressure': 0, 'shut-again': 4 },
   symptoms: [
     symptom('slow', 'Coffee only drips', 'drips, slow, too fine', 'burrs'),
     symptom('fast', 'Coffee runs fast and thin', 'fast, thin, too coarse, sour', 'burrs'),

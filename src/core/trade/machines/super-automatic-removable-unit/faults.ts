@@ -31,7 +31,7 @@ export const srFaults: FaultBook = {
     'grinder-jam': 'Off and plug out: nobody reaches in.',
     'hose-leaks': 'Off at the wall, plug only with dry hands; do not use it.',
   },
-  toStand: { hot: 2, off: 0.5, open: 12, cold: 15, 'no-pressure': 1, 'shut-again': 4 },
+  toStand: { on: 0.5, hot: 2, off: 0.5, open: 12, cold: 15, 'no-pressure': 1, 'shut-again': 4 },
   symptoms: [
     symptom('short-cup', 'Cup short, water in the tray', 'short cup, water in tray, half a cup, tray fills', 'nozzle'),
     symptom('slow', 'Coffee only drips', 'drips, slow, nothing comes out', 'brew-unit'),
