@@ -62,7 +62,9 @@ export function TestPicker({ book, bench, training, standing, hint, onTest }: Pr
                           </span>
                           <span className="mono text-right whitespace-nowrap text-second">
                             {figure(testMinutes(book, { ...test, hazard: undefined }, standing))} min
-                            <span className="block text-[12.5px]">{needWords(test, book)}</span>
+                            <span className="block max-w-[150px] text-[12.5px] whitespace-normal">
+                              {needWords(test, book)}
+                            </span>
                           </span>
                         </button>
                       </li>

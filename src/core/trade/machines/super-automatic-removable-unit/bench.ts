@@ -122,6 +122,30 @@ function espresso(m: SuperAutomatic): { cupG: number; trayMl: number; seconds: n
   }
 }
 
+/** What it counted against what is found in cup, tray and puck, each weighed. */
+function balance(m: SuperAutomatic): string {
+  const { cupG, trayMl, seconds } = espresso(m)
+  if (m.pulsesShare === 0) return 'more'
+  if (!Number.isFinite(seconds)) return 'none'
+  const asked = espressoMl * m.askedShare
+  const spilt = trayMl - (m.ventMl ?? ventedMl)
+  const found = cupG + spilt
+  if (found > 1.15 * asked) return 'more'
+  if (cupG >= 0.85 * asked) return 'agree'
+  return spilt > 0.5 * (asked - cupG) ? 'tray' : 'gone'
+}
+
+/** A cup of coffee that its own grinder had no part in. */
+function groundElsewhere(m: SuperAutomatic): string {
+  // As coarse as such a machine's sound grinder has it.
+  const grindShare = m.mainsBar === undefined ? 1 : 0.55
+  const given: SuperAutomatic = { ...m, grinder: 'runs', doseShare: 1, chute: 1, grindShare }
+  const { cupG, seconds } = espresso(given)
+  const asked = espressoMl * m.askedShare
+  const good = m.pulsesShare > 0 && Math.abs(cupG - asked) < 0.2 * asked && seconds < 36 && outletC(m) > 78
+  return good ? 'well' : 'bad'
+}
+
 /** Of the water at its spout. */
 export function outletC(m: SuperAutomatic): number {
   if (!m.heater || !brewable(m) || drawn(m) <= 0) return 24
@@ -329,6 +353,8 @@ export const srBench: BenchKind<SuperAutomatic> = {
     },
     'open-flow': { by: 'scale', shows: (m) => 10 * brew(m, false).endMlS },
     'hot-water': { by: 'jug-and-watch', shows: (m) => 10 * aside(m) },
+    balance: { by: 'scale', shows: balance },
+    'pre-ground': { by: 'scale', shows: groundElsewhere },
     'tray-water': { by: 'scale', shows: (m) => espresso(m).trayMl },
     espresso: { by: 'scale', shows: (m) => (m.pulsesShare === 0 ? 90 : espresso(m).cupG) },
     'shot-time': { by: 'watch', shows: (m) => espresso(m).seconds },

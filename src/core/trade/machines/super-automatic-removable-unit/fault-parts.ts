@@ -4,7 +4,7 @@ import { builtInGrinder, coilPump, electrics, handSeal, heated, jointsOf, meterO
 /** What a super-automatic with a tank is made of, by sort: how each part fails there. */
 export const srParts: BookPart[] = [
   coilPump(),
-  meterOf({ few: 'meter-counts-wrong', short: { espresso: { short: 0.85 }, 'tray-water': { right: 0.85 } } }),
+  meterOf({ few: 'meter-counts-wrong', short: { espresso: { short: 0.85 }, 'tray-water': { right: 0.85 }, balance: { gone: 0.85 } } }),
   heated({ name: 'the heater', station: 'thermoblock', part: 'thermoblock', cold: 'heater-open', weak: 'block-chalked', chalked: 'block-chalked', dark: 'board-dead' }),
   sensorOf({ name: 'the sensor', station: 'thermoblock', cool: 'sensor-low', fault: 'heater-open', outlet: 'outlet-temperature' }),
   {
