@@ -5,7 +5,7 @@ import { omit } from '../src/core/faults/derive.ts'
 import { type FaultBook, somethingElse } from '../src/core/faults/fault.ts'
 
 /** A book that never heard of one fault. */
-function bookWithout(book: FaultBook, gone: string): FaultBook {
+export function bookWithout(book: FaultBook, gone: string): FaultBook {
   return {
     ...book,
     faults: book.faults.filter(({ id }) => id !== gone),
@@ -15,7 +15,7 @@ function bookWithout(book: FaultBook, gone: string): FaultBook {
 }
 
 /** Whether some test shows a fault as nothing else of the book: without one, nobody could know that it is missing. */
-function isTold(book: FaultBook, fault: string): boolean {
+export function isTold(book: FaultBook, fault: string): boolean {
   return book.tests.some(({ sees, normal, gate }) =>
     gate
       ? false

@@ -10,7 +10,10 @@ const repair = (page: Page) => page.getByRole('region', { name: 'Repair' })
 const machineOf = async (page: Page, kind: string, at = 0): Promise<string> =>
   (await (await page.request.get(`/api/machines?kind=${kind}`)).json()).rows[at].id
 
-const ledgerOf = async (page: Page, id: string): Promise<{ kind: string; body: Record<string, unknown> }[]> =>
+const ledgerOf = async (
+  page: Page,
+  id: string,
+): Promise<{ id: string; kind: string; body: Record<string, unknown> }[]> =>
   (await (await page.request.get(`/api/machines/${id}/bundle`)).json()).ledgers.machine
 
 /** Answers each test as the fault would show it, until that fault is to be repaired. */
@@ -36,6 +39,12 @@ async function answerAs(page: Page, kind: string, fault: string): Promise<number
   throw new Error(`never came to ${name}`)
 }
 
+/** The smallest picture there is. */
+const onePixel = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
+
 const cases = [
   { kind: 'c2', symptom: 'Handle kicks when it is loosened', fault: 'three-way-no-vent', part: 'three-way-valve' },
   { kind: 'sr', symptom: 'Cup short, water in the tray', fault: 'valve-leaks', part: 'multi-way-valve' },
@@ -56,7 +65,15 @@ for (const { kind, symptom, fault, part } of cases)
     await expect(next(page)).toBeVisible()
     await expect(page.getByText(/next test here/).first()).toBeVisible()
     const tried = await answerAs(page, kind, fault)
-    expect(tried).toBeLessThan(12)
+    expect(tried).toBeLessThan(14)
+    // What it looked like is kept with the answer.
+    const working = page.getByRole('region', { name: 'Working' })
+    await working
+      .getByLabel(/^A photo of/)
+      .first()
+      .setInputFiles({ name: 'seen.png', mimeType: 'image/png', buffer: onePixel })
+    await expect(working.getByRole('img')).toBeVisible()
+    await expect(working.getByRole('img')).toHaveAttribute('src', /^\/api\/photos\//)
 
     // What was seen is there after a reload.
     const seen = await page.getByRole('region', { name: 'Working' }).getByRole('listitem').count()
@@ -82,6 +99,9 @@ for (const { kind, symptom, fault, part } of cases)
     const report = repaired.body.report
     expect(ledger.findLast((entry) => entry.kind === 'tested-out')!.body).toMatchObject({ passed: true, report })
     expect(ledger.filter((entry) => entry.kind === 'test-seen' && entry.body.report === report)).toHaveLength(tried)
+    const answers = ledger.filter((entry) => entry.kind === 'test-seen' && entry.body.report === report)
+    const photo = ledger.findLast((entry) => entry.kind === 'pictured')!
+    expect(answers.map((entry) => entry.id)).toContain(photo.body.of)
     await page.goto(`/machines/${id}?lens=fault`)
     await awake(page)
     await expect(page.getByText('What is complained of?')).toBeVisible()

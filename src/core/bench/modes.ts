@@ -14,6 +14,8 @@ interface Marked<State> {
   fault: string | null
   /** What whoever works with it can tell of how it comes. */
   tells: Record<string, string>
+  /** Tests that show nothing of it on this one, as its sort says of some. */
+  shy: Set<string>
 }
 
 /** A failure of a part: what it does, and which looks find the part sound that what does the same fails at. */
@@ -49,7 +51,7 @@ export function benchWithModes<State>(
     kind: bench.kind,
     sound: (dice) => {
       const of = bench.sound(dice)
-      return { of, sound: structuredClone(of), fault: null, tells: {} }
+      return { of, sound: structuredClone(of), fault: null, tells: {}, shy: new Set() }
     },
     faults: Object.fromEntries(
       whole.faults.map(({ id }) => [
@@ -58,6 +60,7 @@ export function benchWithModes<State>(
           state.fault = id
           state.tells = tellsOf(whole, id, dice)
           const failure = failures.get(id)
+          state.shy = new Set(sometimesShown(id).flatMap(([test, p]) => (dice.next() < p ? [] : [test])))
           if (!failure?.does.alone) bench.faults[failure?.does.like ?? id]!(state.of, severity, dice)
         },
       ]),
@@ -76,8 +79,9 @@ export function benchWithModes<State>(
           id,
           {
             by,
-            shows: ({ of, sound, fault, tells }: Marked<State>): Shown => {
+            shows: ({ of, sound, fault, tells, shy }: Marked<State>): Shown => {
               if (tells[id]) return tells[id]
+              if (shy.has(id)) return shows(sound)
               const failure = fault === null ? undefined : failures.get(fault)
               const seen = failure && mainly(failure.does.shows?.[id])
               if (seen) return shownAs(testById.get(id)!, seen)
@@ -97,12 +101,36 @@ export function benchWithModes<State>(
             const test =
               part.notLooked?.[look.id] || part.lookedBy?.[look.id] ? undefined : testById.get(`${part.id}-${look.id}`)
             return test
-              ? [[test.id, { by: 'hand', shows: ({ fault }) => shownAs(test, found(part, look, fault)) }]]
+              ? [
+                  [
+                    test.id,
+                    {
+                      by: 'hand',
+                      shows: ({ fault, shy }) =>
+                        shownAs(test, shy.has(test.id) ? usualOf(look) : found(part, look, fault)),
+                    },
+                  ],
+                ]
               : []
           }),
         ),
       ),
     },
+  }
+
+  /** Tests of a failure with how often it shows there what it mostly shows: no two machines fail quite alike. */
+  function sometimesShown(fault: string): [string, number][] {
+    const failure = failures.get(fault)
+    if (!failure) return []
+    const most = (shows: Record<string, number>) => Math.max(...Object.values(shows))
+    const looked = parts.flatMap((part) =>
+      Object.entries(modeOf(part, fault)?.shows ?? {}).map(([look, shows]): [string, number] => [
+        part.lookedBy?.[look] ?? `${part.id}-${look}`,
+        most(shows),
+      ]),
+    )
+    const done = Object.entries(failure.does.shows ?? {}).map(([test, shows]): [string, number] => [test, most(shows)])
+    return [...looked, ...done]
   }
 }
 

@@ -1,7 +1,7 @@
 import { type Fault, type FaultBook, nothingWrong, somethingElse, type Test } from './fault.ts'
 
 /** Of a whole, what is told at random: nobody's word and no test is certain. */
-const strayed = 0.05
+const strayed = 0.025
 
 /**
  * Chance of each outcome of a test under a fault: what it is known to show, the rest as where nothing is wrong, a

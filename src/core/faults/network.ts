@@ -63,7 +63,7 @@ function seldomTestsOf(book: FaultBook): NetworkTest[] {
 }
 
 /** How much less often than by chance a known fault shows what no known fault explains. From memory. */
-const orphaned = 0.05
+const orphaned = 0.03
 
 /** What each outcome is worth under a fault, where one that nothing in the book explains speaks for none of it. */
 function hardlyOrphans({ faults }: FaultBook, test: Test, fault: string): Map<string, number> {

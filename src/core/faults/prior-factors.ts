@@ -167,7 +167,8 @@ function reasonsFor(fault: Fault, evidence: PriorEvidence): PriorReason[] {
   const opened = evidence.opened.find(
     ({ station, daysAgo }) => station === fault.station && daysAgo <= openedWithinDays,
   )
-  if (opened && !isNew)
+  // How somebody doses is not changed by who opened it.
+  if (opened && !isNew && !fault.repair.tell)
     reasons.push({ words: `opened there ${days(opened.daysAgo)} ago`, factor: factors.openedLately })
   if (has('refit')) {
     const recent = evidence.hands.filter(({ daysAgo }) => daysAgo <= handsWithinDays)

@@ -7,11 +7,11 @@ import { ownLooksOfAll, showsMachine } from './own-looks.ts'
 // at each station what behaves like nothing known.
 
 /** Share of the calls that are for something no book has. From memory. */
-export const shareOfElse = 0.08
+export const shareOfElse = 0.07
 /** Of it, what behaves like nothing that is known. From memory. */
 const likeNothing = 0.2
 /** Of what behaves like something known, what no look of the book would find. From memory. */
-const hidden = 0.4
+const hidden = 0.25
 
 /**
  * How often what is in no book shows something of its own rather than what the fault does that it is like: where that

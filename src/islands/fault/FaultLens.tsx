@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { bookFor } from '../../core/faults/books.ts'
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import { ownLooks } from '../../core/faults/own-looks.ts'
@@ -20,9 +20,10 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { AsideNote } from '../AsideNote.tsx'
 import { layOut } from '../path/layout.ts'
 import { newId } from '../send-entries.ts'
+import { photoOf, sendWaiting } from './answer-photos.ts'
 import { FirstOfAll } from './FirstOfAll.tsx'
 import { suspectedAt } from './halo.ts'
-import { type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
+import { type AnswerPhoto, type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { pricesOf } from './prices-of.ts'
@@ -98,6 +99,7 @@ function Searching({
   /** What somebody chose to repair, whatever leads. */
   const [decided, setDecided] = useState<Fault | null>(null)
   const [aside, setAside] = useState<string | null>(null)
+  const [photoSays, setPhotoSays] = useState('')
   useEffect(() => {
     void keptSearches
       .read(machineId, (found) => strangeTo(book, found))
@@ -106,10 +108,18 @@ function Searching({
         setAside(found.aside)
       })
   }, [book, machineId])
-  const become = (next: KeptSearch) => {
+  const latest = useRef(kept)
+  useEffect(() => {
+    latest.current = kept
+  }, [kept])
+  const keep = (next: KeptSearch) => {
+    latest.current = next
     setKept(next)
-    setOther(null)
     void keptSearches.keep(machineId, next).then((isKept) => setLost(!isKept))
+  }
+  const become = (next: KeptSearch) => {
+    keep(next)
+    setOther(null)
   }
   const press = (...events: SearchPress[]) => {
     if (!kept) return
@@ -118,6 +128,19 @@ function Searching({
     if (search === kept.search) return
     setDecided(null)
     become({ ...kept, search })
+  }
+  /** Kept on this device at once, sent where there is signal; answers given meanwhile stay. */
+  const addPhoto = async (of: number, file: File) => {
+    setPhotoSays('Making the photo smaller …')
+    const made = await photoOf(file, of)
+    if (typeof made === 'string') return setPhotoSays(made)
+    const keepPhotos = (change: (photos: AnswerPhoto[]) => AnswerPhoto[]) => {
+      if (latest.current) keep({ ...latest.current, photos: change(latest.current.photos ?? []) })
+    }
+    keepPhotos((photos) => [...photos, made])
+    const { photos, says } = await sendWaiting([made])
+    keepPhotos((now) => now.map((photo) => (photo.id === made.id ? photos[0]! : photo)))
+    setPhotoSays(says)
   }
   const layout = useMemo(() => layOut(kind, without), [kind, without])
   const reasons = useMemo(
@@ -164,6 +187,8 @@ function Searching({
         <AsideNote what="A search" why={aside} />
         <SymptomPicker
           book={book}
+          kind={kind}
+          machineId={machineId}
           reported={reported ? String(reported.body.text) : null}
           onPick={(symptom, heard, also = [], words, told = []) => {
             const stop = heard ?? [symptom, ...also].map(stopOfComplaint).find((one) => one !== undefined)
@@ -328,8 +353,16 @@ function Searching({
               all={now.all}
               belief={now.belief}
               timeZone={bundle.site.timeZone}
+              photos={kept.photos ?? []}
+              onPhoto={(of, file) => void addPhoto(of, file)}
+              onLeaveOut={(id) => keep({ ...kept, photos: kept.photos?.filter((photo) => photo.id !== id) ?? [] })}
               onOther={(id) => setOther(id)}
             />
+            {photoSays && (
+              <p role="status" className="m-0 text-[14px] font-semibold text-brass-ink">
+                {photoSays}
+              </p>
+            )}
             {!unexplained && <SimilarCases machineId={machineId} search={search} histories={histories} today={today} />}
           </section>
         </div>

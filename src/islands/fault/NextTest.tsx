@@ -12,6 +12,7 @@ import type { PathLayout } from '../path/layout.ts'
 import { AnswerLine } from './AnswerLine.tsx'
 import { suspectedAt } from './halo.ts'
 import { InstrumentDrawing, instrumentOf } from './InstrumentDrawing.tsx'
+import { lookDrawing } from './look-drawings.tsx'
 import { NotEachTime } from './NotEachTime.tsx'
 import { doubtCleared, needWords, testHazards } from './test-words.ts'
 
@@ -120,9 +121,14 @@ export function NextTest({
                 <span className="mono flex h-[44px] items-center justify-center border border-deep text-[16px] font-semibold text-deep">
                   {String.fromCharCode(65 + i)}
                 </span>
-                <span>
-                  <b className="block text-[15px] leading-tight font-semibold">{words}</b>
-                  <span className="block text-[13px] text-second">expect {Math.round(100 * answer.chance)} in 100</span>
+                <span className="flex items-center gap-3">
+                  {!search.phone && <Reference test={test} outcome={id} />}
+                  <span>
+                    <b className="block text-[15px] leading-tight font-semibold">{words}</b>
+                    <span className="block text-[13px] text-second">
+                      expect {Math.round(100 * answer.chance)} in 100
+                    </span>
+                  </span>
                 </span>
                 <span className="max-sm:hidden">
                   {answer.belief && (
@@ -156,6 +162,18 @@ export function NextTest({
         <span className="ml-auto text-[13px] text-second max-sm:hidden">dotted: suspicion now</span>
       </div>
     </section>
+  )
+}
+
+/** How it looks where somebody is unsure what to call it: drawn, where it can be. */
+function Reference({ test, outcome }: { test: Test; outcome: string }) {
+  const drawing = lookDrawing(test, outcome)
+  return (
+    drawing && (
+      <svg viewBox="-36 -26 72 52" width={66} height={48} aria-hidden="true" className="shrink-0">
+        {drawing}
+      </svg>
+    )
   )
 }
 

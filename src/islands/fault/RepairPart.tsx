@@ -13,6 +13,7 @@ import { writeFrom } from '../make-entry.ts'
 import { FittedSheet } from '../run/FittedSheet.tsx'
 import { newId } from '../send-entries.ts'
 import { visitToday } from '../visit-today.ts'
+import { sendWaiting } from './answer-photos.ts'
 import { type KeptSearch, keptSearches } from './kept-search.ts'
 import { MayAgree } from './MayAgree.tsx'
 import { PartPrice } from './PartPrice.tsx'
@@ -59,6 +60,9 @@ export function RepairPart(props: Props) {
     // Ids are kept first: an answer that is lost is asked for again by the same ones.
     const visitId = visitToday(bundle, today, me)?.visitId
     const ids = { ...kept.ids }
+    const sent = await sendWaiting(kept.photos ?? [])
+    onKeep({ ...kept, photos: sent.photos })
+    if (sent.says) return setSays(sent.says)
     const entries = repairEntries({
       book,
       fault,
@@ -67,6 +71,7 @@ export function RepairPart(props: Props) {
       kind,
       out,
       search: kept.search,
+      photos: sent.photos,
       reportId: kept.reportId,
       idOf: (name) => {
         ids[name] ??= newId()
@@ -77,7 +82,7 @@ export function RepairPart(props: Props) {
       at: browserNow(),
       ...(visitId && { visitId }),
     })
-    onKeep({ ...kept, ids })
+    onKeep({ ...kept, photos: sent.photos, ids })
     const told = await writeFrom(entries)
     if (!told.ok) return setSays(told.issues.map(({ message }) => message).join('; '))
     await keptSearches.drop(machineId)

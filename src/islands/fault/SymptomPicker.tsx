@@ -5,9 +5,14 @@ import type { FaultBook } from '../../core/faults/fault.ts'
 import { complaintNear, inSentence, type StopId, stopOf } from '../../core/faults/stops.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
 import { anotherComplaint } from '../../core/faults/symptoms-of-all.ts'
+import type { Kind } from '../../core/kinds/kind.ts'
+import { PromptsMeant } from './PromptsMeant.tsx'
 
 interface Props {
   book: FaultBook
+  /** As this machine has it. */
+  kind: Kind
+  machineId: string
   /** The customer's last words that are on record, where there are any. */
   reported: string | null
   /** `also`: what else was heard as clearly; `told`: how it comes and goes, as answers that were told. */
@@ -15,7 +20,7 @@ interface Props {
 }
 
 /** What is complained of, found by any words. */
-export function SymptomPicker({ book, reported, onPick }: Props) {
+export function SymptomPicker({ book, kind, machineId, reported, onPick }: Props) {
   const [text, setText] = useState('')
   const found = complaintsNamed(book, text)
   const [unsaid, setUnsaid] = useState<string[]>([])
@@ -78,6 +83,7 @@ export function SymptomPicker({ book, reported, onPick }: Props) {
           ))}
         </ul>
       )}
+      <PromptsMeant kind={kind} machineId={machineId} said={text.trim() || (reported ?? '')} />
       <ul className="m-0 mt-3 grid list-none gap-x-6 p-0 md:grid-cols-2 xl:grid-cols-3">
         {found.map(({ id, name, words: also }) => (
           <li key={id} className="border-t border-hair">

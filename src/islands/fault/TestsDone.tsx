@@ -2,6 +2,8 @@ import type { FaultBook } from '../../core/faults/fault.ts'
 import { leastBits, type Worth } from '../../core/faults/next-test.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { figure } from '../../ui/format.ts'
+import { AnswerPhotos } from './AnswerPhotos.tsx'
+import type { AnswerPhoto } from './kept-search.ts'
 import { doubtCleared } from './test-words.ts'
 
 interface Props {
@@ -14,11 +16,14 @@ interface Props {
   /** How likely each fault is now. */
   belief: Float64Array
   timeZone: string
+  photos: AnswerPhoto[]
+  onPhoto: (of: number, file: File) => void
+  onLeaveOut: (id: string) => void
   onOther: (test: string) => void
 }
 
 /** What was tried and what it showed; what else can be, with its worth. */
-export function TestsDone({ book, search, aside, all, belief, timeZone, onOther }: Props) {
+export function TestsDone({ book, search, aside, all, belief, timeZone, photos, onPhoto, onLeaveOut, onOther }: Props) {
   const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone })
   const testOf = (id: string) => book.tests.find((test) => test.id === id)!
   return (
@@ -39,6 +44,14 @@ export function TestsDone({ book, search, aside, all, belief, timeZone, onOther 
               {said && ' (told)'}
               {aside.includes(i) && ' (set aside: what was repaired explains it)'}
               {value !== undefined && ` (${figure(value)} ${testOf(test).reads?.unit ?? ''})`}
+              {!said && (
+                <AnswerPhotos
+                  photos={photos.filter(({ of }) => of === at)}
+                  shows={testOf(test).outcomes.find(({ id }) => id === outcome)?.words ?? words ?? testOf(test).say}
+                  onAdd={(file) => onPhoto(at, file)}
+                  onLeaveOut={onLeaveOut}
+                />
+              )}
             </span>
           </li>
         ))}

@@ -3,11 +3,21 @@ import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
 import { shelf } from '../../device/shelf.ts'
 
+/** A photo of what an answer was given by: it waits on this device as an image until the server has given it its name. */
+export interface AnswerPhoto {
+  id: string
+  /** The answer, by its moment. */
+  of: number
+  image?: string
+  name?: string
+}
+
 /** A search as it is kept on this device, with the ids of what it will write: saved twice it is one write. */
 export interface KeptSearch {
   search: Search
   reportId: string
   ids: Record<string, string>
+  photos?: AnswerPhoto[]
 }
 
 /** By machine. */

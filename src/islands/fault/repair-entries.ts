@@ -12,6 +12,7 @@ import { fittingEntries } from '../../core/procedures/run-record.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
 import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
 import { makeEntry } from '../make-entry.ts'
+import type { AnswerPhoto } from './kept-search.ts'
 
 /** What a test-out came to. */
 export interface TestedOut {
@@ -33,6 +34,7 @@ interface Given {
   kind: Kind
   out: TestedOut
   search: Search
+  photos?: AnswerPhoto[]
   reportId: string
   idOf: (name: string) => string
   machineId: string
@@ -53,7 +55,22 @@ export function seenWords(book: FaultBook, { test, outcome, words, times }: Seen
 
 /** What a search that ended in a repair leaves in the ledger: complaint, tests, repair with its cause, test-out. */
 export function repairEntries(given: Given): Entry[] {
-  const { book, fault, text, fitted = [], kind, out, search, reportId, idOf, machineId, today, at, visitId } = given
+  const {
+    book,
+    fault,
+    text,
+    fitted = [],
+    kind,
+    out,
+    search,
+    photos = [],
+    reportId,
+    idOf,
+    machineId,
+    today,
+    at,
+    visitId,
+  } = given
   const more = { happenedAt: at.toISOString(), ...(visitId && { visitId }) }
   const make = <K extends OfFirstShape>(name: string, kind: K, body: Unversioned<Body<K>>): Entry =>
     makeEntry('machine', machineId, kind, body, today, { id: idOf(name), ...more })
@@ -82,6 +99,19 @@ export function repairEntries(given: Given): Entry[] {
         ...(said && { said }),
         ...(times && { times }),
       }),
+    ),
+    ...search.seen.flatMap((seen, i) =>
+      photos.flatMap(({ id, of, name }) =>
+        of === seen.at && name
+          ? [
+              make(`photo ${id}`, 'pictured', {
+                photos: [name],
+                of: idOf(`seen ${i}`),
+                text: seenWords(book, seen),
+              }),
+            ]
+          : [],
+      ),
     ),
     ...search.notCured
       .filter((id) => id !== fault.id)

@@ -36,4 +36,7 @@ export const searchSchema = object({
     .required(),
   reportId: text(),
   ids: byName(text()),
+  photos: array(
+    object({ id: text(), of: moment(), image: string(), name: string() }).noUnknown().required(),
+  ).optional(),
 }).noUnknown()
