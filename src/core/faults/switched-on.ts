@@ -21,7 +21,6 @@ const asItServes = new Set([
   'pump-sound',
   'grinder-sound',
   'sound',
-  'dose',
   'grind-dose',
   'weight',
   'spread',

@@ -55,8 +55,8 @@ sr | unit-screen | shot-time >33, open-flow <45
 sr | block-chalked | outlet-temperature <86, hot-water <60
 sr | heater-open | outlet-temperature <30
 sr | drive-nut | drive slips, espresso <6
-sr | beans-oily | hopper hang, dose <7
-sr | contacts-off | dose <2, grinder-sound silent
+sr | beans-oily | hopper hang, puck-weight <13
+sr | contacts-off | puck-weight <4, grinder-sound silent
 sr | airlock | pump-sound light, hot-water <8
 sr | air-jet | foam coarse, jet blocked
 st | valve-gaskets | unit-valve wrong, tray-water >18

@@ -26,6 +26,16 @@ describe('the card beside the telephone', () => {
           expect(say, `${book.kind} ${id}`).to.not.match(/screwdriver|multimeter|case off|unscrew/i)
   })
 
+  it('has a layman do what staff do every day: no cover, tool, pressure or reset, no hand in a hopper that is plugged in', () => {
+    for (const book of faultBooks)
+      for (const say of [...Object.values(book.customer), ...Object.values(book.phone)]) {
+        expect(say, book.kind).to.not.match(
+          /\b(?:un)?screw|\bcover|panel|multimeter|spanner|\breset|reach in|pliers|\btools?\b|case open|safety valve/i,
+        )
+        if (/hopper off|spoon/i.test(say)) expect(say, book.kind).to.match(/plug(?: out|,)|pull the plug/i)
+      }
+  })
+
   it('asks nobody to run, heat or open what leaks, hisses, kicks, hums or is dead', () => {
     for (const book of faultBooks)
       for (const id of ['wet-below', 'hisses', 'too-hot', 'handle-kicks', 'hums', 'stuck', 'dead', 'no-heat'])

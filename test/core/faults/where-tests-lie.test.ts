@@ -46,7 +46,7 @@ const grinderAndMilk: Record<string, Record<string, string>> = {
   dg: { grind: 'burrs', 'grind-dose': 'burrs', chute: 'burrs', burrs: 'burrs', hopper: 'hopper' },
   bt: { grind: 'burrs', 'grind-dose': 'burrs', chute: 'burrs', burrs: 'burrs', hopper: 'hopper' },
   sr: {
-    dose: 'burrs',
+    'puck-weight': 'burrs',
     chute: 'burrs',
     burrs: 'burrs',
     hopper: 'hopper',

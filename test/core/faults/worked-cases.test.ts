@@ -82,7 +82,7 @@ sr | unit-says | unit-by-hand easy, drive slips | drive-nut
 sr | unit-says | unit-by-hand easy, drive lost | position-switch
 sr | grinder-empty | grinder-sound empty, hopper hang | beans-oily
 sr | clear | grinder-sound silent, contacts off | contacts-off
-sr | clear | hopper fall, dose none, chute packed | chute-clogged
+sr | clear | hopper fall, puck-weight none, chute packed | chute-clogged
 sr | grounds-says | home cured | containers
 sr | grounds-says | home same, switch dead | door-switch
 sr | tank-says | seat wrong | tank-out

@@ -1,4 +1,4 @@
-import { fault, look, reading, repair } from '../../../faults/build.ts'
+import { fault, look, repair } from '../../../faults/build.ts'
 import { likeBook } from '../../../faults/derive.ts'
 import type { Test } from '../../../faults/fault.ts'
 import { srFaults } from '../super-automatic-removable-unit/faults.ts'
@@ -20,7 +20,7 @@ export const stFaults = likeBook(srFaults, {
   stations: { nozzle: 'unit-valve' },
   without: {
     faults: ['nozzle-seals'],
-    tests: ['nozzle', 'dose', ...unitTests],
+    tests: ['nozzle', ...unitTests],
     customer: ['unit-dry', 'unit-screen'],
   },
   procedures: { 'brew-unit': 'shop-service' },
@@ -30,22 +30,5 @@ export const stFaults = likeBook(srFaults, {
     'leaks-inside': { 'hose-leaks': { wet: 0.94 }, 'valve-gaskets': { wet: 0.45 } },
   },
   faults: [fault('valve-gaskets', 'Gaskets of the unit valve worn, or laid in wrongly', 'unit-valve', 7, { 'short-cup': 8, 'wet-below': 2 }, repair('Valve apart, gaskets laid right or new', 25, { procedure: 'shop-service' }), { part: 'valve-gaskets' })],
-  tests: [
-    ...atTheUnit,
-    reading(
-      'puck-weight',
-      'A puck as it falls, weighed wet',
-      'burrs',
-      2,
-      { unit: 'g', good: { from: 15, to: 20 } },
-      [
-        ['none', 'under 4', 0],
-        ['low', '4 to 13', 4],
-        ['right', 'over 13', 13],
-      ],
-      { 'board-dead': { none: 0.85 }, 'beans-oily': { low: 0.65, none: 0.2 }, 'chute-clogged': { low: 0.5, none: 0.42 }, 'grinder-jam': { none: 0.92 }, 'contacts-off': { none: 0.94 } },
-      { tools: ['scale'] },
-    ),
-    look('unit-valve', 'Unit out, valve apart: how do its gaskets lie?', 'unit-valve', 8, { right: 'Right, whole', wrong: 'Turned, flat or torn' }, { 'valve-gaskets': { wrong: 0.93 } }, inside),
-  ],
+  tests: [...atTheUnit, look('unit-valve', 'Unit out, valve apart: how do its gaskets lie?', 'unit-valve', 8, { right: 'Right, whole', wrong: 'Turned, flat or torn' }, { 'valve-gaskets': { wrong: 0.93 } }, inside)],
 })

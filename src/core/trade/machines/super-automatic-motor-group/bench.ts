@@ -41,7 +41,7 @@ export const spBench = likeBench<SuperAutomatic, PistonGroup>(srBench, {
       'outlet-hose',
       'filter-out',
       'seat',
-      'dose',
+      'puck-weight',
     ],
     symptoms: ['no-steam', 'weak', 'cold'],
   },

@@ -61,7 +61,7 @@ export const spFaults = likeBook(srFaults, {
   },
   without: {
     faults: ['airlock', 'steam-valve'],
-    tests: ['hot-water', 'steam-valve', 'nozzle', 'ring', 'screen', 'unit-by-hand', 'outlet-hose', 'filter-out', 'seat', 'dose'],
+    tests: ['hot-water', 'steam-valve', 'nozzle', 'ring', 'screen', 'unit-by-hand', 'outlet-hose', 'filter-out', 'seat', 'puck-weight'],
     symptoms: ['no-steam'],
     customer: ['unit-dry', 'unit-screen', 'filter-blocked', 'tank-out'],
   },
@@ -170,7 +170,7 @@ export const spFaults = likeBook(srFaults, {
     look('first-cup', 'Two cups one after the other: is the second hotter?', 'group-heater', 2, { alike: 'Nearly alike', warmer: 'The second far hotter' }, { 'group-heater': { warmer: 0.92 } }, { tools: ['thermometer'], needs: ['hot'], hazard: 'scald' }),
     look('group-heater', 'Resistance of the group heater', 'group-heater', 4, { right: 'As its band says', open: 'Open' }, { 'group-heater': { open: 0.95 } }, { tools: ['multimeter'], needs: ['off', 'open'], hazard: 'mains' }),
   ],
-  phone: { 'boiler-gauge': ofSteam.phone['boiler-gauge']!, supply: 'Is the tap behind it open, and no lamp red at the leak stop?' },
+  phone: { supply: 'Is the tap behind it open, and no lamp red at the leak stop?' },
   customer: { 'tank-out': 'Look for water first: where there is any, everything stays shut. Dry all round: open the tap.', 'safety-weeps': ofSteam.customer['safety-weeps']! },
   toStand: { hot: 5, open: 10, cold: 40, 'no-pressure': 5 },
 })

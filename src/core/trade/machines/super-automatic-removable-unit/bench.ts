@@ -359,7 +359,8 @@ export const srBench: BenchKind<SuperAutomatic> = {
     espresso: { by: 'scale', shows: (m) => (m.pulsesShare === 0 ? 90 : espresso(m).cupG) },
     'shot-time': { by: 'watch', shows: (m) => espresso(m).seconds },
     'outlet-temperature': { by: 'thermometer', shows: outletC },
-    dose: { by: 'scale', shows: (m) => (m.board ? fullDoseG * dose(m) : 0) },
+    // Ground coffee takes up nine tenths of its weight in water.
+    'puck-weight': { by: 'scale', shows: (m) => (m.board ? 1.9 * fullDoseG * dose(m) : 0) },
     'grinder-sound': {
       by: 'ear',
       shows: (m) => {

@@ -34,12 +34,12 @@ export const builtInGrinder: Omit<BookChange, 'kind'> = {
   phone: {
     hopper: 'Do the beans fall, or hang at the wall?',
     'grinder-sound': 'When it grinds, what do you hear?',
-    'hopper-seat': 'Take the hopper off and lock it on again: does it grind?',
+    'hopper-seat': 'Pull the plug, take the hopper off and lock it on again, plug in: does it grind?',
   },
   customer: {
     'beans-oily': 'Plug out: beans pushed down with a dry spoon, hopper wiped; plain, drier beans from now on.',
     'grinder-jam': 'Off and plug out: nobody reaches in.',
-    'hopper-switch': 'Hopper off and locked on again until it clicks.',
+    'hopper-switch': 'Plug out: hopper off, and locked on again until it clicks.',
   },
   faults: [
     fault('beans-oily', 'Oily or flavoured beans hang in the hopper', 'hopper', 3, { 'no-grounds': 7, fast: 3 }, repair('Hopper wiped, other beans; show it', 8, { tell: true }), { traits: ['user'] }),
