@@ -83,7 +83,7 @@ function Others({ cases, today }: { cases: (AlikeCase & { same: boolean })[]; to
             <span className="mono text-second">{dayNear(on, today)}</span> {cause}
             {!cured && ', repaired, not cured'}
             <span className="block text-[13px] text-second">
-              {isSame ? 'the same complaint' : (told ?? 'complaint not on record')} ·{' '}
+              {isSame ? 'the same complaint' : (told ?? 'no complaint on record')} ·{' '}
               <a href={`/machines/${machine.id}`}>
                 {machine.name}, {machine.site}
               </a>

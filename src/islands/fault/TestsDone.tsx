@@ -44,7 +44,7 @@ export function TestsDone({ book, search, aside, all, belief, timeZone, photos, 
               {said && ' (told)'}
               {aside.includes(i) && ' (set aside: what was repaired explains it)'}
               {value !== undefined && ` (${figure(value)} ${testOf(test).reads?.unit ?? ''})`}
-              {!said && (
+              {!said && testOf(test).by !== 'word' && (
                 <AnswerPhotos
                   photos={photos.filter(({ of }) => of === at)}
                   shows={testOf(test).outcomes.find(({ id }) => id === outcome)?.words ?? words ?? testOf(test).say}

@@ -44,7 +44,7 @@ export interface SuperAutomatic {
   ventMl?: number
 }
 
-export const fullDoseG = 9
+const fullDoseG = 9
 const espressoMl = 40
 const puckMl = 10
 const ventedMl = 9
@@ -106,7 +106,7 @@ const aside = (m: SuperAutomatic): number =>
     : 0
 
 /** Ground coffee as a share of the full dose. */
-export const dose = (m: SuperAutomatic): number => (m.grinder === 'runs' ? Math.min(m.chute, m.doseShare) : 0.02)
+const dose = (m: SuperAutomatic): number => (m.grinder === 'runs' ? Math.min(m.chute, m.doseShare) : 0.02)
 
 /** What one espresso comes to. */
 function espresso(m: SuperAutomatic): { cupG: number; trayMl: number; seconds: number } {
