@@ -55,6 +55,7 @@ export function NextTest({
   const now = suspectedAt(book, belief).at
   const seldom = !search.phone && comesAndGoes(search) && showsMachine(test)
   const only = onlyWhen(search)
+  const drawn = !search.phone && test.outcomes.some(({ id }) => lookDrawing(test, id) !== null)
   const answers = expectedOutcomes(belief, asTaken(plain, search.phone === true, first?.outcome))
   return (
     <section aria-label="Next test" className="min-w-0 px-4 py-3 lg:px-6">
@@ -115,14 +116,14 @@ export function NextTest({
             <li key={id} className="border-t border-hair">
               <button
                 type="button"
-                className="grid min-h-[64px] w-full grid-cols-[44px_1fr] items-center gap-3 py-1.5 text-left sm:grid-cols-[44px_1fr_minmax(180px,280px)]"
+                className={`grid min-h-[64px] w-full grid-cols-[44px_1fr] items-center gap-3 py-1.5 text-left ${drawn ? 'sm:grid-cols-[44px_1fr_minmax(120px,180px)]' : 'sm:grid-cols-[44px_1fr_minmax(180px,280px)]'}`}
                 onClick={() => onSeen(id)}
               >
                 <span className="mono flex h-[44px] items-center justify-center border border-deep text-[16px] font-semibold text-deep">
                   {String.fromCharCode(65 + i)}
                 </span>
                 <span className="flex items-center gap-3">
-                  {!search.phone && <Reference test={test} outcome={id} />}
+                  {drawn && <Reference test={test} outcome={id} />}
                   <span>
                     <b className="block text-[15px] leading-tight font-semibold">{words}</b>
                     <span className="block text-[13px] text-second">
@@ -170,7 +171,7 @@ function Reference({ test, outcome }: { test: Test; outcome: string }) {
   const drawing = lookDrawing(test, outcome)
   return (
     drawing && (
-      <svg viewBox="-36 -26 72 52" width={66} height={48} aria-hidden="true" className="shrink-0">
+      <svg viewBox="-36 -26 72 52" width={58} height={42} aria-hidden="true" className="shrink-0">
         {drawing}
       </svg>
     )
