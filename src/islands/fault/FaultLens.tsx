@@ -28,7 +28,7 @@ import { NextTest } from './NextTest.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { pricesOf } from './prices-of.ts'
 import { RepairPart } from './RepairPart.tsx'
-import { seenWords } from './repair-entries.ts'
+import { seenWords, shownShort } from './repair-entries.ts'
 import { SearchBar } from './SearchBar.tsx'
 import { SimilarCases } from './SimilarCases.tsx'
 import { SomethingElse } from './SomethingElse.tsx'
@@ -41,7 +41,7 @@ import { TestsDone } from './TestsDone.tsx'
 export interface FaultView {
   at: Map<string, number>
   next: string | null
-  done: { station: string; n: number }[]
+  done: { station: string; n: number; shows?: string }[]
 }
 
 interface Props {
@@ -164,8 +164,16 @@ function Searching({
       // Before it was asked what must stop, nothing is to be tried.
       next: search.stop === undefined ? null : (test?.station ?? null),
       // What was told was looked at nowhere.
-      done: search.seen.flatMap(({ test, said }, i) =>
-        said ? [] : [{ station: book.tests.find(({ id }) => id === test)!.station, n: i + 1 }],
+      done: search.seen.flatMap(({ said, ...seen }, i) =>
+        said
+          ? []
+          : [
+              {
+                station: book.tests.find(({ id }) => id === seen.test)!.station,
+                n: i + 1,
+                shows: shownShort(book, seen),
+              },
+            ],
       ),
     })
   }, [book, now, onShow, search, test])

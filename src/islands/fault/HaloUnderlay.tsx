@@ -4,9 +4,9 @@ import { haloHalf, haloPath, haloReach } from './halo.ts'
 interface Props {
   layout: PathLayout
   at: Map<string, number>
-  /** Station of the next test, and of those that are done, by number. */
+  /** Station of the next test, and of those that are done, by number, with what they showed. */
   next: string | null
-  done: { station: string; n: number }[]
+  done: { station: string; n: number; shows?: string }[]
 }
 
 /** Suspicion as a halo behind the path, where the next test cuts, and the tests that are done. */
@@ -20,6 +20,7 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
   )
   const cut = layout.stations.find(({ station }) => station.id === next)
   const numbers = new Map<string, number[]>()
+  const showed = new Map(done.map(({ station, shows }) => [station, shows]))
   for (const { station, n } of done) numbers.set(station, [...(numbers.get(station) ?? []), n])
   return (
     <g>
@@ -71,6 +72,23 @@ export function HaloUnderlay({ layout, at, next, done }: Props) {
           </g>
         )),
       )}
+      {/* What the last test there showed, where the line leaves room for it. */}
+      {layout.pleats.length === 0 &&
+        layout.stations.map(({ station, hangs, at: { x, y } }) =>
+          hangs === 'band' && y === layout.mainY && showed.get(station.id) ? (
+            <text
+              key={station.id}
+              x={x - 8}
+              y={y + 68}
+              textAnchor="end"
+              fontSize={12.5}
+              className="slim"
+              fill="var(--deep)"
+            >
+              {showed.get(station.id)}
+            </text>
+          ) : null,
+        )}
       {/* Folded for a phone there is no room for the scale: the percentages below say it. */}
       {layout.pleats.length === 0 && at.size > 0 && (
         <g

@@ -11,6 +11,7 @@ import type { Unversioned } from '../../core/ledger/versions.ts'
 import { fittingEntries } from '../../core/procedures/run-record.ts'
 import type { FittedPart } from '../../core/procedures/run-state.ts'
 import { sheetForFault } from '../../core/strip-down/sheet-for.ts'
+import { figure } from '../../ui/format.ts'
 import { makeEntry } from '../make-entry.ts'
 import type { AnswerPhoto } from './kept-search.ts'
 
@@ -51,6 +52,22 @@ export function seenWords(book: FaultBook, { test, outcome, words, times }: Seen
   return tried && shown
     ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}${times ? `, ${times.n} of ${times.of} times` : ''}`
     : `${test}: ${outcome}`
+}
+
+/** What stands beside a station on a drawing, so long at most. */
+const mostLetters = 16
+
+/** What a test showed, as short as it stands beside a gauge. @example '9.1 bar' */
+export function shownShort(
+  book: FaultBook,
+  { test, outcome, value }: Pick<Search['seen'][number], 'test' | 'outcome' | 'value'>,
+): string {
+  const tried = book.tests.find(({ id }) => id === test)
+  if (tried?.reads && value !== undefined) return `${figure(value)} ${tried.reads.unit}`
+  const words = (tried?.outcomes.find(({ id }) => id === outcome)?.words ?? 'something else').toLowerCase()
+  if (words.length <= mostLetters) return words
+  const cut = words.slice(0, mostLetters)
+  return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), 8)).replace(/[,;:]$/, '')} …`
 }
 
 /** What a search that ended in a repair leaves in the ledger: complaint, tests, repair with its cause, test-out. */
