@@ -5,6 +5,7 @@ import { installDependencies, locked } from './install.mjs'
 await locked('install', async () => installDependencies())
 const { register } = await import('tsx/esm/api')
 register()
-const calibrates = process.argv[2] === 'calibration'
-if (calibrates) process.argv.splice(2, 1)
-await import(calibrates ? '../bench/calibration.ts' : '../bench/faults.ts')
+if (process.argv[2] === 'calibration') {
+  process.argv.splice(2, 1)
+  await import('../bench/calibration.ts')
+} else await import('../bench/faults.ts')
