@@ -5,6 +5,7 @@ import { spentAboveMgL } from '../softener/learned-capacity.ts'
 import { type Histories, nearestCauses, ofKind } from './histories.ts'
 import { lastReadings } from './last-readings.ts'
 import type { Standing } from './standing.ts'
+import { treatmentBefore } from './water/treatment-before.ts'
 import { testsOf } from './water-known.ts'
 
 /** Entries that say that hands were in a machine, at the station of the part they name. */
@@ -83,6 +84,8 @@ function chalkBy(standings: Standing[]): Pick<PriorEvidence, 'chalkAt' | 'chalkU
 
 /** The last test behind an exchanger, where it let through more than one that works and was not renewed since. */
 function spentOutlet(histories: Histories, daysAgo: (day: LocalDay) => number): PriorEvidence['spentOutlet'] {
+  // A cartridge lets total hardness by, carbon all of it: only resin is judged by it.
+  if (treatmentBefore(histories).kind !== 'exchanger') return null
   const last = testsOf(histories, 'softener', 'softened', 'total').at(-1)
   if (!last || last.value <= spentAboveMgL) return null
   // Tested and renewed on one day: tested first, for that is why.

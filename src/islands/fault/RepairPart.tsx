@@ -60,7 +60,9 @@ export function RepairPart(props: Props) {
     // Ids are kept first: an answer that is lost is asked for again by the same ones.
     const visitId = visitToday(bundle, today, me)?.visitId
     const ids = { ...kept.ids }
-    const sent = await sendWaiting(kept.photos ?? [])
+    // What shows an answer that was taken back goes with it.
+    const standing = kept.photos?.filter(({ of }) => kept.search.seen.some(({ at }) => at === of)) ?? []
+    const sent = await sendWaiting(standing)
     onKeep({ ...kept, photos: sent.photos })
     if (sent.says) return setSays(sent.says)
     const entries = repairEntries({

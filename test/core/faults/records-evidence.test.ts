@@ -128,8 +128,13 @@ describe('what is read from a ledger for a search', () => {
     const behind = { subjectKind: 'softener', subjectId: 's' } as const
     const tested = (on: string, value: number) =>
       entry('water-test', on, { point: 'softened', quantity: 'total', method: 'figure', unit: 'dH', value }, behind)
-    const spentIn = (...own: ReturnType<typeof entry>[]) =>
-      faultEvidence(kind, effective({ ...history, softener: own }), [], '2026-01-05').spentOutlet
+    const behindA = (treatment: string, ...own: ReturnType<typeof entry>[]) => {
+      const taken = entry('commissioned', '2025-06-01', { kind: treatment, kindVersion: 1 }, behind)
+      return faultEvidence(kind, effective({ ...history, softener: [taken, ...own] }), [], '2026-01-05').spentOutlet
+    }
+    const spentIn = (...own: ReturnType<typeof entry>[]) => behindA('exchanger', ...own)
+    // A decarbonising cartridge lets total hardness by: high behind it says nothing.
+    expect(behindA('cartridge', tested('2026-01-02', 6))).to.equal(null)
     expect(spentIn(tested('2025-12-20', 1))).to.equal(null)
     expect(spentIn(tested('2025-12-20', 1), tested('2026-01-02', 6))!.daysAgo).to.equal(3)
     // 6 °dH are 107 mg/L as CaCO₃ (DIN 38409-6: 1 °dH = 17.85 mg/L).
