@@ -1,7 +1,7 @@
-import type { Dice } from '../src/core/bench/dice.ts'
 import type { Fault, FaultBook } from '../src/core/faults/fault.ts'
 import { nothingKnown, type PriorEvidence } from '../src/core/faults/prior-factors.ts'
 import type { Kind } from '../src/core/kinds/kind.ts'
+import type { Dice } from '../src/core/quantity/dice.ts'
 
 /** What a machine went through, as its ledger tells it, and how much likelier each fault has become by it. */
 export interface APast {

@@ -1,12 +1,12 @@
 import type { Shown } from '../src/core/bench/bench-kind.ts'
 import { type AnyBench, benchOf } from '../src/core/bench/benches.ts'
-import { diceOf } from '../src/core/bench/dice.ts'
 import { readBy } from '../src/core/bench/instruments.ts'
 import type { FaultBook } from '../src/core/faults/fault.ts'
 import { outcomeOf } from '../src/core/faults/outcome-of.ts'
 import { showsMachine } from '../src/core/faults/own-looks.ts'
 import type { PriorEvidence } from '../src/core/faults/prior-factors.ts'
 import { kindById } from '../src/core/kinds/index.ts'
+import { diceOf } from '../src/core/quantity/dice.ts'
 import { aPast } from './a-past.ts'
 
 /** A machine with a past, broken as machines are: sometimes twice, sometimes now and then, often by the last hands. */

@@ -1,4 +1,4 @@
-import type { Dice } from './dice.ts'
+import type { Dice } from '../quantity/dice.ts'
 
 /** With what something is found out, and how far it errs. */
 export type Instrument =

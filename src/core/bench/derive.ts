@@ -1,6 +1,6 @@
 import { omit } from '../faults/derive.ts'
+import type { Dice } from '../quantity/dice.ts'
 import type { BenchKind } from './bench-kind.ts'
-import type { Dice } from './dice.ts'
 import { elementOhm } from './laws.ts'
 
 /** What another kind on the bench has besides, and has not. */

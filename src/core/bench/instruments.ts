@@ -1,5 +1,5 @@
+import type { Dice } from '../quantity/dice.ts'
 import type { Instrument, Shown } from './bench-kind.ts'
-import type { Dice } from './dice.ts'
 
 /** Standard deviation of a reading: a share of it, and so much besides, in its own unit. From memory. */
 const errors: Record<Exclude<Instrument, 'eye' | 'ear' | 'customer' | 'hand'>, { share: number; plus: number }> = {

@@ -1,6 +1,6 @@
 import type { FaultBook } from '../faults/fault.ts'
+import { type Dice, diceOf } from '../quantity/dice.ts'
 import type { BenchKind } from './bench-kind.ts'
-import { type Dice, diceOf } from './dice.ts'
 import { readBy } from './instruments.ts'
 
 /** A machine broken in secret: what is complained of, and what each test of it shows. */

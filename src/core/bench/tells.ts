@@ -1,5 +1,5 @@
 import type { FaultBook } from '../faults/fault.ts'
-import type { Dice } from './dice.ts'
+import type { Dice } from '../quantity/dice.ts'
 
 /** How often a machine that can be so is so, by what is asked. From memory, and not the book’s. */
 const soMany = { sometimes: 0.7, sudden: 0.9, slowly: 0.8, hot: 0.7, cold: 0.7, hands: 0.8 }

@@ -8,12 +8,14 @@ import { hardness } from './hardness.ts'
 import { langelier } from './langelier.ts'
 import { lifetimes } from './lifetimes.ts'
 import { replace } from './replace.ts'
+import { round } from './round.ts'
 import { saturation } from './saturation.ts'
 import { scale } from './scale.ts'
 import { softener } from './softener.ts'
 import { steam } from './steam.ts'
 import type { Topic } from './topic.ts'
 import { usage } from './usage.ts'
+import { visits } from './visits.ts'
 import { wear } from './wear.ts'
 
 /** Every question `bin/reckon` answers. */
@@ -33,5 +35,7 @@ export const topics: Topic[] = [
   wear,
   lifetimes,
   replace,
+  visits,
+  round,
   fault,
 ]

@@ -1,12 +1,12 @@
 import { expect } from 'chai'
 import { benches } from '../../../src/core/bench/benches.ts'
-import { diceOf } from '../../../src/core/bench/dice.ts'
 import { pathFlow } from '../../../src/core/bench/flow-path.ts'
 import { readBy } from '../../../src/core/bench/instruments.ts'
 import { orificeMlS, rotaryMlS, steamGS, steamSeconds, vibratoryMlS } from '../../../src/core/bench/laws.ts'
 import { playBest } from '../../../src/core/bench/play-case.ts'
 import { secretCase } from '../../../src/core/bench/secret-case.ts'
 import { bookOf } from '../../../src/core/faults/books.ts'
+import { diceOf } from '../../../src/core/quantity/dice.ts'
 
 const benchFor = (kind: string) => benches.find((one) => one.kind === kind)!
 const sound = (kind: string, seed = 1) => benchFor(kind).sound(diceOf(seed))

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { benchOf } from '../../../src/core/bench/benches.ts'
-import { diceOf } from '../../../src/core/bench/dice.ts'
+import { diceOf } from '../../../src/core/quantity/dice.ts'
 
 /**
  * What a broken machine shows, one a line (common practice, no source): kind | fault | what its tests show, a reading

@@ -1,8 +1,8 @@
 import { expect } from 'chai'
 import type { BenchKind } from '../../../src/core/bench/bench-kind.ts'
 import { likeBench } from '../../../src/core/bench/derive.ts'
-import { diceOf } from '../../../src/core/bench/dice.ts'
 import { readBy } from '../../../src/core/bench/instruments.ts'
+import { diceOf } from '../../../src/core/quantity/dice.ts'
 
 interface Plain {
   openShare: number

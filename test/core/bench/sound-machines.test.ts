@@ -1,9 +1,9 @@
 import { expect } from 'chai'
 import { benches } from '../../../src/core/bench/benches.ts'
-import { diceOf } from '../../../src/core/bench/dice.ts'
 import { bookOf } from '../../../src/core/faults/books.ts'
 import { outcomeOf } from '../../../src/core/faults/outcome-of.ts'
 import { kindById } from '../../../src/core/kinds/index.ts'
+import { diceOf } from '../../../src/core/quantity/dice.ts'
 
 /** Machines of each kind, fresh from the shop. */
 const seeds = Array.from({ length: 12 }, (_, i) => i + 1)
