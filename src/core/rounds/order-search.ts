@@ -8,11 +8,11 @@ import { costOf, walked } from './walk.ts'
 export interface Search {
   /** What was planned so far: the answer is never worse. */
   given?: DayRoutes
-  /** How often some stops are taken out and put back; more finds more. */
+  /** How often some stops are taken out and put back, at most; more finds more. */
   rounds: number
   seed?: number
-  /** Asked now and then with the best so far; false ends the search at once. */
-  goOn?(best: DayRoutes, cost: DayCost, done: number): boolean
+  /** Asked now and then: the share of the time allowed that has gone by. At 1 the search ends. */
+  spent?(cost: DayCost, done: number): number
 }
 
 export interface FoundDay {
@@ -37,7 +37,7 @@ const warmth = { first: 0.3, last: 0.003 }
  * warm (simulated annealing, Kirkpatrick et al. 1983), and each outing of ten stops or fewer is put in order exactly.
  * The same seed gives the same day.
  */
-export function searchDay(problem: DayProblem, { given, rounds, seed = 1, goOn }: Search): FoundDay {
+export function searchDay(problem: DayProblem, { given, rounds, seed = 1, spent }: Search): FoundDay {
   const dice = diceOf(seed)
   const n = problem.stops.length
   const { travelMin } = problem
@@ -49,9 +49,11 @@ export function searchDay(problem: DayProblem, { given, rounds, seed = 1, goOn }
   let cost = start.cost
   let best = start
   const leg = Math.max(1, cost.travelMin / (n + problem.outings.length))
+  let gone = 0
   for (let done = 0; done < rounds; done++) {
-    if (done % perLook === 0 && goOn && !goOn(best.routes, best.cost, done)) break
-    const heat = leg * warmth.first * (warmth.last / warmth.first) ** (done / rounds)
+    if (spent && done % perLook === 0) gone = spent(best.cost, done)
+    if (gone >= 1) break
+    const heat = leg * warmth.first * (warmth.last / warmth.first) ** Math.max(gone, done / rounds)
     const next = [...now]
     for (const stop of takeOut(next)) putBack(next, stop)
     const costs = sumOf(next)

@@ -29,7 +29,8 @@ const never = Number.POSITIVE_INFINITY
  * A task's cost falls to its best day and rises after it, so of all visits only the last one up to that day and the
  * first one from it on can be the right one: what lies between two visits in a row is then told by these two alone.
  *
- * @param tripCost - by day; infinite where nobody can go
+ * @param tripCost - by day; infinite where nobody can go, below nothing where not to go costs something
+ * @param tasks - what each costs, nothing or more
  * @returns null where some task can be done on none of the days and not be left
  * @example chooseVisits([10, 10, 10], [{ costOn: [0, 1, 2], leftCost: Infinity }, { costOn: [4, 2, 0], leftCost: Infinity }])
  * // { visits: [{ day: 0, tasks: [0] … one visit on any day: 10 + 2 or 4 … }], cost: 12 }
@@ -49,10 +50,12 @@ export function chooseVisits(tripCost: ArrayLike<number>, tasks: readonly Dated[
   // Visits at −1 and n stand for none before the first and none after the last.
   const least = new Float64Array(n + 1).fill(never)
   const before = new Int32Array(n + 1).fill(-1)
+  // A trip may be worth something of itself, where it was promised: what can still be won by that.
+  const gain = days.reduce((sum, day) => sum + Math.max(0, -tripCost[day]!), 0)
   for (let j = 0; j <= n; j++) {
     for (let i = j - 1; i >= -1; i--) {
       const start = i < 0 ? 0 : least[i]!
-      if (start >= least[j]!) continue
+      if (start >= least[j]! + gain) continue
       const sum = start + (j < n ? tripCost[days[j]!]! : 0)
       const total = sum + betweenCost(i, j, least[j]! - sum)
       if (total < least[j]!) {

@@ -126,7 +126,7 @@ describe('a day of several technicians', () => {
   it('stops when it is told to, with the best so far', () => {
     const problem = someDay(5, 20, 2)
     let asked = 0
-    const { cost, routes } = searchDay(problem, { rounds: 1e9, goOn: () => ++asked < 4 })
+    const { cost, routes } = searchDay(problem, { rounds: 1e9, spent: () => ++asked / 4 })
     expect(asked).to.equal(4)
     expect(costOf(problem, routes)).to.deep.equal(cost)
   })
