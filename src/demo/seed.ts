@@ -8,7 +8,7 @@ import { historyDays, monthOf } from './calendar.ts'
 import { dice } from './dice.ts'
 import { siteHistory } from './site-history.ts'
 import { asEntries } from './visit.ts'
-import { demoSites, makers, zoneWater } from './world.ts'
+import { demoSites, makers, placeAt, yardAt, zoneWater } from './world.ts'
 
 const timeZone = 'Europe/London'
 const seed = 'harrowmere-1'
@@ -40,9 +40,16 @@ export async function seedDemo(
 
   const firm = demoFirm(db, { id: firmId, name: 'Quillgate & Daughter', timeZone })
   await firm.start()
+  const yard = { startLatitude: yardAt.latitude, startLongitude: yardAt.longitude }
   await firm.adding(async (add) => {
-    await add('technician', people.ines, { name: 'Ines Quillgate', initials: 'IQ', role: 'owner' })
-    await add('technician', people.odile, { name: 'Odile Quillgate', initials: 'OQ', role: 'technician' })
+    await add('technician', people.ines, { name: 'Ines Quillgate', initials: 'IQ', role: 'owner', ...yard })
+    await add('technician', people.odile, {
+      name: 'Odile Quillgate',
+      initials: 'OQ',
+      role: 'technician',
+      ...yard,
+      workWeekdays: '1235',
+    })
     for (const [area, zone] of Object.entries(zoneWater))
       await add('supply', supplies[area as keyof typeof supplies], { name: zone.name, note: zone.note })
     await add('instrument', bags.ines.gaugeId, { name: 'Portafilter gauge', kind: 'gauge', serial: 'PG-16-041' })
@@ -78,6 +85,7 @@ export async function seedDemo(
         area,
         timeZone,
         accessNote,
+        ...placeAt(site.fromYardKm),
       })
       if (softenerId) await add('softener', softenerId, { siteId, name: site.softener!.name })
       for (const [i, machine] of site.machines.entries()) {

@@ -29,6 +29,8 @@ export interface DemoSite {
   customer: string
   name: string
   area: 'Chalkside' | 'Moorside' | 'Millrace'
+  /** East and north of the yard. */
+  fromYardKm: [east: number, north: number]
   openWeekdays: number[]
   technician: 'ines' | 'odile'
   accessNote: string
@@ -76,11 +78,25 @@ const c2 = (name: string, pace: number, more: Partial<DemoMachine> = {}): DemoMa
 
 const other = (kind: DemoKind, name: string, pace: number): DemoMachine => ({ name, kind, pace })
 
+/** The yard lies in the middle of an ocean: no map shows a town there. */
+export const yardAt = { latitude: 44.5, longitude: -31.2 }
+
+/** A place of the made-up town on the earth, to about a metre. */
+export function placeAt([east, north]: readonly [east: number, north: number]) {
+  const kmPerDegree = 111.195
+  const round = (degrees: number) => Math.round(degrees * 1e5) / 1e5
+  return {
+    latitude: round(yardAt.latitude + north / kmPerDegree),
+    longitude: round(yardAt.longitude + east / (kmPerDegree * Math.cos((yardAt.latitude * Math.PI) / 180))),
+  }
+}
+
 export const demoSites: DemoSite[] = [
   {
     customer: 'Thistle & Rye',
     name: 'Thistle & Rye bakery',
     area: 'Chalkside',
+    fromYardKm: [2.0, 2.4],
     openWeekdays: shop,
     technician: 'ines',
     accessNote: 'Yard door, ring twice. Machine free from 10:30.',
@@ -98,6 +114,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Lantern Quay Ferries',
     name: 'Lantern Quay ferry kiosk',
     area: 'Millrace',
+    fromYardKm: [-2.3, 1.6],
     openWeekdays: daily,
     technician: 'ines',
     accessNote: 'Key at the ticket window. No visits around the 12:10 sailing.',
@@ -108,6 +125,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Bellfounders',
     name: "Bellfounders' law office",
     area: 'Chalkside',
+    fromYardKm: [0.9, 0.5],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'Reception calls the lift. Quiet after 14:00.',
@@ -119,6 +137,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Moorside Hospice',
     name: 'Moorside hospice',
     area: 'Moorside',
+    fromYardKm: [1.2, 6.1],
     openWeekdays: daily,
     technician: 'odile',
     accessNote: 'Sign in at the desk. Families first: step aside when asked.',
@@ -134,6 +153,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Harrowmere Trams',
     name: 'Tram depot canteen',
     area: 'Chalkside',
+    fromYardKm: [4.6, 0.8],
     openWeekdays: daily,
     technician: 'ines',
     accessNote: 'Canteen free from 13:30. High-visibility vest in the yard.',
@@ -149,6 +169,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Paper Lantern',
     name: 'Paper Lantern bookshop',
     area: 'Millrace',
+    fromYardKm: [-1.4, 0.6],
     openWeekdays: shop,
     technician: 'ines',
     accessNote: 'Between 12:15 and 13:00, behind the poetry.',
@@ -159,6 +180,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Weir House School',
     name: 'Weir House staff room',
     area: 'Moorside',
+    fromYardKm: [-0.9, 5.2],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'Caretaker has the key. Closed in the holidays.',
@@ -170,6 +192,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Glasshouse',
     name: 'Glasshouse studio',
     area: 'Millrace',
+    fromYardKm: [-1.8, 3.0],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'Ring the bell in the arch.',
@@ -180,6 +203,7 @@ export const demoSites: DemoSite[] = [
     customer: 'A. Marl',
     name: 'Tollgate cottage',
     area: 'Chalkside',
+    fromYardKm: [11.8, 3.6],
     openWeekdays: daily,
     technician: 'ines',
     accessNote: 'A home: telephone the day before.',
@@ -191,6 +215,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Saltmarsh Library',
     name: 'Saltmarsh library café',
     area: 'Millrace',
+    fromYardKm: [-4.1, -1.2],
     openWeekdays: [2, 3, 4, 5, 6],
     technician: 'odile',
     accessNote: 'Closed on Mondays: best day to work.',
@@ -202,6 +227,7 @@ export const demoSites: DemoSite[] = [
     customer: "Cooper's Yard",
     name: "Cooper's Yard workshops",
     area: 'Chalkside',
+    fromYardKm: [-0.3, 2.9],
     openWeekdays: shop,
     technician: 'ines',
     accessNote: 'Gate code changes monthly: ask Bettany.',
@@ -213,6 +239,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Long Gallery Trust',
     name: 'Long Gallery museum café',
     area: 'Millrace',
+    fromYardKm: [-1.7, 0.2],
     openWeekdays: [2, 3, 4, 5, 6, 7],
     technician: 'odile',
     accessNote: 'Trade entrance, before 10:00.',
@@ -224,6 +251,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Fernhill Surgery',
     name: 'Fernhill surgery',
     area: 'Moorside',
+    fromYardKm: [2.9, 5.4],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'After surgery hours, from 17:00.',
@@ -234,6 +262,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Harrowmere Town Council',
     name: 'Harrowmere town hall',
     area: 'Chalkside',
+    fromYardKm: [0.5, 1.3],
     openWeekdays: office,
     technician: 'ines',
     accessNote: 'Badge from the porter. Trolley in the basement.',
@@ -253,6 +282,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Orchard Row',
     name: 'Orchard Row nursery',
     area: 'Moorside',
+    fromYardKm: [0.3, 4.6],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'Not at nap time, 12:30 to 14:30.',
@@ -263,6 +293,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Kettle Lane Hotel',
     name: 'Kettle Lane hotel',
     area: 'Chalkside',
+    fromYardKm: [2.7, 1.1],
     openWeekdays: daily,
     technician: 'ines',
     accessNote: 'Goods lift. Breakfast bar free from 11:00.',
@@ -284,6 +315,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Northlight Assurance',
     name: 'Northlight offices',
     area: 'Millrace',
+    fromYardKm: [-2.8, 0.9],
     openWeekdays: office,
     technician: 'odile',
     accessNote: 'Visitors’ badge; freight door for parts.',
@@ -302,6 +334,7 @@ export const demoSites: DemoSite[] = [
     customer: 'Q. Ashdown',
     name: 'Ropewalk house',
     area: 'Millrace',
+    fromYardKm: [-3.1, 2.0],
     openWeekdays: daily,
     technician: 'odile',
     accessNote: 'A home: dog in the garden.',

@@ -9,6 +9,8 @@ export interface Jobs {
   tidy: { firmId: string }
   /** Write the lists that wait, and take back those that go back. */
   'bring-in': { firmId: string }
+  /** Plan the visits of the weeks ahead. */
+  plan: { firmId: string }
   /** Look in every firm for something that waits, whoever forgot to ask. */
   'look-round': Record<string, never>
   /** Ask every firm's `tidy`. */
@@ -31,6 +33,7 @@ const queues: Record<JobName, Omit<PgBoss.Queue, 'name'>> = {
   reckon: { ...usual, retryLimit: 5, expireInHours: 2 },
   tidy: { ...usual, retryLimit: 5, expireInMinutes: 30 },
   'bring-in': { ...usual, retryLimit: 5, expireInHours: 2 },
+  plan: { ...usual, retryLimit: 2, expireInMinutes: 5 },
   'look-round': { ...usual, retryLimit: 1, expireInMinutes: 5 },
   nightly: { ...usual, retryLimit: 5, expireInMinutes: 5 },
   backup: { ...usual, retryLimit: 1, retryDelay: 600, expireInHours: 6 },

@@ -65,7 +65,20 @@ const shapes: Record<RecordKind, Shape> = {
     ],
   },
   instrument: { table: 'instrument', subject: 'instrument', fields: ['name', 'kind', 'serial', 'retiredOn'] },
-  technician: { table: 'technician', fields: ['name', 'initials', 'role', 'leftOn'] },
+  technician: {
+    table: 'technician',
+    fields: [
+      'name',
+      'initials',
+      'role',
+      'leftOn',
+      'startLatitude',
+      'startLongitude',
+      'workWeekdays',
+      'startsAt',
+      'endsAt',
+    ],
+  },
   firm: {
     table: 'firm',
     fields: [

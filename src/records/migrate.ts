@@ -10,6 +10,7 @@ import * as keeping from './migrations/0006-keeping.ts'
 import * as theirOwnTraces from './migrations/0007-their-own-traces.ts'
 import * as imports from './migrations/0008-imports.ts'
 import * as papers from './migrations/0009-papers.ts'
+import * as planning from './migrations/0010-planning.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -22,6 +23,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0007-their-own-traces', up: theirOwnTraces.up },
   { name: '0008-imports', up: imports.up },
   { name: '0009-papers', up: papers.up },
+  { name: '0010-planning', up: planning.up },
 ]
 
 /** Every step that this version knows, in order. */

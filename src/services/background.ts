@@ -10,6 +10,7 @@ import { bringIn } from './imports/bring-in.ts'
 import type { Actor } from './judge-entry.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
+import { makePlan } from './weeks/make-plan.ts'
 
 /** What a worker tells whoever started it. */
 export type Told = { firmId: string; count: number }
@@ -34,6 +35,10 @@ export const handlers = (
   },
   async 'bring-in'({ firmId }) {
     await bringIn(db, firmId, signal)
+    if (signal.aborted) throw new Error('stopped in the middle')
+  },
+  async plan({ firmId }) {
+    await makePlan(db, firmId, signal)
     if (signal.aborted) throw new Error('stopped in the middle')
   },
   async 'look-round'() {

@@ -76,7 +76,11 @@ export async function forget(
   })
 }
 
-async function forgetTechnician(trx: Trx, firmId: string, { id, version, ...record }: KeptRecord<'technician'>) {
+async function forgetTechnician(
+  trx: Trx,
+  firmId: string,
+  { id, version, startLatitude: _, startLongitude: __, ...record }: KeptRecord<'technician'>,
+) {
   await updateKept(trx, 'technician', id, version, { ...record, ...formerTechnician })
   const holder = { firmId, technicianId: id }
   await endSessions(trx, firmId, { technicianId: id })

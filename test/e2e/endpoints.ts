@@ -41,7 +41,9 @@ const list = () => ({
 
 /** Every endpoint there is. */
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
-  { route: 'round', method: 'GET', path: '/api/round' },
+  { route: 'round/index', method: 'GET', path: '/api/round' },
+  { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
+  { route: 'round/valley', method: 'GET', path: '/api/round/valley' },
   { route: 'find', method: 'GET', path: '/api/find?q=bar' },
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },

@@ -12,6 +12,7 @@ const nothing: Handlers = {
   reckon: async () => undefined,
   tidy: async () => undefined,
   'bring-in': async () => undefined,
+  plan: async () => undefined,
   'look-round': async () => undefined,
   nightly: async () => undefined,
   backup: async () => undefined,

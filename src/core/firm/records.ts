@@ -1,5 +1,5 @@
 import { type AnyObject, type InferType, number, type ObjectSchema, object, string } from 'yup'
-import { amount, finite, localDay, uuid } from '../parse/fields.ts'
+import { amount, finite, localDay, timeOfDay, uuid } from '../parse/fields.ts'
 import { hardnessUnits } from '../quantity/hardness.ts'
 import { instrumentKinds } from './instrument-kinds.ts'
 import { dateStyles, pressureUnits, temperatureUnits, volumeUnits } from './preferences.ts'
@@ -107,7 +107,26 @@ export const recordSchemas = {
     initials: name(4),
     role: string().oneOf(roles).required(),
     leftOn: localDay(),
-  }).noUnknown(),
+    /** Where the day begins and ends: home, or the yard. */
+    startLatitude: between(-90, 90),
+    startLongitude: between(-180, 180),
+    /** Monday 1 … Sunday 7, in order. */
+    workWeekdays: string()
+      .matches(/^1?2?3?4?5?6?7?$/, 'must be weekdays in order, Monday 1 to Sunday 7')
+      .default('12345'),
+    startsAt: timeOfDay().default('08:00'),
+    endsAt: timeOfDay().default('16:30'),
+  })
+    .noUnknown()
+    .test('pair', 'needs the other half: latitude and longitude go together', (person, context) => {
+      if ((person?.startLatitude === undefined) === (person?.startLongitude === undefined)) return true
+      return context.createError({ path: person?.startLatitude === undefined ? 'startLatitude' : 'startLongitude' })
+    })
+    .test('order', 'must be after the day begins', (person, context) =>
+      !person?.startsAt || !person.endsAt || person.startsAt < person.endsAt
+        ? true
+        : context.createError({ path: 'endsAt' }),
+    ),
   firm: object({
     name: name(80),
     timeZone: timeZone(),

@@ -48,3 +48,6 @@ export const instant = () =>
   string()
     .matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,3})?)?Z$/, 'is not an instant (ISO 8601, UTC)')
     .test('instant', 'is not an instant (ISO 8601, UTC)', (value) => value === undefined || isInstant(value))
+
+/** A time on the clock, `HH:MM`. */
+export const timeOfDay = () => string().matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'is not a time, such as 08:30')

@@ -74,7 +74,7 @@ export class PlanState {
   }
 
   /** What one more stop on a day costs somebody, its tasks left out: road, and minutes over their hours. */
-  tripCost(site: number, technician: number, day: number): { cost: number; spareMin: number } {
+  tripCost(site: number, technician: number, day: number): { cost: number; roadMin: number; spareMin: number } {
     const { problem } = this
     const { place, stopMin } = problem.sites[site]!
     const { place: home, hoursMin } = problem.technicians[technician]!
@@ -83,7 +83,7 @@ export class PlanState {
     const spare = hoursMin[day]! - tour.roadMin - workMin
     const spareMin = spare - more - stopMin
     const over = Math.max(0, -spareMin) - Math.max(0, -spare)
-    return { cost: more + over * problem.overCost, spareMin }
+    return { cost: more + over * problem.overCost, roadMin: more, spareMin }
   }
 
   /** Tasks on their days, stops, and what was proposed before: all that does not depend on the other sites. */

@@ -7,7 +7,7 @@ import type { ChangePage } from '../../views/change-page.ts'
 import type { PeoplePage } from '../../views/people-page.ts'
 import { island } from '../island.tsx'
 import { keep, send } from '../keep.ts'
-import { typedText } from '../records/form-values.ts'
+import { typedNumber, typedText } from '../records/form-values.ts'
 import { texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
 import { newId } from '../send-entries.ts'
@@ -286,7 +286,7 @@ function PersonSheet({
   self,
   onClose,
 }: {
-  person: (Person & { version?: number }) | null
+  person: (Person & { version?: number; workWeekdays?: string }) | null
   id: string
   self: boolean
   onClose: () => void
@@ -316,6 +316,26 @@ function PersonSheet({
               ['owner', 'also run the firm'],
             ],
           },
+          { id: 'workWeekdays', label: 'At work on', kind: 'weekdays', head: 'Their day on the road' },
+          { id: 'startsAt', label: 'The day begins at', hint: '08:00', half: true },
+          { id: 'endsAt', label: 'and is over at', hint: '16:30', half: true },
+          {
+            id: 'startLatitude',
+            label: 'It begins where: latitude',
+            hint: 'home or yard',
+            kind: 'number',
+            unit: '°',
+            reads: { from: -90, to: 90 },
+            half: true,
+          },
+          {
+            id: 'startLongitude',
+            label: 'and longitude',
+            kind: 'number',
+            unit: '°',
+            reads: { from: -180, to: 180 },
+            half: true,
+          },
           ...(person && !self
             ? [
                 {
@@ -328,14 +348,35 @@ function PersonSheet({
               ]
             : []),
         ]}
-        values={typed(person, { name: '', initials: '', role: 'technician', leftOn: '' })}
+        values={{
+          ...typed(person, {
+            name: '',
+            initials: '',
+            role: 'technician',
+            leftOn: '',
+            startLatitude: '',
+            startLongitude: '',
+            startsAt: '08:00',
+            endsAt: '16:30',
+          }),
+          workWeekdays: [...(person?.workWeekdays ?? '12345')],
+        }}
         save={person ? 'Save' : 'Add'}
         onCancel={onClose}
         onSave={async (values) => {
           const leftOn = typedText(values, 'leftOn')
+          const startLatitude = typedNumber(values, 'startLatitude')
+          const startLongitude = typedNumber(values, 'startLongitude')
           const record = {
-            ...(texts(values, ['name', 'initials', 'role']) as { name: string; initials: string; role: 'owner' }),
+            ...(texts(values, ['name', 'initials', 'role', 'startsAt', 'endsAt']) as {
+              name: string
+              initials: string
+              role: 'owner'
+            }),
             ...(leftOn && { leftOn }),
+            workWeekdays: [...(values.workWeekdays as string[])].sort().join(''),
+            ...(startLatitude !== undefined && { startLatitude }),
+            ...(startLongitude !== undefined && { startLongitude }),
           }
           const told = await keep('technician', person?.id ?? id, person?.version ?? 0, record)
           if (told.ok) location.reload()

@@ -17,6 +17,7 @@ import { useNear } from '../use-near.ts'
 import { BackupBand, type BackupCame } from './BackupBand.tsx'
 import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
+import { RoundStops } from './RoundStops.tsx'
 import { Row, staleDays } from './Row.tsx'
 import { mostPrinted, useRoundPage } from './use-round-page.ts'
 import { machineHref, WhereTo } from './WhereTo.tsx'
@@ -112,7 +113,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
       <BackupBand backup={backup} today={today} />
       <div className="flex min-w-0 flex-1">
         <section className="min-w-0 flex-1 bg-enamel pb-10" aria-label="Coming due">
-          <div className="px-4 pt-2 lg:px-6">
+          <div className="flex flex-wrap items-start justify-between gap-x-4 px-4 pt-1 lg:px-6">
             <FilterSentence
               filter={filter}
               choices={choices}
@@ -120,6 +121,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
               all={counts.all}
               onChange={setFilter}
             />
+            <RoundStops at="due" />
           </div>
           {failed && (
             <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">

@@ -1,4 +1,5 @@
 import { counted, dayNear, figure } from '../../ui/format.ts'
+import { hoursWords } from '../../ui/hours.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { RoundSites, SiteDue } from '../../views/round-sites.ts'
@@ -32,7 +33,7 @@ export function SiteRound({ page, firm, today }: { page: RoundSites; firm: strin
         facts={[
           { label: 'Sites', value: figure(sites.length) },
           { label: 'Tasks', value: figure(sites.reduce((sum, { lines }) => sum + lines, 0)) },
-          { label: 'Work', value: hours(minutes), source: 'without the way there' },
+          { label: 'Work', value: hoursWords(minutes), source: 'without the way there' },
         ]}
         action={
           <a className="plain inline-flex items-center whitespace-nowrap" href={`/round?horizon=${horizon}`}>
@@ -70,8 +71,8 @@ export function SiteRound({ page, firm, today }: { page: RoundSites; firm: strin
                   {title}
                 </h2>
                 <p className="m-0 text-[14px] text-second">
-                  {why} {counted(here.length, 'site')}, {hours(here.reduce((sum, site) => sum + site.minutes, 0))} of
-                  work.
+                  {why} {counted(here.length, 'site')}, {hoursWords(here.reduce((sum, site) => sum + site.minutes, 0))}{' '}
+                  of work.
                 </p>
                 <ul className="m-0 mt-1 list-none p-0">
                   {here.map((site) => (
@@ -106,7 +107,7 @@ function SiteLine({ site, today, horizon }: { site: SiteDue; today: string; hori
           {site.overdue > 0 && <b className="text-seal-ink">, {figure(site.overdue)} overdue</b>}
           <span className="block text-[13px] text-second">{reasons(site)}</span>
         </span>
-        <span className="mono text-right text-[14px]">{hours(site.minutes)}</span>
+        <span className="mono text-right text-[14px]">{hoursWords(site.minutes)}</span>
         <span
           className={`mono text-right text-[13px] max-md:order-4 max-md:col-span-2 max-md:text-left ${urgencyText[urgencyOf(due, today)]}`}
         >
@@ -125,7 +126,3 @@ const reasons = ({ danger, hygiene, stand }: SiteDue) =>
   ]
     .filter(Boolean)
     .join(', ')
-
-/** @example hours(95) // '1 h 35 min' */
-const hours = (minutes: number) =>
-  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`

@@ -23,6 +23,29 @@ const everywhere: PageHelp['keys'] = [
 /** The first that matches is the page's own. */
 export const helpPages: PageHelp[] = [
   {
+    path: /^\/round\/weeks/,
+    name: 'Weeks ahead',
+    answers:
+      'Who goes where when, so that the road, what is changed early and what comes late cost the least together.',
+    how: [
+      'Each line is a site, each ring a visit that is proposed: its day, its minutes, how many of the tasks due are done on it.',
+      'The chosen line shows what the same visit would cost on every day: changed early, risk of being late, further road.',
+      'Where many days cost the same it says so: then take the one that suits.',
+      'What is proposed stays where it is unless another day saves more than a quarter of an hour.',
+    ],
+    keys: [
+      [['1'], 'Coming due'],
+      [['j'], 'next site'],
+      [['k'], 'site before'],
+      [['←'], 'a day sooner'],
+      [['→'], 'a day later'],
+      [['v'], 'the next visit to this site'],
+      [['b'], 'windows of all sites'],
+      [['w'], 'the working, as a sheet'],
+      [['Enter'], 'open the site'],
+    ],
+  },
+  {
     path: /^\/round/,
     name: 'Round',
     answers: 'What is coming due, where, and how surely.',

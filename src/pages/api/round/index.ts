@@ -1,9 +1,9 @@
 import { object, string } from 'yup'
-import { uuid } from '../../core/parse/fields.ts'
-import { parseStrict } from '../../core/parse/parse-strict.ts'
-import { dayAt } from '../../core/quantity/site-time.ts'
-import { endpoint, jsonOnce, refuse } from '../../server/api.ts'
-import { type Horizon, horizons, roundPage } from '../../services/round.ts'
+import { uuid } from '../../../core/parse/fields.ts'
+import { parseStrict } from '../../../core/parse/parse-strict.ts'
+import { dayAt } from '../../../core/quantity/site-time.ts'
+import { endpoint, jsonOnce, refuse } from '../../../server/api.ts'
+import { type Horizon, horizons, roundPage } from '../../../services/round.ts'
 
 const query = object({
   horizon: string()

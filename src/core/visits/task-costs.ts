@@ -1,0 +1,71 @@
+import { normalQuantile } from '../quantity/normal.ts'
+import type { LateClass } from '../trade/lateness.ts'
+import type { PlanFigures } from './plan-figures.ts'
+
+/** A task with the window it falls due in, as day numbers. */
+export interface DueTask {
+  p10: number
+  p50: number
+  p90: number
+  /** When it was done last; absent where nobody knows. */
+  since?: number
+  /** Work at the machine: all of it is thrown away with the life that is left. */
+  minutes: number
+  /** What it does when it is late; `hard`: hygiene, safety or law do not allow it. */
+  late: LateClass | 'hard'
+}
+
+/** What a task costs on some days, in minutes. */
+export interface TaskCosts {
+  /** Life thrown away by coming before it is over. */
+  early: Float64Array
+  /** Expected harm of coming after it; what is past on the first of the days nobody can change. */
+  late: Float64Array
+  /** Share of its life expected unused. */
+  unused: Float64Array
+  /** Chance that it is due by then. */
+  chanceDue: Float64Array
+}
+
+/** Where nobody knows since when: a life of a year. From memory. */
+const unknownLife = 365
+/** The window’s days, each as likely as the others. */
+const chances = Array.from({ length: 20 }, (_, i) => (i + 0.5) / 20)
+const z90 = normalQuantile(0.9)
+
+/**
+ * What a task costs on each of some days: the share of its life that is thrown away, times its labour, and the days it
+ * is late, times the harm of one. Both are expected over its whole window, which is taken as normal on each side of its
+ * middle. Each falls or rises evenly, so that their sum has one best day or one stretch of them.
+ *
+ * @param days - day numbers, in order
+ */
+export function taskCosts(task: DueTask, days: readonly number[], figures: PlanFigures): TaskCosts {
+  const { p10, p50, p90, since, minutes, late } = task
+  const due = chances.map((chance) => {
+    const z = normalQuantile(chance) / z90
+    return p50 + (z < 0 ? z * (p50 - p10) : z * (p90 - p50))
+  })
+  const life = Math.max(1, since === undefined ? unknownLife : p50 - since)
+  const perDay = late === 'hard' ? figures.hardPerDay : figures.latePerDay[late]
+  const costs: TaskCosts = {
+    early: new Float64Array(days.length),
+    late: new Float64Array(days.length),
+    unused: new Float64Array(days.length),
+    chanceDue: new Float64Array(days.length),
+  }
+  // What is not allowed is not weighed by chance: its day is its day.
+  const lateOn = (day: number) => (late === 'hard' ? Math.max(0, day - p50) : mean(due, (on) => Math.max(0, day - on)))
+  const past = days.length > 0 ? lateOn(days[0]!) : 0
+  for (const [d, day] of days.entries()) {
+    const daysEarly = mean(due, (on) => Math.max(0, on - day))
+    costs.unused[d] = Math.min(1, daysEarly / life)
+    costs.early[d] = costs.unused[d]! * minutes
+    costs.late[d] = (lateOn(day) - past) * perDay
+    costs.chanceDue[d] = mean(due, (on) => (on <= day ? 1 : 0))
+  }
+  return costs
+}
+
+const mean = (values: readonly number[], of: (value: number) => number) =>
+  values.reduce((sum, value) => sum + of(value), 0) / values.length

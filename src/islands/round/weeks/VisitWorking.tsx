@@ -1,0 +1,207 @@
+import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
+import { dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
+import { hoursWords } from '../../../ui/hours.ts'
+import type { WeeksRow, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
+
+interface Props {
+  row: WeeksRow
+  valley: WeeksValley
+  today: string
+  /** The day looked at, from today. */
+  day: number
+  names: Map<string, string>
+  onDay: (day: number) => void
+}
+
+const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day.earlyMin + day.lateMin
+
+/** Days whose costs are within so many minutes are alike: the figures behind them are no surer than that. */
+const alike = 5
+
+/** What the day costs, line by line; what is done on it; what other days would cost. */
+export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
+  const on = fromDay(toDay(today) + day)
+  const cost = valley.days[day]
+  const planned = toDay(valley.on) - toDay(today)
+  const best = valley.days[planned]
+  const others = otherDays(valley, day)
+  const open = valley.days.filter((one) => one !== null)
+  const near = cost ? open.filter((one) => Math.abs(sum(one) - sum(cost)) <= alike).length : 0
+  const more = cost && best ? sum(cost) - sum(best) : 0
+  return (
+    <>
+      <h2 className="head m-0">
+        <span className="text-copper">Working</span> {weekdayShort(on)} {dayShort(on)}
+      </h2>
+      {cost ? (
+        <>
+          <p className="m-0">
+            <b>{Math.round(sum(cost))} min</b>
+            {day === planned
+              ? near > 3
+                ? `, with ${near - 1} other days as good`
+                : `, the cheapest of ${open.length} days`
+              : more > 0
+                ? `, ${Math.round(more)} more than the day proposed`
+                : ', no more than the day proposed'}
+          </p>
+          <p className="m-0 mb-2 text-[14px] text-second">
+            {row.name}, {names.get(cost.technicianId)?.split(' ')[0]}
+          </p>
+          <ol className="m-0 list-none p-0 text-[14px]">
+            <Line
+              n={1}
+              what="Further road"
+              source={
+                day === planned && row.visits.some(({ with: others }) => others.length > 0)
+                  ? `on a trip of ${hoursWords(valley.tripRoadMin)}`
+                  : 'reckoned from the map'
+              }
+              value={cost.roadMin}
+            />
+            <Line n={2} what="Alone, there and back" source="not added" value={valley.aloneMin} quiet />
+            <Line n={3} what="Changed early, costs" source="unused life × its work" value={cost.earlyMin} />
+            <Line n={4} what="Risk of being late" source="days late × harm, from memory" value={cost.lateMin} />
+            <Line n={5} what="This day costs" source="1 + 3 + 4, unrounded" value={sum(cost)} strong />
+          </ol>
+        </>
+      ) : (
+        <p className="m-0 mb-2">Nobody can come that day: closed, or nobody at work.</p>
+      )}
+      <TaskTable tasks={valley.tasks} on={valley.on} />
+      {valley.left.length > 0 && (
+        <p className="m-0 mt-2 text-[14px]">
+          <b>Left for another visit:</b>{' '}
+          {valley.left
+            .slice(0, 5)
+            .map(
+              ({ name, machineName, due, on: elsewhere }) =>
+                `${name} (${machineName}), due ${dayShort(due)}${elsewhere ? `, done ${dayShort(elsewhere)}` : ''}`,
+            )
+            .join('; ')}
+          {valley.left.length > 5 && `; and ${valley.left.length - 5} more`}.
+        </p>
+      )}
+      {others.length > 0 && (
+        <>
+          <h3 className="m-0 mt-3 grid grid-cols-[1fr_48px_48px_48px_52px] border-b border-hair text-[14px] font-semibold">
+            Other days
+            {['early', 'late', 'road', 'min'].map((word) => (
+              <span key={word} className="text-right text-[13px] font-normal text-second">
+                {word}
+              </span>
+            ))}
+          </h3>
+          <ul className="m-0 list-none p-0">
+            {others.map((index) => {
+              const one = valley.days[index]!
+              const other = fromDay(toDay(today) + index)
+              return (
+                <li key={index} className="border-b border-hair">
+                  <button
+                    type="button"
+                    onClick={() => onDay(index)}
+                    className="mono grid min-h-[44px] w-full grid-cols-[1fr_48px_48px_48px_52px] items-center text-left text-[13px] md:min-h-[32px]"
+                  >
+                    <span>
+                      {weekdayShort(other)} <b>{dayShort(other)}</b>
+                    </span>
+                    {[one.earlyMin, one.lateMin, one.roadMin].map((minutes, i) => (
+                      // biome-ignore lint/suspicious/noArrayIndexKey: three columns, always the same
+                      <span key={i} className="text-right">
+                        {figure(Math.round(minutes))}
+                      </span>
+                    ))}
+                    <b className="text-right">{figure(Math.round(sum(one)))}</b>
+                  </button>
+                </li>
+              )
+            })}
+          </ul>
+        </>
+      )}
+      <p className="m-0 mt-2 text-[13px] text-second">
+        Minutes of your time. Lives are weighed by their work alone where no price of the part is known. {dayFull(on)}.
+      </p>
+    </>
+  )
+}
+
+function Line({
+  n,
+  what,
+  source,
+  value,
+  quiet,
+  strong,
+}: {
+  n: number
+  what: string
+  source: string
+  value: number
+  quiet?: boolean
+  strong?: boolean
+}) {
+  return (
+    <li
+      className={`flex items-baseline gap-2 border-t border-hair py-1 ${strong ? 'border-b-2 border-b-ink font-semibold' : ''}`}
+    >
+      <span className="mono w-4 text-[13px] text-second">{n}</span>
+      <span className="min-w-0 flex-1">
+        {what} <span className="narrow text-[13px] font-normal text-second">{source}</span>
+      </span>
+      <span className={`mono ${quiet ? 'text-second' : 'font-semibold'}`}>
+        {figure(Math.round(value))} <span className="text-[13px] font-normal text-second">min</span>
+      </span>
+    </li>
+  )
+}
+
+const mostShown = 8
+
+function TaskTable({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
+  const inOrder = [...tasks].sort((a, b) => a.due.localeCompare(b.due))
+  return (
+    <>
+      <h3 className="m-0 mt-3 grid grid-cols-[1fr_58px_52px] border-b border-hair text-[14px] font-semibold">
+        {tasks.length === 1 ? 'One task' : `${tasks.length} tasks, one visit`}
+        <span className="text-right text-[13px] font-normal text-second">due</span>
+        <span className="text-right text-[13px] font-normal text-second">unused</span>
+      </h3>
+      <ul className="m-0 list-none p-0 text-[13px]">
+        {inOrder.slice(0, mostShown).map(({ subjectId, key, name, machineName, due, unused }) => (
+          <li
+            key={`${subjectId} ${key}`}
+            className="grid grid-cols-[1fr_58px_52px] items-baseline border-b border-hair py-1"
+          >
+            <span className="narrow min-w-0 truncate">
+              {name} <span className="text-second">{machineName}</span>
+            </span>
+            <span className="mono text-right">{dayShort(due)}</span>
+            <span className={`mono text-right ${due < on ? 'text-brass-ink' : ''}`}>
+              {due < on ? 'late' : `${Math.round(unused * 100)} %`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {tasks.length > mostShown && (
+        <p className="m-0 text-[13px] text-second">and {tasks.length - mostShown} more, in the order they fall due</p>
+      )}
+    </>
+  )
+}
+
+/** The cheapest day of each of the next weeks that is not the one looked at: at most four of them. */
+function otherDays(valley: WeeksValley, day: number): number[] {
+  const byWeek = new Map<number, number>()
+  for (const [index, one] of valley.days.entries()) {
+    if (!one || index === day) continue
+    const week = Math.floor(index / 7)
+    const so = byWeek.get(week)
+    if (so === undefined || sum(one) < sum(valley.days[so]!)) byWeek.set(week, index)
+  }
+  return [...byWeek.values()]
+    .sort((a, b) => sum(valley.days[a]!) - sum(valley.days[b]!))
+    .slice(0, 4)
+    .sort((a, b) => a - b)
+}

@@ -1,0 +1,258 @@
+import { useEffect, useRef, useState } from 'react'
+import { DueDefs } from '../../../ui/DueBell.tsx'
+import { counted, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
+import { hoursWords } from '../../../ui/hours.ts'
+import { Key } from '../../../ui/Key.tsx'
+import { Sheet } from '../../../ui/Sheet.tsx'
+import { TitleBlock } from '../../../ui/TitleBlock.tsx'
+import { meansItself, rowAfter } from '../../../ui/typing.ts'
+import type { WeeksAhead as Weeks, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { fromPage } from '../../from-page.tsx'
+import { useFetched } from '../../use-fetched.ts'
+import { RoundStops } from '../RoundStops.tsx'
+import { Columns } from './Columns.tsx'
+import { indexOf, SiteLine } from './SiteLine.tsx'
+import { VisitWorking } from './VisitWorking.tsx'
+import { weeksAxis } from './weeks-axis.ts'
+
+/** How often it looks while the plan is being made. */
+const everyMs = 2000
+
+/** Who goes where when in the next weeks, and what each day would cost. */
+function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
+  const [weeks, setWeeks] = useState(first)
+  const [asked, setAsked] = useState(0)
+  const [at, setAt] = useState(0)
+  const [visit, setVisit] = useState(0)
+  const [day, setDay] = useState<number | null>(null)
+  const [bells, setBells] = useState(false)
+  const [sheet, setSheet] = useState(false)
+  const [valley, setValley] = useState<WeeksValley | null>(null)
+  const { rows, technicians, sums, today } = weeks
+  const chosen = rows[at] ?? null
+  const there = chosen?.visits[visit] ?? null
+  const axis = weeksAxis(today, weeks.days, 520)
+  const names = new Map(technicians.map(({ id, name }) => [id, name]))
+  const initials = new Map(technicians.map((one) => [one.id, one.initials]))
+
+  // While it is being made anew the page follows.
+  useEffect(() => {
+    if (!weeks.beingMade) return
+    const timer = setTimeout(() => setAsked((n) => n + 1), everyMs)
+    return () => clearTimeout(timer)
+  }, [weeks])
+  const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, setWeeks)
+  useFetched<WeeksValley>(
+    chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}` : null,
+    setValley,
+    { afterMs: 60 },
+  )
+  const own = valley && chosen && there && valley.siteId === chosen.siteId && valley.on === there.on ? valley : null
+  const planned = there ? indexOf(there.on, today) : 0
+  const looked = day ?? planned
+
+  const choose = (i: number) => {
+    setAt(i)
+    setVisit(0)
+    setDay(null)
+  }
+  const slide = useRef((_: 1 | -1) => undefined as undefined)
+  slide.current = (step) => {
+    if (!own) return
+    for (let d = looked + step; d >= 0 && d < own.days.length; d += step)
+      if (own.days[d]) {
+        setDay(d === planned ? null : d)
+        return
+      }
+  }
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (meansItself(event)) return
+      if (event.key === 'j' || event.key === 'k') choose(rowAfter(event.key, at, rows.length))
+      if (event.key === 'b') setBells((now) => !now)
+      if (event.key === 'w') setSheet(true)
+      if (event.key === 'v' && chosen && chosen.visits.length > 1) {
+        setVisit((now) => (now + 1) % chosen.visits.length)
+        setDay(null)
+      }
+      if (event.key === 'ArrowRight' || event.key === 'ArrowLeft') {
+        event.preventDefault()
+        slide.current(event.key === 'ArrowRight' ? 1 : -1)
+      }
+      if (
+        event.key === 'Enter' &&
+        chosen &&
+        !(event.target instanceof HTMLElement && event.target.closest('a, button'))
+      )
+        location.assign(`/sites/${chosen.siteId}`)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  })
+  useEffect(() => {
+    document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: 'nearest' })
+  }, [at])
+
+  const visits = rows.reduce((sum, row) => sum + row.visits.length, 0)
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <DueDefs />
+      <TitleBlock
+        name="Weeks ahead"
+        under={`${firm}, ${counted(rows.length, 'site')} with something due`}
+        facts={[
+          {
+            label: 'Trips in twelve weeks',
+            value: figure(sums.trips),
+            source: `${figure(sums.tripsAlone)} if each went alone`,
+          },
+          {
+            label: 'On the road',
+            value: hoursWords(sums.roadMin),
+            source: `saves ${hoursWords(Math.max(0, sums.roadAloneMin - sums.roadMin))}`,
+          },
+          { label: 'Changed early, costs', value: hoursWords(sums.earlyMin), source: 'of work' },
+          {
+            label: 'Likely late',
+            value: figure(sums.late),
+            source: `of ${counted(sums.tasks, 'task')}`,
+            ...(sums.late > 0 && { tone: 'text-brass-ink' }),
+          },
+          { label: 'Visits', value: figure(visits), source: 'proposed' },
+        ]}
+      />
+      <div className="flex min-w-0 flex-1">
+        <section className="flex min-w-0 flex-1 flex-col bg-enamel" aria-label="Weeks ahead">
+          <div className="flex flex-wrap items-center justify-between gap-x-4 px-4 pt-1 lg:px-6">
+            <p className="m-0 text-[15px] text-second" role="status">
+              {weeks.beingMade
+                ? weeks.madeOn
+                  ? 'Being planned anew: days may move.'
+                  : 'Being planned: a moment.'
+                : `Planned ${weeks.madeOn === today ? 'today' : weeks.madeOn}. What is proposed stays unless another day saves more than it costs to move.`}
+            </p>
+            <RoundStops at="weeks" />
+          </div>
+          {lost && (
+            <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">
+              No connection: the plan is as it was.
+            </p>
+          )}
+          {rows.length === 0 ? (
+            <p className="m-0 px-6 py-6 text-second">
+              Nothing falls due in half a year. Take on a machine, and its dates make the visits.
+            </p>
+          ) : (
+            <>
+              <div className="slim hidden items-end px-4 text-[13px] text-second md:flex lg:px-6">
+                <span className="w-[212px] shrink-0 pb-1 pl-2.5">Place</span>
+                <svg width={axis.width} height={34} className="shrink-0" aria-hidden="true">
+                  <text x={axis.todayX - 4} y={13} textAnchor="end" fontSize={12} fill="var(--seal-ink)">
+                    over
+                  </text>
+                  <text x={axis.todayX + 4} y={13} fontSize={12} fill="var(--ink)">
+                    today
+                  </text>
+                  {axis.weeks.map(({ x, label }) => (
+                    <g key={x}>
+                      <path d={`M${x} 28V34`} stroke="var(--second)" />
+                      {label && (
+                        <text x={x + 2} y={30} fontSize={12} className="mono" fill="var(--second)">
+                          {label}
+                        </text>
+                      )}
+                    </g>
+                  ))}
+                  <path d={`M${axis.todayX} 16V34`} stroke="var(--ink)" strokeWidth={1.25} />
+                </svg>
+                <span className="flex w-[196px] justify-end gap-2 pb-1 pl-3">
+                  <span className="w-[84px]">Visit</span>
+                  <span className="w-[40px] text-right">min</span>
+                  <span className="w-[48px] text-right">tasks</span>
+                </span>
+              </div>
+              <ul className="m-0 list-none p-0">
+                {rows.map((row, i) => (
+                  <SiteLine
+                    key={row.siteId}
+                    row={row}
+                    index={i}
+                    axis={axis}
+                    initials={initials}
+                    on={i === at}
+                    visit={i === at ? visit : 0}
+                    planned={weeks.madeOn !== null}
+                    bells={bells}
+                    valley={i === at ? own : null}
+                    day={looked}
+                    threadX={there && goesAlong(row.visits, there) ? axis.x(there.on) : null}
+                    onChoose={() => {
+                      choose(i)
+                      if (window.innerWidth < 1024) setSheet(true)
+                    }}
+                  />
+                ))}
+              </ul>
+              <Columns weeks={weeks} axis={axis} chosen={there?.on ?? null} />
+              <p
+                className="m-0 hidden flex-wrap items-center gap-x-4 gap-y-1 px-6 py-2 text-[13px] text-second md:flex"
+                data-noprint
+              >
+                <span>
+                  <Key>j</Key> <Key>k</Key> row
+                </span>
+                <span>
+                  <Key>←</Key> <Key>→</Key> slide the day
+                </span>
+                <span>
+                  <Key>v</Key> its next visit
+                </span>
+                <span>
+                  <Key>b</Key> windows of all
+                </span>
+                <span>
+                  <Key>Enter</Key> open the site
+                </span>
+                <span className="ml-auto">Ring: proposed. Dotted: one trip.</span>
+              </p>
+            </>
+          )}
+        </section>
+        {chosen && (
+          <aside
+            className="sticky top-0 hidden h-screen w-[320px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block print:hidden"
+            aria-label="Working"
+          >
+            {own ? (
+              <VisitWorking row={chosen} valley={own} today={today} day={looked} names={names} onDay={setDay} />
+            ) : (
+              <p className="m-0 text-second">
+                {there
+                  ? `${weekdayShort(there.on)} ${dayShort(there.on)} …`
+                  : weeks.madeOn
+                    ? 'Nothing in these weeks: what is due here comes later.'
+                    : 'The days are being weighed.'}
+              </p>
+            )}
+          </aside>
+        )}
+      </div>
+      {sheet && chosen && own && (
+        <Sheet
+          open
+          onOpenChange={() => setSheet(false)}
+          title={chosen.name}
+          about="What this visit costs on its day, and on others."
+        >
+          <VisitWorking row={chosen} valley={own} today={today} day={looked} names={names} onDay={setDay} />
+        </Sheet>
+      )}
+    </div>
+  )
+}
+
+/** Whether a row has a visit on the trip that is looked at. */
+const goesAlong = (visits: Weeks['rows'][number]['visits'], trip: { on: string; technicianId: string }) =>
+  visits.some(({ on, technicianId }) => on === trip.on && technicianId === trip.technicianId)
+
+export const WeeksIsland = fromPage(WeeksAhead)

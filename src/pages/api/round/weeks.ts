@@ -1,0 +1,8 @@
+import { dayAt } from '../../../core/quantity/site-time.ts'
+import { endpoint, jsonOnce } from '../../../server/api.ts'
+import { weeksAhead } from '../../../services/weeks/weeks-ahead.ts'
+
+/** The visits of the weeks ahead, as they are planned. */
+export const GET = endpoint(async ({ request, locals }, { firm }) =>
+  jsonOnce(request, await weeksAhead(locals.db, firm.id, dayAt(firm.timeZone, locals.now))),
+)

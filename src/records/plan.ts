@@ -1,0 +1,73 @@
+import type { LocalDay } from '../core/quantity/local-day.ts'
+import type { Standing } from '../core/standing/standing.ts'
+import type { Bounds } from '../core/usage/first-passage.ts'
+import type { Trx } from './database.ts'
+
+/** One thing due at a site, as a plan weighs it. */
+export interface DueHere {
+  siteId: string
+  subjectId: string
+  subjectKind: 'machine' | 'softener'
+  machineName: string
+  machineKind: string | null
+  standing: Pick<
+    Standing,
+    'key' | 'task' | 'name' | 'instance' | 'action' | 'part' | 'since' | 'minutes' | 'governing' | 'caution'
+  > & { due: Bounds<LocalDay> }
+}
+
+/** Everything that falls due until a day, by site. */
+export async function dueUntil(trx: Trx, until: LocalDay): Promise<DueHere[]> {
+  const rows = await trx('standing as st')
+    .join('subject as su', (on) => on.on('su.firm_id', 'st.firm_id').andOn('su.id', 'st.subject_id'))
+    .join('site as s', (on) => on.on('s.firm_id', 'st.firm_id').andOn('s.id', 'st.site_id'))
+    .leftJoin('machine as m', (on) => on.on('m.firm_id', 'st.firm_id').andOn('m.id', 'st.subject_id'))
+    .leftJoin('softener as f', (on) => on.on('f.firm_id', 'st.firm_id').andOn('f.id', 'st.subject_id'))
+    .where('st.due_p50', '<=', until)
+    .whereNull('s.retired_on')
+    .orderBy(['st.site_id', 'st.due_p50', 'st.subject_id', 'st.key'])
+    .select('st.site_id', 'st.subject_id', 'st.detail', 'su.kind', 'm.kind as machine_kind')
+    .select(trx.raw('coalesce(m.name, f.name) as name'))
+  return rows.map((row) => ({
+    siteId: row.site_id,
+    subjectId: row.subject_id,
+    subjectKind: row.kind,
+    machineName: row.name ?? '',
+    machineKind: row.machine_kind,
+    standing: row.detail,
+  }))
+}
+
+/** A visit that a plan proposes. */
+export interface ProposedVisit {
+  siteId: string
+  on: LocalDay
+  technicianId: string
+  /** Subject and key of each task. */
+  tasks: [subjectId: string, key: string][]
+}
+
+/** The plan as it was last made. */
+export interface KeptPlan {
+  madeOn: LocalDay
+  /** The last entry of the ledger it knew. */
+  seq: number
+  body: {
+    visits: ProposedVisit[]
+    /** Of the whole plan, and what no plan can be below; minutes. */
+    cost: number
+    least: number
+  }
+}
+
+export async function keptPlan(trx: Trx): Promise<KeptPlan | null> {
+  const row = await trx('plan').first()
+  return row ? { madeOn: row.made_on, seq: Number(row.seq), body: row.body } : null
+}
+
+export async function keepPlan(trx: Trx, firmId: string, { madeOn, seq, body }: KeptPlan): Promise<void> {
+  await trx('plan')
+    .insert({ firm_id: firmId, made_on: madeOn, seq, body: JSON.stringify(body) })
+    .onConflict('firm_id')
+    .merge()
+}

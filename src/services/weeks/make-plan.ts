@@ -1,0 +1,80 @@
+import { fromDay, toDay } from '../../core/quantity/local-day.ts'
+import { dayAt } from '../../core/quantity/site-time.ts'
+import { planFirm } from '../../core/visits/firm-plan.ts'
+import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
+import { leastPossible } from '../../core/visits/least-possible.ts'
+import { type Db, withFirm } from '../../records/database.ts'
+import { theFirm } from '../../records/firms.ts'
+import { keepPlan, keptPlan, type ProposedVisit } from '../../records/plan.ts'
+import { now } from '../clock.ts'
+import { type PlanInput, planInput } from './plan-input.ts'
+
+/** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
+const mostMs = 50_000
+/** How often some sites are planned anew together, for each site. */
+const roundsPerSite = 60
+
+/**
+ * Plans a firm’s visits from what is known now, and keeps the plan. What stood proposed stays where it is as good.
+ * @returns whether there was a firm to plan for
+ */
+export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Promise<boolean> {
+  const read = await withFirm(db, firmId, async (trx) => {
+    const firm = await theFirm(trx)
+    if (!firm) return null
+    const today = dayAt(firm.timeZone, now())
+    const before = await keptPlan(trx)
+    const input = await planInput(trx, firmId, today, before?.body.visits ?? [])
+    return { firm, today, input, given: before && plannedAgain(input, before.body.visits) }
+  })
+  if (!read) return false
+  const { firm, today, input, given } = read
+  const began = performance.now()
+  const { plan, cost } = planFirm(input.problem, {
+    rounds: roundsPerSite * input.sites.length,
+    ...(given && { given }),
+    spent: () => (signal?.aborted ? 1 : (performance.now() - began) / mostMs),
+  })
+  if (signal?.aborted) return false
+  const body = { visits: proposed(input, plan), cost, least: leastPossible(input.problem) }
+  await withFirm(db, firmId, (trx) => keepPlan(trx, firmId, { madeOn: today, seq: firm.seq, body }))
+  return true
+}
+
+/** A plan’s visits by ids and days, those after its days left out. */
+function proposed({ today, sites, technicians }: PlanInput, plan: PlannedVisit[][]): ProposedVisit[] {
+  return plan.flatMap((visits, s) =>
+    visits.flatMap(({ day, technician, tasks }) =>
+      technician === null
+        ? []
+        : [
+            {
+              siteId: sites[s]!.record.id,
+              on: fromDay(today + day),
+              technicianId: technicians[technician]!.id,
+              tasks: tasks.map((t): [string, string] => {
+                const { subjectId, standing } = sites[s]!.tasks[t]!
+                return [subjectId, standing.key]
+              }),
+            },
+          ],
+    ),
+  )
+}
+
+/** A kept plan’s visits as the planner knows them: what has been done since or is no longer due is not in them. */
+export function plannedAgain({ today, sites, technicians }: PlanInput, visits: ProposedVisit[]): PlannedVisit[][] {
+  return sites.map(({ record, tasks }) =>
+    visits
+      .filter(({ siteId }) => siteId === record.id)
+      .flatMap(({ on, technicianId, tasks: those }): PlannedVisit[] => {
+        const technician = technicians.findIndex(({ id }) => id === technicianId)
+        const day = toDay(on) - today
+        const here = those.flatMap(([subjectId, key]) => {
+          const t = tasks.findIndex((task) => task.subjectId === subjectId && task.standing.key === key)
+          return t < 0 ? [] : [t]
+        })
+        return technician < 0 || day < 0 || here.length === 0 ? [] : [{ day, technician, tasks: here, settled: false }]
+      }),
+  )
+}

@@ -1,0 +1,172 @@
+import { kinds } from '../../core/kinds/index.ts'
+import { fromDay, toDay, weekday } from '../../core/quantity/local-day.ts'
+import { type Coordinates, type Road, roads } from '../../core/rounds/travel.ts'
+import { effective } from '../../core/standing/histories.ts'
+import { siteOpening } from '../../core/standing/site-opening.ts'
+import { guards } from '../../core/standing/taken-over.ts'
+import { lateClassOf } from '../../core/trade/lateness.ts'
+import type { FirmProblem, PlanSite, PlanTechnician } from '../../core/visits/firm-problem.ts'
+import { type PlanFigures, usualPlanFigures } from '../../core/visits/plan-figures.ts'
+import { type DueTask, type TaskCosts, taskCosts } from '../../core/visits/task-costs.ts'
+import type { Trx } from '../../records/database.ts'
+import { allKept, type KeptRecord } from '../../records/kept.ts'
+import { entriesOfKinds } from '../../records/ledger.ts'
+import { type DueHere, dueUntil, type ProposedVisit } from '../../records/plan.ts'
+import { veryOwnKindsIn } from '../own-kinds.ts'
+
+/** Days that are planned one by one, from today. */
+export const plannedDays = 84
+/** Weeks after them, so that what falls due soon after is neither pulled in nor forgotten. */
+const weeksAfter = 14
+/** What must be done is dear to leave. */
+const mustCost = 1e5
+/** Taken out of everybody’s day, min. From memory. */
+const breakMin = 30
+
+/** A task of a site with what it costs when. */
+export interface PlannedTask extends DueHere {
+  costs: TaskCosts
+  late: DueTask['late']
+}
+
+/** All that a firm’s visits are planned from, with what the figures stand for. */
+export interface PlanInput {
+  today: number
+  problem: FirmProblem
+  sites: { record: KeptRecord<'site'>; tasks: PlannedTask[] }[]
+  technicians: KeptRecord<'technician'>[]
+  figures: PlanFigures
+  road(fromId: string, toId: string): Road
+}
+
+/**
+ * Reads a firm’s plan’s figures.
+ *
+ * @param was - the visits that stood proposed
+ */
+export async function planInput(trx: Trx, firmId: string, today: string, was: ProposedVisit[]): Promise<PlanInput> {
+  const start = toDay(today)
+  const columns = [
+    ...Array.from({ length: plannedDays }, (_, d) => start + d),
+    ...Array.from({ length: weeksAfter }, (_, w) => start + plannedDays + 7 * w),
+  ]
+  const [due, siteRecords, people, own] = await Promise.all([
+    dueUntil(trx, fromDay(columns.at(-1)!)),
+    allKept(trx, 'site'),
+    allKept(trx, 'technician'),
+    veryOwnKindsIn(trx),
+  ])
+  const figures = usualPlanFigures
+  const technicians = people.filter(({ leftOn, workWeekdays }) => !leftOn && workWeekdays !== '')
+  const bySite = grouped(due, ({ siteId }) => siteId)
+  const records = siteRecords.filter(({ id, retiredOn }) => bySite.has(id) && !retiredOn)
+  const guarding = new Set([...kinds, ...own].flatMap(({ tasks }) => tasks.filter(guards).map(({ id }) => id)))
+  const road = roads(
+    new Map([
+      ...records.map((site) => [site.id, placeOf(site.latitude, site.longitude)] as const),
+      ...technicians.map((one) => [one.id, placeOf(one.startLatitude, one.startLongitude)] as const),
+    ]),
+    { figures: figures.roads },
+  )
+  const ids = [...records.map(({ id }) => id), ...technicians.map(({ id }) => id)]
+  const isOpen = await openingOf(trx, firmId, records, columns.slice(0, plannedDays))
+  const sites = records.map((record) => ({
+    record,
+    tasks: bySite.get(record.id)!.map((here): PlannedTask => {
+      const { standing } = here
+      const { p10, p50, p90 } = standing.due
+      const late =
+        guarding.has(standing.task) || standing.governing === 'hygiene' || standing.governing === 'certificate'
+          ? 'hard'
+          : lateClassOf(standing)
+      const window: DueTask = {
+        p10: toDay(p10),
+        p50: toDay(p50),
+        p90: toDay(p90),
+        minutes: standing.minutes,
+        late,
+        ...(standing.since && { since: toDay(standing.since) }),
+      }
+      return { ...here, late, costs: taskCosts(window, columns, figures) }
+    }),
+  }))
+  const problem: FirmProblem = {
+    days: plannedDays,
+    daysAfter: weeksAfter,
+    travelMin: ids.map((from) => ids.map((to) => road(from, to).minutes)),
+    sites: sites.map(
+      ({ record, tasks }, s): PlanSite => ({
+        place: s,
+        tasks: tasks.map(({ costs, standing }) => ({
+          costOn: costs.early.map((early, d) => early + costs.late[d]!),
+          leftCost: mustCost,
+          minutes: standing.minutes,
+        })),
+        isOpen: isOpen[s]!,
+        stopMin: figures.stopMin,
+        technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
+        settled: [],
+        was: was.flatMap(({ siteId, on, technicianId }) => {
+          const day = toDay(on) - start
+          const technician = technicians.findIndex(({ id }) => id === technicianId)
+          return siteId === record.id && day > 0 && day < plannedDays && technician >= 0 ? [{ day, technician }] : []
+        }),
+        laterTripCost: tripAlone(road, record.id, technicians) + figures.stopMin,
+      }),
+    ),
+    technicians: technicians.map((one, k): PlanTechnician => hoursOf(one, sites.length + k, start)),
+    overCost: figures.overCost,
+    changedCost: figures.changedCost,
+  }
+  return { today: start, problem, sites, technicians, figures, road }
+}
+
+function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const one of all) {
+    const group = groups.get(key(one))
+    if (group) group.push(one)
+    else groups.set(key(one), [one])
+  }
+  return groups
+}
+
+const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
+  latitude === undefined || longitude === undefined ? null : { latitude, longitude }
+
+/** There and back by whoever has the shortest way. */
+export const tripAlone = (road: PlanInput['road'], siteId: string, technicians: { id: string }[]): number =>
+  Math.min(...technicians.map(({ id }) => road(id, siteId).minutes + road(siteId, id).minutes))
+
+/** Today is as it was planned yesterday: new visits begin tomorrow. */
+function hoursOf({ workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>, place: number, start: number) {
+  const minutes = minuteOf(endsAt) - minuteOf(startsAt) - breakMin
+  return {
+    place,
+    hoursMin: Array.from({ length: plannedDays }, (_, d) =>
+      d > 0 && workWeekdays.includes(String(weekday(start + d))) ? Math.max(0, minutes) : 0,
+    ),
+  }
+}
+
+/** Minutes after midnight. @example minuteOf('08:30') // 510 */
+export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+
+/** By site, then by day: whether it is open, as the nearest of site, customer and firm says. */
+async function openingOf(trx: Trx, firmId: string, sites: KeptRecord<'site'>[], days: number[]): Promise<Uint8Array[]> {
+  const about = new Set([firmId, ...sites.flatMap(({ id, customerId }) => [id, customerId])])
+  const settings = grouped(
+    await entriesOfKinds(trx, [...about], ['setting', 'withdrawn']),
+    ({ subjectId }) => subjectId,
+  )
+  return sites.map(({ id, customerId }) => {
+    const { openDays } = siteOpening(
+      effective({
+        site: settings.get(id) ?? [],
+        customer: settings.get(customerId) ?? [],
+        firm: settings.get(firmId) ?? [],
+      }),
+    )
+    return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 ? 1 : 0))
+  })
+}

@@ -1,0 +1,188 @@
+import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
+import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
+import { PlanState } from '../../core/visits/plan-state.ts'
+import { type Db, lookIn, withFirm } from '../../records/database.ts'
+import { theFirm } from '../../records/firms.ts'
+import { ask } from '../../records/job-queue.ts'
+import { keptPlan } from '../../records/plan.ts'
+import type { WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
+import { plannedAgain } from './make-plan.ts'
+import { type PlanInput, type PlannedTask, planInput, plannedDays, tripAlone } from './plan-input.ts'
+
+/** The plan as it stands, asked for anew where the ledger or the day has gone on since it was made. */
+export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promise<WeeksAhead> {
+  const { plan, input, isOld } = await lookIn(db, firmId, async (trx) => {
+    const kept = await keptPlan(trx)
+    const firm = await theFirm(trx)
+    return {
+      plan: kept,
+      input: await planInput(trx, firmId, today, kept?.body.visits ?? []),
+      isOld: !kept || kept.madeOn !== today || kept.seq !== firm?.seq,
+    }
+  })
+  if (isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
+  const visits = plannedAgain(input, plan?.body.visits ?? [])
+  const state = new PlanState(input.problem, visits)
+  const technicians = input.technicians.map((one, k) => ({
+    id: one.id,
+    name: one.name,
+    initials: one.initials,
+    startUnknown: one.startLatitude === undefined,
+    workDays: daysOf((d) => input.problem.technicians[k]!.hoursMin[d]! > 0),
+    days: daysOf((d) => state.placesOn(k, d).length > 0).map((d): WeeksDay => {
+      const { roadMin, workMin } = state.loadOn(k, d)
+      return { on: fromDay(input.today + d), roadMin, workMin, hoursMin: input.problem.technicians[k]!.hoursMin[d]! }
+    }),
+  }))
+  const rows = input.sites.map((_, s) => rowOf(input, state, s, visits[s]!))
+  const done = visits.flatMap((those, s) =>
+    those.flatMap(({ day, tasks }) => tasks.map((t) => ({ day, task: input.sites[s]!.tasks[t]! }))),
+  )
+  return {
+    today,
+    days: plannedDays,
+    madeOn: plan?.madeOn ?? null,
+    beingMade: isOld,
+    rows: rows.sort(byVisit),
+    technicians,
+    sums: {
+      trips: technicians.reduce((sum, { days }) => sum + days.length, 0),
+      ...alone(
+        input,
+        done.map(({ task }) => task),
+      ),
+      roadMin: technicians.reduce((sum, { days }) => sum + days.reduce((all, { roadMin }) => all + roadMin, 0), 0),
+      earlyMin: done.reduce((sum, { day, task }) => sum + task.costs.early[day]!, 0),
+      late: done.filter(({ day, task }) => task.costs.chanceDue[day]! > 0.5).length,
+      tasks: done.length,
+      cost: plan?.body.cost ?? 0,
+      least: plan?.body.least ?? 0,
+    },
+  }
+}
+
+const daysOf = (fits: (day: number) => boolean) => Array.from({ length: plannedDays }, (_, d) => d).filter(fits)
+
+function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVisit[]): WeeksRow {
+  const { record, tasks } = input.sites[s]!
+  const end = fromDay(input.today + plannedDays)
+  const inPlan = new Set(visits.flatMap(({ tasks: those }) => those))
+  const due = tasks.filter(({ standing }, t) => standing.due.p50 < end || inPlan.has(t))
+  return {
+    siteId: record.id,
+    name: record.name,
+    area: record.area,
+    technicianId: record.technicianId,
+    due: due.length,
+    overdue: due.filter(({ standing }) => toDay(standing.due.p50) < input.today).length,
+    windows: tasks.flatMap(({ standing: { due: window } }, t) =>
+      window.p10 < end || inPlan.has(t) ? [{ ...window, left: !inPlan.has(t) }] : [],
+    ),
+    visits: visits.map((visit) => visitOf(input, state, s, visit)),
+    placeUnknown: record.latitude === undefined,
+  }
+}
+
+function visitOf(input: PlanInput, state: PlanState, s: number, { day, technician, tasks }: PlannedVisit): WeeksVisit {
+  const { sites, technicians, figures } = input
+  return {
+    on: fromDay(input.today + day),
+    technicianId: technicians[technician!]!.id,
+    minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin),
+    tasks: tasks.length,
+    with: state
+      .placesOn(technician!, day)
+      .filter((place) => place !== s)
+      .map((place) => sites[place]!.record.name),
+  }
+}
+
+/** Those somebody goes to soonest come first; of these the ones with what is longest over. */
+const byVisit = (a: WeeksRow, b: WeeksRow) =>
+  (a.visits[0]?.on ?? '9999').localeCompare(b.visits[0]?.on ?? '9999') || a.name.localeCompare(b.name)
+
+/** Each task on its own day, those of one site and one day together. */
+function alone({ road, technicians, today }: PlanInput, tasks: PlannedTask[]) {
+  const trips = new Map<string, string>()
+  for (const { siteId, standing } of tasks) trips.set(`${siteId} ${Math.max(today, toDay(standing.due.p50))}`, siteId)
+  return {
+    tripsAlone: trips.size,
+    roadAloneMin: [...trips.values()].reduce((sum, siteId) => sum + tripAlone(road, siteId, technicians), 0),
+  }
+}
+
+/**
+ * What one visit would cost on each other day, while everything else stays where it is.
+ * @returns null where there is no such site or visit
+ */
+export async function visitValley(
+  db: Db,
+  firmId: string,
+  today: LocalDay,
+  { siteId, on }: { siteId: string; on: LocalDay },
+): Promise<WeeksValley | null> {
+  const { plan, input } = await lookIn(db, firmId, async (trx) => {
+    const kept = await keptPlan(trx)
+    return { plan: kept, input: await planInput(trx, firmId, today, []) }
+  })
+  const s = input.sites.findIndex(({ record }) => record.id === siteId)
+  const visits = plannedAgain(input, plan?.body.visits ?? [])
+  const visit = visits[s]?.find(({ day }) => day === toDay(on) - input.today)
+  if (!visit || visit.technician === null) return null
+  const { record, tasks } = input.sites[s]!
+  const state = new PlanState(input.problem, visits)
+  const tripRoadMin = state.loadOn(visit.technician, visit.day).roadMin
+  const others = visits[s]!.filter((other) => other !== visit)
+  state.set(s, others)
+  const end = fromDay(input.today + plannedDays)
+  const sum = (of: (task: PlannedTask) => number) => visit.tasks.reduce((all, t) => all + of(tasks[t]!), 0)
+  return {
+    siteId,
+    on,
+    technicianId: input.technicians[visit.technician]!.id,
+    tasks: visit.tasks.map((t) => {
+      const { subjectId, machineName, standing, late, costs } = tasks[t]!
+      return {
+        subjectId,
+        key: standing.key,
+        name: [standing.name, standing.instance].filter(Boolean).join(', '),
+        machineName,
+        due: standing.due.p50,
+        minutes: standing.minutes,
+        late,
+        unused: costs.unused[visit.day]!,
+        earlyMin: costs.early[visit.day]!,
+        lateMin: costs.late[visit.day]!,
+        chanceDue: costs.chanceDue[visit.day]!,
+      }
+    }),
+    left: tasks.flatMap(({ standing, machineName }, t) => {
+      const elsewhere = others.find(({ tasks: those }) => those.includes(t))
+      if (visit.tasks.includes(t) || (standing.due.p50 >= end && !elsewhere)) return []
+      const name = [standing.name, standing.instance].filter(Boolean).join(', ')
+      const day = elsewhere && { on: fromDay(input.today + elsewhere.day) }
+      return [{ name, machineName, due: standing.due.p50, ...day }]
+    }),
+    days: Array.from({ length: plannedDays }, (_, d) => {
+      if (!input.problem.sites[s]!.isOpen[d]) return null
+      let best: { roadMin: number; technicianId: string; cost: number } | null = null
+      for (const [k, { hoursMin }] of input.problem.technicians.entries()) {
+        if (!(hoursMin[d]! > 0)) continue
+        const roadMin = state.tripCost(s, k, d).roadMin
+        const cost = roadMin + input.problem.sites[s]!.technicianCost[k]!
+        if (!best || cost < best.cost) best = { roadMin, technicianId: input.technicians[k]!.id, cost }
+      }
+      if (!best) return null
+      const { roadMin, technicianId } = best
+      return {
+        roadMin,
+        technicianId,
+        earlyMin: sum(({ costs }) => costs.early[d]!),
+        lateMin: sum(({ costs }) => costs.late[d]!),
+      }
+    }),
+    aloneMin: tripAlone(input.road, record.id, input.technicians),
+    tripRoadMin,
+    stopMin: input.figures.stopMin,
+  }
+}

@@ -1,0 +1,103 @@
+import type { LocalDay } from '../core/quantity/local-day.ts'
+
+/** A visit as it stands in the plan. */
+export interface WeeksVisit {
+  on: LocalDay
+  technicianId: string
+  /** Work there, and the stop itself. */
+  minutes: number
+  tasks: number
+  /** Sites on the same trip, in its order, this one left out. */
+  with: string[]
+}
+
+/** A site with what is due there and when somebody goes. */
+export interface WeeksRow {
+  siteId: string
+  name: string
+  area: string
+  /** Who usually goes there. */
+  technicianId: string
+  /** Tasks due in these weeks, and those past their day. */
+  due: number
+  overdue: number
+  /** Windows of what is due, earliest first: `left` where no visit of these weeks has it. */
+  windows: { p10: LocalDay; p50: LocalDay; p90: LocalDay; left: boolean }[]
+  visits: WeeksVisit[]
+  /** Nobody said where it is: its road is a guess. */
+  placeUnknown: boolean
+}
+
+/** One technician’s day with somebody to see. */
+export interface WeeksDay {
+  on: LocalDay
+  roadMin: number
+  workMin: number
+  hoursMin: number
+}
+
+export interface WeeksAhead {
+  today: LocalDay
+  days: number
+  /** The plan as it was last made; null where there is none yet. */
+  madeOn: LocalDay | null
+  /** It is being made anew. */
+  beingMade: boolean
+  rows: WeeksRow[]
+  technicians: {
+    id: string
+    name: string
+    initials: string
+    startUnknown: boolean
+    /** Days of the plan on which they work, from 0. */
+    workDays: number[]
+    days: WeeksDay[]
+  }[]
+  sums: {
+    trips: number
+    /** If each task were done on its own day. */
+    tripsAlone: number
+    roadMin: number
+    roadAloneMin: number
+    /** Changed early, in minutes of work. */
+    earlyMin: number
+    /** Tasks that are likelier over than not by the day of their visit. */
+    late: number
+    tasks: number
+    cost: number
+    least: number
+  }
+}
+
+/** One task of a visit, and what its day costs it. */
+export interface WeeksTask {
+  subjectId: string
+  key: string
+  name: string
+  machineName: string
+  due: LocalDay
+  minutes: number
+  late: 'stands' | 'short' | 'nuisance' | 'hard'
+  /** Share of its life thrown away. */
+  unused: number
+  earlyMin: number
+  lateMin: number
+  chanceDue: number
+}
+
+/** What one site’s visit costs on each day: the same tasks, the same plan around it. */
+export interface WeeksValley {
+  siteId: string
+  on: LocalDay
+  technicianId: string
+  tasks: WeeksTask[]
+  /** Due in these weeks and not done on this visit, with the day of the visit that has it. */
+  left: { name: string; machineName: string; due: LocalDay; on?: LocalDay }[]
+  /** By day from today; null where nobody can come. */
+  days: ({ roadMin: number; earlyMin: number; lateMin: number; technicianId: string } | null)[]
+  /** There and back, for this site alone. */
+  aloneMin: number
+  /** The whole trip’s road. */
+  tripRoadMin: number
+  stopMin: number
+}

@@ -1,0 +1,130 @@
+import { expect } from 'chai'
+import { filledIn } from '../../src/core/firm/records.ts'
+import { toDay, weekday } from '../../src/core/quantity/local-day.ts'
+import { type Db, withFirm } from '../../src/records/database.ts'
+import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
+import { keptPlan } from '../../src/records/plan.ts'
+import { now } from '../../src/services/clock.ts'
+import { makePlan } from '../../src/services/weeks/make-plan.ts'
+import { visitValley, weeksAhead } from '../../src/services/weeks/weeks-ahead.ts'
+import { writeEntries } from '../../src/services/write-entries.ts'
+import { appDatabase, entryAbout, type SmallFirm, smallFirm } from '../records/a-database.ts'
+
+describe('the weeks ahead', () => {
+  let db: Db
+  let firm: SmallFirm
+  const today = now().toISOString().slice(0, 10)
+  const daysAgo = (days: number) => new Date(now().getTime() - days * 86_400_000).toISOString().slice(0, 10)
+
+  before(async () => {
+    db = appDatabase()
+    firm = await smallFirm(db)
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const taken = (id: string, kind: string) => [
+      entryAbout('machine', id, 'commissioned', { kind, kindVersion: 1, partsNew: true }, { on: daysAgo(170) }),
+      entryAbout('machine', id, 'reading', { counter: 'shots', count: 1000 }, { on: daysAgo(120) }),
+      entryAbout('machine', id, 'reading', { counter: 'shots', count: 9000 }, { on: daysAgo(20) }),
+    ]
+    await writeEntries(db, actor, [...taken(firm.c2, 'c2'), ...taken(firm.sr, 'sr'), ...taken(firm.pk, 'pk')], {
+      now: now(),
+    })
+    await withFirm(db, firm.firmId, async (trx) => {
+      const place = async (kind: 'technician' | 'site', id: string, fields: object) => {
+        const { id: _, version, ...record } = (await keptById(trx, kind, id))!
+        await updateKept(trx, kind, id, version, { ...record, ...fields } as typeof record)
+      }
+      const yard = { startLatitude: 44.5, startLongitude: -31.2 }
+      await place('technician', firm.ines, yard)
+      await place('technician', firm.odile, { ...yard, workWeekdays: '2' })
+      await place('site', firm.siteId, { latitude: 44.52, longitude: -31.2 })
+      await insertKept(
+        trx,
+        firm.firmId,
+        'site',
+        crypto.randomUUID(),
+        filledIn('site', {
+          customerId: firm.customerId,
+          technicianId: firm.ines,
+          name: 'Nothing stands here',
+          timeZone: 'Europe/London',
+        }),
+      )
+    })
+  })
+  after(() => db.destroy())
+
+  it('has no plan before one is made, says so, and asks for one', async () => {
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    expect(weeks.madeOn).to.equal(null)
+    expect(weeks.beingMade).to.equal(true)
+    expect(weeks.rows.map(({ name, visits }) => [name, visits])).to.deep.equal([['A bakery', []]])
+    expect(await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on: today })).to.equal(null)
+  })
+
+  it('proposes visits on days somebody works and the site is open, from tomorrow', async () => {
+    expect(await makePlan(db, firm.firmId)).to.equal(true)
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    expect(weeks.madeOn).to.equal(today)
+    const [row] = weeks.rows
+    expect(row!.visits).not.to.have.length(0)
+    expect(row!.placeUnknown).to.equal(false)
+    for (const { on, technicianId, minutes, tasks } of row!.visits) {
+      expect(on > today, on).to.equal(true)
+      const day = weekday(toDay(on))
+      expect(day).to.be.within(1, technicianId === firm.odile ? 2 : 5)
+      expect(minutes).to.be.above(5)
+      expect(tasks).to.be.above(0)
+    }
+    expect(weeks.sums.trips).to.equal(weeks.technicians.reduce((sum, { days }) => sum + days.length, 0))
+    expect(weeks.sums.cost).to.be.at.least(weeks.sums.least - 1e-6)
+  })
+
+  it('proposes what a part past its day needs within days, and nothing twice', async () => {
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    const plan = await withFirm(db, firm.firmId, keptPlan)
+    const all = plan!.body.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
+    expect(new Set(all).size).to.equal(all.length)
+    const overdue = weeks.rows[0]!.overdue
+    if (overdue > 0) expect(toDay(weeks.rows[0]!.visits[0]!.on) - toDay(today)).to.be.at.most(14)
+  })
+
+  it('tells what a visit would cost on every day, its own among the cheapest', async () => {
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    const { siteId, visits } = weeks.rows[0]!
+    const valley = (await visitValley(db, firm.firmId, today, { siteId, on: visits[0]!.on }))!
+    expect(valley.tasks).to.have.length(visits[0]!.tasks)
+    const costs = valley.days.map((day) => (day ? day.roadMin + day.earlyMin + day.lateMin : Number.POSITIVE_INFINITY))
+    const own = costs[toDay(visits[0]!.on) - toDay(today)]!
+    expect(own).to.be.at.most(Math.min(...costs) + 20)
+    expect(valley.days[0], 'today').to.equal(null)
+    const sunday = valley.days.findIndex((_, d) => weekday(toDay(today) + d) === 7)
+    expect(valley.days[sunday]).to.equal(null)
+    // Alone on the way: there and back.
+    expect(valley.aloneMin).to.be.closeTo(valley.tripRoadMin, 1e-6)
+    const other = await smallFirm(db, 'Others')
+    expect(await visitValley(db, other.firmId, today, { siteId, on: visits[0]!.on })).to.equal(null)
+  })
+
+  it('leaves its proposals where they are when it plans again, and goes on after something was written', async () => {
+    const first = await withFirm(db, firm.firmId, keptPlan)
+    await makePlan(db, firm.firmId)
+    const again = await withFirm(db, firm.firmId, keptPlan)
+    const days = (plan: typeof first) => plan!.body.visits.map(({ siteId, on }) => `${siteId} ${on}`).sort()
+    expect(days(again)).to.deep.equal(days(first))
+    expect((await weeksAhead(db, firm.firmId, today)).beingMade).to.equal(false)
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    await writeEntries(
+      db,
+      actor,
+      [entryAbout('machine', firm.c2, 'reading', { counter: 'shots', count: 9400 }, { on: daysAgo(1) })],
+      { now: now() },
+    )
+    expect((await weeksAhead(db, firm.firmId, today)).beingMade).to.equal(true)
+  })
+
+  it('keeps the last plan when it is stopped in the middle', async () => {
+    const kept = await withFirm(db, firm.firmId, keptPlan)
+    expect(await makePlan(db, firm.firmId, AbortSignal.abort())).to.equal(false)
+    expect(await withFirm(db, firm.firmId, keptPlan)).to.deep.equal(kept)
+  })
+})
