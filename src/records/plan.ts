@@ -53,6 +53,8 @@ export interface KeptPlan {
   /** The last entry of the ledger it knew. */
   seq: number
   body: {
+    /** How often the records of sites and technicians it knew had been kept, added up. */
+    kept: number
     visits: ProposedVisit[]
     /** Of the whole plan, and what no plan can be below; minutes. */
     cost: number

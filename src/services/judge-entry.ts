@@ -22,6 +22,7 @@ const named: Partial<Record<Entry['kind'], Record<string, RecordKind>>> = {
   moved: { toSiteId: 'site', toSoftenerId: 'softener', standsInFor: 'machine' },
   stage: { standInId: 'machine' },
   visit: { technicianIds: 'technician' },
+  appointment: { technicianId: 'technician' },
   reading: { instrument: 'instrument' },
   measured: { instrument: 'instrument' },
   'water-test': { instrument: 'instrument' },

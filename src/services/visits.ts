@@ -62,7 +62,9 @@ async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> 
     if (rivals.has(visitId)) return []
     rivals.add(visitId)
     const body = header.body
-    const done = entries.filter((entry) => entry.visitId === visitId && entry.kind !== 'visit')
+    const done = entries.filter(
+      (entry) => entry.visitId === visitId && entry.kind !== 'visit' && entry.kind !== 'appointment',
+    )
     const ids = new Set(done.map((entry) => entry.id))
     const site = names.get(header.subjectId)
     return [

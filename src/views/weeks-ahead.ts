@@ -1,7 +1,15 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
 
+/** How far a visit has got: the plan’s own proposal until somebody took it up. */
+export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'
+
 /** A visit as it stands in the plan. */
 export interface WeeksVisit {
+  state: VisitState
+  /** The id of the visit it will be; absent until somebody took it up. */
+  visitId?: string
+  /** A time that was promised. */
+  from?: string
   on: LocalDay
   technicianId: string
   /** Work there, and the stop itself. */
@@ -88,6 +96,12 @@ export interface WeeksTask {
 /** What one site’s visit costs on each day: the same tasks, the same plan around it. */
 export interface WeeksValley {
   siteId: string
+  state: VisitState
+  visitId?: string
+  /** Its minutes: tasks and the stop itself. */
+  minutes: number
+  customer: { name: string; contact: string; phone: string }
+  accessNote: string
   on: LocalDay
   technicianId: string
   tasks: WeeksTask[]

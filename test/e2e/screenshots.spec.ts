@@ -49,14 +49,13 @@ test('@screenshots', async ({ browser }) => {
   await light.getByRole('checkbox', { name: /Regenerate softener/ }).check()
   await light.evaluate(() => window.scrollTo(0, 0))
   await shoot(light, 'entry')
-  const { softener } = await (await light.request.get(`/api/machines/${leftBar}/bundle`)).json()
-  for (const [name, path] of [
-    ['softener', `/softeners/${softener.id}`],
-    ['machine-work', `/machines/${leftBar}?lens=work`],
-  ] as const) {
-    await at(light, path)
-    await shoot(light, name)
-  }
+  await at(light, `/machines/${leftBar}?lens=work`)
+  await shoot(light, 'machine-work')
+  await at(light, '/round/weeks')
+  await expect(light.getByText('Planned today.')).toBeVisible({ timeout: 60_000 })
+  for (let row = 0; row < 5; row += 1) await light.keyboard.press('j')
+  await expect(light.getByRole('complementary', { name: 'Working' }).getByText('This day costs')).toBeVisible()
+  await shoot(light, 'weeks-ahead')
   await at(light, '/import/machines')
   await light.locator('input[type=file]').setInputFiles(join(import.meta.dirname, '../lists/german-machines.csv'))
   const means = (word: string) => light.getByLabel(`${word} means`)

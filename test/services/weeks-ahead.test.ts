@@ -122,6 +122,52 @@ describe('the weeks ahead', () => {
     expect((await weeksAhead(db, firm.firmId, today)).beingMade).to.equal(true)
   })
 
+  it('plans round what is agreed, whose tasks are in no other visit, until it is called off or somebody was there', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    await makePlan(db, firm.firmId)
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    const { siteId, visits } = weeks.rows[0]!
+    const valley = (await visitValley(db, firm.firmId, today, { siteId, on: visits[0]!.on }))!
+    // Another open day of hers than the cheapest.
+    const d = valley.days.findIndex(
+      (day, i) => i > 20 && day?.technicianId === firm.ines && !visits.some(({ on }) => on === daysAgo(-i)),
+    )
+    const on = daysAgo(-d)
+    const visitId = crypto.randomUUID().replace(/^(.{14})./, '$17')
+    const step = (name: string, more: object = {}) =>
+      entryAbout(
+        'site',
+        siteId,
+        'appointment',
+        {
+          step: name,
+          on,
+          technicianId: firm.ines,
+          minutes: 60,
+          tasks: valley.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
+          ...more,
+        },
+        { on: today, visitId },
+      )
+    await writeEntries(db, actor, [step('agreed')], { now: now() })
+    await makePlan(db, firm.firmId)
+    const agreed = (await weeksAhead(db, firm.firmId, today)).rows[0]!.visits
+    const own = agreed.find((visit) => visit.visitId === visitId)!
+    expect(own).to.deep.include({ state: 'agreed', on, technicianId: firm.ines })
+    expect(own.tasks).to.be.at.least(valley.tasks.length)
+    const plan = (await withFirm(db, firm.firmId, keptPlan))!
+    const all = plan.body.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
+    expect(new Set(all).size).to.equal(all.length)
+
+    const refused = await writeEntries(db, actor, [step('called-off')], { now: now() })
+    expect(JSON.stringify(refused)).to.include('say why')
+    await writeEntries(db, actor, [step('called-off', { note: 'They close' })], { now: now() })
+    await makePlan(db, firm.firmId)
+    expect(
+      (await weeksAhead(db, firm.firmId, today)).rows[0]!.visits.every(({ state }) => state === 'proposed'),
+    ).to.equal(true)
+  })
+
   it('keeps the last plan when it is stopped in the middle', async () => {
     const kept = await withFirm(db, firm.firmId, keptPlan)
     expect(await makePlan(db, firm.firmId, AbortSignal.abort())).to.equal(false)

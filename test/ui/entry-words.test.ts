@@ -160,6 +160,16 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
   ['visit', { terms: 'warranty', minutes: 45 }, 'Visit, under warranty, 45 min'],
   ['remark', { text: 'hose chafes' }, 'Left open: hose chafes'],
   ['remark-closed', { remark: 'x' }, 'Closed what was left open'],
+  [
+    'appointment',
+    { step: 'agreed', on: '2026-12-09', from: '10:30', technicianId: 'x', minutes: 91, tasks: [{}, {}] },
+    'Visit on 9 Dec 2026 at 10:30, agreed: 2 tasks, 91 min',
+  ],
+  [
+    'appointment',
+    { step: 'refused', on: '2026-12-09', technicianId: 'x', minutes: 30, tasks: [{}], note: 'Rather a Tuesday' },
+    'Visit on 9 Dec 2026, they said no: 1 task, 30 min. Rather a Tuesday',
+  ],
   ['calibrated', { dueOn: '2027-05-01' }, 'Calibrated, good until 1 May 2027'],
   ['setting', { setting: 'groups', count: 3 }, '3 groups'],
   ['withdrawn', { reason: 'other machine' }, 'Withdrawn: other machine'],

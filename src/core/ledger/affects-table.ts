@@ -35,6 +35,7 @@ export const affectsByKind: Record<EntryKind, Affects> = {
   'tested-out': 'nobody',
   stage: 'along',
   moved: 'along',
+  appointment: 'nobody',
   visit: 'nobody',
   remark: 'nobody',
   'remark-closed': 'nobody',

@@ -1,4 +1,5 @@
 import type { EntryDefinition } from './entry-definition.ts'
+import { appointment } from './kinds/appointment.ts'
 import { calibrated } from './kinds/calibrated.ts'
 import { cartridgeChanged } from './kinds/cartridge-changed.ts'
 import { certified } from './kinds/certified.ts'
@@ -75,6 +76,7 @@ export const entryKinds = {
   'tested-out': testedOut,
   stage,
   moved,
+  appointment,
   visit,
   remark,
   'remark-closed': remarkClosed,

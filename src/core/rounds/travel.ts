@@ -32,8 +32,7 @@ export const usualRoads: RoadFigures = { detour: 1.3, speeds: [25, 45, 70], park
 const classEndsKm = [5, 20] as const
 
 /** Near, middle or far: how a road of so many km counts when speeds are learned. */
-export const distanceClass = (roadKm: number): 0 | 1 | 2 =>
-  roadKm <= classEndsKm[0] ? 0 : roadKm <= classEndsKm[1] ? 1 : 2
+const distanceClass = (roadKm: number): 0 | 1 | 2 => (roadKm <= classEndsKm[0] ? 0 : roadKm <= classEndsKm[1] ? 1 : 2)
 
 /**
  * Minutes of driving a road: each stretch at the speed of its class, so that a longer road never takes less.
@@ -45,7 +44,7 @@ export function drivingMin(roadKm: number, { speeds }: Pick<RoadFigures, 'speeds
   return stretches.reduce((sum, km, i) => sum + (Math.max(0, km) / speeds[i]!) * 60, 0)
 }
 
-export const roadKm = (a: Coordinates, b: Coordinates, { detour }: Pick<RoadFigures, 'detour'> = usualRoads): number =>
+const roadKm = (a: Coordinates, b: Coordinates, { detour }: Pick<RoadFigures, 'detour'> = usualRoads): number =>
   greatCircleKm(a, b) * detour
 
 /** A drive between two places that somebody made, or that somebody typed in. */
@@ -65,7 +64,7 @@ export interface Road {
 }
 
 /** Minutes on the road to a place nobody knows where it is. From memory. */
-export const unknownRoadMin = 20
+const unknownRoadMin = 20
 
 /** From so many drives on, what was driven counts instead of what is reckoned. */
 const enoughDrives = 5
@@ -118,7 +117,7 @@ export function roads(
   }
 }
 
-export function median(values: readonly number[]): number {
+function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b)
   const middle = Math.floor(sorted.length / 2)
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2

@@ -1,14 +1,7 @@
 import type { Standing } from '../standing/standing.ts'
 
-/** What it does to a place when a task comes too late. */
-export const lateClasses = ['stands', 'short', 'nuisance'] as const
-export type LateClass = (typeof lateClasses)[number]
-
-export const lateWords: Record<LateClass, string> = {
-  stands: 'trade stands',
-  short: 'a drink falls short',
-  nuisance: 'a nuisance',
-}
+/** What it does to a place when a task comes too late: trade stands, a drink falls short, no more than a nuisance. */
+export type LateClass = 'stands' | 'short' | 'nuisance'
 
 /** Parts without which nothing is made at all. From memory. */
 const stopsAll = new Set([

@@ -9,8 +9,8 @@ export interface DueTask {
   p90: number
   /** When it was done last; absent where nobody knows. */
   since?: number
-  /** Work at the machine: all of it is thrown away with the life that is left. */
-  minutes: number
+  /** What is thrown away with the life that is left: the work, and the part in minutes of work. */
+  worthMin: number
   /** What it does when it is late; `hard`: hygiene, safety or law do not allow it. */
   late: LateClass | 'hard'
 }
@@ -34,14 +34,14 @@ const chances = Array.from({ length: 20 }, (_, i) => (i + 0.5) / 20)
 const z90 = normalQuantile(0.9)
 
 /**
- * What a task costs on each of some days: the share of its life that is thrown away, times its labour, and the days it
+ * What a task costs on each of some days: the share of its life that is thrown away, times its worth, and the days it
  * is late, times the harm of one. Both are expected over its whole window, which is taken as normal on each side of its
  * middle. Each falls or rises evenly, so that their sum has one best day or one stretch of them.
  *
  * @param days - day numbers, in order
  */
 export function taskCosts(task: DueTask, days: readonly number[], figures: PlanFigures): TaskCosts {
-  const { p10, p50, p90, since, minutes, late } = task
+  const { p10, p50, p90, since, worthMin, late } = task
   const due = chances.map((chance) => {
     const z = normalQuantile(chance) / z90
     return p50 + (z < 0 ? z * (p50 - p10) : z * (p90 - p50))
@@ -60,7 +60,7 @@ export function taskCosts(task: DueTask, days: readonly number[], figures: PlanF
   for (const [d, day] of days.entries()) {
     const daysEarly = mean(due, (on) => Math.max(0, on - day))
     costs.unused[d] = Math.min(1, daysEarly / life)
-    costs.early[d] = costs.unused[d]! * minutes
+    costs.early[d] = costs.unused[d]! * worthMin
     costs.late[d] = (lateOn(day) - past) * perDay
     costs.chanceDue[d] = mean(due, (on) => (on <= day ? 1 : 0))
   }

@@ -7,7 +7,7 @@ import { type Db, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { keepPlan, keptPlan, type ProposedVisit } from '../../records/plan.ts'
 import { now } from '../clock.ts'
-import { type PlanInput, planInput } from './plan-input.ts'
+import { indicesOf, type PlanInput, planInput } from './plan-input.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
 const mostMs = 50_000
@@ -36,7 +36,7 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
     spent: () => (signal?.aborted ? 1 : (performance.now() - began) / mostMs),
   })
   if (signal?.aborted) return false
-  const body = { visits: proposed(input, plan), cost, least: leastPossible(input.problem) }
+  const body = { kept: input.kept, visits: proposed(input, plan), cost, least: leastPossible(input.problem) }
   await withFirm(db, firmId, (trx) => keepPlan(trx, firmId, { madeOn: today, seq: firm.seq, body }))
   return true
 }
@@ -62,19 +62,28 @@ function proposed({ today, sites, technicians }: PlanInput, plan: PlannedVisit[]
   )
 }
 
-/** A kept plan’s visits as the planner knows them: what has been done since or is no longer due is not in them. */
-export function plannedAgain({ today, sites, technicians }: PlanInput, visits: ProposedVisit[]): PlannedVisit[][] {
-  return sites.map(({ record, tasks }) =>
-    visits
-      .filter(({ siteId }) => siteId === record.id)
-      .flatMap(({ on, technicianId, tasks: those }): PlannedVisit[] => {
-        const technician = technicians.findIndex(({ id }) => id === technicianId)
-        const day = toDay(on) - today
-        const here = those.flatMap(([subjectId, key]) => {
-          const t = tasks.findIndex((task) => task.subjectId === subjectId && task.standing.key === key)
-          return t < 0 ? [] : [t]
-        })
-        return technician < 0 || day < 0 || here.length === 0 ? [] : [{ day, technician, tasks: here, settled: false }]
-      }),
-  )
+/**
+ * A kept plan’s visits as the planner knows them: first what is settled by now, then what stands proposed. What has been
+ * done since, is no longer due or is settled is in no proposal.
+ */
+export function plannedAgain(
+  { today, problem, sites, technicians }: PlanInput,
+  kept: ProposedVisit[],
+): PlannedVisit[][] {
+  return sites.map(({ record, tasks }, s) => {
+    const visits = problem.sites[s]!.settled.map((visit): PlannedVisit => ({ ...visit, settled: true }))
+    const taken = new Set(visits.flatMap((visit) => visit.tasks))
+    for (const { siteId, on, technicianId, tasks: those } of kept) {
+      if (siteId !== record.id) continue
+      const day = toDay(on) - today
+      const technician = technicians.findIndex(({ id }) => id === technicianId)
+      const here = indicesOf(tasks, those).filter((t) => !taken.has(t))
+      if (technician < 0 || day < 0 || day >= problem.days || here.length === 0) continue
+      const there = visits.findIndex((visit) => visit.day === day)
+      if (there >= 0) visits[there] = { ...visits[there]!, tasks: [...visits[there]!.tasks, ...here] }
+      else visits.push({ day, technician, tasks: here, settled: false })
+      for (const t of here) taken.add(t)
+    }
+    return visits.sort((a, b) => a.day - b.day)
+  })
 }

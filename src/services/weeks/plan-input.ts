@@ -5,6 +5,7 @@ import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { guards } from '../../core/standing/taken-over.ts'
 import { lateClassOf } from '../../core/trade/lateness.ts'
+import { type Appointment, appointmentsStanding } from '../../core/visits/appointments.ts'
 import type { FirmProblem, PlanSite, PlanTechnician } from '../../core/visits/firm-problem.ts'
 import { type PlanFigures, usualPlanFigures } from '../../core/visits/plan-figures.ts'
 import { type DueTask, type TaskCosts, taskCosts } from '../../core/visits/task-costs.ts'
@@ -35,7 +36,11 @@ export interface PlanInput {
   problem: FirmProblem
   sites: { record: KeptRecord<'site'>; tasks: PlannedTask[] }[]
   technicians: KeptRecord<'technician'>[]
+  /** By site: the visits that are asked for or agreed, in the order of the settled ones. */
+  appointments: Appointment[][]
   figures: PlanFigures
+  /** How often the records of sites and technicians have been kept, added up: it grows with every change. */
+  kept: number
   road(fromId: string, toId: string): Road
 }
 
@@ -83,13 +88,29 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
         p10: toDay(p10),
         p50: toDay(p50),
         p90: toDay(p90),
-        minutes: standing.minutes,
+        worthMin: standing.minutes + (standing.action === 'replace' ? figures.partMin : 0),
         late,
         ...(standing.since && { since: toDay(standing.since) }),
       }
       return { ...here, late, costs: taskCosts(window, columns, figures) }
     }),
   }))
+  const standing = grouped(
+    appointmentsStanding(
+      await entriesOfKinds(
+        trx,
+        records.map(({ id }) => id),
+        ['appointment', 'visit', 'withdrawn'],
+      ),
+    ),
+    ({ siteId }) => siteId,
+  )
+  const appointments = records.map(({ id }) =>
+    (standing.get(id) ?? []).filter(({ last: { body } }) => {
+      const day = toDay(body.on) - start
+      return day >= 0 && day < plannedDays && technicians.some((one) => one.id === body.technicianId)
+    }),
+  )
   const problem: FirmProblem = {
     days: plannedDays,
     daysAfter: weeksAfter,
@@ -105,7 +126,7 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
         isOpen: isOpen[s]!,
         stopMin: figures.stopMin,
         technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
-        settled: [],
+        settled: appointments[s]!.map(({ last: { body } }) => settledBy(body, start, tasks, technicians)),
         was: was.flatMap(({ siteId, on, technicianId }) => {
           const day = toDay(on) - start
           const technician = technicians.findIndex(({ id }) => id === technicianId)
@@ -118,7 +139,8 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
     overCost: figures.overCost,
     changedCost: figures.changedCost,
   }
-  return { today: start, problem, sites, technicians, figures, road }
+  const kept = [...siteRecords, ...people].reduce((sum, { version }) => sum + version, 0)
+  return { today: start, problem, sites, technicians, appointments, figures, kept, road }
 }
 
 function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
@@ -133,6 +155,30 @@ function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]
 
 const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
   latitude === undefined || longitude === undefined ? null : { latitude, longitude }
+
+/** An appointment as the planner knows it: what has been done since, or is no longer due, is not in it. */
+function settledBy(
+  { on, technicianId, tasks: those }: Appointment['last']['body'],
+  start: number,
+  tasks: PlannedTask[],
+  technicians: { id: string }[],
+) {
+  return {
+    day: toDay(on) - start,
+    technician: technicians.findIndex(({ id }) => id === technicianId),
+    tasks: indicesOf(
+      tasks,
+      those.map(({ subjectId, key }): [string, string] => [subjectId, key]),
+    ),
+  }
+}
+
+/** Which of a site’s tasks are meant. */
+export const indicesOf = (tasks: PlannedTask[], those: readonly [subjectId: string, key: string][]): number[] =>
+  those.flatMap(([subjectId, key]) => {
+    const t = tasks.findIndex((task) => task.subjectId === subjectId && task.standing.key === key)
+    return t < 0 ? [] : [t]
+  })
 
 /** There and back by whoever has the shortest way. */
 export const tripAlone = (road: PlanInput['road'], siteId: string, technicians: { id: string }[]): number =>
@@ -150,7 +196,7 @@ function hoursOf({ workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>, p
 }
 
 /** Minutes after midnight. @example minuteOf('08:30') // 510 */
-export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
 
 /** By site, then by day: whether it is open, as the nearest of site, customer and firm says. */
 async function openingOf(trx: Trx, firmId: string, sites: KeptRecord<'site'>[], days: number[]): Promise<Uint8Array[]> {

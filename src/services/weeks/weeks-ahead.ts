@@ -4,6 +4,7 @@ import { PlanState } from '../../core/visits/plan-state.ts'
 import { type Db, lookIn, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
+import { keptById } from '../../records/kept.ts'
 import { keptPlan } from '../../records/plan.ts'
 import type { WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
 import { plannedAgain } from './make-plan.ts'
@@ -14,11 +15,9 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
   const { plan, input, isOld } = await lookIn(db, firmId, async (trx) => {
     const kept = await keptPlan(trx)
     const firm = await theFirm(trx)
-    return {
-      plan: kept,
-      input: await planInput(trx, firmId, today, kept?.body.visits ?? []),
-      isOld: !kept || kept.madeOn !== today || kept.seq !== firm?.seq,
-    }
+    const input = await planInput(trx, firmId, today, kept?.body.visits ?? [])
+    const isNew = kept?.madeOn === today && kept.seq === firm?.seq && kept.body.kept === input.kept
+    return { plan: kept, input, isOld: !isNew }
   })
   if (isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
   const visits = plannedAgain(input, plan?.body.visits ?? [])
@@ -86,6 +85,7 @@ function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVis
 function visitOf(input: PlanInput, state: PlanState, s: number, { day, technician, tasks }: PlannedVisit): WeeksVisit {
   const { sites, technicians, figures } = input
   return {
+    ...stateOf(input, s, day),
     on: fromDay(input.today + day),
     technicianId: technicians[technician!]!.id,
     minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin),
@@ -94,6 +94,18 @@ function visitOf(input: PlanInput, state: PlanState, s: number, { day, technicia
       .placesOn(technician!, day)
       .filter((place) => place !== s)
       .map((place) => sites[place]!.record.name),
+  }
+}
+
+/** How far the visit of a day has got. */
+function stateOf({ appointments, today }: PlanInput, s: number, day: number) {
+  const found = appointments[s]!.find(({ last }) => toDay(last.body.on) - today === day)
+  if (!found) return { state: 'proposed' as const }
+  const { step, from } = found.last.body
+  return {
+    state: step === 'agreed' || step === 'asked' ? step : ('taken' as const),
+    visitId: found.visitId,
+    ...(from && { from }),
   }
 }
 
@@ -121,14 +133,19 @@ export async function visitValley(
   today: LocalDay,
   { siteId, on }: { siteId: string; on: LocalDay },
 ): Promise<WeeksValley | null> {
-  const { plan, input } = await lookIn(db, firmId, async (trx) => {
+  const { plan, input, customer } = await lookIn(db, firmId, async (trx) => {
     const kept = await keptPlan(trx)
-    return { plan: kept, input: await planInput(trx, firmId, today, []) }
+    const site = await keptById(trx, 'site', siteId)
+    return {
+      plan: kept,
+      input: await planInput(trx, firmId, today, []),
+      customer: site && (await keptById(trx, 'customer', site.customerId)),
+    }
   })
   const s = input.sites.findIndex(({ record }) => record.id === siteId)
   const visits = plannedAgain(input, plan?.body.visits ?? [])
   const visit = visits[s]?.find(({ day }) => day === toDay(on) - input.today)
-  if (!visit || visit.technician === null) return null
+  if (!visit || visit.technician === null || !customer) return null
   const { record, tasks } = input.sites[s]!
   const state = new PlanState(input.problem, visits)
   const tripRoadMin = state.loadOn(visit.technician, visit.day).roadMin
@@ -136,9 +153,14 @@ export async function visitValley(
   state.set(s, others)
   const end = fromDay(input.today + plannedDays)
   const sum = (of: (task: PlannedTask) => number) => visit.tasks.reduce((all, t) => all + of(tasks[t]!), 0)
+  const { name, contact, phone } = customer
   return {
     siteId,
     on,
+    ...stateOf(input, s, visit.day),
+    minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin,
+    customer: { name, contact, phone },
+    accessNote: record.accessNote,
     technicianId: input.technicians[visit.technician]!.id,
     tasks: visit.tasks.map((t) => {
       const { subjectId, machineName, standing, late, costs } = tasks[t]!

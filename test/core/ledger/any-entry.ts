@@ -136,6 +136,13 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   visit: fc.record({ technicianIds: fc.array(uuid, { minLength: 1, maxLength: 3 }), minutes: fc.nat({ max: 600 }) }),
   remark: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   'remark-closed': fc.record({ remark: uuid }),
+  appointment: fc.record({
+    step: fc.constantFrom('proposed', 'asked', 'agreed', 'refused'),
+    on: day,
+    technicianId: uuid,
+    minutes: fc.nat({ max: 600 }),
+    tasks: fc.array(fc.record({ subjectId: uuid, key: slug }), { maxLength: 4 }),
+  }),
   calibrated: fc.record({ dueOn: day }),
   withdrawn: fc.record({}),
   setting: fc.oneof(

@@ -6,20 +6,20 @@ import { type DueTask, taskCosts } from '../../../src/core/visits/task-costs.ts'
 
 const days = Array.from({ length: 400 }, (_, d) => d)
 const costs = (task: Partial<DueTask>) =>
-  taskCosts({ p10: 90, p50: 100, p90: 110, since: 0, minutes: 50, late: 'short', ...task }, days, usualPlanFigures)
+  taskCosts({ p10: 90, p50: 100, p90: 110, since: 0, worthMin: 50, late: 'short', ...task }, days, usualPlanFigures)
 
 /** Normal density. */
 const density = (z: number) => Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)
 
 describe('what a task costs on a day', () => {
-  it('throws away the share of its life that is left, times its work', () => {
+  it('throws away the share of its life that is left, times what it is worth', () => {
     const exact = { p10: 100, p50: 100, p90: 100 }
     expect(costs(exact).early[60]).to.be.closeTo(0.4 * 50, 1e-9)
     expect(costs(exact).early[100]).to.equal(0)
     expect(costs(exact).late[100]).to.equal(0)
     expect(costs(exact).late[107]).to.be.closeTo(7 * usualPlanFigures.latePerDay.short, 1e-9)
     // Nobody knows since when: a life of a year.
-    const { since: _, ...unknown } = { p10: 100, p50: 100, p90: 100, minutes: 50, late: 'short' as const, since: 0 }
+    const { since: _, ...unknown } = { p10: 100, p50: 100, p90: 100, worthMin: 50, late: 'short' as const, since: 0 }
     expect(taskCosts(unknown, days, usualPlanFigures).early[60]).to.be.closeTo((40 / 365) * 50, 1e-9)
   })
 

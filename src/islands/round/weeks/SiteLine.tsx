@@ -1,6 +1,6 @@
 import { toDay } from '../../../core/quantity/local-day.ts'
 import { counted, dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
-import type { WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
+import type { VisitState, WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
 import { Valley, Windows } from './Valley.tsx'
 import type { WeeksAxis } from './weeks-axis.ts'
 
@@ -44,6 +44,9 @@ export function SiteLine(props: Props) {
           <span className="narrow min-w-0 truncate text-[14px] font-semibold">{row.name}</span>
           <span className="narrow shrink-0 text-[13px] text-second">
             {initials.get(first?.technicianId ?? row.technicianId)}
+            {(first?.state === 'asked' || first?.state === 'agreed') && (
+              <b className="text-deep"> {first.from ? `${first.state}, ${first.from}` : first.state}</b>
+            )}
           </span>
         </span>
         <svg width={axis.width} height={30} className="hidden shrink-0 md:block" aria-hidden="true">
@@ -65,15 +68,12 @@ export function SiteLine(props: Props) {
           {threadX !== null && (
             <path d={`M${threadX} 0V30`} stroke="var(--copper)" strokeDasharray="1.500 3" strokeWidth={1.5} />
           )}
-          {row.visits.map(({ on: visitOn }) => (
-            <circle
+          {row.visits.map(({ on: visitOn, state }) => (
+            <Bead
               key={visitOn}
-              cx={axis.x(visitOn)}
-              cy={15}
-              r={5}
-              fill="var(--enamel)"
-              stroke={threadX === axis.x(visitOn) ? 'var(--copper)' : 'var(--deep)'}
-              strokeWidth={2}
+              x={axis.x(visitOn)}
+              state={state}
+              colour={threadX === axis.x(visitOn) ? 'var(--copper)' : 'var(--deep)'}
             />
           ))}
         </svg>
@@ -116,7 +116,7 @@ export function SiteLine(props: Props) {
           <span className="hidden md:block">
             {valley ? <Valley valley={valley} axis={axis} on={day} /> : <span className="block h-[66px]" />}
           </span>
-          <p className="narrow m-0 hidden w-[196px] pl-3 text-[13px] leading-snug text-copper md:block">
+          <p className="narrow m-0 hidden w-[196px] pl-3 text-[13px] leading-snug text-ink md:block">
             {first &&
               (first.with.length > 0 ? `one trip with ${first.with.join(', ')}` : first ? 'a trip of its own' : '')}
             {row.visits.length > 1 && (
@@ -131,6 +131,23 @@ export function SiteLine(props: Props) {
         </div>
       )}
     </li>
+  )
+}
+
+/** A ring rolls; one with a dot waits for an answer; a nail holds. */
+function Bead({ x, state, colour }: { x: number; state: VisitState; colour: string }) {
+  if (state === 'agreed')
+    return (
+      <g stroke={colour} fill={colour}>
+        <path d={`M${x} 4V26M${x - 4} 4H${x + 4}`} strokeWidth={2.5} />
+        <circle cx={x} cy={15} r={5} />
+      </g>
+    )
+  return (
+    <g>
+      <circle cx={x} cy={15} r={5} fill="var(--enamel)" stroke={colour} strokeWidth={2} />
+      {state !== 'proposed' && <circle cx={x} cy={15} r={2} fill={colour} />}
+    </g>
   )
 }
 

@@ -2,6 +2,7 @@ import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import { dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
 import type { WeeksRow, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { VisitSteps } from './VisitSteps.tsx'
 
 interface Props {
   row: WeeksRow
@@ -11,6 +12,9 @@ interface Props {
   day: number
   names: Map<string, string>
   onDay: (day: number) => void
+  /** The page’s keys are for this one. */
+  keyed: boolean
+  onWritten: (on: string) => void
 }
 
 const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day.earlyMin + day.lateMin
@@ -19,7 +23,7 @@ const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day
 const alike = 5
 
 /** What the day costs, line by line; what is done on it; what other days would cost. */
-export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
+export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onWritten }: Props) {
   const on = fromDay(toDay(today) + day)
   const cost = valley.days[day]
   const planned = toDay(valley.on) - toDay(today)
@@ -60,7 +64,7 @@ export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
               value={cost.roadMin}
             />
             <Line n={2} what="Alone, there and back" source="not added" value={valley.aloneMin} quiet />
-            <Line n={3} what="Changed early, costs" source="unused life × its work" value={cost.earlyMin} />
+            <Line n={3} what="Changed early, costs" source="unused life × work and part" value={cost.earlyMin} />
             <Line n={4} what="Risk of being late" source="days late × harm, from memory" value={cost.lateMin} />
             <Line n={5} what="This day costs" source="1 + 3 + 4, unrounded" value={sum(cost)} strong />
           </ol>
@@ -68,6 +72,8 @@ export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
       ) : (
         <p className="m-0 mb-2">Nobody can come that day: closed, or nobody at work.</p>
       )}
+      <VisitSteps row={row} valley={valley} today={today} day={day} keyed={keyed} onWritten={onWritten} />
+      <MayNotWait tasks={valley.tasks} on={valley.on} />
       <TaskTable tasks={valley.tasks} on={valley.on} />
       {valley.left.length > 0 && (
         <p className="m-0 mt-2 text-[14px]">
@@ -106,12 +112,9 @@ export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
                     <span>
                       {weekdayShort(other)} <b>{dayShort(other)}</b>
                     </span>
-                    {[one.earlyMin, one.lateMin, one.roadMin].map((minutes, i) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: three columns, always the same
-                      <span key={i} className="text-right">
-                        {figure(Math.round(minutes))}
-                      </span>
-                    ))}
+                    <span className="text-right">{figure(Math.round(one.earlyMin))}</span>
+                    <span className="text-right">{figure(Math.round(one.lateMin))}</span>
+                    <span className="text-right">{figure(Math.round(one.roadMin))}</span>
                     <b className="text-right">{figure(Math.round(sum(one)))}</b>
                   </button>
                 </li>
@@ -121,7 +124,8 @@ export function VisitWorking({ row, valley, today, day, names, onDay }: Props) {
         </>
       )}
       <p className="m-0 mt-2 text-[13px] text-second">
-        Minutes of your time. Lives are weighed by their work alone where no price of the part is known. {dayFull(on)}.
+        {dayFull(on)}, in minutes of your time. A part counts as 20 minutes of work, a day late as 1, 3 or 8 by what it
+        does to the place: from memory.
       </p>
     </>
   )
@@ -154,6 +158,18 @@ function Line({
         {figure(Math.round(value))} <span className="text-[13px] font-normal text-second">min</span>
       </span>
     </li>
+  )
+}
+
+/** What hygiene, safety or law forbid is not weighed: it is said. */
+function MayNotWait({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
+  const hard = tasks.filter(({ late, due }) => late === 'hard' && due <= on)
+  if (hard.length === 0) return null
+  return (
+    <p className="m-0 mt-2 border-l-4 border-seal pl-2 text-[14px]">
+      <b>May not wait:</b> {hard.map(({ name, machineName }) => `${name} (${machineName})`).join(', ')}. Hygiene, safety
+      or law; each day over counts as half a day’s work.
+    </p>
   )
 }
 

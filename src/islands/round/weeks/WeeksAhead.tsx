@@ -35,15 +35,31 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
   const names = new Map(technicians.map(({ id, name }) => [id, name]))
   const initials = new Map(technicians.map((one) => [one.id, one.initials]))
 
+  // The site and the day that were looked at are still looked at when the rows come in another order.
+  const follow = useRef<{ siteId: string; on: string } | null>(null)
+  function take(answer: Weeks) {
+    const kept = follow.current ?? (chosen && there ? { siteId: chosen.siteId, on: there.on } : null)
+    follow.current = null
+    setWeeks(answer)
+    const row = answer.rows.findIndex(({ siteId }) => siteId === kept?.siteId)
+    if (row < 0) return
+    setAt(row)
+    setVisit(
+      Math.max(
+        0,
+        answer.rows[row]!.visits.findIndex(({ on }) => on === kept!.on),
+      ),
+    )
+  }
   // While it is being made anew the page follows.
   useEffect(() => {
     if (!weeks.beingMade) return
     const timer = setTimeout(() => setAsked((n) => n + 1), everyMs)
     return () => clearTimeout(timer)
   }, [weeks])
-  const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, setWeeks)
+  const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, take)
   useFetched<WeeksValley>(
-    chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}` : null,
+    chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}&n=${asked}` : null,
     setValley,
     { afterMs: 60 },
   )
@@ -51,6 +67,13 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
   const planned = there ? indexOf(there.on, today) : 0
   const looked = day ?? planned
 
+  // The day it was slid to is now its own.
+  const written = (on: string) => {
+    if (chosen) follow.current = { siteId: chosen.siteId, on }
+    setDay(null)
+    setValley(null)
+    setAsked((n) => n + 1)
+  }
   const choose = (i: number) => {
     setAt(i)
     setVisit(0)
@@ -94,6 +117,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
   }, [at])
 
   const visits = rows.reduce((sum, row) => sum + row.visits.length, 0)
+  const agreed = rows.reduce((sum, row) => sum + row.visits.filter(({ state }) => state === 'agreed').length, 0)
   return (
     <div className="flex min-w-0 flex-1 flex-col">
       <DueDefs />
@@ -118,7 +142,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
             source: `of ${counted(sums.tasks, 'task')}`,
             ...(sums.late > 0 && { tone: 'text-brass-ink' }),
           },
-          { label: 'Visits', value: figure(visits), source: 'proposed' },
+          { label: 'Agreed', value: figure(agreed), source: `of ${counted(visits, 'visit')}` },
         ]}
       />
       <div className="flex min-w-0 flex-1">
@@ -213,7 +237,10 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
                 <span>
                   <Key>Enter</Key> open the site
                 </span>
-                <span className="ml-auto">Ring: proposed. Dotted: one trip.</span>
+                <span>
+                  <Key>a</Key> asked, then agreed
+                </span>
+                <span className="ml-auto">Ring: proposed. Dot in it: asked. Nail: agreed. Dotted: one trip.</span>
               </p>
             </>
           )}
@@ -224,7 +251,16 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
             aria-label="Working"
           >
             {own ? (
-              <VisitWorking row={chosen} valley={own} today={today} day={looked} names={names} onDay={setDay} />
+              <VisitWorking
+                row={chosen}
+                valley={own}
+                today={today}
+                day={looked}
+                names={names}
+                onDay={setDay}
+                keyed
+                onWritten={written}
+              />
             ) : (
               <p className="m-0 text-second">
                 {there
@@ -244,7 +280,16 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
           title={chosen.name}
           about="What this visit costs on its day, and on others."
         >
-          <VisitWorking row={chosen} valley={own} today={today} day={looked} names={names} onDay={setDay} />
+          <VisitWorking
+            row={chosen}
+            valley={own}
+            today={today}
+            day={looked}
+            names={names}
+            onDay={setDay}
+            keyed={false}
+            onWritten={written}
+          />
         </Sheet>
       )}
     </div>

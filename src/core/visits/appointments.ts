@@ -1,0 +1,27 @@
+import { effectiveHistory } from '../ledger/effective-history.ts'
+import type { EntryOf, RecordedEntry } from '../ledger/entry.ts'
+import { isKind } from '../ledger/is-kind.ts'
+
+/** A visit to come as it stands. */
+export interface Appointment {
+  visitId: string
+  siteId: string
+  /** The step it is at. */
+  last: EntryOf<'appointment'>
+}
+
+/**
+ * The visits to come of some sites that stand: proposed by somebody, asked or agreed, not refused, not called off, and
+ * with nobody there yet.
+ *
+ * @param entries - appointments and visits of the sites, and what corrects or withdraws them
+ */
+export function appointmentsStanding(entries: RecordedEntry[]): Appointment[] {
+  const counting = effectiveHistory(entries).entries
+  const been = new Set(counting.filter(isKind('visit')).map(({ visitId, id }) => visitId ?? id))
+  const last = new Map<string, EntryOf<'appointment'>>()
+  for (const entry of counting.filter(isKind('appointment'))) if (entry.visitId) last.set(entry.visitId, entry)
+  return [...last]
+    .filter(([visitId, { body }]) => !been.has(visitId) && body.step !== 'refused' && body.step !== 'called-off')
+    .map(([visitId, entry]) => ({ visitId, siteId: entry.subjectId, last: entry }))
+}

@@ -1,0 +1,150 @@
+import { useEffect, useRef, useState } from 'react'
+import type { AppointmentStep } from '../../../core/ledger/kinds/appointment.ts'
+import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
+import { dayFull } from '../../../ui/format.ts'
+import { Key } from '../../../ui/Key.tsx'
+import { Sheet } from '../../../ui/Sheet.tsx'
+import { meansItself } from '../../../ui/typing.ts'
+import type { VisitState, WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { makeEntry, writeFrom } from '../../make-entry.ts'
+import { CallLink } from '../../records/contact-links.tsx'
+import { typedText, type Values } from '../../records/form-values.ts'
+import { SheetForm } from '../../records/SheetForm.tsx'
+import { newId } from '../../send-entries.ts'
+
+interface Props {
+  row: WeeksRow
+  valley: WeeksValley
+  today: string
+  /** The day looked at, from today. */
+  day: number
+  /** The keys are this one’s: of two on a page, the one in sight. */
+  keyed: boolean
+  onWritten: (on: string) => void
+}
+
+const stateWords: Record<VisitState, string> = {
+  proposed: 'Proposed by the plan.',
+  taken: 'Taken up, nobody has asked yet.',
+  asked: 'Asked, no answer yet.',
+  agreed: 'Agreed.',
+}
+
+/** What comes next with the customer: asked, yes, no, another day, called off. Each step is an entry of its own. */
+export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props) {
+  const [sheet, setSheet] = useState<Exclude<AppointmentStep, 'proposed' | 'asked'> | null>(null)
+  const [wrong, setWrong] = useState('')
+  const [busy, setBusy] = useState(false)
+  const cost = valley.days[day]
+  const on = fromDay(toDay(today) + day)
+  const isMoved = on !== valley.on
+  const { state, customer } = valley
+  const write = async (step: AppointmentStep, { note, from }: { note?: string; from?: string } = {}) => {
+    // Called off or refused is the day that was asked for, whatever day is looked at.
+    const stays = step === 'called-off' || step === 'refused'
+    const told = await writeFrom([
+      makeEntry(
+        'site',
+        valley.siteId,
+        'appointment',
+        {
+          step,
+          on: stays ? valley.on : on,
+          technicianId: stays || !isMoved || !cost ? valley.technicianId : cost.technicianId,
+          minutes: Math.round(valley.minutes),
+          tasks: valley.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
+          ...(from && { from }),
+          ...(note && { note }),
+        },
+        today,
+        { visitId: valley.visitId ?? newId() },
+      ),
+    ])
+    if (told.ok) {
+      setSheet(null)
+      onWritten(stays ? valley.on : on)
+    }
+    return told
+  }
+  const ask = async () => {
+    setBusy(true)
+    const told = await write('asked')
+    setBusy(false)
+    setWrong(told.ok ? '' : told.issues[0]!.message)
+  }
+  const isToAsk = state === 'proposed' || state === 'taken' || (state === 'asked' && isMoved)
+  const next = useRef(() => undefined as unknown)
+  next.current = () => (isToAsk ? ask() : setSheet('agreed'))
+  const isReady = cost !== null && cost !== undefined && !(state === 'agreed' && !isMoved)
+  useEffect(() => {
+    if (!keyed || !isReady) return
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'a' || meansItself(event)) return
+      event.preventDefault()
+      next.current()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [keyed, isReady])
+  return (
+    <section aria-label="With the customer" className="mt-3 border-t-2 border-ink pt-2">
+      <p className="m-0 text-[14px]" role="status">
+        <b>{stateWords[state]}</b> {customer.contact || customer.name}
+        {customer.phone && (
+          <>
+            {', '}
+            <CallLink phone={customer.phone} />
+          </>
+        )}
+      </p>
+      {valley.accessNote && <p className="m-0 text-[14px] text-second">{valley.accessNote}</p>}
+      {wrong && (
+        <p role="alert" className="m-0 font-semibold text-seal-ink">
+          {wrong}
+        </p>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {isReady && (
+          <button type="button" className="act" disabled={busy} onClick={() => next.current()}>
+            {isToAsk ? 'Asked for this day' : state === 'agreed' ? 'Agreed on this day' : 'They said yes'}{' '}
+            {keyed && <Key>a</Key>}
+          </button>
+        )}
+        {state === 'asked' && (
+          <button type="button" className="plain" onClick={() => setSheet('refused')}>
+            They said no
+          </button>
+        )}
+        {state !== 'proposed' && (
+          <button type="button" className="plain" onClick={() => setSheet('called-off')}>
+            Call it off
+          </button>
+        )}
+      </div>
+      {sheet && (
+        <Sheet open onOpenChange={() => setSheet(null)} title={`${row.name}: ${sheetTitle[sheet]}`} about={dayFull(on)}>
+          <SheetForm
+            fields={fields[sheet]}
+            values={{ from: '', note: '' }}
+            save={sheetTitle[sheet]}
+            onCancel={() => setSheet(null)}
+            onSave={(values: Values) =>
+              write(sheet, { note: typedText(values, 'note'), from: typedText(values, 'from') })
+            }
+          />
+        </Sheet>
+      )}
+    </section>
+  )
+}
+
+const sheetTitle = { agreed: 'Agreed', refused: 'They said no', 'called-off': 'Called off' }
+
+const fields = {
+  agreed: [
+    { id: 'from', label: 'At', hint: 'a time that was promised, such as 10:30; empty: any' },
+    { id: 'note', label: 'Note', hint: 'what was said' },
+  ],
+  refused: [{ id: 'note', label: 'What they want instead', hint: 'another day, never Fridays' }],
+  'called-off': [{ id: 'note', label: 'Why' }],
+}
