@@ -133,6 +133,7 @@ describe('the weeks ahead', () => {
       (day, i) => i > 20 && day?.technicianId === firm.ines && !visits.some(({ on }) => on === daysAgo(-i)),
     )
     const on = daysAgo(-d)
+    let hour = 0
     const visitId = crypto.randomUUID().replace(/^(.{14})./, '$17')
     const step = (name: string, more: object = {}) =>
       entryAbout(
@@ -147,7 +148,7 @@ describe('the weeks ahead', () => {
           tasks: valley.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
           ...more,
         },
-        { on: today, visitId },
+        { on: today, visitId, happenedAt: `${today}T0${(hour += 1)}:00:00.000Z` },
       )
     await writeEntries(db, actor, [step('agreed')], { now: now() })
     await makePlan(db, firm.firmId)
