@@ -58,9 +58,13 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
     return () => clearTimeout(timer)
   }, [weeks])
   const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, take)
-  useFetched<WeeksValley>(
+  useFetched<{ valley: WeeksValley | null }>(
     chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}&n=${asked}` : null,
-    setValley,
+    (answer) => {
+      setValley(answer.valley)
+      // Planned anew meanwhile: the rows are asked for as they are now.
+      if (!answer.valley && !weeks.beingMade) setAsked((n) => n + 1)
+    },
     { afterMs: 60 },
   )
   const own = valley && chosen && there && valley.siteId === chosen.siteId && valley.on === there.on ? valley : null
