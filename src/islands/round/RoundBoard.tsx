@@ -113,7 +113,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
       <BackupBand backup={backup} today={today} />
       <div className="flex min-w-0 flex-1">
         <section className="min-w-0 flex-1 bg-enamel pb-10" aria-label="Coming due">
-          <div className="flex flex-wrap items-start justify-between gap-x-4 px-4 pt-1 lg:px-6">
+          <div className="flex flex-wrap-reverse items-center gap-x-4 px-4 pt-1 lg:px-6">
             <FilterSentence
               filter={filter}
               choices={choices}

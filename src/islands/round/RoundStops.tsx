@@ -17,7 +17,7 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
     return () => window.removeEventListener('keydown', onKey)
   }, [at])
   return (
-    <nav aria-label="Stops of the round" className="flex items-center" data-noprint>
+    <nav aria-label="Stops of the round" className="ml-auto flex items-center max-md:ml-0" data-noprint>
       {stops.map(({ id, key, name, href }, i) => {
         const on = id === at
         return (

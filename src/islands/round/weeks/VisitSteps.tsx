@@ -87,7 +87,7 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
     return () => window.removeEventListener('keydown', onKey)
   }, [keyed, isReady])
   return (
-    <section aria-label="With the customer" className="mt-3 border-t-2 border-ink pt-2">
+    <section aria-label="With the customer" className="pt-2">
       <p className="m-0 text-[14px]" role="status">
         <b>{stateWords[state]}</b> {customer.contact || customer.name}
         {customer.phone && (

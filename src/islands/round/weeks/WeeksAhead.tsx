@@ -132,14 +132,14 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
           {
             label: 'Trips in twelve weeks',
             value: figure(sums.trips),
-            source: `${figure(sums.tripsAlone)} if each went alone`,
+            source: `${figure(sums.tripsAlone)} alone`,
           },
           {
             label: 'On the road',
             value: hoursWords(sums.roadMin),
-            source: `saves ${hoursWords(Math.max(0, sums.roadAloneMin - sums.roadMin))}`,
+            source: `saves ${Math.round(Math.max(0, sums.roadAloneMin - sums.roadMin) / 60)} h`,
           },
-          { label: 'Changed early, costs', value: hoursWords(sums.earlyMin), source: 'of work' },
+          { label: 'Changed early, costs', value: hoursWords(sums.earlyMin) },
           {
             label: 'Likely late',
             value: figure(sums.late),
