@@ -1,10 +1,10 @@
 import { expect } from 'chai'
+import { someFirm } from '../../../bench/a-firm.ts'
 import { planFirm } from '../../../src/core/visits/firm-plan.ts'
 import type { FirmPlan, FirmProblem } from '../../../src/core/visits/firm-problem.ts'
 import { leastPossible } from '../../../src/core/visits/least-possible.ts'
 import { PlanState } from '../../../src/core/visits/plan-state.ts'
 import { Tours } from '../../../src/core/visits/tours.ts'
-import { someFirm } from './a-firm.ts'
 import { leastCostBySolver, roundOf } from './integer-program.ts'
 
 /** Everything a plan must be, whatever it costs. */

@@ -157,7 +157,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
                 ? weeks.madeOn
                   ? 'Being planned anew: days may move.'
                   : 'Being planned: a moment.'
-                : `Planned ${weeks.madeOn === today ? 'today' : weeks.madeOn}. What is proposed stays unless another day saves more than it costs to move.`}
+                : 'Planned today. What is proposed stays unless another day saves more than it costs to move.'}
             </p>
             <RoundStops at="weeks" />
           </div>

@@ -1,5 +1,5 @@
-import { diceOf } from '../../../src/core/quantity/dice.ts'
-import type { FirmProblem, PlanSite, PlanTask } from '../../../src/core/visits/firm-problem.ts'
+import { diceOf } from '../src/core/quantity/dice.ts'
+import type { FirmProblem, PlanSite, PlanTask } from '../src/core/visits/firm-problem.ts'
 
 interface Size {
   sites: number
