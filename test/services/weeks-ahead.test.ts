@@ -133,9 +133,8 @@ describe('the weeks ahead', () => {
       (day, i) => i > 20 && day?.technicianId === firm.ines && !visits.some(({ on }) => on === daysAgo(-i)),
     )
     const on = daysAgo(-d)
-    let hour = 0
     const visitId = crypto.randomUUID().replace(/^(.{14})./, '$17')
-    const step = (name: string, more: object = {}) =>
+    const step = (name: string, hour: number, more: object = {}) =>
       entryAbout(
         'site',
         siteId,
@@ -148,9 +147,9 @@ describe('the weeks ahead', () => {
           tasks: valley.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
           ...more,
         },
-        { on: today, visitId, happenedAt: `${today}T0${(hour += 1)}:00:00.000Z` },
+        { on: today, visitId, happenedAt: `${today}T0${hour}:00:00.000Z` },
       )
-    await writeEntries(db, actor, [step('agreed')], { now: now() })
+    await writeEntries(db, actor, [step('agreed', 1)], { now: now() })
     await makePlan(db, firm.firmId)
     const agreed = (await weeksAhead(db, firm.firmId, today)).rows[0]!.visits
     const own = agreed.find((visit) => visit.visitId === visitId)!
@@ -160,9 +159,9 @@ describe('the weeks ahead', () => {
     const all = plan.body.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
     expect(new Set(all).size).to.equal(all.length)
 
-    const refused = await writeEntries(db, actor, [step('called-off')], { now: now() })
+    const refused = await writeEntries(db, actor, [step('called-off', 2)], { now: now() })
     expect(JSON.stringify(refused)).to.include('say why')
-    await writeEntries(db, actor, [step('called-off', { note: 'They close' })], { now: now() })
+    await writeEntries(db, actor, [step('called-off', 3, { note: 'They close' })], { now: now() })
     await makePlan(db, firm.firmId)
     expect(
       (await weeksAhead(db, firm.firmId, today)).rows[0]!.visits.every(({ state }) => state === 'proposed'),
