@@ -43,7 +43,7 @@ const list = () => ({
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
   { route: 'round/index', method: 'GET', path: '/api/round' },
   { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
-  { route: 'round/valley', method: 'GET', path: '/api/round/valley' },
+  { route: 'round/valley', method: 'GET', path: `/api/round/valley?siteId=${site}&on=2026-12-01` },
   { route: 'find', method: 'GET', path: '/api/find?q=bar' },
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },
