@@ -77,6 +77,8 @@ test('a visit is asked for, agreed, moved and called off: each step on record, a
   }
   await page.keyboard.press('j')
   await page.keyboard.press('j')
+  await expect(page.locator('[data-row="2"]')).toHaveAttribute('aria-pressed', 'true')
+  await expect(working(page).getByText(name).first()).toBeVisible()
   const withThem = working(page).getByRole('region', { name: 'With the customer' })
   await expect(withThem).toContainText('Proposed by the plan.')
   await page.keyboard.press('a')

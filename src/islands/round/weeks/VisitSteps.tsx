@@ -1,10 +1,9 @@
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import type { AppointmentStep } from '../../../core/ledger/kinds/appointment.ts'
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
 import { dayFull } from '../../../ui/format.ts'
 import { Key } from '../../../ui/Key.tsx'
 import { Sheet } from '../../../ui/Sheet.tsx'
-import { meansItself } from '../../../ui/typing.ts'
 import type { VisitState, WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
 import { CallLink } from '../../records/contact-links.tsx'
@@ -18,7 +17,7 @@ interface Props {
   today: string
   /** The day looked at, from today. */
   day: number
-  /** The keys are this one’s: of two on a page, the one in sight. */
+  /** The page’s key is for this one: of two on a page, the one in sight. */
   keyed: boolean
   onWritten: (on: string) => void
 }
@@ -73,19 +72,8 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
     setWrong(told.ok ? '' : told.issues[0]!.message)
   }
   const isToAsk = state === 'proposed' || state === 'taken' || (state === 'asked' && isMoved)
-  const next = useRef(() => undefined as unknown)
-  next.current = () => (isToAsk ? ask() : setSheet('agreed'))
+  const next = () => (isToAsk ? ask() : setSheet('agreed'))
   const isReady = cost !== null && cost !== undefined && !(state === 'agreed' && !isMoved)
-  useEffect(() => {
-    if (!keyed || !isReady) return
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'a' || meansItself(event)) return
-      event.preventDefault()
-      next.current()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [keyed, isReady])
   return (
     <section aria-label="With the customer" className="pt-2">
       <p className="m-0 text-[14px]" role="status">
@@ -105,7 +93,13 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
       )}
       <div className="mt-2 flex flex-wrap gap-2">
         {isReady && (
-          <button type="button" className="act" disabled={busy} onClick={() => next.current()}>
+          <button
+            type="button"
+            className="act"
+            disabled={busy}
+            onClick={next}
+            {...(keyed && { 'data-next-step': true })}
+          >
             {isToAsk ? 'Asked for this day' : state === 'agreed' ? 'Agreed on this day' : 'They said yes'}{' '}
             {keyed && <Key>a</Key>}
           </button>

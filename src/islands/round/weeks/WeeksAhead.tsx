@@ -96,6 +96,11 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
     const onKey = (event: KeyboardEvent) => {
       if (meansItself(event)) return
       if (event.key === 'j' || event.key === 'k') choose(rowAfter(event.key, at, rows.length))
+      if (event.key === 'a') {
+        // Or it would be the first thing typed into the sheet.
+        event.preventDefault()
+        document.querySelector<HTMLElement>('[data-next-step]')?.click()
+      }
       if (event.key === 'b') setBells((now) => !now)
       if (event.key === 'w') setSheet(true)
       if (event.key === 'v' && chosen && chosen.visits.length > 1) {
