@@ -99,7 +99,10 @@ test('a visit is asked for, agreed, moved and called off: each step on record, a
   // Planned anew it stands where it was, under the id it has.
   await planned(page)
   expect(await steps()).toMatchObject({ state: 'agreed', on: visits[0]!.on, visitId })
-  await page.locator('[data-row]', { hasText: name }).click()
+  await page
+    .locator('[data-row]')
+    .filter({ has: page.getByText(name, { exact: true }) })
+    .click()
   await expect(withThem).toContainText('Agreed.')
   await page.keyboard.press('ArrowRight')
   await page.keyboard.press('a')
