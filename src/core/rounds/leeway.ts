@@ -1,5 +1,5 @@
 import type { DayProblem, Outing, Stop } from './day-problem.ts'
-import { beginsAt, setOut } from './walk.ts'
+import { homeAt, setOut, throughAfterRest, throughBeforeRest } from './walk.ts'
 
 const never = Number.POSITIVE_INFINITY
 
@@ -11,12 +11,15 @@ export interface Leeway {
   route: number[]
   travelMin: number
   finishMin: number
-  /** Moment of leaving the place before stop i; `earliest[0]` is setting out. */
-  earliestBeforeRest: number[]
-  earliestAfterRest: number[]
-  /** Latest moment of leaving that place from which the rest can be driven. */
-  latestBeforeRest: number[]
-  latestAfterRest: number[]
+  /** By stop, moment of leaving the place before it, from setting out on; the break still to come, or taken. */
+  earliest: Pair[]
+  /** By stop, latest arrival there from which the rest of the day can be driven; last of all, latest leaving for home. */
+  latest: Pair[]
+}
+
+interface Pair {
+  beforeRest: number
+  afterRest: number
 }
 
 /**
@@ -24,124 +27,70 @@ export interface Leeway {
  */
 export function leewayOf(problem: DayProblem, outing: Outing, route: number[]): Leeway {
   const { travelMin, stops } = problem
-  const n = route.length
-  const start = setOut(outing)
-  const earliestBeforeRest = [start.beforeRest]
-  const earliestAfterRest = [start.afterRest]
+  const earliest: Pair[] = [setOut(outing)]
   let travel = 0
   let at = outing.start
-  for (let i = 0; i < n; i++) {
-    const stop = stops[route[i]!]!
+  for (const [i, index] of route.entries()) {
+    const stop = stops[index]!
     const leg = travelMin[at]![stop.place]!
+    const unrested = earliest[i]!.beforeRest + leg
     travel += leg
-    earliestBeforeRest.push(throughBeforeRest(outing, stop, earliestBeforeRest[i]! + leg))
-    earliestAfterRest.push(throughAfterRest(outing, stop, earliestBeforeRest[i]! + leg, earliestAfterRest[i]! + leg))
+    earliest.push({
+      beforeRest: throughBeforeRest(outing, stop, unrested),
+      afterRest: throughAfterRest(outing, stop, unrested, earliest[i]!.afterRest + leg),
+    })
     at = stop.place
   }
-  const { rest, endMin } = outing
-  const latestBeforeRest = new Array<number>(n + 1)
-  const latestAfterRest = new Array<number>(n + 1)
+  const n = route.length
   const homeLeg = travelMin[at]![outing.end]!
-  latestAfterRest[n] = endMin - homeLeg
-  latestBeforeRest[n] = rest
-    ? Math.max(
-        Math.min(rest.to, endMin) - homeLeg,
-        rest.from + rest.minutes + homeLeg <= endMin ? Math.min(rest.to, endMin - homeLeg - rest.minutes) : -never,
-      )
-    : -never
+  const latest = new Array<Pair>(n)
+  let after = latestForHome(outing, homeLeg)
   for (let i = n - 1; i >= 0; i--) {
-    const stop = stops[route[i]!]!
-    const from = i > 0 ? stops[route[i - 1]!]!.place : outing.start
-    const leg = travelMin[from]![stop.place]!
-    const rested = latestArrival(stop, Math.min(latestAfterRest[i + 1]!, endMin))
-    latestAfterRest[i] = rested - leg
-    latestBeforeRest[i] = rest
-      ? Math.max(
-          latestArrival(stop, Math.min(latestBeforeRest[i + 1]!, rest.to, endMin)),
-          rest.from + rest.minutes <= rested ? Math.min(rest.to, rested - rest.minutes) : -never,
-        ) - leg
-      : -never
+    latest[i] = latestArrivals(outing, stops[route[i]!]!, after)
+    const leg = travelMin[i > 0 ? stops[route[i - 1]!]!.place : outing.start]![stops[route[i]!]!.place]!
+    after = { beforeRest: latest[i]!.beforeRest - leg, afterRest: latest[i]!.afterRest - leg }
   }
-  const early = earliestBeforeRest[n]! + homeLeg
-  const finishMin =
-    n === 0
-      ? outing.startMin
-      : Math.min(
-          rest && early <= rest.to ? early : never,
-          earliestAfterRest[n]! + homeLeg,
-          rest && earliestBeforeRest[n]! <= rest.to
-            ? Math.max(earliestBeforeRest[n]!, rest.from) + rest.minutes + homeLeg
-            : never,
-        )
+  const { beforeRest, afterRest } = earliest[n]!
   return {
     route,
     travelMin: n === 0 ? 0 : travel + homeLeg,
-    finishMin,
-    earliestBeforeRest,
-    earliestAfterRest,
-    latestBeforeRest,
-    latestAfterRest,
+    finishMin: n === 0 ? outing.startMin : homeAt(outing, beforeRest, afterRest, homeLeg),
+    earliest,
+    latest,
   }
 }
 
 /** Whether a stop can come before the one that is now at that place of the order. */
 export function fitsAt(problem: DayProblem, outing: Outing, leeway: Leeway, i: number, index: number): boolean {
   const { travelMin, stops } = problem
-  const { route } = leeway
+  const { route, earliest, latest } = leeway
   const stop = stops[index]!
   const from = i > 0 ? stops[route[i - 1]!]!.place : outing.start
-  const to = i < route.length ? stops[route[i]!]!.place : outing.end
   const leg = travelMin[from]![stop.place]!
-  const earlyU = leeway.earliestBeforeRest[i]! + leg
-  const before = throughBeforeRest(outing, stop, earlyU)
-  const after = throughAfterRest(outing, stop, earlyU, leeway.earliestAfterRest[i]! + leg)
-  // The latest moments were reckoned for leaving where one is now; leaving the new stop, its own leg on counts.
-  const shift = travelMin[stop.place]![to]! - travelMin[from]![to]!
-  if (after <= leeway.latestAfterRest[i]! - shift) return true
-  return i === route.length
-    ? isHomeInTime(outing, before, travelMin[stop.place]![to]!)
-    : before <= latestBeforeNext(problem, outing, leeway, i, stop)
+  const unrested = earliest[i]!.beforeRest + leg
+  const beforeRest = throughBeforeRest(outing, stop, unrested)
+  const afterRest = throughAfterRest(outing, stop, unrested, earliest[i]!.afterRest + leg)
+  if (i === route.length) return homeAt(outing, beforeRest, afterRest, travelMin[stop.place]![outing.end]!) < never
+  const on = travelMin[stop.place]![stops[route[i]!]!.place]!
+  return afterRest + on <= latest[i]!.afterRest || beforeRest + on <= latest[i]!.beforeRest
 }
 
-/** Latest moment before the break of leaving a new stop for the one that is at that place now. */
-function latestBeforeNext(
-  problem: DayProblem,
-  { rest, endMin }: Outing,
-  leeway: Leeway,
-  i: number,
-  from: Stop,
-): number {
-  if (!rest) return -never
-  const next = problem.stops[leeway.route[i]!]!
-  const leg = problem.travelMin[from.place]![next.place]!
-  const rested = latestArrival(next, Math.min(leeway.latestAfterRest[i + 1]!, endMin))
-  return (
-    Math.max(
-      latestArrival(next, Math.min(leeway.latestBeforeRest[i + 1]!, rest.to, endMin)),
-      rest.from + rest.minutes <= rested ? Math.min(rest.to, rested - rest.minutes) : -never,
-    ) - leg
-  )
+/** Latest leaving of the last stop for home. */
+function latestForHome({ rest, endMin }: Outing, leg: number): Pair {
+  if (!rest) return { beforeRest: -never, afterRest: endMin - leg }
+  const restFirst = rest.from + rest.minutes + leg <= endMin ? Math.min(rest.to, endMin - leg - rest.minutes) : -never
+  return { beforeRest: Math.max(Math.min(rest.to, endMin) - leg, restFirst), afterRest: endMin - leg }
 }
 
-function isHomeInTime({ rest, endMin }: Outing, before: number, homeLeg: number): boolean {
-  if (!rest) return false
-  return (
-    before + homeLeg <= Math.min(rest.to, endMin) ||
-    (before <= rest.to && Math.max(before, rest.from) + rest.minutes + homeLeg <= endMin)
-  )
-}
-
-function throughBeforeRest({ rest }: Outing, stop: Stop, arrival: number): number {
-  if (!rest) return never
-  const through = beginsAt(stop, arrival) + stop.serviceMin
-  return through <= rest.to ? through : never
-}
-
-function throughAfterRest({ rest }: Outing, stop: Stop, before: number, after: number): number {
-  const straight = beginsAt(stop, after) + stop.serviceMin
-  if (!rest || before > rest.to) return straight
-  const rested = Math.max(before, rest.from) + rest.minutes
-  return Math.min(straight, beginsAt(stop, rested) + stop.serviceMin)
+/** Latest arrivals at a stop that is to be left by then. */
+function latestArrivals({ rest, endMin }: Outing, stop: Stop, left: Pair): Pair {
+  const afterRest = latestArrival(stop, Math.min(left.afterRest, endMin))
+  if (!rest) return { beforeRest: -never, afterRest }
+  const restFirst = rest.from + rest.minutes <= afterRest ? Math.min(rest.to, afterRest - rest.minutes) : -never
+  return {
+    beforeRest: Math.max(latestArrival(stop, Math.min(left.beforeRest, rest.to, endMin)), restFirst),
+    afterRest,
+  }
 }
 
 /** Latest arrival that is through with the work by then. */

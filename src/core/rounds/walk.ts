@@ -24,37 +24,50 @@ export function beginsAt({ open }: Pick<Stop, 'open'>, arrival: number): number 
   return never
 }
 
-/** The end of a break for whoever could begin it at a minute; infinite where it is too late for it. */
-const restedAt = ({ minutes, from, to }: Rest, at: number): number => (at > to ? never : Math.max(at, from) + minutes)
+/** The end of a break for whoever could begin it at a minute; infinite where it is too late for it, or there is none. */
+const restedAt = (rest: Rest | undefined, at: number): number =>
+  !rest || at > rest.to ? never : Math.max(at, rest.from) + rest.minutes
 
 /**
- * From a place to a stop and through its work. The break may be taken on arrival.
+ * Through with a stop whose break is still to come, for whoever arrives at a minute: only where its work is over in
+ * time for it.
+ */
+export function throughBeforeRest({ rest }: Outing, stop: Stop, arrival: number): number {
+  const through = rest ? beginsAt(stop, arrival) + stop.serviceMin : never
+  return rest && through <= rest.to ? through : never
+}
+
+/** Through with a stop and the break taken, before it or on arrival. */
+export const throughAfterRest = ({ rest }: Outing, stop: Stop, unrested: number, rested: number): number =>
+  Math.min(beginsAt(stop, rested), beginsAt(stop, restedAt(rest, unrested))) + stop.serviceMin
+
+/**
+ * Home by a last leg. Whoever is home before the break is over needs none; else it is taken before the way home.
+ * @returns infinite where it is later than the day may last
+ */
+export function homeAt({ rest, endMin }: Outing, unrested: number, rested: number, leg: number): number {
+  const straight = unrested + leg
+  const at = Math.min(rest && straight <= rest.to ? straight : never, rested + leg, restedAt(rest, unrested) + leg)
+  return at <= endMin ? at : never
+}
+
+/**
+ * From a place to a stop and through its work.
  * @returns null where the stop cannot be served so late
  */
 export function served(problem: DayProblem, outing: Outing, moment: Moment, from: number, stop: Stop): Moment | null {
   const leg = problem.travelMin[from]![stop.place]!
-  const { rest } = outing
-  const work = (arrival: number) => beginsAt(stop, arrival) + stop.serviceMin
-  const arrival = moment.beforeRest + leg
-  // Still to be taken afterwards: only where this work is over in time for it.
-  const through = rest ? work(arrival) : never
-  const beforeRest = rest && through <= rest.to ? through : never
-  const afterRest = Math.min(work(moment.afterRest + leg), rest ? work(restedAt(rest, arrival)) : never)
+  const beforeRest = throughBeforeRest(outing, stop, moment.beforeRest + leg)
+  const afterRest = throughAfterRest(outing, stop, moment.beforeRest + leg, moment.afterRest + leg)
   if (Math.min(beforeRest, afterRest) > outing.endMin) return null
   return { travelMin: moment.travelMin + leg, beforeRest, afterRest }
 }
 
-/** Home: null where it is later than the day may last. Whoever is home before the break is over needs none. */
+/** Home: null where it is later than the day may last. */
 export function home(problem: DayProblem, outing: Outing, moment: Moment, from: number) {
   const leg = problem.travelMin[from]![outing.end]!
-  const { rest } = outing
-  const early = moment.beforeRest + leg
-  const finishMin = Math.min(
-    rest && early <= rest.to ? early : never,
-    moment.afterRest + leg,
-    rest ? restedAt(rest, moment.beforeRest) + leg : never,
-  )
-  return finishMin <= outing.endMin ? { travelMin: moment.travelMin + leg, finishMin } : null
+  const finishMin = homeAt(outing, moment.beforeRest, moment.afterRest, leg)
+  return finishMin < never ? { travelMin: moment.travelMin + leg, finishMin } : null
 }
 
 /**

@@ -32,8 +32,9 @@ const never = Number.POSITIVE_INFINITY
  * @param tripCost - by day; infinite where nobody can go, below nothing where not to go costs something
  * @param tasks - what each costs, nothing or more
  * @returns null where some task can be done on none of the days and not be left
- * @example chooseVisits([10, 10, 10], [{ costOn: [0, 1, 2], leftCost: Infinity }, { costOn: [4, 2, 0], leftCost: Infinity }])
- * // { visits: [{ day: 0, tasks: [0] … one visit on any day: 10 + 2 or 4 … }], cost: 12 }
+ * @example
+ * chooseVisits([10, 10, 10], [{ costOn: [0, 1, 2], leftCost: 99 }, { costOn: [4, 2, 0], leftCost: 99 }])
+ * // { visits: [{ day: 2, tasks: [0, 1] }], left: [], cost: 12 }
  */
 export function chooseVisits(tripCost: ArrayLike<number>, tasks: readonly Dated[]): ChosenVisits | null {
   const days: number[] = []

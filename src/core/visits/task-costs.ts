@@ -54,18 +54,25 @@ export function taskCosts(task: DueTask, days: readonly number[], figures: PlanF
     unused: new Float64Array(days.length),
     chanceDue: new Float64Array(days.length),
   }
-  // What is not allowed is not weighed by chance: its day is its day.
-  const lateOn = (day: number) => (late === 'hard' ? Math.max(0, day - p50) : mean(due, (on) => Math.max(0, day - on)))
-  const past = days.length > 0 ? lateOn(days[0]!) : 0
+  const n = due.length
+  // Those of the window’s days that are over by the day, and the sums of both sides of it.
+  let over = 0
+  let sumOver = 0
+  let sumAhead = due.reduce((sum, on) => sum + on, 0)
+  let past: number | null = null
   for (const [d, day] of days.entries()) {
-    const daysEarly = mean(due, (on) => Math.max(0, on - day))
-    costs.unused[d] = Math.min(1, daysEarly / life)
+    for (; over < n && due[over]! <= day; over++) {
+      sumOver += due[over]!
+      sumAhead -= due[over]!
+    }
+    const daysEarly = (sumAhead - (n - over) * day) / n
+    // What is not allowed is not weighed by chance: its day is its day.
+    const daysLate = late === 'hard' ? Math.max(0, day - p50) : (over * day - sumOver) / n
+    past ??= daysLate
+    costs.unused[d] = Math.min(1, Math.max(0, daysEarly) / life)
     costs.early[d] = costs.unused[d]! * worthMin
-    costs.late[d] = (lateOn(day) - past) * perDay
-    costs.chanceDue[d] = mean(due, (on) => (on <= day ? 1 : 0))
+    costs.late[d] = Math.max(0, daysLate - past) * perDay
+    costs.chanceDue[d] = over / n
   }
   return costs
 }
-
-const mean = (values: readonly number[], of: (value: number) => number) =>
-  values.reduce((sum, value) => sum + of(value), 0) / values.length

@@ -94,7 +94,7 @@ export function Windows({ windows, axis, reach }: { windows: WeeksRow['windows']
   )
 }
 
-/** A window’s height on a day: highest at its middle, nothing beyond twice its bounds. */
+/** A window’s height on a day: highest at its middle, nothing beyond half as far again as its bounds. */
 function heightOn({ p10, p50, p90 }: WeeksRow['windows'][number], day: number): number {
   const [from, middle, to] = [toDay(p10), toDay(p50), toDay(p90)]
   const reachDays = Math.max(1, 1.5 * (day < middle ? middle - from : to - middle))
