@@ -37,9 +37,15 @@ export const writtenAbout = (
   ...jotting,
 })
 
-/** Writes entries from a form: what is wrong comes back at its field. */
-export async function writeFrom(entries: Entry[]): Promise<Told<object>> {
-  const sent = await sendEntries(entries)
+/**
+ * Writes entries from a form: what is wrong comes back at its field.
+ * @param unlessSince - refused where somebody else wrote about these subjects since
+ */
+export async function writeFrom(
+  entries: Entry[],
+  unlessSince?: Parameters<typeof sendEntries>[1],
+): Promise<Told<object>> {
+  const sent = await sendEntries(entries, unlessSince)
   if (sent.ok) return { ok: true }
   if (sent.why === 'refused') return { ok: false, issues: sent.issues }
   const message = 'message' in sent ? sent.message : 'Somebody else wrote here meanwhile: reload, then try again.'

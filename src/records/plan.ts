@@ -38,6 +38,12 @@ export async function dueUntil(trx: Trx, until: LocalDay): Promise<DueHere[]> {
   }))
 }
 
+/** How many sites have something due until a day. */
+export async function sitesDueUntil(trx: Trx, until: LocalDay): Promise<number> {
+  const row = await trx('standing').where('due_p50', '<=', until).countDistinct({ n: 'site_id' }).first()
+  return Number(row?.n ?? 0)
+}
+
 /** A visit that a plan proposes. */
 export interface ProposedVisit {
   siteId: string

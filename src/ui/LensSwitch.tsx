@@ -27,31 +27,38 @@ export function LensSwitch({ lenses, chosen, onChoose, label }: Props) {
               onClick={() => onChoose(lens.id)}
               className="flex min-h-[44px] min-w-[44px] items-center gap-1.5 max-md:flex-col max-md:gap-0 max-md:text-[15px]"
             >
-              <svg width={32} height={32} viewBox="0 0 32 32" aria-hidden="true">
-                {on ? (
-                  <g fill="none" stroke="var(--copper)" strokeWidth={2.5}>
-                    <circle cx={17} cy={15} r={11.5} />
-                    <path d="M8.500 23.500l-4.500 4.500" strokeWidth={3.5} />
-                  </g>
-                ) : (
-                  <circle cx={17} cy={15} r={9} fill="none" stroke="var(--hair)" strokeWidth={1.5} />
-                )}
-                <text
-                  x={17}
-                  y={19.5}
-                  textAnchor="middle"
-                  fontSize={12.5}
-                  className="mono"
-                  fill={on ? 'var(--copper)' : 'var(--second)'}
-                >
-                  {lens.key}
-                </text>
-              </svg>
+              <StopMark number={lens.key} on={on} />
               <span className={on ? 'font-semibold' : 'text-second'}>{lens.name}</span>
             </button>
           </span>
         )
       })}
     </div>
+  )
+}
+
+/** A numbered stop; the lens with its handle lies on the chosen one. */
+export function StopMark({ number, on }: { number: string; on: boolean }) {
+  return (
+    <svg width={32} height={32} viewBox="0 0 32 32" aria-hidden="true">
+      {on ? (
+        <g fill="none" stroke="var(--copper)" strokeWidth={2.5}>
+          <circle cx={17} cy={15} r={11.5} />
+          <path d="M8.500 23.500l-4.500 4.500" strokeWidth={3.5} />
+        </g>
+      ) : (
+        <circle cx={17} cy={15} r={9} fill="none" stroke="var(--hair)" strokeWidth={1.5} />
+      )}
+      <text
+        x={17}
+        y={19.5}
+        textAnchor="middle"
+        fontSize={12.5}
+        className="mono"
+        fill={on ? 'var(--copper)' : 'var(--second)'}
+      >
+        {number}
+      </text>
+    </svg>
   )
 }

@@ -15,6 +15,8 @@ export interface WeeksVisit {
   /** Work there, and the stop itself. */
   minutes: number
   tasks: number
+  /** Of these the plan’s own, besides what was arranged. */
+  besides: number
   /** Sites on the same trip, in its order, this one left out. */
   with: string[]
 }
@@ -32,6 +34,8 @@ export interface WeeksRow {
   /** Windows of what is due, earliest first: `left` where no visit of these weeks has it. */
   windows: { p10: LocalDay; p50: LocalDay; p90: LocalDay; left: boolean }[]
   visits: WeeksVisit[]
+  /** Agreed for these days, which are past, and nobody wrote what came of it. */
+  missed: LocalDay[]
   /** Nobody said where it is: its road is a guess. */
   placeUnknown: boolean
 }
@@ -51,6 +55,8 @@ export interface WeeksAhead {
   madeOn: LocalDay | null
   /** It is being made anew. */
   beingMade: boolean
+  /** More sites than are planned together: how many; nothing is planned then. */
+  tooMany: number | null
   rows: WeeksRow[]
   technicians: {
     id: string
@@ -86,6 +92,8 @@ export interface WeeksTask {
   due: LocalDay
   minutes: number
   late: 'stands' | 'short' | 'nuisance' | 'hard'
+  /** The plan’s own, besides what was arranged. */
+  besides: boolean
   /** Share of its life thrown away. */
   unused: number
   earlyMin: number
@@ -97,6 +105,8 @@ export interface WeeksTask {
 export interface WeeksValley {
   siteId: string
   state: VisitState
+  /** The last entry of the ledger this is told from. */
+  seq: number
   visitId?: string
   /** Its minutes: tasks and the stop itself. */
   minutes: number

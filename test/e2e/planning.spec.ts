@@ -62,10 +62,10 @@ test('from what is due to who goes where: by keys alone, a day slid along what i
   await page.waitForURL(`**/sites/${rows[1]!.siteId}`)
 })
 
-test('a visit is asked for and agreed: each step on record, and nothing moves what is agreed', async ({
+test('a visit is asked for, agreed, moved and called off: each step on record, and nothing else moves what is agreed', async ({
   ines: page,
 }) => {
-  test.setTimeout(200_000)
+  test.setTimeout(300_000)
   await planned(page)
   const { rows } = await weeksOf(page)
   const { siteId, visits, name } = rows[2]!
@@ -99,6 +99,31 @@ test('a visit is asked for and agreed: each step on record, and nothing moves wh
   // Planned anew it stands where it was, under the id it has.
   await planned(page)
   expect(await steps()).toMatchObject({ state: 'agreed', on: visits[0]!.on, visitId })
+
+  // Moved: the same visit on another day, agreed anew.
+  await page
+    .locator('[data-row]')
+    .filter({ has: page.getByText(name, { exact: true }) })
+    .click()
+  await expect(working(page).getByText(name).first()).toBeVisible()
+  await expect(withThem).toContainText('Agreed.')
+  await expect(withThem.getByRole('button', { name: 'Agreed on this day' })).toBeHidden()
+  await page.keyboard.press('ArrowRight')
+  await withThem.getByRole('button', { name: 'Agreed on this day' }).click()
+  await sheet.getByRole('button', { name: 'Agreed' }).click()
+  await expect(sheet).toBeHidden()
+  const moved = (await steps())!
+  expect(moved).toMatchObject({ state: 'agreed', visitId })
+  expect(moved.on).not.toBe(visits[0]!.on)
+  await expect(withThem).toContainText('Agreed.')
+
+  await withThem.getByRole('button', { name: 'Call it off' }).click()
+  await sheet.getByRole('button', { name: 'Called off' }).click()
+  await expect(sheet.getByText('say why')).toBeVisible()
+  await sheet.getByLabel('Why').fill('They are closed that week')
+  await sheet.getByRole('button', { name: 'Called off' }).click()
+  await expect(sheet).toBeHidden()
+  expect(await steps()).toBe(undefined)
 })
 
 test('a technician who works other days is planned on those, and says where the day begins', async ({ ines: page }) => {

@@ -107,8 +107,11 @@ describe('the weeks ahead', () => {
 
   it('leaves its proposals where they are when it plans again, and goes on after something was written', async () => {
     const first = await withFirm(db, firm.firmId, keptPlan)
+    const note = entryAbout('machine', firm.c2, 'note', { text: 'They moved the sugar' }, { on: daysAgo(1) })
+    await writeEntries(db, { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' }, [note], { now: now() })
     await makePlan(db, firm.firmId)
     const again = await withFirm(db, firm.firmId, keptPlan)
+    expect(again!.seq).to.be.above(first!.seq)
     const days = (plan: typeof first) => plan!.body.visits.map(({ siteId, on }) => `${siteId} ${on}`).sort()
     expect(days(again)).to.deep.equal(days(first))
     expect((await weeksAhead(db, firm.firmId, today)).beingMade).to.equal(false)
@@ -166,6 +169,45 @@ describe('the weeks ahead', () => {
     expect(
       (await weeksAhead(db, firm.firmId, today)).rows[0]!.visits.every(({ state }) => state === 'proposed'),
     ).to.equal(true)
+  })
+
+  it('keeps whom it was promised by who has left, and says which tasks are the plan’s own', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const weeks = await weeksAhead(db, firm.firmId, today)
+    const { siteId, visits } = weeks.rows[0]!
+    const { on } = visits[0]!
+    const valley = (await visitValley(db, firm.firmId, today, { siteId, on }))!
+    const first = valley.tasks[0]!
+    const promise = (hour: number, tasks: object[]) =>
+      entryAbout(
+        'site',
+        siteId,
+        'appointment',
+        { step: 'agreed', on, technicianId: firm.odile, minutes: 30, tasks },
+        {
+          on: today,
+          happenedAt: `${today}T0${hour}:00:00.000Z`,
+          visitId: crypto.randomUUID().replace(/^(.{14})./, '$17'),
+        },
+      )
+    const one = [{ subjectId: first.subjectId, key: first.key }]
+    // Two of the firm arranged the same day: it is one visit.
+    await writeEntries(db, actor, [promise(1, one), promise(2, one)], { now: now() })
+    await withFirm(db, firm.firmId, async (trx) => {
+      const { id: _, version, ...record } = (await keptById(trx, 'technician', firm.odile))!
+      await updateKept(trx, 'technician', firm.odile, version, { ...record, leftOn: today })
+    })
+    await makePlan(db, firm.firmId)
+    const after = await weeksAhead(db, firm.firmId, today)
+    const kept = after.rows[0]!.visits.filter((visit) => visit.on === on)
+    expect(kept).to.have.length(1)
+    expect(kept[0]).to.deep.include({ state: 'agreed', technicianId: firm.odile })
+    expect(kept[0]!.besides).to.equal(kept[0]!.tasks - 1)
+    const told = (await visitValley(db, firm.firmId, today, { siteId, on }))!
+    expect(told.tasks.filter(({ besides }) => !besides).map(({ key }) => key)).to.deep.equal([first.key])
+    const [day] = after.technicians.find(({ id }) => id === firm.odile)!.days
+    expect(day!.workMin + day!.roadMin).to.be.above(day!.hoursMin)
+    expect(day!.hoursMin).to.equal(0)
   })
 
   it('keeps the last plan when it is stopped in the middle', async () => {

@@ -12,16 +12,26 @@ export interface Appointment {
 
 /**
  * The visits to come of some sites that stand: proposed by somebody, asked or agreed, not refused, not called off, and
- * with nobody there yet.
+ * with nobody there yet: a visit that was written under its id, or at its site on its day, is it.
  *
  * @param entries - appointments and visits of the sites, and what corrects or withdraws them
  */
 export function appointmentsStanding(entries: RecordedEntry[]): Appointment[] {
   const counting = effectiveHistory(entries).entries
-  const been = new Set(counting.filter(isKind('visit')).map(({ visitId, id }) => visitId ?? id))
+  const been = new Set(
+    counting
+      .filter(isKind('visit'))
+      .flatMap(({ visitId, id, subjectId, happenedOn }) => [visitId ?? id, `${subjectId} ${happenedOn}`]),
+  )
   const last = new Map<string, EntryOf<'appointment'>>()
   for (const entry of counting.filter(isKind('appointment'))) if (entry.visitId) last.set(entry.visitId, entry)
   return [...last]
-    .filter(([visitId, { body }]) => !been.has(visitId) && body.step !== 'refused' && body.step !== 'called-off')
+    .filter(
+      ([visitId, { subjectId, body }]) =>
+        !been.has(visitId) &&
+        !been.has(`${subjectId} ${body.on}`) &&
+        body.step !== 'refused' &&
+        body.step !== 'called-off',
+    )
     .map(([visitId, entry]) => ({ visitId, siteId: entry.subjectId, last: entry }))
 }

@@ -12,7 +12,7 @@ import { fromPage } from '../from-page.tsx'
 import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
 import { kindOf } from '../machine/use-bundle.ts'
-import { visitToday } from '../visit-today.ts'
+import { visitIdToday } from '../visit-today.ts'
 import { Counters } from './Counters.tsx'
 import type { Draft } from './draft.ts'
 import { EntryTitle } from './EntryTitle.tsx'
@@ -45,8 +45,8 @@ interface Props {
 /** A whole visit in one form: counters, water, tasks, parts, measurements, a note; and what it moves. */
 function EntryForm({ bundle, reckoned: before, today, me }: Props) {
   const kind = kindOf(bundle)!
-  const going = visitToday(bundle, today, me)
-  const { draft, setDraft, restored, ready, aside, idFor, clear } = useDraft(bundle.machine.id, today, going?.visitId)
+  const going = visitIdToday(bundle, today, me)
+  const { draft, setDraft, restored, ready, aside, idFor, clear } = useDraft(bundle.machine.id, today, going)
   const photos = usePhotos(draft, setDraft)
   const { issues, forgetIssues, problem, others, busy, save } = useSave({
     bundle,

@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { StopMark } from '../../ui/LensSwitch.tsx'
 import { meansItself } from '../../ui/typing.ts'
 
 const stops = [
@@ -28,26 +29,7 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
               aria-current={on ? 'page' : undefined}
               className="flex min-h-[44px] items-center gap-1.5 whitespace-nowrap"
             >
-              <svg width={32} height={32} viewBox="0 0 32 32" aria-hidden="true">
-                {on ? (
-                  <g fill="none" stroke="var(--copper)" strokeWidth={2.5}>
-                    <circle cx={17} cy={15} r={11.5} />
-                    <path d="M8.500 23.500l-4.500 4.500" strokeWidth={3.5} />
-                  </g>
-                ) : (
-                  <circle cx={17} cy={15} r={9} fill="none" stroke="var(--hair)" strokeWidth={1.5} />
-                )}
-                <text
-                  x={17}
-                  y={19.5}
-                  textAnchor="middle"
-                  fontSize={12.5}
-                  className="mono"
-                  fill={on ? 'var(--copper)' : 'var(--second)'}
-                >
-                  {key}
-                </text>
-              </svg>
+              <StopMark number={key} on={on} />
               <span className={on ? 'font-semibold' : 'text-second'}>{name}</span>
             </a>
           </span>

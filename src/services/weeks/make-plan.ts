@@ -1,13 +1,13 @@
-import { fromDay, toDay } from '../../core/quantity/local-day.ts'
+import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
 import { planFirm } from '../../core/visits/firm-plan.ts'
 import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
 import { leastPossible } from '../../core/visits/least-possible.ts'
-import { type Db, withFirm } from '../../records/database.ts'
+import { type Db, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
-import { keepPlan, keptPlan, type ProposedVisit } from '../../records/plan.ts'
+import { type KeptPlan, keepPlan, keptPlan, type ProposedVisit, sitesDueUntil } from '../../records/plan.ts'
 import { now } from '../clock.ts'
-import { indicesOf, type PlanInput, planInput } from './plan-input.ts'
+import { indicesOf, mostSites, type PlanInput, planInput, plannedDays } from './plan-input.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
 const mostMs = 50_000
@@ -15,19 +15,23 @@ const mostMs = 50_000
 const roundsPerSite = 60
 
 /**
- * Plans a firm’s visits from what is known now, and keeps the plan. What stood proposed stays where it is as good.
- * @returns whether there was a firm to plan for
+ * Plans a firm’s visits from what is known now, and keeps the plan. What stood proposed stays where it is as good; where
+ * nothing has gone on since, the plan stays as it is.
+ * @returns whether a plan stands that knows all
  */
 export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Promise<boolean> {
   const read = await withFirm(db, firmId, async (trx) => {
     const firm = await theFirm(trx)
     if (!firm) return null
     const today = dayAt(firm.timeZone, now())
+    if (await isTooMany(trx, today)) return null
     const before = await keptPlan(trx)
     const input = await planInput(trx, firmId, today, before?.body.visits ?? [])
+    if (before && knowsAll(before, today, firm.seq, input)) return 'as it was'
     return { firm, today, input, given: before && plannedAgain(input, before.body.visits) }
   })
   if (!read) return false
+  if (read === 'as it was') return true
   const { firm, today, input, given } = read
   const began = performance.now()
   const { plan, cost } = planFirm(input.problem, {
@@ -39,6 +43,16 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
   const body = { kept: input.kept, visits: proposed(input, plan), cost, least: leastPossible(input.problem) }
   await withFirm(db, firmId, (trx) => keepPlan(trx, firmId, { madeOn: today, seq: firm.seq, body }))
   return true
+}
+
+/** Whether nothing has gone on since a plan was made: the day, the ledger, sites and people. */
+export const knowsAll = (plan: KeptPlan, today: LocalDay, seq: number, { kept }: Pick<PlanInput, 'kept'>): boolean =>
+  plan.madeOn === today && plan.seq === seq && plan.body.kept === kept
+
+/** Whether more sites have something due than are planned together; how many. */
+export async function isTooMany(trx: Trx, today: LocalDay): Promise<number | null> {
+  const sites = await sitesDueUntil(trx, fromDay(toDay(today) + plannedDays))
+  return sites > mostSites ? sites : null
 }
 
 /** A plan’s visits by ids and days, those after its days left out. */

@@ -17,6 +17,8 @@ import { veryOwnKindsIn } from '../own-kinds.ts'
 
 /** Days that are planned one by one, from today. */
 export const plannedDays = 84
+/** More sites than these are not planned together: every road between any two of them is reckoned. */
+export const mostSites = 600
 /** Weeks after them, so that what falls due soon after is neither pulled in nor forgotten. */
 const weeksAfter = 14
 /** What must be done is dear to leave. */
@@ -36,8 +38,10 @@ export interface PlanInput {
   problem: FirmProblem
   sites: { record: KeptRecord<'site'>; tasks: PlannedTask[] }[]
   technicians: KeptRecord<'technician'>[]
-  /** By site: the visits that are asked for or agreed, in the order of the settled ones. */
+  /** By site: the visits that are asked for or agreed, one a day. */
   appointments: Appointment[][]
+  /** By site: agreed for a day that is past, and nobody wrote what came of it. */
+  missed: string[][]
   figures: PlanFigures
   /** How often the records of sites and technicians have been kept, added up: it grows with every change. */
   kept: number
@@ -62,9 +66,36 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
     veryOwnKindsIn(trx),
   ])
   const figures = usualPlanFigures
-  const technicians = people.filter(({ leftOn, workWeekdays }) => !leftOn && workWeekdays !== '')
   const bySite = grouped(due, ({ siteId }) => siteId)
   const records = siteRecords.filter(({ id, retiredOn }) => bySite.has(id) && !retiredOn)
+  const standing = grouped(
+    appointmentsStanding(
+      await entriesOfKinds(
+        trx,
+        records.map(({ id }) => id),
+        ['appointment', 'visit', 'withdrawn'],
+      ),
+    ),
+    ({ siteId }) => siteId,
+  )
+  const appointments = records.map(({ id }) =>
+    oneADay(
+      (standing.get(id) ?? []).filter(({ last: { body } }) => {
+        const day = toDay(body.on) - start
+        return day >= 0 && day < plannedDays
+      }),
+    ),
+  )
+  const missed = records.map(({ id }) =>
+    (standing.get(id) ?? []).flatMap(({ last: { body } }) =>
+      body.step === 'agreed' && body.on < today ? [body.on] : [],
+    ),
+  )
+  // Whoever was promised to come stands there, even if they have left: the day says that nobody has time for it.
+  const promised = new Set(appointments.flat().map(({ last }) => last.body.technicianId))
+  const technicians = people.filter(
+    ({ id, leftOn, workWeekdays }) => promised.has(id) || (!leftOn && workWeekdays !== ''),
+  )
   const guarding = new Set([...kinds, ...own].flatMap(({ tasks }) => tasks.filter(guards).map(({ id }) => id)))
   const road = roads(
     new Map([
@@ -95,22 +126,7 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
       return { ...here, late, costs: taskCosts(window, columns, figures) }
     }),
   }))
-  const standing = grouped(
-    appointmentsStanding(
-      await entriesOfKinds(
-        trx,
-        records.map(({ id }) => id),
-        ['appointment', 'visit', 'withdrawn'],
-      ),
-    ),
-    ({ siteId }) => siteId,
-  )
-  const appointments = records.map(({ id }) =>
-    (standing.get(id) ?? []).filter(({ last: { body } }) => {
-      const day = toDay(body.on) - start
-      return day >= 0 && day < plannedDays && technicians.some((one) => one.id === body.technicianId)
-    }),
-  )
+  const goneToToday = new Set(was.filter(({ on }) => on === today).map(({ siteId }) => siteId))
   const problem: FirmProblem = {
     days: plannedDays,
     daysAfter: weeksAfter,
@@ -123,24 +139,25 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
           leftCost: mustCost,
           minutes: standing.minutes,
         })),
-        isOpen: isOpen[s]!,
+        // Today only where somebody was to go today anyway: new visits begin tomorrow.
+        isOpen: isOpen[s]!.map((open, d) => (d > 0 || goneToToday.has(record.id) ? open : 0)),
         stopMin: figures.stopMin,
         technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
         settled: appointments[s]!.map(({ last: { body } }) => settledBy(body, start, tasks, technicians)),
         was: was.flatMap(({ siteId, on, technicianId }) => {
           const day = toDay(on) - start
           const technician = technicians.findIndex(({ id }) => id === technicianId)
-          return siteId === record.id && day > 0 && day < plannedDays && technician >= 0 ? [{ day, technician }] : []
+          return siteId === record.id && day >= 0 && day < plannedDays && technician >= 0 ? [{ day, technician }] : []
         }),
         laterTripCost: tripAlone(road, record.id, technicians) + figures.stopMin,
       }),
     ),
-    technicians: technicians.map((one, k): PlanTechnician => hoursOf(one, sites.length + k, start)),
+    technicians: technicians.map((one, k) => hoursOf(one, sites.length + k, start)),
     overCost: figures.overCost,
     changedCost: figures.changedCost,
   }
   const kept = [...siteRecords, ...people].reduce((sum, { version }) => sum + version, 0)
-  return { today: start, problem, sites, technicians, appointments, figures, kept, road }
+  return { today: start, problem, sites, technicians, appointments, missed, figures, kept, road }
 }
 
 function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
@@ -155,6 +172,19 @@ function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]
 
 const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
   latitude === undefined || longitude === undefined ? null : { latitude, longitude }
+
+/** Two that were arranged for one day are one visit, as the later one says, with the tasks of both. */
+function oneADay(all: Appointment[]): Appointment[] {
+  return [...grouped(all, ({ last }) => last.body.on).values()].map((those) => {
+    const [latest, ...others] = those.sort((a, b) => (a.last.id < b.last.id ? 1 : -1))
+    const known = new Set(latest!.last.body.tasks.map(({ subjectId, key }) => `${subjectId} ${key}`))
+    const more = others
+      .flatMap(({ last }) => last.body.tasks)
+      .filter(({ subjectId, key }) => !known.has(`${subjectId} ${key}`))
+    const { last } = latest!
+    return { ...latest!, last: { ...last, body: { ...last.body, tasks: [...last.body.tasks, ...more] } } }
+  })
+}
 
 /** An appointment as the planner knows it: what has been done since, or is no longer due, is not in it. */
 function settledBy(
@@ -184,13 +214,16 @@ export const indicesOf = (tasks: PlannedTask[], those: readonly [subjectId: stri
 export const tripAlone = (road: PlanInput['road'], siteId: string, technicians: { id: string }[]): number =>
   Math.min(...technicians.map(({ id }) => road(id, siteId).minutes + road(siteId, id).minutes))
 
-/** Today is as it was planned yesterday: new visits begin tomorrow. */
-function hoursOf({ workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>, place: number, start: number) {
-  const minutes = minuteOf(endsAt) - minuteOf(startsAt) - breakMin
+function hoursOf(
+  { leftOn, workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>,
+  place: number,
+  start: number,
+): PlanTechnician {
+  const minutes = leftOn ? 0 : Math.max(0, minuteOf(endsAt) - minuteOf(startsAt) - breakMin)
   return {
     place,
     hoursMin: Array.from({ length: plannedDays }, (_, d) =>
-      d > 0 && workWeekdays.includes(String(weekday(start + d))) ? Math.max(0, minutes) : 0,
+      workWeekdays.includes(String(weekday(start + d))) ? minutes : 0,
     ),
   }
 }

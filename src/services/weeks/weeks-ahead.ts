@@ -7,18 +7,21 @@ import { ask } from '../../records/job-queue.ts'
 import { keptById } from '../../records/kept.ts'
 import { keptPlan } from '../../records/plan.ts'
 import type { WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
-import { plannedAgain } from './make-plan.ts'
+import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
 import { type PlanInput, type PlannedTask, planInput, plannedDays, tripAlone } from './plan-input.ts'
 
 /** The plan as it stands, asked for anew where the ledger or the day has gone on since it was made. */
 export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promise<WeeksAhead> {
-  const { plan, input, isOld } = await lookIn(db, firmId, async (trx) => {
-    const kept = await keptPlan(trx)
-    const firm = await theFirm(trx)
-    const input = await planInput(trx, firmId, today, kept?.body.visits ?? [])
-    const isNew = kept?.madeOn === today && kept.seq === firm?.seq && kept.body.kept === input.kept
-    return { plan: kept, input, isOld: !isNew }
+  const read = await lookIn(db, firmId, async (trx) => {
+    const tooMany = await isTooMany(trx, today)
+    if (tooMany) return { tooMany }
+    const plan = await keptPlan(trx)
+    const { seq } = (await theFirm(trx))!
+    const input = await planInput(trx, firmId, today, plan?.body.visits ?? [])
+    return { plan, input, isOld: !plan || !knowsAll(plan, today, seq, input) }
   })
+  if (read.tooMany !== undefined) return { ...nothing, today, tooMany: read.tooMany }
+  const { plan, input, isOld } = read
   if (isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
   const visits = plannedAgain(input, plan?.body.visits ?? [])
   const state = new PlanState(input.problem, visits)
@@ -42,6 +45,7 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
     days: plannedDays,
     madeOn: plan?.madeOn ?? null,
     beingMade: isOld,
+    tooMany: null,
     rows: rows.sort(byVisit),
     technicians,
     sums: {
@@ -58,6 +62,25 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
       least: plan?.body.least ?? 0,
     },
   }
+}
+
+const nothing: Omit<WeeksAhead, 'today' | 'tooMany'> = {
+  days: plannedDays,
+  madeOn: null,
+  beingMade: false,
+  rows: [],
+  technicians: [],
+  sums: {
+    trips: 0,
+    tripsAlone: 0,
+    roadMin: 0,
+    roadAloneMin: 0,
+    earlyMin: 0,
+    late: 0,
+    tasks: 0,
+    cost: 0,
+    least: 0,
+  },
 }
 
 const daysOf = (fits: (day: number) => boolean) => Array.from({ length: plannedDays }, (_, d) => d).filter(fits)
@@ -78,6 +101,7 @@ function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVis
       window.p10 < end || inPlan.has(t) ? [{ ...window, left: !inPlan.has(t) }] : [],
     ),
     visits: visits.map((visit) => visitOf(input, state, s, visit)),
+    missed: input.missed[s]!,
     placeUnknown: record.latitude === undefined,
   }
 }
@@ -90,6 +114,7 @@ function visitOf(input: PlanInput, state: PlanState, s: number, { day, technicia
     technicianId: technicians[technician!]!.id,
     minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin),
     tasks: tasks.length,
+    besides: besides(input, s, day, tasks).length,
     with: state
       .placesOn(technician!, day)
       .filter((place) => place !== s)
@@ -97,9 +122,12 @@ function visitOf(input: PlanInput, state: PlanState, s: number, { day, technicia
   }
 }
 
+const arranged = ({ appointments, today }: PlanInput, s: number, day: number) =>
+  appointments[s]!.find(({ last }) => toDay(last.body.on) - today === day)
+
 /** How far the visit of a day has got. */
-function stateOf({ appointments, today }: PlanInput, s: number, day: number) {
-  const found = appointments[s]!.find(({ last }) => toDay(last.body.on) - today === day)
+function stateOf(input: PlanInput, s: number, day: number) {
+  const found = arranged(input, s, day)
   if (!found) return { state: 'proposed' as const }
   const { step, from } = found.last.body
   return {
@@ -107,6 +135,12 @@ function stateOf({ appointments, today }: PlanInput, s: number, day: number) {
     visitId: found.visitId,
     ...(from && { from }),
   }
+}
+
+/** Those tasks of a visit that were not in what was arranged: the plan’s own; none where nothing was arranged. */
+function besides(input: PlanInput, s: number, day: number, tasks: number[]): number[] {
+  const settled = arranged(input, s, day) && input.problem.sites[s]!.settled.find((visit) => visit.day === day)
+  return settled ? tasks.filter((t) => !settled.tasks.includes(t)) : []
 }
 
 /** Those somebody goes to soonest come first; of these the ones with what is longest over. */
@@ -133,19 +167,22 @@ export async function visitValley(
   today: LocalDay,
   { siteId, on }: { siteId: string; on: LocalDay },
 ): Promise<WeeksValley | null> {
-  const { plan, input, customer } = await lookIn(db, firmId, async (trx) => {
-    const kept = await keptPlan(trx)
-    const site = await keptById(trx, 'site', siteId)
+  const { plan, input, customer, seq } = await lookIn(db, firmId, async (trx) => {
+    const plan = (await isTooMany(trx, today)) ? null : await keptPlan(trx)
+    const site = plan && (await keptById(trx, 'site', siteId))
     return {
-      plan: kept,
-      input: await planInput(trx, firmId, today, []),
+      plan,
+      seq: (await theFirm(trx))!.seq,
+      input: site && (await planInput(trx, firmId, today, plan?.body.visits ?? [])),
       customer: site && (await keptById(trx, 'customer', site.customerId)),
     }
   })
+  if (!plan || !input || !customer) return null
   const s = input.sites.findIndex(({ record }) => record.id === siteId)
-  const visits = plannedAgain(input, plan?.body.visits ?? [])
+  const visits = plannedAgain(input, plan.body.visits)
   const visit = visits[s]?.find(({ day }) => day === toDay(on) - input.today)
-  if (!visit || visit.technician === null || !customer) return null
+  if (!visit || visit.technician === null) return null
+  const own = new Set(besides(input, s, visit.day, visit.tasks))
   const { record, tasks } = input.sites[s]!
   const state = new PlanState(input.problem, visits)
   const tripRoadMin = state.loadOn(visit.technician, visit.day).roadMin
@@ -158,6 +195,7 @@ export async function visitValley(
     siteId,
     on,
     ...stateOf(input, s, visit.day),
+    seq,
     minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin,
     customer: { name, contact, phone },
     accessNote: record.accessNote,
@@ -172,6 +210,7 @@ export async function visitValley(
         due: standing.due.p50,
         minutes: standing.minutes,
         late,
+        besides: own.has(t),
         unused: costs.unused[visit.day]!,
         earlyMin: costs.early[visit.day]!,
         lateMin: costs.late[visit.day]!,

@@ -93,6 +93,9 @@ export function SiteLine(props: Props) {
           )}
         </span>
         <span className="narrow col-start-1 text-[13px] text-second md:hidden">
+          {row.missed.length > 0 && (
+            <span className="text-seal-ink">agreed for {dayShort(row.missed[0]!)}, nobody wrote what came of it </span>
+          )}
           {row.overdue > 0 && <span className="text-seal-ink">{counted(row.overdue, 'task')} overdue </span>}
           {first && first.with.length > 0 && `with ${first.with.join(', ')}`}
         </span>
@@ -107,6 +110,14 @@ export function SiteLine(props: Props) {
           <p className="narrow m-0 hidden w-[212px] shrink-0 pl-2.5 text-[13px] leading-snug text-second md:block">
             {row.overdue > 0 && (
               <span className="block font-semibold text-seal-ink">{counted(row.overdue, 'task')} overdue</span>
+            )}
+            {row.missed.length > 0 && (
+              <span className="block font-semibold text-seal-ink">
+                agreed for {row.missed.map((day) => dayShort(day)).join(', ')}: nobody wrote what came of it
+              </span>
+            )}
+            {(first?.besides ?? 0) > 0 && (
+              <span className="block text-ink">{counted(first!.besides, 'task')} besides what was arranged</span>
             )}
             {row.placeUnknown && (
               <span className="block text-brass-ink">nobody said where it is: its road is a guess</span>

@@ -34,34 +34,36 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
   const [sheet, setSheet] = useState<Exclude<AppointmentStep, 'proposed' | 'asked'> | null>(null)
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
+  // Pressed again after a lost answer it is the same entry of the same visit.
+  const [ids] = useState(() => ({ entry: newId(), visit: newId() }))
   const cost = valley.days[day]
   const on = fromDay(toDay(today) + day)
   const isMoved = on !== valley.on
   const { state, customer } = valley
   const write = async (step: AppointmentStep, { note, from }: { note?: string; from?: string } = {}) => {
     // Called off or refused is the day that was asked for, whatever day is looked at.
-    const stays = step === 'called-off' || step === 'refused'
-    const told = await writeFrom([
-      makeEntry(
-        'site',
-        valley.siteId,
-        'appointment',
-        {
-          step,
-          on: stays ? valley.on : on,
-          technicianId: stays || !isMoved || !cost ? valley.technicianId : cost.technicianId,
-          minutes: Math.round(valley.minutes),
-          tasks: valley.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
-          ...(from && { from }),
-          ...(note && { note }),
-        },
-        today,
-        { visitId: valley.visitId ?? newId() },
-      ),
-    ])
+    const isOver = endsIt(step)
+    const asked = valley.tasks.filter(({ besides }) => !besides)
+    const entry = makeEntry(
+      'site',
+      valley.siteId,
+      'appointment',
+      {
+        step,
+        on: isOver ? valley.on : on,
+        technicianId: isOver || !isMoved || !cost ? valley.technicianId : cost.technicianId,
+        minutes: Math.round(asked.reduce((sum, { minutes }) => sum + minutes, valley.stopMin)),
+        tasks: asked.map(({ subjectId, key }) => ({ subjectId, key })),
+        ...(from && { from }),
+        ...(note && { note }),
+      },
+      today,
+      { id: ids.entry, visitId: valley.visitId ?? ids.visit },
+    )
+    const told = await writeFrom([entry], { seq: valley.seq, subjectIds: [valley.siteId] })
     if (told.ok) {
       setSheet(null)
-      onWritten(stays ? valley.on : on)
+      onWritten(isOver ? valley.on : on)
     }
     return told
   }
@@ -116,7 +118,12 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
         )}
       </div>
       {sheet && (
-        <Sheet open onOpenChange={() => setSheet(null)} title={`${row.name}: ${sheetTitle[sheet]}`} about={dayFull(on)}>
+        <Sheet
+          open
+          onOpenChange={() => setSheet(null)}
+          title={`${row.name}: ${sheetTitle[sheet]}`}
+          about={dayFull(endsIt(sheet) ? valley.on : on)}
+        >
           <SheetForm
             fields={fields[sheet]}
             values={{ from: '', note: '' }}
@@ -131,6 +138,8 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
     </section>
   )
 }
+
+const endsIt = (step: AppointmentStep) => step === 'called-off' || step === 'refused'
 
 const sheetTitle = { agreed: 'Agreed', refused: 'They said no', 'called-off': 'Called off' }
 

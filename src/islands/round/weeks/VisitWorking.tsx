@@ -1,4 +1,5 @@
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
+import { usualPlanFigures } from '../../../core/visits/plan-figures.ts'
 import { dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
 import type { WeeksRow, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
@@ -17,6 +18,8 @@ interface Props {
   onWritten: (on: string) => void
 }
 
+const { latePerDay } = usualPlanFigures
+
 const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day.earlyMin + day.lateMin
 
 /** Days whose costs are within so many minutes are alike: the figures behind them are no surer than that. */
@@ -30,6 +33,7 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
   const best = valley.days[planned]
   const others = otherDays(valley, day)
   const open = valley.days.filter((one) => one !== null)
+  const cheaper = cost ? open.filter((one) => sum(one) < sum(cost) - alike).length : 0
   const near = cost ? open.filter((one) => Math.abs(sum(one) - sum(cost)) <= alike).length : 0
   const more = cost && best ? sum(cost) - sum(best) : 0
   return (
@@ -41,13 +45,15 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         <>
           <p className="m-0">
             <b>{Math.round(sum(cost))} min</b>
-            {day === planned
-              ? near > 3
-                ? `, with ${near - 1} other days as good`
-                : `, the cheapest of ${open.length} days`
-              : more > 0
+            {day !== planned
+              ? more > 0
                 ? `, ${Math.round(more)} more than the day proposed`
-                : ', no more than the day proposed'}
+                : ', no more than the day proposed'
+              : cheaper > 0
+                ? `; ${cheaper === 1 ? 'one day costs' : `${cheaper} days cost`} less but ${cheaper === 1 ? 'is' : 'are'} full or needed by others`
+                : near > 3
+                  ? `, with ${near - 1} other days as good`
+                  : `, the cheapest of ${open.length} days`}
           </p>
           <p className="m-0 mb-2 text-[14px] text-second">
             {row.name}, {names.get(cost.technicianId)?.split(' ')[0]}
@@ -57,7 +63,7 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
               n={1}
               what="Further road"
               source={
-                day === planned && row.visits.some(({ with: others }) => others.length > 0)
+                day === planned && row.visits.some(({ on: own, with: along }) => own === valley.on && along.length > 0)
                   ? `on a trip of ${hoursWords(valley.tripRoadMin)}`
                   : 'reckoned from the map'
               }
@@ -72,7 +78,15 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
       ) : (
         <p className="m-0 mb-2">Nobody can come that day: closed, or nobody at work.</p>
       )}
-      <VisitSteps row={row} valley={valley} today={today} day={day} keyed={keyed} onWritten={onWritten} />
+      <VisitSteps
+        key={`${valley.siteId} ${valley.on} ${valley.state}`}
+        row={row}
+        valley={valley}
+        today={today}
+        day={day}
+        keyed={keyed}
+        onWritten={onWritten}
+      />
       <MayNotWait tasks={valley.tasks} on={valley.on} />
       <TaskTable tasks={valley.tasks} on={valley.on} />
       {valley.left.length > 0 && (
@@ -124,8 +138,8 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         </>
       )}
       <p className="m-0 mt-2 text-[13px] text-second">
-        {dayFull(on)}, in minutes of your time. A part counts as 20 minutes of work, a day late as 1, 3 or 8 by what it
-        does to the place: from memory.
+        {dayFull(on)}, in minutes of your time. A part counts as {usualPlanFigures.partMin} minutes of work, a day late
+        as {latePerDay.nuisance}, {latePerDay.short} or {latePerDay.stands} by what it does to the place: from memory.
       </p>
     </>
   )
@@ -168,7 +182,7 @@ function MayNotWait({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
   return (
     <p className="m-0 mt-2 border-l-4 border-seal pl-2 text-[14px]">
       <b>May not wait:</b> {hard.map(({ name, machineName }) => `${name} (${machineName})`).join(', ')}. Hygiene, safety
-      or law; each day over counts as half a day’s work.
+      or law; each day over counts as {usualPlanFigures.hardPerDay / 60} hours.
     </p>
   )
 }
@@ -185,12 +199,13 @@ function TaskTable({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
         <span className="text-right text-[13px] font-normal text-second">unused</span>
       </h3>
       <ul className="m-0 list-none p-0 text-[13px]">
-        {inOrder.slice(0, mostShown).map(({ subjectId, key, name, machineName, due, unused }) => (
+        {inOrder.slice(0, mostShown).map(({ subjectId, key, name, machineName, due, unused, besides }) => (
           <li
             key={`${subjectId} ${key}`}
             className="grid grid-cols-[1fr_58px_52px] items-baseline border-b border-hair py-1"
           >
             <span className="narrow min-w-0 truncate">
+              {besides && <b title="Not in what was arranged: the plan’s own">+ </b>}
               {name} <span className="text-second">{machineName}</span>
             </span>
             <span className="mono text-right">{dayShort(due)}</span>

@@ -125,6 +125,19 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
     document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: 'nearest' })
   }, [at])
 
+  const details = (keyed: boolean) =>
+    chosen && own ? (
+      <VisitWorking
+        row={chosen}
+        valley={own}
+        today={today}
+        day={looked}
+        names={names}
+        onDay={setDay}
+        keyed={keyed}
+        onWritten={written}
+      />
+    ) : null
   const visits = rows.reduce((sum, row) => sum + row.visits.length, 0)
   const agreed = rows.reduce((sum, row) => sum + row.visits.filter(({ state }) => state === 'agreed').length, 0)
   return (
@@ -171,7 +184,24 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
               No connection: the plan is as it was.
             </p>
           )}
-          {rows.length === 0 ? (
+          {weeks.tooMany ? (
+            <p className="m-0 px-6 py-6">
+              {counted(weeks.tooMany, 'site')} have something due: more than are planned together so far. What is due
+              stands in{' '}
+              <a className="word" href="/round/sites">
+                Coming due, by site
+              </a>
+              .
+            </p>
+          ) : technicians.length === 0 && rows.length > 0 ? (
+            <p className="m-0 px-6 py-6">
+              Nobody is at work on any day: say under{' '}
+              <a className="word" href="/firm">
+                People
+              </a>{' '}
+              on which days each of you is.
+            </p>
+          ) : rows.length === 0 ? (
             <p className="m-0 px-6 py-6 text-second">
               Nothing falls due in half a year. Take on a machine, and its dates make the visits.
             </p>
@@ -259,18 +289,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
             className="sticky top-0 hidden h-screen w-[320px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block print:hidden"
             aria-label="Working"
           >
-            {own ? (
-              <VisitWorking
-                row={chosen}
-                valley={own}
-                today={today}
-                day={looked}
-                names={names}
-                onDay={setDay}
-                keyed
-                onWritten={written}
-              />
-            ) : (
+            {details(true) ?? (
               <p className="m-0 text-second">
                 {there
                   ? `${weekdayShort(there.on)} ${dayShort(there.on)} …`
@@ -289,16 +308,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
           title={chosen.name}
           about="What this visit costs on its day, and on others."
         >
-          <VisitWorking
-            row={chosen}
-            valley={own}
-            today={today}
-            day={looked}
-            names={names}
-            onDay={setDay}
-            keyed={false}
-            onWritten={written}
-          />
+          {details(false)}
         </Sheet>
       )}
     </div>
