@@ -5,7 +5,8 @@ import type { WaterFigureName } from '../core/ledger/water-figure-names.ts'
 import { monthOf } from './calendar.ts'
 import type { Dice } from './dice.ts'
 import type { SiteIds, Write } from './site-life.ts'
-import { type DemoSite, zoneWater } from './world.ts'
+import { zoneWater } from './town.ts'
+import type { DemoSite } from './world.ts'
 
 export function rawTests(d: Dice, site: DemoSite, ids: SiteIds, day: number): Jotting[] {
   const zone = zoneWater[site.area]

@@ -10,7 +10,8 @@ import { boilerConcentrate } from '../../src/core/standing/water/boiler-concentr
 import { machineChalk } from '../../src/core/standing/water/machine-chalk.ts'
 import { outletTests } from '../../src/core/standing/water/outlet-tests.ts'
 import { siteHistory } from '../../src/demo/site-history.ts'
-import { demoSites, zoneWater } from '../../src/demo/world.ts'
+import { zoneWater } from '../../src/demo/town.ts'
+import { demoSites } from '../../src/demo/world.ts'
 
 const endDay = toDay('2026-11-26')
 const bag = { technicianId: '', gaugeId: '', reagentId: '' }

@@ -211,6 +211,8 @@ describe('the weeks ahead', () => {
   })
 
   it('keeps the last plan when it is stopped in the middle', async () => {
+    const note = entryAbout('machine', firm.c2, 'note', { text: 'And the cups' }, { on: daysAgo(1) })
+    await writeEntries(db, { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' }, [note], { now: now() })
     const kept = await withFirm(db, firm.firmId, keptPlan)
     expect(await makePlan(db, firm.firmId, AbortSignal.abort())).to.equal(false)
     expect(await withFirm(db, firm.firmId, keptPlan)).to.deep.equal(kept)

@@ -1,5 +1,6 @@
 import { likeBench } from '../../../bench/derive.ts'
-import { type SuperAutomatic, srBench } from '../super-automatic-removable-unit/bench.ts'
+import { srBench } from '../super-automatic-removable-unit/bench.ts'
+import type { SuperAutomatic } from '../super-automatic-removable-unit/bench-physics.ts'
 
 /** The super-automatic whose unit carries its own valve: what leaks at a nozzle there leaks at the valve here. */
 export const stBench = likeBench<SuperAutomatic, SuperAutomatic>(srBench, {

@@ -1,7 +1,8 @@
 import { likeBench } from '../../../bench/derive.ts'
 import { elementOhm } from '../../../bench/laws.ts'
 import { type SteamBoiler, settledBar, steamSide } from '../../shared/bench/steam-boiler.ts'
-import { brew, outletC, type SuperAutomatic, srBench } from '../super-automatic-removable-unit/bench.ts'
+import { srBench } from '../super-automatic-removable-unit/bench.ts'
+import { brew, outletC, type SuperAutomatic } from '../super-automatic-removable-unit/bench-physics.ts'
 
 interface PistonGroup extends SuperAutomatic, SteamBoiler {
   steamElement: boolean
