@@ -1,8 +1,11 @@
 import { useState } from 'react'
 import { patternWords, programmes } from '../../core/procedures/key-patterns.ts'
 import type { StepOf } from '../../core/procedures/step.ts'
-import { KeysSheet } from './KeysSheet.tsx'
+import { later } from '../../ui/later.tsx'
 import type { ModelKeys } from './model-keys.ts'
+
+/** Filled in once a model; the run needs no form before. */
+const KeysSheet = later(() => import('./KeysSheet.tsx').then((module) => module.KeysSheet))
 
 interface Props {
   step: StepOf<'keys'>
