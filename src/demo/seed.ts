@@ -4,6 +4,7 @@ import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import type { Clock } from '../core/wear/limits.ts'
 import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'
 import { writeEntries } from '../services/write-entries.ts'
+import { arranged, type Made } from './arranged.ts'
 import { historyDays, monthOf } from './calendar.ts'
 import { dice } from './dice.ts'
 import { siteHistory } from './site-history.ts'
@@ -70,6 +71,7 @@ export async function seedDemo(
     (await write(people.ines, calibrations())) +
     (await write(people.ines, analyses())) +
     (await write(people.ines, houseRules()))
+  const places = new Map<string, Made>()
   for (const [n, site] of demoSites.entries()) {
     const siteId = id()
     const customerId = id()
@@ -110,9 +112,14 @@ export async function seedDemo(
       { siteId, softenerId, machineIds, technicianId: people[site.technician], ...bags[site.technician] },
       endDay,
     )
+    places.set(site.name, {
+      siteId,
+      machines: Object.fromEntries(site.machines.map(({ name }, i) => [name, machineIds[i]!])),
+    })
     count += await write(people[site.technician], entries)
     progress?.(n + 1, demoSites.length)
   }
+  count += await write(people.ines, arranged(d, places, people, endDay))
   return { entries: count }
 
   async function write(technicianId: string, entries: Entry[]): Promise<number> {

@@ -11,6 +11,7 @@ import * as theirOwnTraces from './migrations/0007-their-own-traces.ts'
 import * as imports from './migrations/0008-imports.ts'
 import * as papers from './migrations/0009-papers.ts'
 import * as planning from './migrations/0010-planning.ts'
+import * as day from './migrations/0011-day.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -24,6 +25,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0008-imports', up: imports.up },
   { name: '0009-papers', up: papers.up },
   { name: '0010-planning', up: planning.up },
+  { name: '0011-day', up: day.up },
 ]
 
 /** Every step that this version knows, in order. */

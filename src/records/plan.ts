@@ -1,7 +1,9 @@
+import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import type { Bounds } from '../core/usage/first-passage.ts'
 import type { Trx } from './database.ts'
+import { toEntry } from './ledger.ts'
 
 /** One thing due at a site, as a plan weighs it. */
 export interface DueHere {
@@ -16,9 +18,9 @@ export interface DueHere {
   > & { due: Bounds<LocalDay> }
 }
 
-/** Everything that falls due until a day, by site. */
-export async function dueUntil(trx: Trx, until: LocalDay): Promise<DueHere[]> {
-  const rows = await trx('standing as st')
+/** Everything that falls due until a day, by site. @param only - of these sites; all where it is left out */
+export async function dueUntil(trx: Trx, until: LocalDay, only?: string[]): Promise<DueHere[]> {
+  const query = trx('standing as st')
     .join('subject as su', (on) => on.on('su.firm_id', 'st.firm_id').andOn('su.id', 'st.subject_id'))
     .join('site as s', (on) => on.on('s.firm_id', 'st.firm_id').andOn('s.id', 'st.site_id'))
     .leftJoin('machine as m', (on) => on.on('m.firm_id', 'st.firm_id').andOn('m.id', 'st.subject_id'))
@@ -28,7 +30,8 @@ export async function dueUntil(trx: Trx, until: LocalDay): Promise<DueHere[]> {
     .orderBy(['st.site_id', 'st.due_p50', 'st.subject_id', 'st.key'])
     .select('st.site_id', 'st.subject_id', 'st.detail', 'su.kind', 'm.kind as machine_kind')
     .select(trx.raw('coalesce(m.name, f.name) as name'))
-  return rows.map((row) => ({
+  if (only) void query.whereRaw('st.site_id = any(?)', [only])
+  return (await query).map((row) => ({
     siteId: row.site_id,
     subjectId: row.subject_id,
     subjectKind: row.kind,
@@ -42,6 +45,40 @@ export async function dueUntil(trx: Trx, until: LocalDay): Promise<DueHere[]> {
 export async function sitesDueUntil(trx: Trx, until: LocalDay): Promise<number> {
   const row = await trx('standing').where('due_p50', '<=', until).countDistinct({ n: 'site_id' }).first()
   return Number(row?.n ?? 0)
+}
+
+/** Sites of which somebody wrote that there is, or was, a visit on a day: arranged, moved, called off, or been. */
+export async function sitesNamedOn(trx: Trx, day: LocalDay): Promise<string[]> {
+  const rows = await trx('entry')
+    .where('kind', 'appointment')
+    .whereRaw("body->>'on' = ?", [day])
+    .select('subject_id')
+    .union(trx('entry').where('kind', 'visit').where('happened_on', day).select('subject_id'))
+  return rows.map(({ subject_id }) => subject_id)
+}
+
+/** What was said of the order of a day, by anybody, the earliest first. */
+export async function ordersOf(trx: Trx, day: LocalDay): Promise<RecordedEntry[]> {
+  const rows = await trx('entry').where('kind', 'day-order').whereRaw("body->>'on' = ?", [day]).orderBy('seq')
+  return rows.map(toEntry)
+}
+
+/** Machines that stand at some sites. */
+export async function machinesAt(trx: Trx, siteIds: string[]): Promise<MachineThere[]> {
+  const rows = await trx('machine')
+    .whereRaw('site_id = any(?)', [siteIds])
+    .orderBy('name')
+    .select('id', 'site_id', 'name', 'maker', 'model', 'kind')
+  return rows.map(({ site_id, ...row }) => ({ siteId: site_id, ...row }))
+}
+
+export interface MachineThere {
+  id: string
+  siteId: string
+  name: string
+  maker: string
+  model: string
+  kind: string
 }
 
 /** A visit that a plan proposes. */

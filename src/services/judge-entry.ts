@@ -23,6 +23,8 @@ const named: Partial<Record<Entry['kind'], Record<string, RecordKind>>> = {
   stage: { standInId: 'machine' },
   visit: { technicianIds: 'technician' },
   appointment: { technicianId: 'technician' },
+  'day-order': { technicianId: 'technician', siteIds: 'site' },
+  setting: { technicianId: 'technician' },
   reading: { instrument: 'instrument' },
   measured: { instrument: 'instrument' },
   'water-test': { instrument: 'instrument' },
@@ -49,9 +51,9 @@ export async function judgeEntry(
   if (isChoiceOfKind && !may(actor.role, 'choose-a-kind')) {
     return [{ path: 'body.setting', code: 'owner_only', message: 'is for the owner: which kind holds, holds for all' }]
   }
-  // A number on a part moves nothing, and is found by whoever holds the part.
-  const isNumber = entry.kind === 'setting' && entry.body.setting === 'part-number'
-  if (deciding && !isNumber && entry.subjectKind === 'firm' && !may(actor.role, 'decide-for-the-firm')) {
+  // A number on a part moves nothing, and is found by whoever holds the part; who is away knows it first.
+  const isAnybodys = entry.kind === 'setting' && ['part-number', 'absence'].includes(entry.body.setting)
+  if (deciding && !isAnybodys && entry.subjectKind === 'firm' && !may(actor.role, 'decide-for-the-firm')) {
     return [{ path: 'subjectKind', code: 'owner_only', message: 'is for the owner: set it for a machine or a site' }]
   }
   if (told) return issuesOfDay(entry, zones, now)

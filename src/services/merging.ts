@@ -153,7 +153,7 @@ const mergers: { [K in MergeableKind]: Merger<K> } = {
 }
 
 /**
- * What was said of a place that counts for its machines: water, remarks, closures; open days and the like where the
+ * What was said of a place that counts for its machines: water, remarks, closures, roads; open days and the like where the
  * place that stays says nothing of its own. Visits stay where they were made.
  */
 async function siteTold(trx: Trx, gone: KeptRecord<'site'>, stays: KeptRecord<'site'>, now: Date): Promise<Entry[]> {
@@ -161,7 +161,7 @@ async function siteTold(trx: Trx, gone: KeptRecord<'site'>, stays: KeptRecord<'s
   const said = new Set((await ledgerOf(stays.id)).filter(isKind('setting')).map(({ body }) => body.setting as string))
   const history = (await ledgerOf(gone.id)).filter((entry) =>
     isKind('setting')(entry)
-      ? entry.body.setting === 'closure' || !said.has(entry.body.setting)
+      ? ['closure', 'road'].includes(entry.body.setting) || !said.has(entry.body.setting)
       : placeEntries.has(entry.kind),
   )
   const slot = `of ${gone.id} for ${stays.id} ${now.toISOString()}`

@@ -44,6 +44,8 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   { route: 'round/index', method: 'GET', path: '/api/round' },
   { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
   { route: 'round/valley', method: 'GET', path: `/api/round/valley?siteId=${site}&on=2026-12-01` },
+  { route: 'round/day', method: 'GET', path: '/api/round/day?on=2026-12-01' },
+  { route: 'round/day-file', method: 'GET', path: `/api/round/day-file?on=2026-12-01&who=${technician}&as=gpx` },
   { route: 'find', method: 'GET', path: '/api/find?q=bar' },
   { route: 'machines/index', method: 'GET', path: '/api/machines' },
   { route: 'machines/[id]/bundle', method: 'GET', path: `/api/machines/${machine}/bundle` },

@@ -6,6 +6,8 @@ const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height:
 const screens: Record<string, (id: string, site: string, treatments: string[]) => string> = {
   Round: () => '/round',
   'Weeks ahead': () => '/round/weeks',
+  'The day': () => '/round/day',
+  'The day, places': () => '/round/day?who=all',
   Machines: () => '/machines',
   'Machine, wear': (id) => `/machines/${id}`,
   'Machine, water': (id) => `/machines/${id}?lens=water`,

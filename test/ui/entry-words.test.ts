@@ -170,6 +170,28 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { step: 'refused', on: '2026-12-09', technicianId: 'x', minutes: 30, tasks: [{}], note: 'Rather a Tuesday' },
     'Visit on 9 Dec 2026, they said no: 1 task, 30 min. Rather a Tuesday',
   ],
+  ['day-order', { on: '2026-12-09', technicianId: 'x', siteIds: ['a', 'b'] }, 'Order of 9 Dec 2026 set, 2 stops'],
+  [
+    'setting',
+    {
+      setting: 'visit-hours',
+      weekdays: [1, 2, 3, 4],
+      hours: [
+        { from: '07:00', to: '11:30' },
+        { from: '14:00', to: '17:00' },
+      ],
+      note: 'Lunch is theirs',
+    },
+    'We may come Mon, Tue, Wed, Thu, 07:00 to 11:30, 14:00 to 17:00. Lunch is theirs',
+  ],
+  ['setting', { setting: 'visit-hours', weekdays: [1, 2, 3, 4, 5, 6, 7], hours: [] }, 'We may come any day, any hour'],
+  [
+    'setting',
+    { setting: 'absence', technicianId: 'x', from: '2026-12-21', to: '2026-12-24', name: 'leave' },
+    'Away 21 Dec 2026 to 24 Dec 2026, leave',
+  ],
+  ['setting', { setting: 'road', toId: 'x', toName: 'Ropewalk', minutes: 18 }, 'Road to Ropewalk: 18 min'],
+  ['setting', { setting: 'road', toId: 'x', toName: 'Ropewalk' }, 'Road to Ropewalk: as it is reckoned'],
   ['calibrated', { dueOn: '2027-05-01' }, 'Calibrated, good until 1 May 2027'],
   ['setting', { setting: 'groups', count: 3 }, '3 groups'],
   ['withdrawn', { reason: 'other machine' }, 'Withdrawn: other machine'],

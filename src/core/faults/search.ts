@@ -179,6 +179,20 @@ export const comesAndGoes = ({ seen }: Answered): boolean =>
 export const afterRepair = 0.05
 
 /**
+ * How likely each fault of the book is after a complaint and what was seen since; no next test is weighed.
+ * @returns by the book's order of faults
+ */
+export function beliefAfter(
+  book: FaultBook,
+  search: Pick<Search, 'symptom' | 'also' | 'seen' | 'notCured'>,
+  factors: Record<string, number>,
+): Network['prior'] {
+  const whole = { ...newSearch(search.symptom, 0), ...search }
+  const network = networkOf(book, complainedOf(whole), searchFactors(whole, factors), comesAndGoes(whole))
+  return rankCauses(network, whole.seen) ?? network.prior
+}
+
+/**
  * What a search believes, and what it would try next.
  *
  * @param factors - what the records say of each fault, see `priorFactors`

@@ -6,6 +6,7 @@ import { certified } from './kinds/certified.ts'
 import { checked } from './kinds/checked.ts'
 import { cleaned } from './kinds/cleaned.ts'
 import { commissioned } from './kinds/commissioned.ts'
+import { dayOrder } from './kinds/day-order.ts'
 import { descaled } from './kinds/descaled.ts'
 import { faultReported } from './kinds/fault-reported.ts'
 import { fitted } from './kinds/fitted.ts'
@@ -77,6 +78,7 @@ export const entryKinds = {
   stage,
   moved,
   appointment,
+  'day-order': dayOrder,
   visit,
   remark,
   'remark-closed': remarkClosed,

@@ -14,6 +14,7 @@ import {
 } from './settings/of-a-machine.ts'
 import { busyMonths, closedDays, opening } from './settings/opening.ts'
 import { partNumber, warranty } from './settings/papers.ts'
+import { absence, road, visitHours } from './settings/visiting.ts'
 import { budget, budgetFactor, cartridge, exchanger, membrane, prefilter } from './settings/water.ts'
 
 /** All that can be set, by name. A setting is an entry too, because it moves a reckoning. */
@@ -21,6 +22,9 @@ const settingKinds = {
   opening,
   closure: closedDays,
   'busy-months': busyMonths,
+  'visit-hours': visitHours,
+  absence,
+  road,
   policy,
   life,
   'group-share': groupShare,

@@ -45,3 +45,20 @@ export function instantAt(timeZone: string, day: LocalDay, time = noon): string 
  */
 export const happenedAt = (timeZone: string, day: LocalDay, now: Date): string =>
   dayAt(timeZone, now) === day ? now.toISOString() : instantAt(timeZone, day)
+
+/**
+ * Minutes of a day of one zone, counted as they pass from its midnight, at which the clock of another shows a time: on
+ * the days the clocks are changed an hour is left out, or passes twice.
+ *
+ * @example minuteOfDay('Europe/London', '2026-11-26', '08:30', 'Europe/London') // 510
+ * @example minuteOfDay('Europe/London', '2026-03-29', '08:30', 'Europe/London') // 450
+ */
+export const minuteOfDay = (timeZone: string, day: LocalDay, time: string, at: string): number =>
+  (Date.parse(instantAt(at, day, time)) - Date.parse(instantAt(timeZone, day, '00:00'))) / 60_000
+
+/**
+ * What the clock of a place shows when so many minutes of a day have passed: `minuteOfDay` the other way.
+ * @example clockAt('Europe/London', '2026-11-26', 510, 'Europe/Paris') // '09:30'
+ */
+export const clockAt = (timeZone: string, day: LocalDay, minute: number, at: string): string =>
+  timeAt(at, Date.parse(instantAt(timeZone, day, '00:00')) + Math.round(minute) * 60_000)

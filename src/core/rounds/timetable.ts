@@ -24,8 +24,8 @@ export interface Timetable {
 }
 
 /**
- * When somebody is where, with the break where it costs the least: of all places for it the one that is home first,
- * the earliest of those.
+ * When somebody is where, with the break where it costs the least: of all places for it the one that is home first, of
+ * those the one where the work begins soonest, so that nobody breaks before a door that is open.
  *
  * @returns null where the order cannot be driven in the hours there are
  */
@@ -36,9 +36,15 @@ export function timetable(problem: DayProblem, outing: Outing, order: readonly n
   let best: Timetable | null = null
   for (const place of places) {
     const told = withRestBefore(problem, outing, order, place)
-    if (told && (!best || told.finishMin < best.finishMin)) best = told
+    if (told && (!best || isSooner(told, best))) best = told
   }
   return best
+}
+
+function isSooner(a: Timetable, b: Timetable): boolean {
+  if (a.finishMin !== b.finishMin) return a.finishMin < b.finishMin
+  const begins = ({ stops }: Timetable) => stops.reduce((sum, { beginMin }) => sum + beginMin, 0)
+  return begins(a) < begins(b)
 }
 
 /** @param restBefore - which stop, counted from 0, the break is taken before; null: none */

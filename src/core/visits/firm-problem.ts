@@ -23,6 +23,8 @@ export interface PlanSite {
   tasks: readonly PlanTask[]
   /** By day: whether somebody may come. */
   isOpen: ArrayLike<number | boolean>
+  /** By day: minutes that one visit there can take, all in all; as many as somebody has where it is absent. */
+  roomMin?: ArrayLike<number>
   /** Minutes each visit takes beside its tasks: the key, signing in, the wheels. */
   stopMin: number
   /** What a visit on a day costs beside road and tasks: another weekday than usual, say. By day; 0 where absent. */

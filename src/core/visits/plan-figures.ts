@@ -10,8 +10,6 @@ export interface PlanFigures {
   hardPerDay: number
   /** Ringing them, the key, tools in and out: each visit, beside its tasks. */
   stopMin: number
-  /** A part whose price nobody said counts as so much work. */
-  partMin: number
   /** A minute over somebody’s hours. */
   overCost: number
   /** To take back what was proposed. */
@@ -25,7 +23,6 @@ export const usualPlanFigures: PlanFigures = {
   latePerDay: { stands: 8, short: 3, nuisance: 1 },
   hardPerDay: 240,
   stopMin: 15,
-  partMin: 20,
   overCost: 4,
   changedCost: 15,
   otherTechnicianCost: 8,

@@ -88,13 +88,17 @@ export class PlanState {
 
   /** Tasks on their days, stops, and what was proposed before: all that does not depend on the other sites. */
   ownCost(site: number, visits: readonly PlannedVisit[]): number {
-    const { sites, changedCost, days } = this.problem
-    const { tasks, stopMin, dayCost, technicianCost, was, laterTripCost } = sites[site]!
+    const { sites, changedCost, days, overCost } = this.problem
+    const { tasks, stopMin, dayCost, technicianCost, was, laterTripCost, roomMin } = sites[site]!
     let sum = 0
     const done = new Set<number>()
     for (const { day, technician, tasks: those, settled } of visits) {
       if (technician === null) sum += laterTripCost
       else if (!settled) sum += stopMin + (dayCost?.[day] ?? 0) + technicianCost[technician]!
+      if (roomMin && technician !== null) {
+        const minutes = those.reduce((all, t) => all + tasks[t]!.minutes, stopMin)
+        sum += Math.max(0, minutes - roomMin[day]!) * overCost
+      }
       for (const t of those) {
         done.add(t)
         sum += tasks[t]!.costOn[day]!

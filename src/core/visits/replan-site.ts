@@ -72,7 +72,8 @@ export function replanned(state: PlanState, site: number, lure: Lure = none): Pl
 /** What a trip costs on each day by whoever may go. */
 function tripsTo(state: PlanState, site: number, lure: Lure): Trip[][] {
   const { problem } = state
-  const { isOpen, stopMin, dayCost, technicianCost, settled, was, laterTripCost } = problem.sites[site]!
+  const { tasks, isOpen, stopMin, dayCost, technicianCost, settled, was, laterTripCost, roomMin } = problem.sites[site]!
+  const room = (day: number) => (roomMin?.[day] ?? never) - stopMin
   const days: Trip[][] = []
   for (let day = 0; day < problem.days; day++) {
     const there = settled.find((visit) => visit.day === day)
@@ -81,7 +82,8 @@ function tripsTo(state: PlanState, site: number, lure: Lure): Trip[][] {
       const { technician } = there
       const { roadMin, workMin } = state.loadOn(technician, day)
       const spareMin = problem.technicians[technician]!.hoursMin[day]! - roadMin - workMin
-      days.push([{ cost: 0, technician, spareMin }])
+      const settledMin = there.tasks.reduce((sum, t) => sum + tasks[t]!.minutes, 0)
+      days.push([{ cost: 0, technician, spareMin: Math.min(spareMin, room(day) - settledMin) }])
       continue
     }
     const ways: Trip[] = []
@@ -98,7 +100,7 @@ function tripsTo(state: PlanState, site: number, lure: Lure): Trip[][] {
             technicianCost[technician]! -
             (wasThere ? problem.changedCost : 0),
           technician,
-          spareMin,
+          spareMin: Math.min(spareMin, room(day)),
         })
       }
     days.push(ways)

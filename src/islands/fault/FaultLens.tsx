@@ -12,8 +12,9 @@ import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
-import { type Histories, ofKind } from '../../core/standing/histories.ts'
+import type { Histories } from '../../core/standing/histories.ts'
 import type { Standing } from '../../core/standing/standing.ts'
+import { openReport } from '../../core/visits/open-reports.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
@@ -54,13 +55,6 @@ interface Props {
   me: string
   onShow: (view: FaultView | null) => void
   onSaved: () => Promise<void>
-}
-
-/** The last complaint on record, unless a repair since has cured it: it says nothing of the next one. */
-function openReport(histories: Histories) {
-  const reported = ofKind(histories, 'machine', 'fault-reported').at(-1)
-  const cured = ofKind(histories, 'machine', 'repaired').findLast(({ body }) => body.cured !== false)
-  return reported && !(cured && cured.happenedAt >= reported.happenedAt) ? reported : undefined
 }
 
 /** Finding a fault: complaint, halo, next best test, suspects with their reasons, repair and test-out. */
@@ -187,7 +181,7 @@ function Searching({
       delete document.documentElement.dataset.busy
     }
   }, [searching])
-  const reported = openReport(histories)
+  const reported = openReport(histories.machine?.entries ?? [])
   if (kept === undefined) return <p className="flex-1 bg-enamel p-6 text-second">Looking for what was begun here …</p>
   if (!kept || !search || !now)
     return (

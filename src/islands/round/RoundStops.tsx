@@ -5,9 +5,10 @@ import { meansItself } from '../../ui/typing.ts'
 const stops = [
   { id: 'due', key: '1', name: 'Coming due', href: '/round' },
   { id: 'weeks', key: '2', name: 'Weeks ahead', href: '/round/weeks' },
+  { id: 'day', key: '3', name: 'The day', href: '/round/day' },
 ] as const
 
-/** The stops of the round on one rule: what is due, and who goes where when. Their numbers are their keys. */
+/** The stops of the round on one rule: what is due, who goes where when, and one day. Their numbers are their keys. */
 export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

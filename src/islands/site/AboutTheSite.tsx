@@ -1,7 +1,10 @@
 import { useState } from 'react'
+import { geoLink } from '../../core/files/day-files.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
+import type { Setting } from '../../core/ledger/setting-kinds.ts'
 import { busyMonths } from '../../core/quantity/month-words.ts'
 import type { SiteOpening } from '../../core/standing/site-opening.ts'
+import { hoursSaid } from '../../core/typed/read-hours.ts'
 import { dayNear } from '../../ui/format.ts'
 import { Act, Part } from '../../ui/Part.tsx'
 import type { SitePage } from '../../views/site-page.ts'
@@ -26,7 +29,8 @@ interface Props {
   closures: Closure[]
   /** The last few, the newest first. */
   tests: Entry[]
-  onOpen: (sheet: 'opening' | 'months' | 'closure') => void
+  visiting: Setting<'visit-hours'> | null
+  onOpen: (sheet: 'opening' | 'months' | 'closure' | 'hours' | 'place') => void
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -37,6 +41,7 @@ export function AboutTheSite({
   said,
   today,
   opening: { opening, weekdaysFrom },
+  visiting,
   closures,
   tests,
   onOpen,
@@ -84,6 +89,19 @@ export function AboutTheSite({
           ))}
         </ul>
       </Part>
+      <Part title="When we may come" action={<Act onClick={() => onOpen('hours')}>Change</Act>}>
+        {visiting ? (
+          <p className="m-0">
+            {visiting.weekdays.length === 7
+              ? 'Any day it is open'
+              : visiting.weekdays.map((day) => dayNames[day - 1]).join(', ')}
+            , {visiting.hours.length === 0 ? 'any hour' : hoursSaid(visiting.hours)}
+            {visiting.note && <span className="text-second">. {visiting.note}</span>}
+          </p>
+        ) : (
+          <p className="m-0 text-second">Nobody said: any day it is open, any hour.</p>
+        )}
+      </Part>
       <Part title="Water at the tap">
         {tests.length === 0 ? (
           <p className="m-0 text-second">Not tested here yet{supply ? `: ${supply.name} speaks for it` : ''}.</p>
@@ -116,12 +134,20 @@ export function AboutTheSite({
           </p>
         )}
       </Part>
-      <Part title="Place">
+      <Part
+        title="Place"
+        action={<Act onClick={() => onOpen('place')}>{site.latitude === undefined ? 'Say where' : 'Change'}</Act>}
+      >
         {site.address && <p className="m-0">{site.address}</p>}
         <p className="m-0">{site.accessNote || <span className="text-second">No note on access.</span>}</p>
         {site.latitude !== undefined && (
-          <p className="mono m-0 text-[13px] text-second">
-            {site.latitude}° {site.longitude}°
+          <p className="m-0 text-[14px]">
+            <a
+              className="word mono inline-flex min-h-[32px] items-center max-md:min-h-[44px]"
+              href={geoLink({ latitude: site.latitude, longitude: site.longitude! })}
+            >
+              {site.latitude}° {site.longitude}°
+            </a>
           </p>
         )}
         <p className="m-0 text-[14px]">

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
-import { effective, ofKind } from '../../core/standing/histories.ts'
+import { effective, nearestSetting, ofKind } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { dayLong } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
@@ -18,6 +18,8 @@ const EditSiteSheet = later(() => sheets().then((module) => module.EditSiteSheet
 const ClosureSheet = later(() => sheets().then((module) => module.ClosureSheet))
 const OpeningSheet = later(() => sheets().then((module) => module.OpeningSheet))
 const MonthsSheet = later(() => sheets().then((module) => module.MonthsSheet))
+const VisitHoursSheet = later(() => import('./VisitHoursSheet.tsx').then((module) => module.VisitHoursSheet))
+const PlaceSheet = later(() => import('./PlaceSheet.tsx').then((module) => module.PlaceSheet))
 const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
 interface Props {
@@ -30,7 +32,7 @@ interface Props {
   adding: boolean
 }
 
-type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | null
+type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | 'hours' | 'place' | null
 const reload = () => location.reload()
 
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
@@ -41,6 +43,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
   const histories = effective({ site: page.ledger })
   const siteOpen = siteOpening(histories)
   const { opening } = siteOpen
+  const visiting = nearestSetting(histories, 'visit-hours')?.body ?? null
   const closures = effectiveHistory(page.ledger)
     .entries.flatMap((entry) =>
       entry.kind === 'setting' && entry.body.setting === 'closure' ? [{ id: entry.id, ...entry.body }] : [],
@@ -87,6 +90,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
           said={said}
           today={today}
           opening={siteOpen}
+          visiting={visiting}
           closures={closures}
           tests={tests}
           onOpen={setOpen}
@@ -133,6 +137,8 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
       {open === 'opening' && (
         <OpeningSheet siteId={site.id} openWeekdays={opening.openWeekdays} today={today} onClose={close} />
       )}
+      {open === 'hours' && <VisitHoursSheet siteId={site.id} now={visiting} today={today} onClose={close} />}
+      {open === 'place' && <PlaceSheet page={page} onClose={close} />}
       {open === 'months' && (
         <MonthsSheet
           siteId={site.id}

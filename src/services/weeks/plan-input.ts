@@ -1,16 +1,21 @@
 import { kinds } from '../../core/kinds/index.ts'
+import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import type { Setting } from '../../core/ledger/setting-kinds.ts'
 import { fromDay, toDay, weekday } from '../../core/quantity/local-day.ts'
-import { type Coordinates, type Road, roads } from '../../core/rounds/travel.ts'
-import { effective } from '../../core/standing/histories.ts'
+import { minuteOfDay } from '../../core/quantity/site-time.ts'
+import { type Coordinates, type DrivenRoad, type Road, roads } from '../../core/rounds/travel.ts'
+import { effective, type Histories, nearestSetting } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
 import { guards } from '../../core/standing/taken-over.ts'
 import { lateClassOf } from '../../core/trade/lateness.ts'
+import { partWorthMin } from '../../core/trade/part-worth.ts'
 import { type Appointment, appointmentsStanding } from '../../core/visits/appointments.ts'
 import type { FirmProblem, PlanSite, PlanTechnician } from '../../core/visits/firm-problem.ts'
 import { type PlanFigures, usualPlanFigures } from '../../core/visits/plan-figures.ts'
 import { type DueTask, type TaskCosts, taskCosts } from '../../core/visits/task-costs.ts'
 import type { Trx } from '../../records/database.ts'
-import { allKept, type KeptRecord } from '../../records/kept.ts'
+import { theFirm } from '../../records/firms.ts'
+import { allKept, type KeptRecord, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
 import { type DueHere, dueUntil, type ProposedVisit } from '../../records/plan.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
@@ -23,14 +28,17 @@ export const mostSites = 600
 const weeksAfter = 14
 /** What must be done is dear to leave. */
 const mustCost = 1e5
-/** Taken out of everybody’s day, min. From memory. */
-const breakMin = 30
+/** Everybody’s break: so long, begun between these. From memory. */
+export const usualBreak = { minutes: 30, from: 11 * 60 + 30, to: 13 * 60 + 30 }
 
 /** A task of a site with what it costs when. */
 export interface PlannedTask extends DueHere {
   costs: TaskCosts
   late: DueTask['late']
 }
+
+/** Days somebody is away, with the entry that says it. */
+export type Absence = Setting<'absence'> & { id: string }
 
 /** All that a firm’s visits are planned from, with what the figures stand for. */
 export interface PlanInput {
@@ -43,6 +51,9 @@ export interface PlanInput {
   /** By site: agreed for a day that is past, and nobody wrote what came of it. */
   missed: string[][]
   figures: PlanFigures
+  /** By site: when somebody may come, where it was said. */
+  visitHours: (Setting<'visit-hours'> | null)[]
+  absences: Absence[]
   /** How often the records of sites and technicians have been kept, added up: it grows with every change. */
   kept: number
   road(fromId: string, toId: string): Road
@@ -52,22 +63,30 @@ export interface PlanInput {
  * Reads a firm’s plan’s figures.
  *
  * @param was - the visits that stood proposed
+ * @param only - of these sites; of all with something due where it is left out
  */
-export async function planInput(trx: Trx, firmId: string, today: string, was: ProposedVisit[]): Promise<PlanInput> {
+export async function planInput(
+  trx: Trx,
+  firmId: string,
+  today: string,
+  was: ProposedVisit[],
+  only?: string[],
+): Promise<PlanInput> {
   const start = toDay(today)
   const columns = [
     ...Array.from({ length: plannedDays }, (_, d) => start + d),
     ...Array.from({ length: weeksAfter }, (_, w) => start + plannedDays + 7 * w),
   ]
   const [due, siteRecords, people, own] = await Promise.all([
-    dueUntil(trx, fromDay(columns.at(-1)!)),
-    allKept(trx, 'site'),
+    dueUntil(trx, fromDay(columns.at(-1)!), only),
+    only ? keptByIds(trx, 'site', only) : allKept(trx, 'site'),
     allKept(trx, 'technician'),
     veryOwnKindsIn(trx),
   ])
   const figures = usualPlanFigures
+  const firmZone = (await theFirm(trx))!.timeZone
   const bySite = grouped(due, ({ siteId }) => siteId)
-  const records = siteRecords.filter(({ id, retiredOn }) => bySite.has(id) && !retiredOn)
+  const records = siteRecords.filter(({ id, retiredOn }) => (only || bySite.has(id)) && !retiredOn)
   const standing = grouped(
     appointmentsStanding(
       await entriesOfKinds(
@@ -97,18 +116,41 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
     ({ id, leftOn, workWeekdays }) => promised.has(id) || (!leftOn && workWeekdays !== ''),
   )
   const guarding = new Set([...kinds, ...own].flatMap(({ tasks }) => tasks.filter(guards).map(({ id }) => id)))
+  const settings = await settingsAround(trx, firmId, records)
+  const levels = records.map(({ id, customerId }) =>
+    effective({
+      site: settings.get(id) ?? [],
+      customer: settings.get(customerId) ?? [],
+      firm: settings.get(firmId) ?? [],
+    }),
+  )
+  const visitHours = levels.map((histories) => nearestSetting(histories, 'visit-hours')?.body ?? null)
+  const isOpen = levels.map((histories, s) => openDaysOf(histories, visitHours[s]!, columns.slice(0, plannedDays)))
+  const absences = (effective({ firm: settings.get(firmId) ?? [] }).firm?.settings.get('absence') ?? []).flatMap(
+    ({ id, body }) => (body.setting === 'absence' ? [{ id, ...body }] : []),
+  )
   const road = roads(
     new Map([
       ...records.map((site) => [site.id, placeOf(site.latitude, site.longitude)] as const),
       ...technicians.map((one) => [one.id, placeOf(one.startLatitude, one.startLongitude)] as const),
     ]),
-    { figures: figures.roads },
+    { figures: figures.roads, typed: typedRoads(settings, records) },
   )
   const ids = [...records.map(({ id }) => id), ...technicians.map(({ id }) => id)]
-  const isOpen = await openingOf(trx, firmId, records, columns.slice(0, plannedDays))
+  const firmLevel = effective({ firm: settings.get(firmId) ?? [] })
+  const perMinute = nearestSetting(firmLevel, 'prices')?.body.labourPerMinute
+  const prices = new Map(
+    (firmLevel.firm?.settings.get('part-price') ?? []).flatMap(({ body }) =>
+      body.setting === 'part-price' ? [[`${body.kind} ${body.part}`, body.price] as const] : [],
+    ),
+  )
+  const partMin = ({ machineKind, standing: { part } }: DueHere) => {
+    const price = prices.get(`${machineKind} ${part}`)
+    return price !== undefined && perMinute ? price / perMinute : partWorthMin(part)
+  }
   const sites = records.map((record) => ({
     record,
-    tasks: bySite.get(record.id)!.map((here): PlannedTask => {
+    tasks: (bySite.get(record.id) ?? []).map((here): PlannedTask => {
       const { standing } = here
       const { p10, p50, p90 } = standing.due
       const late =
@@ -119,14 +161,17 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
         p10: toDay(p10),
         p50: toDay(p50),
         p90: toDay(p90),
-        worthMin: standing.minutes + (standing.action === 'replace' ? figures.partMin : 0),
+        worthMin: standing.minutes + (standing.action === 'replace' ? partMin(here) : 0),
         late,
         ...(standing.since && { since: toDay(standing.since) }),
       }
       return { ...here, late, costs: taskCosts(window, columns, figures) }
     }),
   }))
-  const goneToToday = new Set(was.filter(({ on }) => on === today).map(({ siteId }) => siteId))
+  const goneToToday = new Set([
+    ...was.filter(({ on }) => on === today).map(({ siteId }) => siteId),
+    ...appointments.flat().flatMap(({ siteId, last }) => (last.body.on === today ? [siteId] : [])),
+  ])
   const problem: FirmProblem = {
     days: plannedDays,
     daysAfter: weeksAfter,
@@ -140,6 +185,7 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
           minutes: standing.minutes,
         })),
         // Today only where somebody was to go today anyway: new visits begin tomorrow.
+        roomMin: roomOf(record, s),
         isOpen: isOpen[s]!.map((open, d) => (d > 0 || goneToToday.has(record.id) ? open : 0)),
         stopMin: figures.stopMin,
         technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
@@ -152,12 +198,40 @@ export async function planInput(trx: Trx, firmId: string, today: string, was: Pr
         laterTripCost: tripAlone(road, record.id, technicians) + figures.stopMin,
       }),
     ),
-    technicians: technicians.map((one, k) => hoursOf(one, sites.length + k, start)),
+    technicians: technicians.map((one, k) => hoursOf(one, sites.length + k, start, absences)),
     overCost: figures.overCost,
     changedCost: figures.changedCost,
   }
+  /** A visit is over when the place wants it over, and somebody is home in time; a promise begins no sooner. */
+  function roomOf({ id, timeZone, technicianId }: KeptRecord<'site'>, s: number): Float64Array {
+    const minute = (time: string) => minuteOfDay(firmZone, today, time, timeZone)
+    const hours = (visitHours[s]?.hours ?? []).map(({ from, to }) => [minute(from), minute(to)] as const)
+    const spans = hours.length > 0 ? hours : [[0, Number.POSITIVE_INFINITY] as const]
+    const whose = technicians.find((one) => one.id === technicianId) ?? technicians[0]
+    const [begin, end] = whose
+      ? [minuteOf(whose.startsAt) + road(whose.id, id).minutes, minuteOf(whose.endsAt) - road(id, whose.id).minutes]
+      : [0, 0]
+    const longest = (from: number) =>
+      Math.max(0, ...spans.map(([opens, shuts]) => Math.min(shuts, end) - Math.max(opens, begin, from)))
+    const room = new Float64Array(plannedDays).fill(longest(0))
+    for (const { last } of appointments[s]!)
+      if (last.body.from) room[toDay(last.body.on) - start] = longest(minute(last.body.from))
+    return room
+  }
   const kept = [...siteRecords, ...people].reduce((sum, { version }) => sum + version, 0)
-  return { today: start, problem, sites, technicians, appointments, missed, figures, kept, road }
+  return {
+    today: start,
+    problem,
+    sites,
+    technicians,
+    appointments,
+    missed,
+    visitHours,
+    absences,
+    figures,
+    kept,
+    road,
+  }
 }
 
 function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
@@ -170,7 +244,7 @@ function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]
   return groups
 }
 
-const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
+export const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
   latitude === undefined || longitude === undefined ? null : { latitude, longitude }
 
 /** Two that were arranged for one day are one visit, as the later one says, with the tasks of both. */
@@ -215,37 +289,51 @@ export const tripAlone = (road: PlanInput['road'], siteId: string, technicians: 
   Math.min(...technicians.map(({ id }) => road(id, siteId).minutes + road(siteId, id).minutes))
 
 function hoursOf(
-  { leftOn, workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>,
+  { id, leftOn, workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>,
   place: number,
   start: number,
+  absences: Absence[],
 ): PlanTechnician {
-  const minutes = leftOn ? 0 : Math.max(0, minuteOf(endsAt) - minuteOf(startsAt) - breakMin)
+  const minutes = leftOn ? 0 : Math.max(0, minuteOf(endsAt) - minuteOf(startsAt) - usualBreak.minutes)
   return {
     place,
     hoursMin: Array.from({ length: plannedDays }, (_, d) =>
-      workWeekdays.includes(String(weekday(start + d))) ? minutes : 0,
+      workWeekdays.includes(String(weekday(start + d))) && !awayOn(absences, id, fromDay(start + d)) ? minutes : 0,
     ),
   }
 }
 
-/** Minutes after midnight. @example minuteOf('08:30') // 510 */
-const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+/** Why somebody is away on a day, where they are. */
+export const awayOn = (absences: Absence[], technicianId: string, day: string): Absence | undefined =>
+  absences.find((one) => one.technicianId === technicianId && one.from <= day && day <= one.to)
 
-/** By site, then by day: whether it is open, as the nearest of site, customer and firm says. */
-async function openingOf(trx: Trx, firmId: string, sites: KeptRecord<'site'>[], days: number[]): Promise<Uint8Array[]> {
+/** Minutes after midnight. @example minuteOf('08:30') // 510 */
+export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
+
+/** What is set at some sites, their customers and the firm. */
+async function settingsAround(trx: Trx, firmId: string, sites: KeptRecord<'site'>[]) {
   const about = new Set([firmId, ...sites.flatMap(({ id, customerId }) => [id, customerId])])
-  const settings = grouped(
-    await entriesOfKinds(trx, [...about], ['setting', 'withdrawn']),
-    ({ subjectId }) => subjectId,
+  return grouped(await entriesOfKinds(trx, [...about], ['setting', 'withdrawn']), ({ subjectId }) => subjectId)
+}
+
+/** By day: whether somebody may come, as the nearest of site, customer and firm says. */
+function openDaysOf(histories: Histories, visiting: Setting<'visit-hours'> | null, days: number[]): Uint8Array {
+  const { openDays } = siteOpening(histories)
+  const may = (day: number) => visiting?.weekdays.includes(weekday(day)) ?? true
+  return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 && may(day) ? 1 : 0))
+}
+
+/** Roads somebody put right: of two sayings about one pair the later counts. */
+function typedRoads(settings: Map<string, RecordedEntry[]>, sites: { id: string }[]): DrivenRoad[] {
+  const said = sites.flatMap(({ id }) =>
+    (effective({ site: settings.get(id) ?? [] }).site?.settings.get('road') ?? []).flatMap((entry) =>
+      entry.body.setting === 'road' ? [{ from: id, at: entry.happenedAt, ...entry.body }] : [],
+    ),
   )
-  return sites.map(({ id, customerId }) => {
-    const { openDays } = siteOpening(
-      effective({
-        site: settings.get(id) ?? [],
-        customer: settings.get(customerId) ?? [],
-        firm: settings.get(firmId) ?? [],
-      }),
-    )
-    return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 ? 1 : 0))
-  })
+  const latest = new Map<string, (typeof said)[number]>()
+  for (const one of said.sort((a, b) => a.at.localeCompare(b.at)))
+    latest.set([one.from, one.toId].sort().join(' '), one)
+  return [...latest.values()].flatMap(({ from, toId, minutes }) =>
+    minutes === undefined ? [] : [{ from, to: toId, minutes }],
+  )
 }

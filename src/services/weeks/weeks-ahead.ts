@@ -6,7 +6,7 @@ import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
 import { keptById } from '../../records/kept.ts'
 import { keptPlan } from '../../records/plan.ts'
-import type { WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
+import type { VisitState, WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
 import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
 import { type PlanInput, type PlannedTask, planInput, plannedDays, tripAlone } from './plan-input.ts'
 
@@ -109,7 +109,7 @@ function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVis
 function visitOf(input: PlanInput, state: PlanState, s: number, { day, technician, tasks }: PlannedVisit): WeeksVisit {
   const { sites, technicians, figures } = input
   return {
-    ...stateOf(input, s, day),
+    ...arrangedFor(input, s, day),
     on: fromDay(input.today + day),
     technicianId: technicians[technician!]!.id,
     minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin),
@@ -126,12 +126,16 @@ const arranged = ({ appointments, today }: PlanInput, s: number, day: number) =>
   appointments[s]!.find(({ last }) => toDay(last.body.on) - today === day)
 
 /** How far the visit of a day has got. */
-function stateOf(input: PlanInput, s: number, day: number) {
+export function arrangedFor(
+  input: PlanInput,
+  s: number,
+  day: number,
+): { state: VisitState; visitId?: string; from?: string } {
   const found = arranged(input, s, day)
-  if (!found) return { state: 'proposed' as const }
+  if (!found) return { state: 'proposed' }
   const { step, from } = found.last.body
   return {
-    state: step === 'agreed' || step === 'asked' ? step : ('taken' as const),
+    state: step === 'agreed' || step === 'asked' ? step : 'taken',
     visitId: found.visitId,
     ...(from && { from }),
   }
@@ -194,7 +198,7 @@ export async function visitValley(
   return {
     siteId,
     on,
-    ...stateOf(input, s, visit.day),
+    ...arrangedFor(input, s, visit.day),
     seq,
     minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin,
     customer: { name, contact, phone },

@@ -143,6 +143,7 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     minutes: fc.nat({ max: 600 }),
     tasks: fc.array(fc.record({ subjectId: uuid, key: slug }), { maxLength: 4 }),
   }),
+  'day-order': fc.record({ on: day, technicianId: uuid, siteIds: fc.array(uuid, { maxLength: 5 }) }),
   calibrated: fc.record({ dueOn: day }),
   withdrawn: fc.record({}),
   setting: fc.oneof(
@@ -231,6 +232,24 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       number: fc.string({ minLength: 1, maxLength: 20 }),
     }),
     fc.record({ setting: fc.constant('warranty'), partsMonths: fc.nat({ max: 24 }), workMonths: fc.nat({ max: 12 }) }),
+    fc.record({
+      setting: fc.constant('visit-hours'),
+      weekdays: fc.subarray([1, 2, 3, 4, 5, 6, 7]),
+      hours: fc.constantFrom(
+        [],
+        [{ from: '06:30', to: '10:00' }],
+        [
+          { from: '07:00', to: '11:30' },
+          { from: '14:00', to: '17:00' },
+        ],
+      ),
+    }),
+    fc.record({ setting: fc.constant('absence'), technicianId: uuid, from: day, to: fc.constant('2100-01-01') }),
+    fc.record({
+      setting: fc.constant('road'),
+      toId: uuid,
+      minutes: fc.option(fc.nat({ max: 90 }), { nil: undefined }),
+    }),
     fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
   ),

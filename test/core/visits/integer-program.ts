@@ -61,6 +61,14 @@ export async function leastCostBySolver(problem: FirmProblem): Promise<number> {
     for (let d = 0; d < days; d++) {
       const anybody = [...technicians.keys()].flatMap((k) => going(s, k, d))
       if (anybody.length > 0) rules.push(`${sum(anybody)} <= 1`)
+      if (!site.roomMin || anybody.length === 0) continue
+      const there = anybody.map((name) => `${site.stopMin} ${name}`)
+      for (const k of technicians.keys())
+        if (mayGo(s, k, d))
+          for (const [t, { minutes, costOn }] of site.tasks.entries())
+            if (Number.isFinite(costOn[d]!)) there.push(`${minutes} y_${s}_${t}_${k}_${d}`)
+      costs.push([overCost, `room_${s}_${d}`])
+      rules.push(`${sum(there)} - room_${s}_${d} <= ${site.roomMin[d]!}`)
     }
     for (const visit of site.settled) rules.push(`${sum(going(s, visit.technician, visit.day))} = 1`)
     // Nobody goes anywhere for nothing, to keep a promise with an empty visit.

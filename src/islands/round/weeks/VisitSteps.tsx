@@ -12,7 +12,7 @@ import { SheetForm } from '../../records/SheetForm.tsx'
 import { newId } from '../../send-entries.ts'
 
 interface Props {
-  row: WeeksRow
+  row: Pick<WeeksRow, 'name'>
   valley: WeeksValley
   today: string
   /** The day looked at, from today. */

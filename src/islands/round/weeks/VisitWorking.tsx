@@ -138,8 +138,9 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         </>
       )}
       <p className="m-0 mt-2 text-[13px] text-second">
-        {dayFull(on)}, in minutes of your time. A part counts as {usualPlanFigures.partMin} minutes of work, a day late
-        as {latePerDay.nuisance}, {latePerDay.short} or {latePerDay.stands} by what it does to the place: from memory.
+        {dayFull(on)}, in minutes of your time. A part counts by its price where one is set, else as what such parts
+        usually cost; a day late as {latePerDay.nuisance}, {latePerDay.short} or {latePerDay.stands} by what it does to
+        the place: from memory.
       </p>
     </>
   )
