@@ -240,11 +240,13 @@ describe('the day', () => {
     const bakery = page.stops.find(({ siteId }) => siteId === firm.siteId)!
     expect(bakery.faults.map(({ text }) => text)).to.deep.equal(['Growls, nothing comes'])
     const lines = page.carry[firm.ines]!
+    const { order, left } = ines(page)
+    const rows = [...order, ...left.map(({ stop }) => stop)]
     const maybe = lines.filter(({ chance }) => chance !== undefined)
     expect(maybe).not.to.have.length(0)
     for (const { chance, stops, why } of maybe) {
       expect(chance).to.be.within(0.08, 1)
-      expect(stops).to.deep.equal([ines(page).order.findIndex((i) => page.stops[i]!.siteId === firm.siteId)])
+      expect(stops).to.deep.equal([rows.findIndex((i) => page.stops[i]!.siteId === firm.siteId)])
       expect(why).to.match(/^Varnholt Duo 2: /)
     }
     await write(
@@ -252,7 +254,7 @@ describe('the day', () => {
         'machine',
         firm.c2,
         'repaired',
-        { fault: 'Coil', cause: 'three-way-shut', cured: true },
+        { text: 'New coil', fault: 'three-way-shut', cured: true },
         { on: today },
       ),
     )
