@@ -32,6 +32,8 @@ const houses = {
       '@zxcvbn-ts/language-common',
       'otpauth',
       'qrcode',
+      'ical-generator',
+      'timezones-ical-library',
       'yazl',
       '@types/yazl',
       'yauzl',

@@ -21,4 +21,5 @@ const open = new Set([
   '/500',
   '/503',
 ])
-export const isOpen = (path: string) => open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path)
+export const isOpen = (path: string) =>
+  open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path) || /^\/calendar\/[^/]+\.ics$/.test(path)

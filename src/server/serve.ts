@@ -117,6 +117,9 @@ export async function serve(
   }
 }
 
+/** Whoever reads the log must not be able to open what a link opens. */
+const loggedPath = (path: string): string => path.replace(/^\/((?:api\/)?join|calendar)\/.+$/, '/$1/…')
+
 /** Reads the body of those addresses, as text, to a limit counted after it is unpacked. */
 function bodyOf(limit: string, isOf: (path: string) => boolean): RequestHandler {
   const read = express.text({ type: () => true, limit, defaultCharset: 'utf-8' })
@@ -141,7 +144,7 @@ const observe: RequestHandler = (request, response, next) => {
   response.on('finish', () => {
     if (request.path.startsWith('/_astro') || quiet.has(request.path)) return
     const ms = Math.round(performance.now() - started)
-    log.info({ id, method: request.method, path: request.path, status: response.statusCode, ms })
+    log.info({ id, method: request.method, path: loggedPath(request.path), status: response.statusCode, ms })
   })
   next()
 }

@@ -2,6 +2,7 @@ import { v7 } from 'uuid'
 import type { Kept } from '../core/firm/records.ts'
 import { may } from '../core/firm/rights.ts'
 import { dropAccount } from '../records/accounts.ts'
+import { dropCalendar } from '../records/calendars.ts'
 import { addChange, mergedInto } from '../records/changes.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { forgetInLists } from '../records/imports.ts'
@@ -85,6 +86,7 @@ async function forgetTechnician(
   const holder = { firmId, technicianId: id }
   await endSessions(trx, firmId, { technicianId: id })
   await dropInvitations(trx, firmId, id)
+  await dropCalendar(trx, firmId, id)
   await forgetDevices(trx, holder)
   await dropCodeApp(trx, holder)
   await dropPasskeys(trx, holder)

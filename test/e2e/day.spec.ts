@@ -186,7 +186,9 @@ test('when somebody may come is said on the site, and a place is pasted from a m
   await expect(sheet.getByText(/no latitude and longitude/)).toBeVisible()
   await sheet.getByLabel(/^Link of a map/).fill(`geo:${place!.latitude + 0.01},${place!.longitude}`)
   await sheet.getByRole('button', { name: 'It is there' }).click()
-  await expect(about.getByRole('link', { name: new RegExp(`^${(place!.latitude + 0.01).toFixed(3)}`) })).toBeVisible()
+  await expect(
+    about.getByRole('link', { name: new RegExp(`^${String(place!.latitude + 0.01).slice(0, 6)}`) }),
+  ).toBeVisible()
   const stop = (await dayOf(page, day.on)).stops.find((one) => one.siteId === siteId)!
   expect(stop.place!.latitude).toBeCloseTo(place!.latitude + 0.01, 6)
   expect(stop.hours).toHaveLength(2)

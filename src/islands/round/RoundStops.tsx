@@ -19,16 +19,20 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
     return () => window.removeEventListener('keydown', onKey)
   }, [at])
   return (
-    <nav aria-label="Stops of the round" className="ml-auto flex items-center max-md:ml-0" data-noprint>
+    <nav
+      aria-label="Stops of the round"
+      className="ml-auto flex items-center max-md:ml-0 max-md:w-full max-md:justify-between"
+      data-noprint
+    >
       {stops.map(({ id, key, name, href }, i) => {
         const on = id === at
         return (
           <span key={id} className="flex items-center">
-            {i > 0 && <span className="mx-1 h-px w-3 bg-hair" aria-hidden="true" />}
+            {i > 0 && <span className="mx-1 h-px w-3 bg-hair max-md:hidden" aria-hidden="true" />}
             <a
               href={href}
               aria-current={on ? 'page' : undefined}
-              className="flex min-h-[44px] items-center gap-1.5 whitespace-nowrap"
+              className="flex min-h-[44px] items-center gap-1.5 whitespace-nowrap max-md:gap-0.5"
             >
               <StopMark number={key} on={on} />
               <span className={on ? 'font-semibold' : 'text-second'}>{name}</span>

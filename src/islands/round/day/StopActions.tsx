@@ -28,7 +28,7 @@ export function StopActions({
   stop: number
   acts: StopActs
 }) {
-  const { place, customer, siteId, state } = page.stops[stop]!
+  const { place, customer, siteId, state, visitId } = page.stops[stop]!
   const toCome = person.order.includes(stop)
   const plain = 'plain inline-flex min-h-[44px] items-center max-md:min-h-[56px]'
   return (
@@ -40,7 +40,10 @@ export function StopActions({
           disabled={acts.busy}
           onClick={() => acts.onBegin(stop)}
         >
-          I am there: begin <Key>Enter</Key>
+          I am there: begin{' '}
+          <span className="max-md:hidden">
+            <Key>Enter</Key>
+          </span>
         </button>
       )}
       {acts.isMine && state === 'under way' && (
@@ -88,6 +91,11 @@ export function StopActions({
             Road takes …
           </button>
         </>
+      )}
+      {state === 'agreed' && visitId && (
+        <a className={plain} href={`/api/round/visit.ics?visitId=${visitId}`} download>
+          For their calendar
+        </a>
       )}
       {state !== 'done' && state !== 'under way' && (
         <button type="button" className={plain} onClick={() => acts.onCustomer(stop)}>

@@ -13,6 +13,7 @@ import { useFetched } from '../../use-fetched.ts'
 import { RoundStops } from '../RoundStops.tsx'
 import { AwaySheet } from './AwaySheet.tsx'
 import { BestChange } from './BestChange.tsx'
+import { CalendarSheet } from './CalendarSheet.tsx'
 import { DayStrip } from './DayStrip.tsx'
 import { clockOf, moved, timesOf } from './day-times.ts'
 import { LoadList } from './LoadList.tsx'
@@ -43,7 +44,7 @@ function TheDay({ first, firm, me, who: asked }: Props) {
   const [view, setView] = useState<'stops' | 'places'>('stops')
   const [chosenSite, setChosenSite] = useState<string | null>(null)
   const [left, setLeft] = useState<string | null>(null)
-  const [sheet, setSheet] = useState<{ what: 'customer' | 'road' | 'away'; stop: number } | null>(null)
+  const [sheet, setSheet] = useState<{ what: 'customer' | 'road' | 'away' | 'calendar'; stop: number } | null>(null)
   const lost = useFetched<DayPage>(round > 0 ? `/api/round/day?on=${page.on}&n=${round}` : null, setPage, {
     afterMs: 20,
   })
@@ -118,11 +119,6 @@ function TheDay({ first, firm, me, who: asked }: Props) {
       <section className="flex min-w-0 flex-1 flex-col bg-enamel" aria-label="The day">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-1 lg:px-6" data-noprint>
           <DayChoice page={page} who={who} onWho={setWho} />
-          {person && (
-            <button type="button" className="plain" onClick={() => setSheet({ what: 'away', stop: -1 })}>
-              Away …
-            </button>
-          )}
           <RoundStops at="day" />
         </div>
         {lost && <Alarm>No connection: the day is as it was.</Alarm>}
@@ -161,7 +157,9 @@ function TheDay({ first, firm, me, who: asked }: Props) {
                       {one === 'stops' ? 'Stops in order' : 'The places'}
                     </button>
                   ))}
-                  <Key>m</Key>
+                  <span className="max-md:hidden">
+                    <Key>m</Key>
+                  </span>
                   {view === 'places' && (
                     <span className="text-[13px] text-second">as the crow flies; the minutes are the road’s</span>
                   )}
@@ -209,7 +207,12 @@ function TheDay({ first, firm, me, who: asked }: Props) {
                     />
                   )}
                   <LoadList lines={carry} loaded={loaded} after={person.been.length} onToggle={toggle} />
-                  <TakeOut page={page} person={person} />
+                  <TakeOut
+                    page={page}
+                    person={person}
+                    onAway={() => setSheet({ what: 'away', stop: -1 })}
+                    onCalendar={person.id === me ? () => setSheet({ what: 'calendar', stop: -1 }) : null}
+                  />
                 </aside>
               )}
             </div>
@@ -218,19 +221,10 @@ function TheDay({ first, firm, me, who: asked }: Props) {
         )}
       </section>
       {sheet && (
-        <Sheet
-          open
-          onOpenChange={() => setSheet(null)}
-          title={sheet.what === 'away' ? `${person?.name ?? ''} is away` : page.stops[sheet.stop]!.name}
-          about={
-            sheet.what === 'away'
-              ? 'Nothing is planned for them on these days.'
-              : sheet.what === 'road'
-                ? 'How long the road to it takes, parking included.'
-                : dayFull(page.on)
-          }
-        >
-          {sheet.what === 'away' && person ? (
+        <Sheet open onOpenChange={() => setSheet(null)} {...sheetHead(page, person, sheet)}>
+          {sheet.what === 'calendar' ? (
+            <CalendarSheet />
+          ) : sheet.what === 'away' && person ? (
             <AwaySheet page={page} person={person} firmId={firm.id} onDone={done} onCancel={() => setSheet(null)} />
           ) : sheet.what === 'customer' ? (
             <StopCustomer page={page} stop={sheet.stop} onWritten={done} />
@@ -243,6 +237,15 @@ function TheDay({ first, firm, me, who: asked }: Props) {
       )}
     </div>
   )
+}
+
+function sheetHead(page: DayPage, person: DayPerson | null, { what, stop }: { what: string; stop: number }) {
+  if (what === 'calendar')
+    return { title: 'My calendar', about: 'What was agreed with customers, in the calendar you have.' }
+  if (what === 'away')
+    return { title: `${person?.name ?? ''} is away`, about: 'Nothing is planned for them on these days.' }
+  const title = page.stops[stop]!.name
+  return { title, about: what === 'road' ? 'How long the road to it takes, parking included.' : dayFull(page.on) }
 }
 
 const isOut = ({ been, order, left }: DayPerson) => been.length + order.length + left.length > 0
@@ -288,7 +291,7 @@ function factsOf(page: DayPage, person: DayPerson, times: ReturnType<typeof time
 function DayChoice({ page, who, onWho }: { page: DayPage; who: string; onWho: (id: string) => void }) {
   const near = [-1, 1].map((by) => fromDay(toDay(page.on) + by))
   return (
-    <p className="m-0 flex flex-wrap items-center gap-x-2">
+    <p className="m-0 flex min-w-0 items-center gap-x-2">
       <a
         className="plain inline-flex min-h-[44px] min-w-[44px] items-center justify-center"
         href={`/round/day?on=${near[0]}&who=${who}`}
@@ -296,7 +299,7 @@ function DayChoice({ page, who, onWho }: { page: DayPage; who: string; onWho: (i
       >
         ←
       </a>
-      <b>
+      <b className="whitespace-nowrap">
         {weekdayShort(page.on)} {dayShort(page.on)}
       </b>
       <a
@@ -306,9 +309,13 @@ function DayChoice({ page, who, onWho }: { page: DayPage; who: string; onWho: (i
       >
         →
       </a>
-      <label className="flex items-center gap-2">
+      <label className="flex min-w-0 items-center gap-2">
         <span className="sr-only">Whose day</span>
-        <select className="field min-h-[44px]" value={who} onChange={(event) => onWho(event.target.value)}>
+        <select
+          className="field min-h-[44px] min-w-0 max-w-full"
+          value={who}
+          onChange={(event) => onWho(event.target.value)}
+        >
           {page.people.map(({ id, name, been, order, left }) => (
             <option key={id} value={id}>
               {name}, {been.length + order.length + left.length}{' '}
@@ -322,11 +329,19 @@ function DayChoice({ page, who, onWho }: { page: DayPage; who: string; onWho: (i
   )
 }
 
-function TakeOut({ page, person }: { page: DayPage; person: DayPerson }) {
+interface TakeOutProps {
+  page: DayPage
+  person: DayPerson
+  onAway: () => void
+  /** One’s own only. */
+  onCalendar: (() => void) | null
+}
+
+function TakeOut({ page, person, onAway, onCalendar }: TakeOutProps) {
   const file = (form: string) => `/api/round/day-file?on=${page.on}&who=${person.id}&as=${form}`
   return (
-    <section aria-label="Take it with you" className="pt-3" data-noprint>
-      <h2 className="head m-0">Take it with you</h2>
+    <section aria-label="This day" className="pt-3" data-noprint>
+      <h2 className="head m-0">This day</h2>
       <p className="m-0 flex flex-wrap gap-2 pt-1">
         <button type="button" className="plain" onClick={() => window.print()}>
           Print it
@@ -337,6 +352,14 @@ function TakeOut({ page, person }: { page: DayPage; person: DayPerson }) {
         <a className="plain inline-flex items-center" href={file('geojson')} download>
           GeoJSON
         </a>
+        <button type="button" className="plain" onClick={onAway}>
+          Away …
+        </button>
+        {onCalendar && (
+          <button type="button" className="plain" onClick={onCalendar}>
+            My calendar …
+          </button>
+        )}
       </p>
     </section>
   )
