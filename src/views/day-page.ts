@@ -97,6 +97,8 @@ export interface DayPage {
   others: { siteId: string; name: string; place: Coordinates; next: LocalDay | null }[]
   /** Days of the plan on which somebody has a stop. */
   daysOut: LocalDay[]
+  /** What is not agreed comes from the plan: whether it knows all. */
+  plan: 'made' | 'being made' | 'being made anew'
   /** The last entry it knows. */
   seq: number
 }

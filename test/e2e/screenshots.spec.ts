@@ -33,8 +33,6 @@ test('@screenshots', async ({ browser }) => {
   await shoot(light, 'round')
   await at(light, `/machines/${leftBar}?task=group-gasket@1`)
   await shoot(light, 'machine-wear')
-  await at(light, `/machines/${await machineId(light, 'Right bar')}?lens=ledger`)
-  await shoot(light, 'machine-ledger')
   await at(light, `/machines/${leftBar}?lens=water`)
   await shoot(light, 'machine-water')
   await at(light, '/water?gh=19x1dH&kh=15x1dH&out=2x1dH&ph=7.6&ec=640&t=14&w=cartridge&bypass=0.3')
@@ -56,6 +54,10 @@ test('@screenshots', async ({ browser }) => {
   for (let row = 0; row < 5; row += 1) await light.keyboard.press('j')
   await expect(light.getByRole('complementary', { name: 'Working' }).getByText('This day costs')).toBeVisible()
   await shoot(light, 'weeks-ahead')
+  await at(light, '/round/day')
+  await expect(light.getByText('Being planned anew')).toBeHidden({ timeout: 60_000 })
+  await light.keyboard.press('j')
+  await shoot(light, 'day')
   await at(light, '/import/machines')
   await light.locator('input[type=file]').setInputFiles(join(import.meta.dirname, '../lists/german-machines.csv'))
   const means = (word: string) => light.getByLabel(`${word} means`)
@@ -99,7 +101,7 @@ test('@screenshots', async ({ browser }) => {
     ['phone-round', '/round'],
     ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
     ['phone-entry', `/machines/${leftBar}/entry`],
-    ['phone-sites', '/round/sites'],
+    ['phone-day', '/round/day'],
   ] as const) {
     await at(pocket, path)
     await shoot(pocket, name)

@@ -13,14 +13,15 @@ import { beginSpans } from '../../core/rounds/stop-hours.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
 import { openReport } from '../../core/visits/open-reports.ts'
-import { type Db, lookIn, type Trx } from '../../records/database.ts'
+import { type Db, lookIn, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
+import { ask } from '../../records/job-queue.ts'
 import { allKept, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
 import { keptPlan, type MachineThere, machinesAt, ordersOf, sitesNamedOn } from '../../records/plan.ts'
 import type { DayPage, DayPerson, DayStop, DayTask } from '../../views/day-page.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
-import { isTooMany, plannedAgain } from './make-plan.ts'
+import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
 import { awayOn, minuteOf, placeOf, planInput, usualBreak } from './plan-input.ts'
 import { arrangedFor } from './weeks-ahead.ts'
 
@@ -41,6 +42,7 @@ export async function dayPage(
 ): Promise<DayPage> {
   const read = await lookIn(db, firmId, (trx) => readDay(trx, firmId, on, today))
   const { input, timeZone } = read
+  if (read.isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
   const stops = [...stopsBeen(read, on), ...stopsToCome(read, on)]
   const nowMin = on === today ? (now.getTime() - Date.parse(midnight(timeZone, on))) / 60_000 : null
   const ids = [...stops.map(({ siteId }) => siteId), ...input.technicians.map(({ id }) => id)]
@@ -58,6 +60,7 @@ export async function dayPage(
     carry: Object.fromEntries(people.map((person) => [person.id, carryOf(read, stops, person)])),
     others: read.others,
     daysOut: read.daysOut,
+    plan: read.isOld ? (read.isPlanned ? 'being made anew' : 'being made') : 'made',
     seq: read.seq,
   }
 }
@@ -66,7 +69,8 @@ const midnight = (timeZone: string, day: LocalDay) => instantAt(timeZone, day, '
 
 async function readDay(trx: Trx, firmId: string, on: LocalDay, today: LocalDay) {
   const firm = (await theFirm(trx))!
-  const plan = (await isTooMany(trx, today)) ? null : await keptPlan(trx)
+  const isTooLarge = (await isTooMany(trx, today)) !== null
+  const plan = isTooLarge ? null : await keptPlan(trx)
   const proposed = plan?.body.visits ?? []
   const siteIds = [
     ...new Set([
@@ -92,9 +96,13 @@ async function readDay(trx: Trx, firmId: string, on: LocalDay, today: LocalDay) 
     ),
   ).entries
   const going = new Set(siteIds)
+  // The records of all sites count, not of these alone.
+  const kept = allSites.reduce((sum, { id, version }) => sum + (going.has(id) ? 0 : version), input.kept)
   return {
     timeZone: firm.timeZone,
     seq: firm.seq,
+    isPlanned: plan !== null,
+    isOld: !isTooLarge && (!plan || !knowsAll(plan, today, firm.seq, { kept })),
     input,
     planned: plannedAgain(input, proposed),
     machines,

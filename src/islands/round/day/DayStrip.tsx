@@ -75,7 +75,7 @@ export function DayStrip({ page, person, times, chosen, onChoose, rails }: Props
         return (
           <g key={stop}>
             <Road from={x(arriveMin - legMin)} to={x(arriveMin)} minutes={legMin} />
-            {wait >= 5 && (
+            {x(beginMin) - x(rest?.to ?? arriveMin) > 56 && (
               <text
                 x={(x(rest?.to ?? arriveMin) + x(beginMin)) / 2}
                 y={boxY + 12}

@@ -36,6 +36,7 @@ export function StopList({ page, person, times, chosen, onChoose, acts }: Props)
               on={i === chosen}
               onChoose={() => onChoose(i)}
               today={page.on}
+              isPlanned={page.plan !== 'being made'}
               time={clockThere(page, own?.beginMin ?? stop.arrivedMin!, stop.timeZone)}
               under={
                 own
@@ -66,6 +67,7 @@ export function StopList({ page, person, times, chosen, onChoose, acts }: Props)
               on={i === chosen}
               onChoose={() => onChoose(i)}
               today={page.on}
+              isPlanned={page.plan !== 'being made'}
               time={stop.promised ?? ''}
               under={stateShort[stop.state]}
               wrong={leftWords[why]}
@@ -90,10 +92,11 @@ interface RowProps {
   time: string
   under: string
   wrong: string
+  isPlanned: boolean
   children: ReactNode
 }
 
-function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, wrong, children }: RowProps) {
+function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, wrong, isPlanned, children }: RowProps) {
   return (
     <li
       className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)] print:bg-transparent print:shadow-none' : ''}`}
@@ -177,8 +180,9 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
           ))}
           {stop.tasks.length === 0 && !isDone && stop.state !== 'under way' && (
             <span className="block text-[14px] text-second">
-              {stop.faults.length > 0 ? '' : 'Nothing is due here any more: '}
-              {counted(Math.round(stop.serviceMin), 'minute')} are kept for it.
+              {isPlanned
+                ? `${stop.faults.length > 0 ? '' : 'Nothing is due here: '}${counted(Math.round(stop.serviceMin), 'minute')} are kept for it.`
+                : 'What is done here comes with the plan, in a moment.'}
             </span>
           )}
         </span>

@@ -35,6 +35,8 @@ interface Props {
 }
 
 const everybody = 'all'
+/** How often it looks while the plan is being made. */
+const everyMs = 2500
 
 /** One day of one technician, or of all: when where, on which road, with what in the van. */
 function TheDay({ first, firm, me, who: asked }: Props) {
@@ -49,6 +51,12 @@ function TheDay({ first, firm, me, who: asked }: Props) {
     afterMs: 20,
   })
   const again = () => setRound((n) => n + 1)
+  // While the plan is being made the page follows.
+  useEffect(() => {
+    if (page.plan === 'made') return
+    const timer = setTimeout(() => setRound((n) => n + 1), everyMs)
+    return () => clearTimeout(timer)
+  }, [page])
   const writes = useDayWrites(page, firm.id, again)
   const done = () => {
     setSheet(null)
@@ -119,6 +127,11 @@ function TheDay({ first, firm, me, who: asked }: Props) {
       <section className="flex min-w-0 flex-1 flex-col bg-enamel" aria-label="The day">
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-1 lg:px-6" data-noprint>
           <DayChoice page={page} who={who} onWho={setWho} />
+          {page.plan !== 'made' && (
+            <span role="status" className="text-[14px] text-second">
+              Being planned anew …
+            </span>
+          )}
           <RoundStops at="day" />
         </div>
         {lost && <Alarm>No connection: the day is as it was.</Alarm>}
