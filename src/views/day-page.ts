@@ -14,6 +14,8 @@ export interface DayTask {
   name: string
   machineName: string
   minutes: number
+  /** Nobody was promised it. */
+  mayWait: boolean
   due: LocalDay
   /** Days over on this day; below 0: so much before it is due. */
   over: number
@@ -43,6 +45,8 @@ export interface DayStop {
   header?: { id: string; body: Body<'visit'> }
   /** A time that was promised, on the clock of the place. */
   promised?: string
+  /** The same as a minute of the firm’s day. */
+  promisedMin?: number
   /** When it began and ended, minutes of the firm’s day, where somebody looked at the clock. */
   arrivedMin?: number
   leftMin?: number
@@ -56,6 +60,8 @@ export interface DayStop {
   /** When the work may begin. */
   open: Span[]
   tasks: DayTask[]
+  /** What the plan had for this visit and the day has no room for. */
+  notToday: string[]
   faults: DayFault[]
 }
 

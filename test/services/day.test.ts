@@ -261,6 +261,23 @@ describe('the day', () => {
     expect((await look()).carry[firm.ines]!.filter(({ chance }) => chance !== undefined)).to.deep.equal([])
   })
 
+  it('leaves out what is long before its day and nobody was promised, sooner than a stop that was agreed', async () => {
+    const page = await look()
+    const bakery = page.stops.find(({ siteId }) => siteId === firm.siteId)!
+    // Two years of nothing written are due here: more than a day holds beside two other stops.
+    expect(
+      ines(page)
+        .left.map(({ why }) => why)
+        .filter((why) => why === 'no-hours'),
+    ).to.deep.equal([])
+    for (const { stop } of ines(page).left)
+      expect(page.stops[stop]!.tasks.filter(({ mayWait, over }) => mayWait && over < 0)).to.deep.equal([])
+    const early = bakery.tasks.filter(({ over }) => over < 0)
+    if (bakery.notToday.length > 0 && ines(page).left.length === 0)
+      expect(bakery.serviceMin).to.equal(15 + bakery.tasks.reduce((sum, { minutes }) => sum + minutes, 0))
+    for (const { mayWait } of early) expect(mayWait).to.equal(true)
+  })
+
   it('goes out as GPX and GeoJSON, in order, from the yard and back, without telephone or key', async () => {
     const page = await look()
     const gpx = dayAsGpx(page, firm.ines)!

@@ -8,7 +8,7 @@ import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import { instantAt, minuteOfDay } from '../../core/quantity/site-time.ts'
 import { type CarryWork, carryFor } from '../../core/rounds/carry.ts'
 import type { DayProblem, Outing, Span } from '../../core/rounds/day-problem.ts'
-import { standingOrder } from '../../core/rounds/standing-order.ts'
+import { type LeftStop, standingOrder } from '../../core/rounds/standing-order.ts'
 import { beginSpans } from '../../core/rounds/stop-hours.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { libraryHere } from '../../core/standing/own-procedures.ts'
@@ -23,7 +23,7 @@ import type { DayPage, DayPerson, DayStop, DayTask } from '../../views/day-page.
 import { veryOwnKindsIn } from '../own-kinds.ts'
 import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
 import { awayOn, minuteOf, placeOf, planInput, usualBreak } from './plan-input.ts'
-import { arrangedFor } from './weeks-ahead.ts'
+import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
 
 /** How long an order of more than ten stops is looked for at once: the browser looks on. */
 const roundsAtOnce = 1500
@@ -184,6 +184,7 @@ function stopsBeen(read: Read, on: LocalDay): DayStop[] {
           ...(leftAt && { leftMin: minute(leftAt) }),
           serviceMin: minutes ?? input.figures.stopMin,
           open: [],
+          notToday: [],
           tasks: [],
           faults: [],
         },
@@ -202,20 +203,24 @@ function stopsToCome(read: Read, on: LocalDay): DayStop[] {
     const { record, tasks } = input.sites[s]!
     if (!visit || visit.technician === null || been.has(record.id)) return []
     const { from: promised, ...state } = arrangedFor(input, s, day)
-    const serviceMin = visit.tasks.reduce((sum, t) => sum + tasks[t]!.standing.minutes, input.figures.stopMin)
+    const own = new Set(promisedNobody(input, s, day, visit.tasks))
     const place = placeOfStop(read, s, on)
+    const promisedMin =
+      promised === undefined ? {} : { promisedMin: minuteOfDay(timeZone, on, promised, record.timeZone) }
     return [
       {
         ...place,
         ...state,
         ...(promised && { promised }),
         technicianId: input.technicians[visit.technician]!.id,
-        serviceMin,
-        open: beginSpans(
+        ...promisedMin,
+        ...timeOf(
           place.hours,
-          serviceMin,
-          promised === undefined ? undefined : minuteOfDay(timeZone, on, promised, record.timeZone),
+          visit.tasks.map((t) => tasks[t]!.standing),
+          input.figures.stopMin,
+          promisedMin.promisedMin,
         ),
+        notToday: [],
         tasks: visit.tasks.map((t): DayTask => {
           const { subjectId, subjectKind, machineName, standing } = tasks[t]!
           return {
@@ -225,6 +230,7 @@ function stopsToCome(read: Read, on: LocalDay): DayStop[] {
             name: [standing.name, standing.instance].filter(Boolean).join(', '),
             machineName,
             minutes: standing.minutes,
+            mayWait: own.has(t),
             due: standing.due.p50,
             over: toDay(on) - toDay(standing.due.p50),
             sure:
@@ -235,6 +241,40 @@ function stopsToCome(read: Read, on: LocalDay): DayStop[] {
       },
     ]
   })
+}
+
+/** How long a stop takes with some tasks, and when it may begin. */
+function timeOf(hours: Span[], tasks: { minutes: number }[], stopMin: number, promisedMin?: number) {
+  const serviceMin = tasks.reduce((sum, { minutes }) => sum + minutes, stopMin)
+  return { serviceMin, open: beginSpans(hours, serviceMin, promisedMin) }
+}
+
+/**
+ * What nobody was promised and is not due yet is left for another visit, the earliest done first, until the day holds
+ * its stops: nobody waits at a door because a screw was changed months before its time.
+ */
+function lightened(stops: DayStop[], toCome: number[], stopMin: number, leftOut: () => LeftStop[]): void {
+  for (;;) {
+    const left = leftOut()
+    const tooLong = left.filter(({ why }) => why === 'no-hours').map(({ stop }) => toCome[stop]!)
+    const isFull = left.some(({ why }) => why === 'full')
+    const most = earliestDone(stops, tooLong) ?? (isFull ? earliestDone(stops, toCome) : null)
+    if (!most) return
+    const { stop, task } = most
+    const was = stops[stop]!
+    const tasks = was.tasks.filter((other) => other !== task)
+    const notToday = [...was.notToday, `${task.name}, ${task.machineName}`]
+    stops[stop] = { ...was, tasks, notToday, ...timeOf(was.hours, tasks, stopMin, was.promisedMin) }
+  }
+}
+
+/** The task that would be done longest before its day and may wait. */
+function earliestDone(stops: DayStop[], among: number[]): { stop: number; task: DayTask } | null {
+  let most: { stop: number; task: DayTask } | null = null
+  for (const stop of among)
+    for (const task of stops[stop]!.tasks)
+      if (task.mayWait && task.over < 0 && (!most || task.over < most.task.over)) most = { stop, task }
+  return most
 }
 
 function personOf(
@@ -267,18 +307,22 @@ function personOf(
   }
   const set = orders.findLast(({ body }) => body.technicianId === id)
   const siteIds = set?.body.siteIds ?? []
-  const problem: DayProblem = {
-    travelMin,
-    stops: toCome.map((place) => ({ place, serviceMin: stops[place]!.serviceMin, open: stops[place]!.open })),
-    outings: [outing],
+  const isAgreed = new Set(toCome.flatMap((i, n) => (stops[i]!.state === 'agreed' ? [n] : [])))
+  const kept = set && siteIds.flatMap((siteId) => toCome.flatMap((i, n) => (stops[i]!.siteId === siteId ? [n] : [])))
+  const stand = () => {
+    const problem: DayProblem = {
+      travelMin,
+      stops: toCome.map((place) => ({ place, serviceMin: stops[place]!.serviceMin, open: stops[place]!.open })),
+      outings: [outing],
+    }
+    return standingOrder(problem, { agreed: isAgreed, ...(kept && { kept }), rounds: roundsAtOnce })
   }
-  const { order, left, better } = standingOrder(problem, {
-    agreed: new Set(toCome.flatMap((i, n) => (stops[i]!.state === 'agreed' ? [n] : []))),
-    ...(set && {
-      kept: siteIds.flatMap((siteId) => toCome.flatMap((i, n) => (stops[i]!.siteId === siteId ? [n] : []))),
-    }),
-    rounds: roundsAtOnce,
+  let stands = stand()
+  lightened(stops, toCome, input.figures.stopMin, () => {
+    stands = stand()
+    return stands.left
   })
+  const { order, left, better } = stands
   const placed = (those: number[]) => those.map((n) => toCome[n]!)
   return {
     id,

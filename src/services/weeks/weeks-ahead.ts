@@ -147,6 +147,11 @@ function besides(input: PlanInput, s: number, day: number, tasks: number[]): num
   return settled ? tasks.filter((t) => !settled.tasks.includes(t)) : []
 }
 
+/** Those tasks of a visit that nobody was promised: they can be left out. */
+export function promisedNobody(input: PlanInput, s: number, day: number, tasks: number[]): number[] {
+  return arranged(input, s, day) ? besides(input, s, day, tasks) : tasks
+}
+
 /** Those somebody goes to soonest come first; of these the ones with what is longest over. */
 const byVisit = (a: WeeksRow, b: WeeksRow) =>
   (a.visits[0]?.on ?? '9999').localeCompare(b.visits[0]?.on ?? '9999') || a.name.localeCompare(b.name)

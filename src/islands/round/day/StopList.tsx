@@ -178,6 +178,11 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
               <span className="mono w-7 shrink-0 text-right text-[13px]">{task.minutes}</span>
             </span>
           ))}
+          {stop.notToday.length > 0 && (
+            <span className="block text-[13px] text-second">
+              No room today, left for another visit: {stop.notToday.join('; ')}.
+            </span>
+          )}
           {stop.tasks.length === 0 && !isDone && stop.state !== 'under way' && (
             <span className="block text-[14px] text-second">
               {isPlanned
