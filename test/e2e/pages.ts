@@ -29,7 +29,7 @@ export const test = base.extend<{ world: undefined; ines: Page; quiet: (page: Pa
       }
       await use(undefined)
     },
-    { auto: true, timeout: 120_000 },
+    { auto: true, timeout: 240_000 },
   ],
   // biome-ignore lint/correctness/noEmptyPattern: the fixture needs no other
   quiet: async ({}, use) => {

@@ -71,6 +71,8 @@ describe('the day', () => {
     expect([better, isSet, left]).to.deep.equal([null, false, []])
     expect(outing).to.deep.include({ startMin: 480, endMin: 990 })
     expect(page.roads[order[0]!]![order[1]!]!.origin).to.equal('reckoned')
+    // A browser is told the same.
+    expect(JSON.parse(JSON.stringify(page))).to.deep.equal(page)
     expect(page.nowMin).to.equal(null)
     expect(page.people.find(({ id }) => id === firm.odile)!.order).to.deep.equal([])
   })

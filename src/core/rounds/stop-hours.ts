@@ -3,6 +3,9 @@ import type { Span } from './day-problem.ts'
 /** Somebody who was promised a time waits so long before they ring, min. From memory. */
 const promiseMin = 30
 
+/** Any hour, told as a number: what is without end is lost on its way to a browser. */
+const anyHourMin = 2 * 24 * 60
+
 /**
  * When the work of a stop may begin, so that it is over before it must be: within the hours of the place, and where a
  * time was promised not before it and not long after.
@@ -15,7 +18,7 @@ const promiseMin = 30
 export function beginSpans(hours: readonly Span[], serviceMin: number, promised?: number): Span[] {
   const spans =
     hours.length === 0
-      ? [{ from: 0, to: Number.POSITIVE_INFINITY }]
+      ? [{ from: 0, to: anyHourMin }]
       : hours.filter(({ from, to }) => to - from >= serviceMin).map(({ from, to }) => ({ from, to: to - serviceMin }))
   if (promised === undefined) return spans
   return spans

@@ -7,7 +7,6 @@ import { carbonBefore, treatmentBefore } from '../../core/standing/water/treatme
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { later } from '../../ui/later.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { AsideNote } from '../AsideNote.tsx'
 import { fromPage } from '../from-page.tsx'
 import type { ReckonedBundle } from '../machine/reckon-bundle.ts'
 import { standingsOf } from '../machine/standings-of.ts'
@@ -31,6 +30,7 @@ import { useSave } from './use-save.ts'
 import { VisitFields } from './VisitFields.tsx'
 import { WaterTests } from './WaterTests.tsx'
 
+const AsideNote = later(() => import('../AsideNote.tsx').then((module) => module.AsideNote))
 const PhotosTaken = later(() => import('./PhotosTaken.tsx').then((module) => module.PhotosTaken))
 const WhatMoves = later(() => import('./WhatMoves.tsx').then((module) => module.WhatMoves), MovesHead)
 
@@ -108,7 +108,7 @@ function EntryForm({ bundle, reckoned: before, today, me }: Props) {
             void save()
           }}
         >
-          <AsideNote what="A draft" why={aside} />
+          {aside !== null && <AsideNote what="A draft" why={aside} />}
           {restored && (
             <p
               role="status"

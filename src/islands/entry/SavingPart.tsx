@@ -1,6 +1,9 @@
 import { counted } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
+import { later } from '../../ui/later.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
+
+const OthersWrote = later(() => import('./OthersWrote.tsx').then((module) => module.OthersWrote))
 
 interface Props {
   machineId: string
@@ -18,28 +21,7 @@ interface Props {
 export function SavingPart({ machineId, others, problem, busy, lines, onSave }: Props) {
   return (
     <>
-      {others.length > 0 && (
-        <div role="alert" className="mt-3 border-l-4 border-seal pl-3">
-          <b>Somebody else wrote here since you opened this form. Nothing of yours was saved yet.</b>
-          {others.map((other) => (
-            <p key={other.seq} className="m-0 text-[14px]">
-              {other.by}: {other.said.join(', ')}
-            </p>
-          ))}
-          <div className="mt-2 flex gap-3">
-            <button type="button" className="act" onClick={() => onSave()}>
-              Save mine as well
-            </button>
-            <button
-              type="button"
-              className="plain"
-              onClick={() => location.assign(`/machines/${machineId}?lens=ledger`)}
-            >
-              See theirs, keep my draft
-            </button>
-          </div>
-        </div>
-      )}
+      {others.length > 0 && <OthersWrote machineId={machineId} others={others} onSave={onSave} />}
       {problem && (
         <p role="alert" className="m-0 mt-3 border-l-4 border-seal pl-3 font-semibold text-seal-ink">
           {problem}

@@ -24,7 +24,7 @@ const onALine = (
 describe('hours of a stop', () => {
   it('lets the work begin so that it is over in time', () => {
     expect(beginSpans([{ from: 480, to: 720 }], 65)).to.deep.equal([{ from: 480, to: 655 }])
-    expect(beginSpans([], 65)).to.deep.equal([{ from: 0, to: Number.POSITIVE_INFINITY }])
+    expect(beginSpans([], 65)).to.deep.equal([{ from: 0, to: 2880 }])
     expect(
       beginSpans(
         [

@@ -179,7 +179,7 @@ export function DayStrip({ page, person, times, chosen, onChoose, rails }: Props
                   strokeWidth={7}
                 />
               ))}
-              {stop.promised && stop.open[0] && Number.isFinite(stop.open[0].from) && (
+              {stop.promised && stop.open[0] && (
                 <path d={`M${x(stop.open[0].from)} ${y - 6}V${y + 6}`} stroke="var(--copper)" strokeWidth={2} />
               )}
               <path
