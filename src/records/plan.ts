@@ -63,6 +63,17 @@ export async function ordersOf(trx: Trx, day: LocalDay): Promise<RecordedEntry[]
   return rows.map(toEntry)
 }
 
+/** Visits since a day of which somebody wrote when they arrived, and what corrects or withdraws them. */
+export async function timedVisitsSince(trx: Trx, day: LocalDay): Promise<RecordedEntry[]> {
+  const visits = await trx('entry')
+    .where('kind', 'visit')
+    .where('happened_on', '>=', day)
+    .whereRaw("body->>'arrivedAt' is not null")
+  const ids = visits.map(({ id }) => id)
+  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
+  return [...visits, ...about].map(toEntry)
+}
+
 /** Machines that stand at some sites. */
 export async function machinesAt(trx: Trx, siteIds: string[]): Promise<MachineThere[]> {
   const rows = await trx('machine')

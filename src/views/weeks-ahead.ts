@@ -99,6 +99,8 @@ export interface WeeksTask {
   earlyMin: number
   lateMin: number
   chanceDue: number
+  /** The other visit here that would have it, and what it costs there; null where there is none. */
+  elsewhere: { on: LocalDay; costMin: number } | null
 }
 
 /** What one site’s visit costs on each day: the same tasks, the same plan around it. */
@@ -115,10 +117,17 @@ export interface WeeksValley {
   on: LocalDay
   technicianId: string
   tasks: WeeksTask[]
-  /** Due in these weeks and not done on this visit, with the day of the visit that has it. */
-  left: { name: string; machineName: string; due: LocalDay; on?: LocalDay }[]
+  /** Due in these weeks and not done on this visit: what they would cost on its day, and the visit that has them. */
+  left: WeeksTask[]
   /** By day from today; null where nobody can come. */
-  days: ({ roadMin: number; earlyMin: number; lateMin: number; technicianId: string } | null)[]
+  days: ({
+    roadMin: number
+    earlyMin: number
+    lateMin: number
+    technicianId: string
+    /** Everybody at work on it, the nearest first. */
+    ways: { technicianId: string; roadMin: number }[]
+  } | null)[]
   /** There and back, for this site alone. */
   aloneMin: number
   /** The whole trip’s road. */

@@ -19,6 +19,7 @@ import { countWords } from './count-words.ts'
 import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
 import { RoundStops } from './RoundStops.tsx'
 import { Row, staleDays } from './Row.tsx'
+import { useKeptRow } from './use-kept-row.ts'
 import { mostPrinted, useRoundPage } from './use-round-page.ts'
 import { machineHref, WhereTo } from './WhereTo.tsx'
 
@@ -44,6 +45,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
   const rows = page.rows
   const chosen = rows[at] ?? null
   const detail = useDetail(chosen)
+  useKeptRow({ rows, keyOf, next: Boolean(page.next), more }, at, setAt)
   const axis = dueAxis(today, 340)
   const phoneAxis = dueAxis(today, 128)
 
@@ -146,7 +148,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
               <ul className="m-0 list-none p-0">
                 {rows.map((row, i) => (
                   <Row
-                    key={`${row.subjectId} ${row.standing.key}`}
+                    key={keyOf(row)}
                     row={row}
                     index={i}
                     on={i === at}
@@ -226,6 +228,8 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
     </div>
   )
 }
+
+const keyOf = ({ subjectId, standing }: RoundRow) => `${subjectId} ${standing.key}`
 
 /** The working of the chosen row, fetched when somebody looks at it. */
 function useDetail(row: RoundRow | null): Standing | null | 'failed' {

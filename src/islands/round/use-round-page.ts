@@ -22,6 +22,7 @@ export function useRoundPage(first: RoundPage, filter: RoundFilter, onTaken: () 
   const [lost, setLost] = useState(false)
   const asked = query(filter)
   const take = (answer: RoundPage) => {
+    // Another list has no row that was looked at before.
     history.replaceState(null, '', `?${asked}`)
     setPage(answer)
     setReadOn(false)

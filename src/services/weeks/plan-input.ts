@@ -1,8 +1,11 @@
 import { kinds } from '../../core/kinds/index.ts'
+import { effectiveHistory } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
+import { isKind } from '../../core/ledger/is-kind.ts'
 import type { Setting } from '../../core/ledger/setting-kinds.ts'
 import { fromDay, toDay, weekday } from '../../core/quantity/local-day.ts'
 import { minuteOfDay } from '../../core/quantity/site-time.ts'
+import { drivesOf } from '../../core/rounds/drives.ts'
 import { type Coordinates, type DrivenRoad, type Road, roads } from '../../core/rounds/travel.ts'
 import { effective, type Histories, nearestSetting } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
@@ -17,7 +20,7 @@ import type { Trx } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { allKept, type KeptRecord, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
-import { type DueHere, dueUntil, type ProposedVisit } from '../../records/plan.ts'
+import { type DueHere, dueUntil, type ProposedVisit, timedVisitsSince } from '../../records/plan.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
 
 /** Days that are planned one by one, from today. */
@@ -134,7 +137,7 @@ export async function planInput(
       ...records.map((site) => [site.id, placeOf(site.latitude, site.longitude)] as const),
       ...technicians.map((one) => [one.id, placeOf(one.startLatitude, one.startLongitude)] as const),
     ]),
-    { figures: figures.roads, typed: typedRoads(settings, records) },
+    { figures: figures.roads, typed: typedRoads(settings, records), driven: await drivenRoads(trx, start) },
   )
   const ids = [...records.map(({ id }) => id), ...technicians.map(({ id }) => id)]
   const firmLevel = effective({ firm: settings.get(firmId) ?? [] })
@@ -321,6 +324,21 @@ function openDaysOf(histories: Histories, visiting: Setting<'visit-hours'> | nul
   const { openDays } = siteOpening(histories)
   const may = (day: number) => visiting?.weekdays.includes(weekday(day)) ?? true
   return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 && may(day) ? 1 : 0))
+}
+
+/** Drives older than this may have gone by other roads. */
+const driveDays = 400
+
+/** Roads as they were driven, from arrivals and departures. */
+async function drivenRoads(trx: Trx, today: number): Promise<DrivenRoad[]> {
+  const { entries } = effectiveHistory(await timedVisitsSince(trx, fromDay(today - driveDays)))
+  return drivesOf(
+    entries
+      .filter(isKind('visit'))
+      .flatMap(({ subjectId, body: { technicianIds, arrivedAt, leftAt } }) =>
+        arrivedAt ? [{ siteId: subjectId, technicianIds, arrivedAt, ...(leftAt && { leftAt }) }] : [],
+      ),
+  )
 }
 
 /** Roads somebody put right: of two sayings about one pair the later counts. */

@@ -6,7 +6,15 @@ import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
 import { keptById } from '../../records/kept.ts'
 import { keptPlan } from '../../records/plan.ts'
-import type { VisitState, WeeksAhead, WeeksDay, WeeksRow, WeeksValley, WeeksVisit } from '../../views/weeks-ahead.ts'
+import type {
+  VisitState,
+  WeeksAhead,
+  WeeksDay,
+  WeeksRow,
+  WeeksTask,
+  WeeksValley,
+  WeeksVisit,
+} from '../../views/weeks-ahead.ts'
 import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
 import { type PlanInput, type PlannedTask, planInput, plannedDays, tripAlone } from './plan-input.ts'
 
@@ -200,6 +208,33 @@ export async function visitValley(
   const end = fromDay(input.today + plannedDays)
   const sum = (of: (task: PlannedTask) => number) => visit.tasks.reduce((all, t) => all + of(tasks[t]!), 0)
   const { name, contact, phone } = customer
+  const costThere = (t: number, { day }: PlannedVisit) => ({
+    on: fromDay(input.today + day),
+    costMin: tasks[t]!.costs.early[day]! + tasks[t]!.costs.late[day]!,
+  })
+  const cheapestOf = (t: number, among: PlannedVisit[]) =>
+    among
+      .filter(({ technician }) => technician !== null)
+      .map((one) => costThere(t, one))
+      .sort((a, b) => a.costMin - b.costMin)[0] ?? null
+  const told = (t: number, elsewhere: WeeksTask['elsewhere']): WeeksTask => {
+    const { subjectId, machineName, standing, late, costs } = tasks[t]!
+    return {
+      subjectId,
+      key: standing.key,
+      name: [standing.name, standing.instance].filter(Boolean).join(', '),
+      machineName,
+      due: standing.due.p50,
+      minutes: standing.minutes,
+      late,
+      besides: own.has(t),
+      unused: costs.unused[visit.day]!,
+      earlyMin: costs.early[visit.day]!,
+      lateMin: costs.late[visit.day]!,
+      chanceDue: costs.chanceDue[visit.day]!,
+      elsewhere,
+    }
+  }
   return {
     siteId,
     on,
@@ -209,44 +244,29 @@ export async function visitValley(
     customer: { name, contact, phone },
     accessNote: record.accessNote,
     technicianId: input.technicians[visit.technician]!.id,
-    tasks: visit.tasks.map((t) => {
-      const { subjectId, machineName, standing, late, costs } = tasks[t]!
-      return {
-        subjectId,
-        key: standing.key,
-        name: [standing.name, standing.instance].filter(Boolean).join(', '),
-        machineName,
-        due: standing.due.p50,
-        minutes: standing.minutes,
-        late,
-        besides: own.has(t),
-        unused: costs.unused[visit.day]!,
-        earlyMin: costs.early[visit.day]!,
-        lateMin: costs.late[visit.day]!,
-        chanceDue: costs.chanceDue[visit.day]!,
-      }
-    }),
-    left: tasks.flatMap(({ standing, machineName }, t) => {
-      const elsewhere = others.find(({ tasks: those }) => those.includes(t))
-      if (visit.tasks.includes(t) || (standing.due.p50 >= end && !elsewhere)) return []
-      const name = [standing.name, standing.instance].filter(Boolean).join(', ')
-      const day = elsewhere && { on: fromDay(input.today + elsewhere.day) }
-      return [{ name, machineName, due: standing.due.p50, ...day }]
+    tasks: visit.tasks.map((t) => told(t, cheapestOf(t, others))),
+    left: tasks.flatMap(({ standing }, t) => {
+      const there = others.find(({ tasks: those }) => those.includes(t))
+      if (visit.tasks.includes(t) || (standing.due.p50 >= end && !there)) return []
+      return [told(t, there ? costThere(t, there) : null)]
     }),
     days: Array.from({ length: plannedDays }, (_, d) => {
       if (!input.problem.sites[s]!.isOpen[d]) return null
-      let best: { roadMin: number; technicianId: string; cost: number } | null = null
+      const ways: { roadMin: number; technicianId: string; cost: number }[] = []
       for (const [k, { hoursMin }] of input.problem.technicians.entries()) {
         if (!(hoursMin[d]! > 0)) continue
         const roadMin = state.tripCost(s, k, d).roadMin
         const cost = roadMin + input.problem.sites[s]!.technicianCost[k]!
-        if (!best || cost < best.cost) best = { roadMin, technicianId: input.technicians[k]!.id, cost }
+        ways.push({ roadMin, technicianId: input.technicians[k]!.id, cost })
       }
+      ways.sort((a, b) => a.cost - b.cost)
+      const [best] = ways
       if (!best) return null
       const { roadMin, technicianId } = best
       return {
         roadMin,
         technicianId,
+        ways: ways.map((way) => ({ technicianId: way.technicianId, roadMin: way.roadMin })),
         earlyMin: sum(({ costs }) => costs.early[d]!),
         lateMin: sum(({ costs }) => costs.late[d]!),
       }

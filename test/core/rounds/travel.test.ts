@@ -1,4 +1,5 @@
 import { expect } from 'chai'
+import { drivesOf } from '../../../src/core/rounds/drives.ts'
 import { drivingMin, greatCircleKm, roads, usualRoads } from '../../../src/core/rounds/travel.ts'
 
 const at = (latitude: number, longitude: number) => ({ latitude, longitude })
@@ -65,5 +66,50 @@ describe('travel between places', () => {
     expect(learned.origin).to.equal('class')
     expect(learned.minutes).to.be.closeTo(usual * pace, 1e-9)
     expect(roads(more, { driven })('yard', 'far').origin).to.equal('reckoned')
+  })
+})
+
+describe('drives as they were made', () => {
+  const visit = (siteId: string, arrived: string, left?: string, technicianIds = ['ines']) => ({
+    siteId,
+    technicianIds,
+    arrivedAt: `2026-11-26T${arrived}:00Z`,
+    ...(left && { leftAt: `2026-11-26T${left}:00Z` }),
+  })
+
+  it('go from leaving one place to arriving at the next, each technician by themselves', () => {
+    expect(
+      drivesOf([
+        visit('b', '09:30', '10:15'),
+        visit('a', '08:10', '09:12'),
+        visit('c', '09:20', '09:50', ['odile']),
+        visit('d', '10:40', undefined, ['ines', 'odile']),
+      ]),
+    ).to.deep.equal([
+      { from: 'a', to: 'b', minutes: 18 },
+      { from: 'b', to: 'd', minutes: 25 },
+      { from: 'c', to: 'd', minutes: 50 },
+    ])
+  })
+
+  it('are none where nobody wrote when they left, at the same place, backwards, or with half a day between', () => {
+    expect(drivesOf([visit('a', '08:00'), visit('b', '09:00')])).to.deep.equal([])
+    expect(drivesOf([visit('a', '08:00', '08:30'), visit('a', '09:00')])).to.deep.equal([])
+    expect(drivesOf([visit('a', '08:00', '09:30'), visit('b', '09:00')])).to.deep.equal([])
+    expect(drivesOf([visit('a', '08:00', '08:30'), visit('b', '13:00')])).to.deep.equal([])
+  })
+
+  it('count once there are five of a road, by their middle', () => {
+    const places = new Map([
+      ['a', { latitude: 44.5, longitude: -31.2 }],
+      ['b', { latitude: 44.52, longitude: -31.2 }],
+    ])
+    const day = (minute: number, d: number) => [
+      { ...visit('a', '08:00', '08:30'), arrivedAt: `2026-11-0${d}T08:00:00Z`, leftAt: `2026-11-0${d}T08:30:00Z` },
+      { ...visit('b', '09:00'), arrivedAt: `2026-11-0${d}T08:${30 + minute}:00Z` },
+    ]
+    const driven = [22, 19, 25, 21, 29].flatMap((minutes, d) => drivesOf(day(minutes, d + 1)))
+    expect(roads(places, { driven: driven.slice(0, 4) })('a', 'b').origin).to.equal('reckoned')
+    expect(roads(places, { driven })('b', 'a')).to.deep.include({ minutes: 22, origin: 'driven' })
   })
 })

@@ -10,6 +10,7 @@ import { CallLink } from '../../records/contact-links.tsx'
 import { typedText, type Values } from '../../records/form-values.ts'
 import { SheetForm } from '../../records/SheetForm.tsx'
 import { newId } from '../../send-entries.ts'
+import type { VisitChoice } from './visit-choice.ts'
 
 interface Props {
   row: Pick<WeeksRow, 'name'>
@@ -20,6 +21,7 @@ interface Props {
   /** The page’s key is for this one: of two on a page, the one in sight. */
   keyed: boolean
   onWritten: (on: string) => void
+  choice: VisitChoice
 }
 
 const stateWords: Record<VisitState, string> = {
@@ -30,7 +32,7 @@ const stateWords: Record<VisitState, string> = {
 }
 
 /** What comes next with the customer: asked, yes, no, another day, called off. Each step is an entry of its own. */
-export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props) {
+export function VisitSteps({ row, valley, today, day, keyed, onWritten, choice }: Props) {
   const [sheet, setSheet] = useState<Exclude<AppointmentStep, 'proposed' | 'asked'> | null>(null)
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
@@ -43,7 +45,6 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
   const write = async (step: AppointmentStep, { note, from }: { note?: string; from?: string } = {}) => {
     // Called off or refused is the day that was asked for, whatever day is looked at.
     const isOver = endsIt(step)
-    const asked = valley.tasks.filter(({ besides }) => !besides)
     const entry = makeEntry(
       'site',
       valley.siteId,
@@ -51,9 +52,11 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
       {
         step,
         on: isOver ? valley.on : on,
-        technicianId: isOver || !isMoved || !cost ? valley.technicianId : cost.technicianId,
-        minutes: Math.round(asked.reduce((sum, { minutes }) => sum + minutes, valley.stopMin)),
-        tasks: asked.map(({ subjectId, key }) => ({ subjectId, key })),
+        technicianId: isOver
+          ? valley.technicianId
+          : (choice.technicianId ?? (isMoved && cost ? cost.technicianId : valley.technicianId)),
+        minutes: choice.minutes,
+        tasks: choice.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
         ...(from && { from }),
         ...(note && { note }),
       },
@@ -75,7 +78,7 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
   }
   const isToAsk = state === 'proposed' || state === 'taken' || (state === 'asked' && isMoved)
   const next = () => (isToAsk ? ask() : setSheet('agreed'))
-  const isReady = cost !== null && cost !== undefined && !(state === 'agreed' && !isMoved)
+  const isReady = cost !== null && cost !== undefined && !(state === 'agreed' && !isMoved && !choice.isChanged)
   return (
     <section aria-label="With the customer" className="pt-2">
       <p className="m-0 text-[14px]" role="status">
@@ -102,7 +105,13 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten }: Props)
             onClick={next}
             {...(keyed && { 'data-next-step': true })}
           >
-            {isToAsk ? 'Asked for this day' : state === 'agreed' ? 'Agreed on this day' : 'They said yes'}{' '}
+            {isToAsk
+              ? 'Asked for this day'
+              : state === 'agreed'
+                ? isMoved
+                  ? 'Agreed on this day'
+                  : 'Agreed like this'
+                : 'They said yes'}{' '}
             {keyed && <Key>a</Key>}
           </button>
         )}

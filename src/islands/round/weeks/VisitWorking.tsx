@@ -3,7 +3,10 @@ import { usualPlanFigures } from '../../../core/visits/plan-figures.ts'
 import { dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
 import type { WeeksRow, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { TaskChoice } from './TaskChoice.tsx'
 import { VisitSteps } from './VisitSteps.tsx'
+import { useVisitChoice } from './visit-choice.ts'
+import { WhoGoes } from './WhoGoes.tsx'
 
 interface Props {
   row: WeeksRow
@@ -27,6 +30,7 @@ const alike = 5
 
 /** What the day costs, line by line; what is done on it; what other days would cost. */
 export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onWritten }: Props) {
+  const choice = useVisitChoice(valley)
   const on = fromDay(toDay(today) + day)
   const cost = valley.days[day]
   const planned = toDay(valley.on) - toDay(today)
@@ -78,8 +82,17 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
       ) : (
         <p className="m-0 mb-2">Nobody can come that day: closed, or nobody at work.</p>
       )}
+      {cost && (
+        <WhoGoes
+          ways={cost.ways}
+          usual={day === planned ? valley.technicianId : cost.technicianId}
+          names={names}
+          choice={choice}
+        />
+      )}
       <VisitSteps
         key={`${valley.siteId} ${valley.on} ${valley.state}`}
+        choice={choice}
         row={row}
         valley={valley}
         today={today}
@@ -88,20 +101,7 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         onWritten={onWritten}
       />
       <MayNotWait tasks={valley.tasks} on={valley.on} />
-      <TaskTable tasks={valley.tasks} on={valley.on} />
-      {valley.left.length > 0 && (
-        <p className="m-0 mt-2 text-[14px]">
-          <b>Left for another visit:</b>{' '}
-          {valley.left
-            .slice(0, 5)
-            .map(
-              ({ name, machineName, due, on: elsewhere }) =>
-                `${name} (${machineName}), due ${dayShort(due)}${elsewhere ? `, done ${dayShort(elsewhere)}` : ''}`,
-            )
-            .join('; ')}
-          {valley.left.length > 5 && `; and ${valley.left.length - 5} more`}.
-        </p>
-      )}
+      <TaskChoice valley={valley} choice={choice} />
       {others.length > 0 && (
         <>
           <h3 className="m-0 mt-3 grid grid-cols-[1fr_48px_48px_48px_52px] border-b border-hair text-[14px] font-semibold">
@@ -185,41 +185,6 @@ function MayNotWait({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
       <b>May not wait:</b> {hard.map(({ name, machineName }) => `${name} (${machineName})`).join(', ')}. Hygiene, safety
       or law; each day over counts as {usualPlanFigures.hardPerDay / 60} hours.
     </p>
-  )
-}
-
-const mostShown = 8
-
-function TaskTable({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
-  const inOrder = [...tasks].sort((a, b) => a.due.localeCompare(b.due))
-  return (
-    <>
-      <h3 className="m-0 mt-3 grid grid-cols-[1fr_58px_52px] border-b border-hair text-[14px] font-semibold">
-        {tasks.length === 1 ? 'One task' : `${tasks.length} tasks, one visit`}
-        <span className="text-right text-[13px] font-normal text-second">due</span>
-        <span className="text-right text-[13px] font-normal text-second">unused</span>
-      </h3>
-      <ul className="m-0 list-none p-0 text-[13px]">
-        {inOrder.slice(0, mostShown).map(({ subjectId, key, name, machineName, due, unused, besides }) => (
-          <li
-            key={`${subjectId} ${key}`}
-            className="grid grid-cols-[1fr_58px_52px] items-baseline border-b border-hair py-1"
-          >
-            <span className="narrow min-w-0 truncate">
-              {besides && <b title="Not in what was arranged: the plan’s own">+ </b>}
-              {name} <span className="text-second">{machineName}</span>
-            </span>
-            <span className="mono text-right">{dayShort(due)}</span>
-            <span className={`mono text-right ${due < on ? 'text-brass-ink' : ''}`}>
-              {due < on ? 'late' : `${Math.round(unused * 100)} %`}
-            </span>
-          </li>
-        ))}
-      </ul>
-      {tasks.length > mostShown && (
-        <p className="m-0 text-[13px] text-second">and {tasks.length - mostShown} more, in the order they fall due</p>
-      )}
-    </>
   )
 }
 

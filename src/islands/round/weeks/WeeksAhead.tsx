@@ -128,6 +128,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
   const details = (keyed: boolean) =>
     chosen && own ? (
       <VisitWorking
+        key={`${own.siteId} ${own.on} ${own.state}`}
         row={chosen}
         valley={own}
         today={today}

@@ -1,0 +1,35 @@
+import type { WeeksValley } from '../../../views/weeks-ahead.ts'
+import type { VisitChoice } from './visit-choice.ts'
+
+interface Props {
+  ways: NonNullable<WeeksValley['days'][number]>['ways']
+  usual: string
+  names: Map<string, string>
+  choice: VisitChoice
+}
+
+/** Who could go on the day that is looked at, and how much further it is for them. */
+export function WhoGoes({ ways, usual, names, choice }: Props) {
+  if (ways.length < 2) return null
+  const own = ways.find(({ technicianId }) => technicianId === usual)
+  return (
+    <label className="mt-2 flex items-center gap-2 text-[14px]">
+      Goes
+      <select
+        className="field min-h-[44px] min-w-0 flex-1 md:min-h-[36px]"
+        value={choice.technicianId ?? usual}
+        onChange={(event) => choice.setTechnician(event.target.value === usual ? null : event.target.value)}
+      >
+        {ways.map(({ technicianId, roadMin }) => (
+          <option key={technicianId} value={technicianId}>
+            {names.get(technicianId)?.split(' ')[0]}, {Math.round(roadMin)} min further road
+            {own && technicianId !== usual && `, ${difference(roadMin - own.roadMin)}`}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+const difference = (minutes: number): string =>
+  Math.round(minutes) === 0 ? 'as near' : `${Math.abs(Math.round(minutes))} min ${minutes > 0 ? 'more' : 'less'}`
