@@ -187,31 +187,3 @@ test('who goes to a machine and comes back finds the list as it was narrowed, at
   await expect(row).toHaveAttribute('aria-pressed', 'true')
   expect(await row.textContent()).toBe(words)
 })
-
-test('a visit loses a task, takes one with it, and is asked for so: before and after are said, the ledger has it', async ({
-  ines: page,
-}) => {
-  test.setTimeout(200_000)
-  await planned(page)
-  const { rows, technicians } = await weeksOf(page)
-  const at = rows.findIndex(({ visits }) => visits[0]?.state === 'proposed' && visits[0].tasks > 1)
-  const { siteId, visits } = rows[at]!
-  for (let row = 0; row < at; row++) await page.keyboard.press('j')
-  const before = await (await page.request.get(`/api/round/valley?siteId=${siteId}&on=${visits[0]!.on}`)).json()
-  const boxes = working(page).getByRole('checkbox')
-  await expect(boxes.first()).toBeChecked()
-  await boxes.first().uncheck()
-  await expect(working(page).getByText(/^The visit takes \d+ min instead of \d+\./)).toBeVisible()
-  const other = technicians.find(({ id }) => id !== visits[0]!.technicianId)!
-  const goes = working(page).getByLabel('Goes')
-  if (await goes.isVisible()) await goes.selectOption({ value: other.id })
-  await page.keyboard.press('a')
-  const withThem = working(page).getByRole('region', { name: 'With the customer' })
-  await expect(withThem).toContainText('Asked, no answer yet.')
-  const { rows: now } = await weeksOf(page)
-  const asked = now.find((row) => row.siteId === siteId)!.visits.find(({ state }) => state === 'asked')!
-  expect(asked.on).toBe(visits[0]!.on)
-  const { valley } = await (await page.request.get(`/api/round/valley?siteId=${siteId}&on=${asked.on}`)).json()
-  const arranged = valley.tasks.filter(({ besides }: { besides: boolean }) => !besides)
-  expect(arranged).toHaveLength(before.valley.tasks.length - 1)
-})
