@@ -1,5 +1,6 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
+import type { Coordinates } from '../core/rounds/travel.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import type { Bounds } from '../core/usage/first-passage.ts'
 import type { Trx } from './database.ts'
@@ -72,6 +73,39 @@ export async function timedVisitsSince(trx: Trx, day: LocalDay): Promise<Recorde
   const ids = visits.map(({ id }) => id)
   const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
   return [...visits, ...about].map(toEntry)
+}
+
+/** How often the records of all sites and technicians have been kept, added up: it grows with every change. */
+export async function timesKept(trx: Trx): Promise<number> {
+  const [sites, people] = await Promise.all([
+    trx('site').sum({ n: 'version' }).first(),
+    trx('technician').sum({ n: 'version' }).first(),
+  ])
+  return Number(sites?.n ?? 0) + Number(people?.n ?? 0)
+}
+
+/** Sites in service whose place is known, within the stretch of land that some places span and a little around it. */
+export async function sitesAround(trx: Trx, places: Coordinates[], most: number): Promise<SiteAround[]> {
+  if (places.length === 0) return []
+  const span = (of: number[]) => {
+    const [least, last] = [Math.min(...of), Math.max(...of)]
+    const around = Math.max(0.01, (last - least) * 0.3)
+    return [least - around, last + around] as [number, number]
+  }
+  const rows = await trx('site')
+    .whereNull('retired_on')
+    .whereBetween('latitude', span(places.map(({ latitude }) => latitude)))
+    .whereBetween('longitude', span(places.map(({ longitude }) => longitude)))
+    .orderBy('name')
+    .limit(most)
+    .select('id', 'name', 'latitude', 'longitude')
+  return rows.map(({ id, name, latitude, longitude }) => ({ siteId: id, name, place: { latitude, longitude } }))
+}
+
+interface SiteAround {
+  siteId: string
+  name: string
+  place: Coordinates
 }
 
 /** Machines that stand at some sites. */

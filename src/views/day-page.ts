@@ -50,6 +50,8 @@ export interface DayStop {
   /** When it began and ended, minutes of the firm’s day, where somebody looked at the clock. */
   arrivedMin?: number
   leftMin?: number
+  /** Somebody looked at the clock on arriving; else it is when it was written. */
+  isTimed?: boolean
   timeZone: string
   accessNote: string
   customer: { name: string; contact: string; phone: string }

@@ -20,7 +20,7 @@ import type { Trx } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { allKept, type KeptRecord, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
-import { type DueHere, dueUntil, type ProposedVisit, timedVisitsSince } from '../../records/plan.ts'
+import { type DueHere, dueUntil, type ProposedVisit, timedVisitsSince, timesKept } from '../../records/plan.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
 
 /** Days that are planned one by one, from today. */
@@ -221,7 +221,7 @@ export async function planInput(
       if (last.body.from) room[toDay(last.body.on) - start] = longest(minute(last.body.from))
     return room
   }
-  const kept = [...siteRecords, ...people].reduce((sum, { version }) => sum + version, 0)
+  const kept = await timesKept(trx)
   return {
     today: start,
     problem,

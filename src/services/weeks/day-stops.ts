@@ -1,0 +1,172 @@
+import type { EntryOf } from '../../core/ledger/entry.ts'
+import { type LocalDay, toDay } from '../../core/quantity/local-day.ts'
+import { instantAt, minuteOfDay } from '../../core/quantity/site-time.ts'
+import type { Span } from '../../core/rounds/day-problem.ts'
+import type { LeftStop } from '../../core/rounds/standing-order.ts'
+import { beginSpans } from '../../core/rounds/stop-hours.ts'
+import { openReport } from '../../core/visits/open-reports.ts'
+import type { MachineThere } from '../../records/plan.ts'
+import type { DayStop, DayTask } from '../../views/day-page.ts'
+import type { DayRead } from './day-read.ts'
+import { placeOf } from './plan-input.ts'
+import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
+
+/** What every stop of a site has, whatever became of it. */
+function placeOfStop({ input, customers, timeZone }: DayRead, s: number, on: LocalDay) {
+  const { record } = input.sites[s]!
+  const customer = customers.get(record.customerId)
+  const visiting = input.visitHours[s]
+  const hours = (visiting?.hours ?? []).map(
+    ({ from, to }): Span => ({
+      from: minuteOfDay(timeZone, on, from, record.timeZone),
+      to: minuteOfDay(timeZone, on, to, record.timeZone),
+    }),
+  )
+  return {
+    siteId: record.id,
+    name: record.name,
+    area: record.area,
+    address: record.address,
+    place: placeOf(record.latitude, record.longitude),
+    timeZone: record.timeZone,
+    accessNote: record.accessNote,
+    customer: { name: customer?.name ?? '', contact: customer?.contact ?? '', phone: customer?.phone ?? '' },
+    hours,
+    hoursNote: visiting?.note ?? '',
+  }
+}
+
+/** Machines of a site with a fault reported that nothing has cured since. */
+export const faultsAt = ({ machines, reports }: DayRead, siteId: string) =>
+  machines
+    .filter((machine) => machine.siteId === siteId)
+    .flatMap((machine) => {
+      const report = openReport(reports.filter(({ subjectId }) => subjectId === machine.id))
+      return report ? [{ machine, report }] : []
+    })
+
+const told = ({ machine, report }: { machine: MachineThere; report: EntryOf<'fault-reported'> }) => ({
+  machineId: machine.id,
+  machineName: machine.name,
+  text: report.body.text,
+  on: report.happenedOn,
+})
+
+/**
+ * Visits of the day that are written down, one a visit: done, or under way where somebody said today that they arrived
+ * and not that they left.
+ */
+export function stopsBeen(read: DayRead, on: LocalDay, isToday: boolean): DayStop[] {
+  const { input, been, timeZone } = read
+  const minute = (instant: string) => (Date.parse(instant) - Date.parse(instantAt(timeZone, on, '00:00'))) / 60_000
+  // Said twice, on two devices, it is one visit as the later one says.
+  const byVisit = new Map(been.map((visit) => [visit.visitId ?? visit.id, visit]))
+  return [...byVisit]
+    .flatMap(([visitId, visit]): DayStop[] => {
+      const s = input.sites.findIndex(({ record }) => record.id === visit.subjectId)
+      const { arrivedAt, leftAt, minutes, technicianIds } = visit.body
+      if (s < 0) return []
+      return [
+        {
+          ...placeOfStop(read, s, on),
+          state: isToday && arrivedAt && !leftAt ? 'under way' : 'done',
+          technicianId: technicianIds[0]!,
+          visitId,
+          header: { id: visit.id, body: visit.body },
+          arrivedMin: minute(arrivedAt ?? visit.happenedAt),
+          isTimed: arrivedAt !== undefined,
+          ...(leftAt && { leftMin: minute(leftAt) }),
+          serviceMin: minutes ?? input.figures.stopMin,
+          open: [],
+          notToday: [],
+          tasks: [],
+          faults: [],
+        },
+      ]
+    })
+    .sort((a, b) => a.arrivedMin! - b.arrivedMin!)
+}
+
+/** Visits of the day that are still to come, as the plan and what was arranged have them. */
+export function stopsToCome(read: DayRead, on: LocalDay): DayStop[] {
+  const { input, planned, timeZone } = read
+  const day = toDay(on) - input.today
+  const been = new Set(read.been.map(({ subjectId }) => subjectId))
+  return planned.flatMap((visits, s): DayStop[] => {
+    const visit = visits.find((one) => one.day === day)
+    const { record, tasks } = input.sites[s]!
+    if (!visit || visit.technician === null || been.has(record.id)) return []
+    const { from: promised, ...state } = arrangedFor(input, s, day)
+    const own = new Set(promisedNobody(input, s, day, visit.tasks))
+    const place = placeOfStop(read, s, on)
+    const promisedMin =
+      promised === undefined ? {} : { promisedMin: minuteOfDay(timeZone, on, promised, record.timeZone) }
+    return [
+      {
+        ...place,
+        ...state,
+        ...(promised && { promised }),
+        technicianId: input.technicians[visit.technician]!.id,
+        ...promisedMin,
+        ...timeOf(
+          place.hours,
+          visit.tasks.map((t) => tasks[t]!.standing),
+          input.figures.stopMin,
+          promisedMin.promisedMin,
+        ),
+        notToday: [],
+        tasks: visit.tasks.map((t): DayTask => {
+          const { subjectId, subjectKind, machineName, standing } = tasks[t]!
+          return {
+            subjectId,
+            subjectKind,
+            key: standing.key,
+            name: [standing.name, standing.instance].filter(Boolean).join(', '),
+            machineName,
+            minutes: standing.minutes,
+            mayWait: own.has(t),
+            due: standing.due.p50,
+            over: toDay(on) - toDay(standing.due.p50),
+            sure:
+              toDay(standing.due.p90) - toDay(standing.due.p10) < 2 * Math.max(7, toDay(standing.due.p50) - toDay(on)),
+          }
+        }),
+        faults: faultsAt(read, record.id).map(told),
+      },
+    ]
+  })
+}
+
+/** How long a stop takes with some tasks, and when it may begin. */
+function timeOf(hours: Span[], tasks: { minutes: number }[], stopMin: number, promisedMin?: number) {
+  const serviceMin = tasks.reduce((sum, { minutes }) => sum + minutes, stopMin)
+  return { serviceMin, open: beginSpans(hours, serviceMin, promisedMin) }
+}
+
+/**
+ * What nobody was promised and is not due yet is left for another visit, the earliest done first, until the day holds
+ * its stops: nobody waits at a door because a screw was changed months before its time.
+ */
+export function lightened(stops: DayStop[], toCome: number[], stopMin: number, leftOut: () => LeftStop[]): void {
+  for (;;) {
+    const left = leftOut()
+    const tooLong = left.filter(({ why }) => why === 'no-hours').map(({ stop }) => toCome[stop]!)
+    const isFull = left.some(({ why }) => why === 'full')
+    const most = earliestDone(stops, tooLong) ?? (isFull ? earliestDone(stops, toCome) : null)
+    if (!most) return
+    const { stop, task } = most
+    const was = stops[stop]!
+    const tasks = was.tasks.filter((other) => other !== task)
+    const notToday = [...was.notToday, `${task.name}, ${task.machineName}`]
+    stops[stop] = { ...was, tasks, notToday, ...timeOf(was.hours, tasks, stopMin, was.promisedMin) }
+  }
+}
+
+/** The task that would be done longest before its day and may wait. */
+function earliestDone(stops: DayStop[], among: number[]): { stop: number; task: DayTask } | null {
+  let most: { stop: number; task: DayTask } | null = null
+  for (const stop of among)
+    for (const task of stops[stop]!.tasks)
+      if (task.mayWait && task.over < 0 && (!most || task.over < most.task.over)) most = { stop, task }
+  return most
+}
