@@ -1,3 +1,5 @@
+import type { Knex } from 'knex'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Db, Trx } from './database.ts'
 import { toEntry } from './ledger.ts'
 
@@ -30,13 +32,15 @@ export async function calendarSince(db: Db, firmId: string, technicianId: string
 }
 
 /** Everything said of visits that were arranged for a day or later, and what corrects it. */
-export async function arrangedSince(trx: Trx, day: string) {
-  const visits = trx('entry').where('kind', 'appointment').whereRaw("body->>'on' >= ?", [day]).select('visit_id')
+export const arrangedSince = (trx: Trx, day: string): Promise<RecordedEntry[]> =>
+  arrangedIn(trx, trx('entry').where('kind', 'appointment').whereRaw("body->>'on' >= ?", [day]).select('visit_id'))
+
+/** Everything said of one visit before anybody went, and what corrects it. */
+export const arrangedOf = (trx: Trx, visitId: string): Promise<RecordedEntry[]> => arrangedIn(trx, [visitId])
+
+async function arrangedIn(trx: Trx, visits: Knex.QueryBuilder | string[]): Promise<RecordedEntry[]> {
   const rows = await trx('entry').where('kind', 'appointment').whereIn('visit_id', visits)
-  const about = await trx('entry').whereIn(
-    'supersedes',
-    rows.map(({ id }) => id),
-  )
-  const known = new Set(rows.map(({ id }) => id))
-  return [...rows, ...about.filter(({ id }) => !known.has(id))].map(toEntry)
+  const ids = rows.map(({ id }) => id)
+  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
+  return [...rows, ...about].map(toEntry)
 }

@@ -3,7 +3,14 @@ import { tzlib_get_ical_block } from 'timezones-ical-library'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import { dayAt } from '../core/quantity/site-time.ts'
 import { type CalendarVisit, calendarVisits } from '../core/visits/calendar-visits.ts'
-import { addCalendar, arrangedSince, calendarByToken, calendarSince, dropCalendar } from '../records/calendars.ts'
+import {
+  addCalendar,
+  arrangedOf,
+  arrangedSince,
+  calendarByToken,
+  calendarSince,
+  dropCalendar,
+} from '../records/calendars.ts'
 import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { technicianById, theFirm } from '../records/firms.ts'
 import { type KeptRecord, keptByIds } from '../records/kept.ts'
@@ -58,7 +65,7 @@ export async function calendarFeed(db: Db, token: string, now: Date): Promise<st
 export async function visitInvitation(db: Db, firmId: string, visitId: string): Promise<string | null> {
   return lookIn(db, firmId, async (trx) => {
     const firm = (await theFirm(trx))!
-    const said = (await arrangedSince(trx, '')).filter((entry) => entry.visitId === visitId || entry.supersedes)
+    const said = await arrangedOf(trx, visitId)
     const technicianIds = new Set(
       said.flatMap((entry) => (entry.kind === 'appointment' ? [entry.body.technicianId] : [])),
     )

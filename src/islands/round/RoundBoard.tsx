@@ -4,7 +4,7 @@ import { DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { counted, figure } from '../../ui/format.ts'
-import { Key } from '../../ui/Key.tsx'
+import { KeyBar } from '../../ui/KeyBar.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
@@ -164,29 +164,21 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
                   More: {counts.matching > mostCounted ? 'later ones' : `${counts.matching - rows.length} later ones`}
                 </button>
               )}
-              <p
-                className="m-0 hidden flex-wrap items-center gap-x-4 gap-y-1 px-6 pt-3 text-[13px] text-second md:flex"
-                data-noprint
+              <KeyBar
+                keys={[
+                  [['j', 'k'], 'row'],
+                  [['Enter'], 'open the machine'],
+                  [['n'], 'new entry there'],
+                  [['f'], 'change a word of the first line'],
+                ]}
               >
-                <span>
-                  <Key>j</Key> <Key>k</Key> row
-                </span>
-                <span>
-                  <Key>Enter</Key> open the machine
-                </span>
-                <span>
-                  <Key>n</Key> new entry there
-                </span>
-                <span>
-                  <Key>f</Key> change a word of the first line
-                </span>
                 <span className="ml-auto">Taller: surer in days. Dashed: the last reading is old.</span>
                 <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={print}>
                   {counts.matching > mostPrinted
                     ? `Print the first ${figure(mostPrinted)} of ${countWords(counts.matching)}`
                     : `Print all ${figure(counts.matching)}`}
                 </button>
-              </p>
+              </KeyBar>
             </>
           )}
         </section>

@@ -75,7 +75,7 @@ export function DayStrip({ page, person, times, chosen, onChoose, rails }: Props
         return (
           <g key={stop}>
             <Road from={x(arriveMin - legMin)} to={x(arriveMin)} minutes={legMin} />
-            {x(beginMin) - x(rest?.to ?? arriveMin) > 56 && (
+            {x(beginMin) - x(rest?.to ?? arriveMin) > 84 && (
               <text
                 x={(x(rest?.to ?? arriveMin) + x(beginMin)) / 2}
                 y={boxY + 12}
@@ -83,7 +83,7 @@ export function DayStrip({ page, person, times, chosen, onChoose, rails }: Props
                 fontSize={12}
                 fill="var(--brass-ink)"
               >
-                wait {Math.round(wait)}
+                wait {Math.round(wait)} min
               </text>
             )}
             {n === times.stops.length - 1 && (
@@ -121,11 +121,12 @@ export function DayStrip({ page, person, times, chosen, onChoose, rails }: Props
             <text x={x(begin) + 8} y={boxY + 23} fontSize={17} fontWeight={700} fill="var(--deep)">
               {done ? '✓' : n + 1}
             </text>
-            {x(end) - x(begin) > 88 && (
-              <text x={x(end) - 6} y={boxY + 23} textAnchor="end" fontSize={13} className="mono" fill="var(--second)">
-                {Math.round(end - begin)} min
-              </text>
-            )}
+            {x(end) - x(begin) > 88 &&
+              (!done || stop.leftMin !== undefined || stop.header?.body.minutes !== undefined) && (
+                <text x={x(end) - 6} y={boxY + 23} textAnchor="end" fontSize={13} className="mono" fill="var(--second)">
+                  {Math.round(end - begin)} min
+                </text>
+              )}
             <Work stop={stop} x={x(begin)} width={Math.max(4, x(end) - x(begin))} done={done} />
           </g>
         )

@@ -12,6 +12,7 @@ export interface StopActs {
   onMove: (stop: number, by: 1 | -1) => void
   onBegin: (stop: number) => void
   onLeave: (stop: number) => void
+  onMistake: (stop: number) => void
   onCustomer: (stop: number) => void
   onRoad: (stop: number) => void
 }
@@ -54,6 +55,11 @@ export function StopActions({
           onClick={() => acts.onLeave(stop)}
         >
           I leave now
+        </button>
+      )}
+      {acts.isMine && state === 'under way' && (
+        <button type="button" className={plain} disabled={acts.busy} onClick={() => acts.onMistake(stop)}>
+          Not there after all
         </button>
       )}
       <a className={plain} href={`/sites/${siteId}`}>

@@ -41,9 +41,11 @@ export function StopList({ page, person, times, chosen, onChoose, acts }: Props)
               under={
                 own
                   ? `${Math.round(own.legMin)} min of road${own.beginMin - own.arriveMin > 5 && !own.rest ? `, ${Math.round(own.beginMin - own.arriveMin)} min wait` : ''}`
-                  : stop.leftMin !== undefined
-                    ? `left ${clockThere(page, stop.leftMin, stop.timeZone)}`
-                    : stateShort[stop.state]
+                  : stop.isTimed === false
+                    ? 'when it was written'
+                    : stop.leftMin !== undefined
+                      ? `left ${clockThere(page, stop.leftMin, stop.timeZone)}`
+                      : stateShort[stop.state]
               }
               wrong={
                 times.lateBy.has(i)

@@ -37,6 +37,16 @@ export function useDayWrites(page: DayPage, firmId: string, onWritten: () => voi
       const entry = makeEntry('site', siteId, 'visit', { technicianIds: [me], arrivedAt: nowToTheMinute() }, page.today)
       return write({ ...entry, visitId: visitId ?? entry.id })
     },
+    /** Not there after all: what was begun by mistake does not count. */
+    takeBack: (stop: number) => {
+      const { siteId, header } = page.stops[stop]!
+      if (!header) return Promise.resolve()
+      return write(
+        makeEntry('site', siteId, 'withdrawn', { reason: 'not there after all' }, page.today, {
+          supersedes: header.id,
+        }),
+      )
+    },
     leave: (stop: number) => {
       const { siteId, visitId, header } = page.stops[stop]!
       if (!header) return Promise.resolve()

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { DueDefs } from '../../../ui/DueBell.tsx'
 import { counted, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
-import { Key } from '../../../ui/Key.tsx'
+import { KeyBar } from '../../../ui/KeyBar.tsx'
 import { Sheet } from '../../../ui/Sheet.tsx'
 import { TitleBlock } from '../../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../../ui/typing.ts'
@@ -258,30 +258,18 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
                 ))}
               </ul>
               <Columns weeks={weeks} axis={axis} chosen={there?.on ?? null} />
-              <p
-                className="m-0 hidden flex-wrap items-center gap-x-4 gap-y-1 px-6 py-2 text-[13px] text-second md:flex"
-                data-noprint
+              <KeyBar
+                keys={[
+                  [['j', 'k'], 'row'],
+                  [['←', '→'], 'slide the day'],
+                  [['v'], 'its next visit'],
+                  [['b'], 'windows of all'],
+                  [['Enter'], 'open the site'],
+                  [['a'], 'asked, then agreed'],
+                ]}
               >
-                <span>
-                  <Key>j</Key> <Key>k</Key> row
-                </span>
-                <span>
-                  <Key>←</Key> <Key>→</Key> slide the day
-                </span>
-                <span>
-                  <Key>v</Key> its next visit
-                </span>
-                <span>
-                  <Key>b</Key> windows of all
-                </span>
-                <span>
-                  <Key>Enter</Key> open the site
-                </span>
-                <span>
-                  <Key>a</Key> asked, then agreed
-                </span>
                 <span className="ml-auto">Ring: proposed. Dot in it: asked. Nail: agreed. Dotted: one trip.</span>
-              </p>
+              </KeyBar>
             </>
           )}
         </section>

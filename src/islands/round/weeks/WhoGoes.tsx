@@ -10,8 +10,9 @@ interface Props {
 
 /** Who could go on the day that is looked at, and how much further it is for them. */
 export function WhoGoes({ ways, usual, names, choice }: Props) {
-  if (ways.length < 2) return null
   const own = ways.find(({ technicianId }) => technicianId === usual)
+  // One who could go is no choice, unless it is somebody else.
+  if (ways.length === 0 || (own && ways.length === 1)) return null
   return (
     <label className="mt-2 flex items-center gap-2 text-[14px]">
       Goes
@@ -20,6 +21,7 @@ export function WhoGoes({ ways, usual, names, choice }: Props) {
         value={choice.technicianId ?? usual}
         onChange={(event) => choice.setTechnician(event.target.value === usual ? null : event.target.value)}
       >
+        {!own && <option value={usual}>{names.get(usual)?.split(' ')[0]}, not at work that day</option>}
         {ways.map(({ technicianId, roadMin }) => (
           <option key={technicianId} value={technicianId}>
             {names.get(technicianId)?.split(' ')[0]}, {Math.round(roadMin)} min further road
