@@ -5,6 +5,7 @@ import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { Unversioned } from '../core/ledger/versions.ts'
 import { happenedAt } from '../core/quantity/site-time.ts'
 import { browserNow, pageZone } from '../ui/clock.ts'
+import type { EntriesAnswer } from '../views/entry-verdict.ts'
 import type { Told } from './keep.ts'
 import { newId, sendEntries } from './send-entries.ts'
 
@@ -48,6 +49,10 @@ export async function writeFrom(
   const sent = await sendEntries(entries, unlessSince)
   if (sent.ok) return { ok: true }
   if (sent.why === 'refused') return { ok: false, issues: sent.issues }
-  const message = 'message' in sent ? sent.message : 'Somebody else wrote here meanwhile: reload, then try again.'
+  const message = 'message' in sent ? sent.message : othersWrote(sent.answer)
   return { ok: false, issues: [{ path: '', code: sent.why, message }] }
 }
+
+/** Who was quicker. @example 'Odile wrote here meanwhile: reload, look at it, then try again.' */
+const othersWrote = ({ writtenSince = [] }: EntriesAnswer): string =>
+  `${[...new Set(writtenSince.map(({ by }) => by))].join(', ') || 'Somebody else'} wrote here meanwhile: reload, look at it, then try again.`

@@ -12,6 +12,7 @@ import * as imports from './migrations/0008-imports.ts'
 import * as papers from './migrations/0009-papers.ts'
 import * as planning from './migrations/0010-planning.ts'
 import * as day from './migrations/0011-day.ts'
+import * as calls from './migrations/0012-calls.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -26,6 +27,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0009-papers', up: papers.up },
   { name: '0010-planning', up: planning.up },
   { name: '0011-day', up: day.up },
+  { name: '0012-calls', up: calls.up },
 ]
 
 /** Every step that this version knows, in order. */

@@ -11,14 +11,15 @@ import { keptByIds } from '../records/kept.ts'
 import { entriesById, entriesOfKinds } from '../records/ledger.ts'
 import { photosOf } from '../records/photos.ts'
 
-/** Another entry that a body names, by its field: which kind it must be. */
-const namedEntries: Partial<Record<EntryKind, { field: string; kind?: EntryKind }>> = {
+/** Another entry that a body names, by its field: which kind it must be, and whether it may be about something else. */
+const namedEntries: Partial<Record<EntryKind, { field: string; kind?: EntryKind; ofAnything?: true }>> = {
   released: { field: 'held', kind: 'held' },
   'remark-closed': { field: 'remark', kind: 'remark' },
   repaired: { field: 'report', kind: 'fault-reported' },
   'test-seen': { field: 'report', kind: 'fault-reported' },
   'tested-out': { field: 'report', kind: 'fault-reported' },
   pictured: { field: 'of' },
+  call: { field: 'answers', kind: 'call', ofAnything: true },
 }
 
 /** Kinds of entry that name a part. */
@@ -109,7 +110,8 @@ function issuesOfNamedEntry(entry: Entry, { entries }: There): Issue[] {
   const id = named && fieldOf(entry, named.field)
   if (!named || id === undefined) return []
   const there = entries.get(String(id))
-  if (there?.subjectId === entry.subjectId && (!named.kind || there.kind === named.kind)) return []
+  const isOfIt = there !== undefined && (named.ofAnything || there.subjectId === entry.subjectId)
+  if (isOfIt && (!named.kind || there.kind === named.kind)) return []
   return unknown(`body.${named.field}`, 'is no such entry of this machine', id)
 }
 

@@ -23,6 +23,8 @@ export interface WriteOptions {
   asOne?: boolean
   /** The firm's cursor the writer last saw: if a named machine has newer entries, nothing is written. */
   unlessSince?: { seq: number; subjectIds: string[] }
+  /** Ids of everything that was sent with it: what of it was written a moment ago surprises nobody. */
+  sent?: ReadonlySet<unknown>
   /** Another firm tells this: instruments, sites and people in it are not ours, and need not be. */
   told?: boolean
   /** Leave the reckoning to the worker, however few are moved: for imports. */
@@ -42,9 +44,10 @@ export async function writeEntries(
 ): Promise<EntriesAnswer> {
   const verdicts: EntryVerdict[] = []
   let seq = 0
+  const sent = new Set(inputs.map((input) => (input as { id?: unknown } | null)?.id))
   const write = async (group: unknown[]): Promise<EntriesAnswer> => {
     // Two that send the same id at once, about different machines: the second to come is told that it is taken.
-    const once = () => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, options))
+    const once = () => withFirm(db, actor.firmId, (trx) => writeGroup(trx, actor, group, { ...options, sent }))
     const answer = await retrying(once, ['23505'])
     seq = answer.seq
     return answer
@@ -189,7 +192,8 @@ export async function writeGroup(
   const fresh = entries.filter((entry) => !known.has(entry.id))
   if (fresh.length === 0) return { verdicts, seq }
   if (options.unlessSince) {
-    const newer = await writtenSince(trx, options.unlessSince.subjectIds, options.unlessSince.seq, fresh)
+    const { subjectIds, seq: since } = options.unlessSince
+    const newer = await writtenSince(trx, subjectIds, since, fresh, options.sent ?? new Set())
     if (newer.length > 0) {
       return { verdicts: verdicts.map(({ id }) => ({ id, verdict: 'held' })), seq, writtenSince: newer }
     }

@@ -9,16 +9,18 @@ import type { WrittenSince } from '../views/entry-verdict.ts'
  * other before the second saves.
  *
  * @param mine - entries being saved: a correction of a newer entry is not a surprise
+ * @param sent - ids of everything that came with them: what of it is written already is no surprise either
  */
 export async function writtenSince(
   trx: Trx,
   subjectIds: string[],
   seq: number,
   mine: { visitId?: string }[],
+  sent: ReadonlySet<unknown>,
 ): Promise<WrittenSince[]> {
   const visits = new Set(mine.map((entry) => entry.visitId))
   const newer = (await entriesOfSince(trx, subjectIds, seq)).filter(
-    (entry) => !(entry.visitId && visits.has(entry.visitId)),
+    (entry) => !sent.has(entry.id) && !(entry.visitId && visits.has(entry.visitId)),
   )
   if (newer.length === 0) return []
   const names = new Map((await technicians(trx)).map((technician) => [technician.id, technician.name]))

@@ -4,7 +4,7 @@ import type { CarryLine } from '../core/rounds/carry.ts'
 import type { Outing, Span } from '../core/rounds/day-problem.ts'
 import type { Better, LeftStop } from '../core/rounds/standing-order.ts'
 import type { Coordinates, Road } from '../core/rounds/travel.ts'
-import type { VisitState } from './weeks-ahead.ts'
+import type { VisitRepair, VisitState } from './weeks-ahead.ts'
 
 /** One thing to do at a stop, and why today. */
 export interface DayTask {
@@ -47,6 +47,8 @@ export interface DayStop {
   promised?: string
   /** The same as a minute of the firm’s day. */
   promisedMin?: number
+  /** A fault somebody goes for. */
+  repair?: VisitRepair
   /** When it began and ended, minutes of the firm’s day, where somebody looked at the clock. */
   arrivedMin?: number
   leftMin?: number

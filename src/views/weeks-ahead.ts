@@ -3,6 +3,12 @@ import type { LocalDay } from '../core/quantity/local-day.ts'
 /** How far a visit has got: the plan’s own proposal until somebody took it up. */
 export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'
 
+/** A fault somebody goes for: the entry that told of it, and the minutes it is thought to take. */
+export interface VisitRepair {
+  report: string
+  minutes: number
+}
+
 /** A visit as it stands in the plan. */
 export interface WeeksVisit {
   state: VisitState
@@ -10,6 +16,7 @@ export interface WeeksVisit {
   visitId?: string
   /** A time that was promised. */
   from?: string
+  repair?: VisitRepair
   on: LocalDay
   technicianId: string
   /** Work there, and the stop itself. */
@@ -110,7 +117,8 @@ export interface WeeksValley {
   /** The last entry of the ledger this is told from. */
   seq: number
   visitId?: string
-  /** Its minutes: tasks and the stop itself. */
+  repair?: VisitRepair
+  /** Its minutes: tasks, the fault and the stop itself. */
   minutes: number
   customer: { name: string; contact: string; phone: string }
   accessNote: string

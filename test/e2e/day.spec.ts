@@ -49,14 +49,14 @@ test('a day by keys alone: its stops in order, another order that costs more, an
   const set = await dayOf(page, day.on)
   expect(namesOf(set, ines(set).order).slice(0, 2)).toEqual(namesOf(day, order).slice(0, 2).reverse())
   await expect(buttons.nth(0)).toContainText(namesOf(day, order)[1]!)
-  if (ines(set).better) {
-    const change = page.getByRole('region', { name: 'Best change' })
-    await expect(change).toContainText(/saves \d+ min/)
-    await looksRight(page, 'The day, a change')
-    await page.keyboard.press('s')
-    await expect(change).toBeHidden()
-    await expect(buttons.nth(0)).toContainText(namesOf(set, ines(set).better!.order)[0]!)
-  }
+  const better = ines(set).better!
+  expect(better.order).toEqual(ines(day).order)
+  const change = page.getByRole('region', { name: 'Best change' })
+  await expect(change).toContainText(/saves \d+ min/)
+  await looksRight(page, 'The day, a change')
+  await page.keyboard.press('s')
+  await expect(change).toBeHidden()
+  await expect(buttons.nth(0)).toContainText(namesOf(day, order)[0]!)
   await page.keyboard.press('j')
   await expect(buttons.nth(1)).toHaveAttribute('aria-pressed', 'true')
   await page.keyboard.press('m')
@@ -67,19 +67,22 @@ test('a day by keys alone: its stops in order, another order that costs more, an
 test('what the van needs is ticked, stays ticked on this device, and the day goes out as files and on one sheet', async ({
   ines: page,
 }) => {
-  const day = await agreedDay(page)
+  test.setTimeout(180_000)
+  const { on } = await agreedDay(page)
+  // What is done comes with the plan, and with it what it takes.
+  await expect.poll(async () => (await dayOf(page, on)).plan, { timeout: 100_000 }).toBe('made')
+  const day = await dayOf(page, on)
   const { id, order } = ines(day)
-  await page.goto(`/round/day?on=${day.on}&who=${id}`)
+  await page.goto(`/round/day?on=${on}&who=${id}`)
   await awake(page)
   const lines = day.carry[id]!
-  if (lines.length > 0) {
-    await page.keyboard.press('x')
-    await expect(load(page).getByRole('checkbox').first()).toBeChecked()
-    await expect(load(page)).toContainText(`1 of ${lines.length} in the van`)
-    await page.reload()
-    await awake(page)
-    await expect(load(page).getByRole('checkbox').first()).toBeChecked()
-  }
+  expect(lines).not.toHaveLength(0)
+  await page.keyboard.press('x')
+  await expect(load(page).getByRole('checkbox').first()).toBeChecked()
+  await expect(load(page)).toContainText(`1 of ${lines.length} in the van`)
+  await page.reload()
+  await awake(page)
+  await expect(load(page).getByRole('checkbox').first()).toBeChecked()
   const [gpx] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'Route, GPX' }).click(),
@@ -128,7 +131,14 @@ test('on the day somebody says that they are there, and that they leave: the res
   const during = await dayOf(page, today)
   expect(namesOf(during, ines(during).been)).toEqual([name])
   expect(ines(during).outing.start).toBe(ines(during).been[0])
+  // Pressed too soon: it does not count, and the visit is still to come.
   await list(page).locator('[data-stop]').first().click()
+  await page.getByRole('button', { name: 'Not there after all' }).click()
+  await expect(list(page).getByText('somebody is there')).toHaveCount(0)
+  expect(namesOf(await dayOf(page, today), ines(await dayOf(page, today)).been)).toEqual([])
+
+  await list(page).locator('[data-stop]').first().click()
+  await page.getByRole('button', { name: /^I am there/ }).click()
   await page.getByRole('button', { name: 'I leave now' }).click()
   await expect(
     list(page)
@@ -205,4 +215,21 @@ test('on a phone: one stop after another, thumbs reach all of it', async ({ brow
   await expect(way).toHaveAttribute('href', /^geo:-?\d+\.\d+,-?\d+\.\d+$/)
   expect((await way.boundingBox())!.height).toBeGreaterThanOrEqual(44)
   await page.context().close()
+})
+
+test('everybody’s day: each by themselves, and a stop of one is moved within their own order', async ({
+  ines: page,
+}) => {
+  const day = await agreedDay(page)
+  const odile = (from: DayPage) => from.people.find(({ name }) => name.startsWith('Odile'))!
+  const before = odile(day).order
+  expect(before.length).toBeGreaterThan(1)
+  await page.goto(`/round/day?on=${day.on}&who=all`)
+  await awake(page)
+  for (const { name } of day.people) await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
+  await page.locator(`[data-stop="${day.stops[before[0]!]!.siteId}"]`).click()
+  await page.getByRole('button', { name: 'Later' }).click()
+  await expect.poll(async () => odile(await dayOf(page, day.on)).isSet).toBe(true)
+  const after = await dayOf(page, day.on)
+  expect(namesOf(after, odile(after).order).slice(0, 2)).toEqual(namesOf(day, before).slice(0, 2).reverse())
 })

@@ -187,3 +187,27 @@ test('who goes to a machine and comes back finds the list as it was narrowed, at
   await expect(row).toHaveAttribute('aria-pressed', 'true')
   expect(await row.textContent()).toBe(words)
 })
+
+test('a visit loses a task and is asked for so: before and after are said, the rest is arranged', async ({
+  ines: page,
+}) => {
+  test.setTimeout(200_000)
+  await planned(page)
+  const { rows } = await weeksOf(page)
+  const at = rows.findIndex(({ visits }) => visits[0]?.state === 'proposed' && visits[0].tasks > 1)
+  const { siteId, visits } = rows[at]!
+  const valleyOf = async (on: string) =>
+    (await (await page.request.get(`/api/round/valley?siteId=${siteId}&on=${on}`)).json()).valley
+  const before = await valleyOf(visits[0]!.on)
+  for (let row = 0; row < at; row++) await page.keyboard.press('j')
+  const boxes = working(page).getByRole('checkbox')
+  await expect(boxes.first()).toBeChecked()
+  await boxes.first().uncheck()
+  await expect(working(page).getByText(/^The visit takes \d+ min instead of \d+\./)).toBeVisible()
+  await working(page)
+    .getByRole('button', { name: /^Asked for this day/ })
+    .click()
+  await expect(working(page).getByRole('region', { name: 'With the customer' })).toContainText('Asked, no answer yet.')
+  const asked = (await valleyOf(visits[0]!.on)) as { tasks: { besides: boolean }[] }
+  expect(asked.tasks.filter(({ besides }) => !besides)).toHaveLength(before.tasks.length - 1)
+})

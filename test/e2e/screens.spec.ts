@@ -6,6 +6,7 @@ const sizes = { desk: { width: 1280, height: 800 }, phone: { width: 390, height:
 const screens: Record<string, (id: string, site: string, treatments: string[]) => string> = {
   Round: () => '/round',
   'Weeks ahead': () => '/round/weeks',
+  'A call': () => '/round/call',
   'The day': () => '/round/day',
   'The day, places': () => '/round/day?who=all',
   Machines: () => '/machines',

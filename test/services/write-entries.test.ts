@@ -160,6 +160,20 @@ describe('writing entries', () => {
     )
   })
 
+  it('is not surprised by what came with it: one batch of a visit and of what stands beside it', async () => {
+    const { seq } = await write([reading(7650, '2026-11-11')])
+    const beside = entryAbout('machine', firm.c2, 'note', { text: 'rung about it' })
+    const onVisit = entryAbout('machine', firm.c2, 'note', { text: 'to be seen' }, { visitId: randomUUID() })
+    const unlessSince = { seq, subjectIds: [firm.c2] }
+    const verdictsOf = async (batch: Entry[]) =>
+      (await write(batch, { unlessSince })).verdicts.map(({ verdict }) => verdict)
+    expect(await verdictsOf([beside, onVisit])).to.deep.equal(['saved', 'saved'])
+    // Sent again after a lost answer, with the part that did not arrive.
+    const more = entryAbout('machine', firm.c2, 'note', { text: 'and that' }, { visitId: randomUUID() })
+    expect(await verdictsOf([beside, onVisit, more])).to.deep.equal(['already', 'already', 'saved'])
+    expect(await verdictsOf([entryAbout('machine', firm.c2, 'note', { text: 'another' })])).to.deep.equal(['held'])
+  })
+
   it('moves the machines of a site by an entry about the site', async () => {
     const dueOf = async (key: string) => (await standings()).find(([, found]) => found === key)![2].due.p50
     await write(firstEntries(firm.sr, 'sr'))

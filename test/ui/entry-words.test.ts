@@ -170,6 +170,24 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { step: 'refused', on: '2026-12-09', technicianId: 'x', minutes: 30, tasks: [{}], note: 'Rather a Tuesday' },
     'Visit on 9 Dec 2026, they said no: 1 task, 30 min. Rather a Tuesday',
   ],
+  [
+    'appointment',
+    {
+      step: 'agreed',
+      on: '2026-12-09',
+      technicianId: 'x',
+      minutes: 55,
+      tasks: [],
+      repair: { report: 'x', minutes: 40 },
+    },
+    'Visit on 9 Dec 2026, agreed: the fault, 0 tasks, 55 min',
+  ],
+  [
+    'call',
+    { end: 'ring-back', text: 'Nothing comes', caller: 'The new one', phone: '0555 0199' },
+    'Call, The new one, 0555 0199: Nothing comes. To be rung back',
+  ],
+  ['call', { end: 'done', answers: 'x' }, 'Rung back: Nothing more to do'],
   ['day-order', { on: '2026-12-09', technicianId: 'x', siteIds: ['a', 'b'] }, 'Order of 9 Dec 2026 set, 2 stops'],
   [
     'setting',

@@ -22,9 +22,12 @@ const mustNotRun = new Set([
   'loud',
 ])
 
+/** Whether nobody is asked to run a machine once more that this is complained of. */
+export const mustNotBeRun = (symptom: string): boolean => mustNotRun.has(symptom)
+
 /** Whether the machine runs, or heats, while it is found out. */
 export const runsIt = ({ needs, by, hazard, say }: Test): boolean =>
   needs.includes('hot') || by === 'ear' || hazard !== undefined || /\b(?:run|brew|start|press)\b/i.test(say)
 
 /** Whether something may be asked on the telephone about a complaint. */
-export const mayBeAsked = (symptom: string, test: Test): boolean => !mustNotRun.has(symptom) || !runsIt(test)
+export const mayBeAsked = (symptom: string, test: Test): boolean => !mustNotBeRun(symptom) || !runsIt(test)

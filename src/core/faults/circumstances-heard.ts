@@ -58,7 +58,7 @@ const heardAs: [test: string, outcome: string, said: string][] = [
     'stood',
     'after (?:the |our |a )?(?:holidays?|summer|winter|vacation|break|long weekend|closure|lockdown)|(?:stood|unused|not used|closed|off) for (?:\\S+ ){0,2}(?:weeks?|months?|days)',
   ],
-  ['other-group', 'same', 'both (?:groups?|sides|handles)|(?:all|every) groups?|either group'],
+  ['other-group', 'same', 'both (?:groups?|sides|handles)|(?:all|every) groups?|either (?:group|side|handle)'],
   [
     'other-group',
     'better',

@@ -35,6 +35,7 @@ export const affectsByKind: Record<EntryKind, Affects> = {
   'tested-out': 'nobody',
   stage: 'along',
   moved: 'along',
+  call: 'nobody',
   appointment: 'nobody',
   'day-order': 'nobody',
   visit: 'nobody',

@@ -1,6 +1,7 @@
 import type { EntryDefinition } from './entry-definition.ts'
 import { appointment } from './kinds/appointment.ts'
 import { calibrated } from './kinds/calibrated.ts'
+import { call } from './kinds/call.ts'
 import { cartridgeChanged } from './kinds/cartridge-changed.ts'
 import { certified } from './kinds/certified.ts'
 import { checked } from './kinds/checked.ts'
@@ -77,6 +78,7 @@ export const entryKinds = {
   'tested-out': testedOut,
   stage,
   moved,
+  call,
   appointment,
   'day-order': dayOrder,
   visit,

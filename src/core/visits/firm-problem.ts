@@ -15,6 +15,8 @@ export interface SettledVisit {
   technician: number
   /** Indices of the site’s tasks. */
   tasks: number[]
+  /** Minutes of work there that is no task: a fault somebody goes for. */
+  repairMin?: number
 }
 
 export interface PlanSite {
@@ -65,6 +67,7 @@ export interface PlannedVisit {
   /** Absent after the days of the plan. */
   technician: number | null
   tasks: number[]
+  repairMin?: number
   settled: boolean
 }
 

@@ -92,11 +92,11 @@ export class PlanState {
     const { tasks, stopMin, dayCost, technicianCost, was, laterTripCost, roomMin } = sites[site]!
     let sum = 0
     const done = new Set<number>()
-    for (const { day, technician, tasks: those, settled } of visits) {
+    for (const { day, technician, tasks: those, settled, repairMin = 0 } of visits) {
       if (technician === null) sum += laterTripCost
       else if (!settled) sum += stopMin + (dayCost?.[day] ?? 0) + technicianCost[technician]!
       if (roomMin && technician !== null) {
-        const minutes = those.reduce((all, t) => all + tasks[t]!.minutes, stopMin)
+        const minutes = those.reduce((all, t) => all + tasks[t]!.minutes, stopMin + repairMin)
         sum += Math.max(0, minutes - roomMin[day]!) * overCost
       }
       for (const t of those) {
@@ -111,13 +111,13 @@ export class PlanState {
     return sum
   }
 
-  private move(site: number, { day, technician, tasks }: PlannedVisit, sign: 1 | -1): void {
+  private move(site: number, { day, technician, tasks, repairMin = 0 }: PlannedVisit, sign: 1 | -1): void {
     if (technician === null) return
     const { problem } = this
     const { place, stopMin, tasks: all } = problem.sites[site]!
     const { place: home } = problem.technicians[technician]!
     const before = this.loads[technician]![day]!
-    const minutes = tasks.reduce((sum, t) => sum + all[t]!.minutes, stopMin)
+    const minutes = tasks.reduce((sum, t) => sum + all[t]!.minutes, stopMin + repairMin)
     const places = before.tour.places
     const after = {
       tour: this.tours.round(home, sign > 0 ? [...places, place] : places.filter((other) => other !== place)),

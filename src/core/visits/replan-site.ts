@@ -82,7 +82,7 @@ function tripsTo(state: PlanState, site: number, lure: Lure): Trip[][] {
       const { technician } = there
       const { roadMin, workMin } = state.loadOn(technician, day)
       const spareMin = problem.technicians[technician]!.hoursMin[day]! - roadMin - workMin
-      const settledMin = there.tasks.reduce((sum, t) => sum + tasks[t]!.minutes, 0)
+      const settledMin = there.tasks.reduce((sum, t) => sum + tasks[t]!.minutes, there.repairMin ?? 0)
       days.push([{ cost: 0, technician, spareMin: Math.min(spareMin, room(day) - settledMin) }])
       continue
     }

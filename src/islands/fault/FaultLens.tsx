@@ -24,8 +24,9 @@ import { newId } from '../send-entries.ts'
 import { photoOf, sendWaiting } from './answer-photos.ts'
 import { FirstOfAll } from './FirstOfAll.tsx'
 import { suspectedAt } from './halo.ts'
-import { type AnswerPhoto, type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
+import { type AnswerPhoto, afterPress, type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
 import { NextTest } from './NextTest.tsx'
+import { OnRecord } from './OnRecord.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { pricesOf } from './prices-of.ts'
 import { RepairPart } from './RepairPart.tsx'
@@ -121,7 +122,7 @@ function Searching({
     const search = events.reduce((now, event) => searchStep(now, { ...event, at }), kept.search)
     if (search === kept.search) return
     setDecided(null)
-    become({ ...kept, search })
+    become(afterPress(kept, search))
   }
   /** Kept on this device at once, sent where there is signal; answers given meanwhile stay. */
   const addPhoto = async (of: number, file: File) => {
@@ -187,6 +188,7 @@ function Searching({
     return (
       <>
         <AsideNote what="A search" why={aside} />
+        <OnRecord book={book} entries={histories.machine?.entries ?? []} today={today} onGoOn={become} />
         <SymptomPicker
           book={book}
           kind={kind}

@@ -75,6 +75,7 @@ export function RepairPart(props: Props) {
       search: kept.search,
       photos: sent.photos,
       reportId: kept.reportId,
+      ...(kept.onRecord !== undefined && { onRecord: kept.onRecord }),
       idOf: (name) => {
         ids[name] ??= newId()
         return ids[name]!

@@ -18,6 +18,8 @@ export interface KeptSearch {
   reportId: string
   ids: Record<string, string>
   photos?: AnswerPhoto[]
+  /** The fault is in the ledger, and so many of its answers, under these ids: they were told or tried before. */
+  onRecord?: number
 }
 
 /** By machine. */
@@ -27,6 +29,14 @@ export const keptSearches = shelf<KeptSearch>({
   schema: async () => (await import('./search-schema.ts')).searchSchema,
   former: (machineId) => `evenshot-search-${machineId}`,
 })
+
+/** A search after a press: of what was on record and is taken back, another answer is another entry. */
+export function afterPress(kept: KeptSearch, search: Search): KeptSearch {
+  const { onRecord } = kept
+  if (onRecord === undefined || search.seen.length >= onRecord) return { ...kept, search }
+  const { [`seen ${search.seen.length}`]: _, ...ids } = kept.ids
+  return { ...kept, search, ids, onRecord: search.seen.length }
+}
 
 /** What a kept search names that its book has not, or not any more; null where all of it is there. */
 export function strangeTo(book: FaultBook, { search }: KeptSearch): string | null {

@@ -36,6 +36,8 @@ interface Given {
   out: TestedOut
   search: Search
   photos?: AnswerPhoto[]
+  /** The report is in the ledger, and so many of the answers. */
+  onRecord?: number
   reportId: string
   idOf: (name: string) => string
   machineId: string
@@ -81,6 +83,7 @@ export function repairEntries(given: Given): Entry[] {
     out,
     search,
     photos = [],
+    onRecord,
     reportId,
     idOf,
     machineId,
@@ -105,17 +108,19 @@ export function repairEntries(given: Given): Entry[] {
     },
   )
   return [
-    report,
-    ...search.seen.map(({ test, outcome, value, words, said, times }, i) =>
-      make(`seen ${i}`, 'test-seen', {
-        test,
-        outcome,
-        words: seenWords(book, { test, outcome, ...(words && { words }) }),
-        report: reportId,
-        ...(value !== undefined && { value }),
-        ...(said && { said }),
-        ...(times && { times }),
-      }),
+    ...(onRecord === undefined ? [report] : []),
+    ...search.seen.flatMap(({ test, outcome, value, words, said, times }, i) =>
+      i < (onRecord ?? 0)
+        ? []
+        : make(`seen ${i}`, 'test-seen', {
+            test,
+            outcome,
+            words: seenWords(book, { test, outcome, ...(words && { words }) }),
+            report: reportId,
+            ...(value !== undefined && { value }),
+            ...(said && { said }),
+            ...(times && { times }),
+          }),
     ),
     ...search.seen.flatMap((seen, i) =>
       photos.flatMap(({ id, of, name }) =>

@@ -2,9 +2,9 @@ import { array, boolean, number, object, string } from 'yup'
 import { stopIds } from '../../core/faults/stops.ts'
 import { byName, moment, text, texts } from '../../device/kept-fields.ts'
 
-/** A search as a device keeps it, see `KeptSearch`. */
-export const searchSchema = object({
-  search: object({
+/** What was asked and answered, see `Search`. */
+export const searchShape = () =>
+  object({
     symptom: text(),
     also: texts().optional(),
     words: string().max(300),
@@ -31,11 +31,14 @@ export const searchSchema = object({
     stop: string().oneOf([...stopIds, 'none']),
     provedDead: boolean(),
     startedAt: moment(),
-  })
-    .noUnknown()
-    .required(),
+  }).noUnknown()
+
+/** A search as a device keeps it, see `KeptSearch`. */
+export const searchSchema = object({
+  search: searchShape().required(),
   reportId: text(),
   ids: byName(text()),
+  onRecord: number(),
   photos: array(
     object({ id: text(), of: moment(), image: string(), name: string() }).noUnknown().required(),
   ).optional(),

@@ -1,6 +1,8 @@
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { StopMark } from '../../ui/LensSwitch.tsx'
 import { meansItself } from '../../ui/typing.ts'
+import type { RingBack } from '../../views/call-page.ts'
+import { useFetched } from '../use-fetched.ts'
 
 const stops = [
   { id: 'due', key: '1', name: 'Coming due', href: '/round' },
@@ -10,6 +12,8 @@ const stops = [
 
 /** The stops of the round on one rule: what is due, who goes where when, and one day. Their numbers are their keys. */
 export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
+  const [toRing, setToRing] = useState(0)
+  useFetched<{ calls: RingBack[] }>('/api/calls', ({ calls }) => setToRing(calls.length), { afterMs: 400 })
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const stop = meansItself(event) ? undefined : stops.find(({ key }) => key === event.key)
@@ -21,9 +25,17 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
   return (
     <nav
       aria-label="Stops of the round"
-      className="ml-auto flex items-center max-md:ml-0 max-md:w-full max-md:justify-between"
+      className="ml-auto flex items-center max-md:ml-0 max-md:w-full max-md:flex-wrap max-md:justify-between"
       data-noprint
     >
+      {toRing > 0 && (
+        <a
+          href="/round/call"
+          className="mr-4 inline-flex min-h-[44px] items-center font-semibold whitespace-nowrap text-copper"
+        >
+          {toRing} to ring back
+        </a>
+      )}
       {stops.map(({ id, key, name, href }, i) => {
         const on = id === at
         return (
@@ -40,6 +52,12 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
           </span>
         )
       })}
+      <a
+        href="/visits"
+        className="ml-4 inline-flex min-h-[44px] items-center whitespace-nowrap text-second max-md:ml-0"
+      >
+        Visits made
+      </a>
     </nav>
   )
 }

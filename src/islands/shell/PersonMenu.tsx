@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui'
 import { Key } from '../../ui/Key.tsx'
+import { setUpLists } from '../../ui/lists.ts'
 import { personButton } from './PersonButton.tsx'
 import { signOut } from './sign-out.ts'
 
@@ -50,20 +51,16 @@ export function PersonMenu({ initials, name, firm, theme, onKeys }: Props) {
               <Key>?</Key>
             </span>
           </DropdownMenu.Item>
-          {(
-            [
-              ['/signing-in', 'Signing in'],
-              ['/firm', 'The firm and its people'],
-              ['/figures', 'Figures from memory'],
-              ['/data', 'Data in and out'],
-              ['/import/readings', 'Readings from a spreadsheet'],
-            ] as const
-          ).map(([href, words]) => (
+          <DropdownMenu.Label className="slim px-3 pt-2 text-[13px] text-second">
+            What is set up once
+          </DropdownMenu.Label>
+          {setUpLists.map(({ href, name: words }) => (
             <DropdownMenu.Item key={href} className={item} onSelect={() => location.assign(href)}>
               <span className="w-4" />
               {words}
             </DropdownMenu.Item>
           ))}
+          <DropdownMenu.Separator className="my-1 h-px bg-hair" />
           <DropdownMenu.Item className={item} onSelect={signOut}>
             <span className="w-4" />
             Sign out

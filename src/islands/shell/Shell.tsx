@@ -20,7 +20,16 @@ const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => modul
 
 const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water', p: '/procedures' }
 
-/** What every page has at its right: the day, find, the technician's menu; and the keys that go places. */
+/** Where a call is taken, from anywhere. */
+const callPage = '/round/call'
+
+/** From a machine the call is about it. */
+function callAbout(): string {
+  const machineId = /^\/machines\/([0-9a-f-]{36})/.exec(location.pathname)?.[1]
+  return machineId ? `${callPage}?machine=${machineId}` : callPage
+}
+
+/** What every page has at its right: the day, a call, find, the technician's menu; and the keys that go places. */
 function Shell({ initials, name, firm, today, theme }: Props) {
   const [finding, setFinding] = useState(false)
   const [listing, setListing] = useState(false)
@@ -47,6 +56,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
         location.assign(goes[event.key]!)
         return
       }
+      if (event.key === 'c' && location.pathname !== callPage) location.assign(callAbout())
       if (event.key === 'g') going.current = performance.now()
       if (event.key === '?') {
         // Or it would be the first thing typed into the help.
@@ -65,17 +75,39 @@ function Shell({ initials, name, firm, today, theme }: Props) {
   return (
     <div className="flex items-center gap-3">
       <span className="hidden text-[14px] text-second whitespace-nowrap lg:inline">{dayFull(today)}</span>
+      <a
+        href={callPage}
+        onClick={(event) => {
+          if (event.ctrlKey || event.metaKey || event.shiftKey) return
+          event.preventDefault()
+          location.assign(callAbout())
+        }}
+        className="flex h-9 items-center gap-2 rounded-sm border border-hair bg-field px-2.5 text-[14px] text-second no-underline max-md:h-11 max-md:w-11 max-md:justify-center"
+      >
+        <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden="true">
+          <path
+            d="M3.2 1.8l2.4-.6 1.2 3-1.5 1.3c.8 1.9 2.2 3.5 4.2 4.6l1.4-1.4 2.9 1.4-.8 2.4c-.2.7-.9 1.1-1.6 1C6.700 12.800 2.900 8.500 2.300 3.300c-.1-.7.2-1.300.9-1.500z"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={1.4}
+          />
+        </svg>
+        <span className="max-md:sr-only">A call</span>
+        <span className="hidden lg:inline">
+          <Key>c</Key>
+        </span>
+      </a>
       <button
         type="button"
         onClick={() => setFinding(true)}
-        className="flex h-9 items-center gap-2 rounded-sm border border-hair bg-field px-2.5 text-[14px] text-second max-md:h-11 lg:w-[300px]"
+        className="flex h-9 items-center gap-2 rounded-sm border border-hair bg-field px-2.5 text-[14px] text-second max-md:h-11 lg:w-[260px]"
       >
         <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden="true">
           <circle cx={7} cy={7} r={5} fill="none" stroke="currentColor" strokeWidth={1.5} />
           <path d="M11 11l4 4" stroke="currentColor" strokeWidth={1.5} />
         </svg>
-        <span className="max-lg:sr-only">Find machine, place, task</span>
-        <span className="ml-auto hidden lg:inline">
+        <span className="truncate max-lg:sr-only">Find machine, place, task</span>
+        <span className="ml-auto hidden whitespace-nowrap lg:inline">
           <Key>Ctrl K</Key>
         </span>
       </button>

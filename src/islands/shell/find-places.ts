@@ -10,6 +10,7 @@ export interface FindPlace {
 
 export const findPlaces: FindPlace[] = [
   { sort: 'page', name: 'Round: what is coming due', also: 'board overdue list today', href: '/round' },
+  { sort: 'page', name: 'A call', also: 'telephone ring back customer rings', href: '/round/call' },
   { sort: 'page', name: 'Machines', href: '/machines' },
   { sort: 'page', name: 'Machines out of service', also: 'retired scrapped', href: '/machines?stage=retired' },
   { sort: 'page', name: 'Machines in the workshop', also: 'repair bench loan', href: '/machines?stage=workshop' },

@@ -13,6 +13,7 @@ export interface PageHelp {
 const everywhere: PageHelp['keys'] = [
   [['Ctrl K'], 'find'],
   [['/'], 'find'],
+  [['c'], 'a call'],
   [['?'], 'this help'],
   [['g', 'r'], 'go to the Round'],
   [['g', 'm'], 'go to Machines'],
@@ -70,6 +71,27 @@ export const helpPages: PageHelp[] = [
       [['←'], 'the day before'],
       [['→'], 'the day after'],
       [['Enter'], 'I am there; on another day, open the site'],
+    ],
+  },
+  {
+    path: /^\/round\/call/,
+    name: 'A call',
+    answers: 'What to ask while they are on the line, how urgent it is, and when somebody can be there.',
+    how: [
+      'Any words find the machine: its place, its customer, a serial, or the number that rings. From a machine’s own page the call is about it.',
+      'Their words are taken as a complaint; what else it may be is one press away. What must stop comes first, and is on record with one press.',
+      'Five questions are enough. What is said is wrong one time in five, and is weighed so.',
+      'A moment says what road it costs, what is not made till then and whom it makes later. A day that is full gives up a stop nobody was promised, never one that was.',
+      'Who drives notes it with one tap; it stands in the round until somebody has rung back.',
+    ],
+    keys: [
+      [['Tab'], 'next field'],
+      [['↓'], 'next machine found'],
+      [['a'], 'the first answer, and so on'],
+      [['1'], 'the first moment, and so on'],
+      [['←'], 'less urgent'],
+      [['→'], 'more urgent'],
+      [['Enter'], 'put it in'],
     ],
   },
   {

@@ -17,8 +17,8 @@ const mostOthers = 40
 
 export type DayRead = Awaited<ReturnType<typeof readDay>>
 
-/** All that is read for a day, inside one look. */
-export async function readDay(trx: Trx, firmId: string, on: LocalDay, today: LocalDay) {
+/** All that is read for a day, inside one look. @param also - sites to know of though nobody goes there on it */
+export async function readDay(trx: Trx, firmId: string, on: LocalDay, today: LocalDay, also: string[] = []) {
   const firm = (await theFirm(trx))!
   const isTooLarge = (await isTooMany(trx, today)) !== null
   const plan = isTooLarge ? null : await keptPlan(trx)
@@ -27,6 +27,7 @@ export async function readDay(trx: Trx, firmId: string, on: LocalDay, today: Loc
     ...new Set([
       ...proposed.filter((visit) => visit.on === on).map(({ siteId }) => siteId),
       ...(await sitesNamedOn(trx, on)),
+      ...also,
     ]),
   ]
   const input = await planInput(trx, firmId, today, proposed, siteIds)

@@ -12,7 +12,7 @@ import { placeOf } from './plan-input.ts'
 import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
 
 /** What every stop of a site has, whatever became of it. */
-function placeOfStop({ input, customers, timeZone }: DayRead, s: number, on: LocalDay) {
+export function placeOfStop({ input, customers, timeZone }: DayRead, s: number, on: LocalDay) {
   const { record } = input.sites[s]!
   const customer = customers.get(record.customerId)
   const visiting = input.visitHours[s]
@@ -111,7 +111,7 @@ export function stopsToCome(read: DayRead, on: LocalDay): DayStop[] {
         ...timeOf(
           place.hours,
           visit.tasks.map((t) => tasks[t]!.standing),
-          input.figures.stopMin,
+          input.figures.stopMin + (visit.repairMin ?? 0),
           promisedMin.promisedMin,
         ),
         notToday: [],
@@ -158,7 +158,12 @@ export function lightened(stops: DayStop[], toCome: number[], stopMin: number, l
     const was = stops[stop]!
     const tasks = was.tasks.filter((other) => other !== task)
     const notToday = [...was.notToday, `${task.name}, ${task.machineName}`]
-    stops[stop] = { ...was, tasks, notToday, ...timeOf(was.hours, tasks, stopMin, was.promisedMin) }
+    stops[stop] = {
+      ...was,
+      tasks,
+      notToday,
+      ...timeOf(was.hours, tasks, stopMin + (was.repair?.minutes ?? 0), was.promisedMin),
+    }
   }
 }
 

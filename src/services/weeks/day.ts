@@ -23,14 +23,10 @@ export async function dayPage(
   { on, today, now }: { on: LocalDay; today: LocalDay; now: Date },
 ): Promise<DayPage> {
   const read = await lookIn(db, firmId, (trx) => readDay(trx, firmId, on, today))
-  const { input, timeZone } = read
+  const { timeZone } = read
   if (read.isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
-  const stops = [...stopsBeen(read, on, on === today), ...stopsToCome(read, on)]
-  const nowMin = on === today ? (now.getTime() - Date.parse(instantAt(timeZone, on, '00:00'))) / 60_000 : null
-  const ids = [...stops.map(({ siteId }) => siteId), ...input.technicians.map(({ id }) => id)]
-  const roads = ids.map((from) => ids.map((to) => input.road(from, to)))
-  const matrix = roads.map((row) => row.map(({ minutes }) => minutes))
-  const people = input.technicians.map((_, k) => personOf(read, stops, matrix, k, { on, nowMin }))
+  const nowMin = on === today ? minuteNow(timeZone, on, now) : null
+  const { stops, people, roads } = dayOf(read, on, nowMin)
   return {
     on,
     today,
@@ -45,6 +41,25 @@ export async function dayPage(
     plan: read.isOld ? (read.isPlanned ? 'being made anew' : 'being made') : 'made',
     seq: read.seq,
   }
+}
+
+export const minuteNow = (timeZone: string, today: LocalDay, now: Date): number =>
+  (now.getTime() - Date.parse(instantAt(timeZone, today, '00:00'))) / 60_000
+
+/**
+ * Everybody’s day in the orders that stand.
+ *
+ * @param nowMin - minutes of the day that have passed; null on another day
+ * @param besides - stops nobody has yet: the last ones, and the roads to them
+ */
+export function dayOf(read: DayRead, on: LocalDay, nowMin: number | null, besides: DayStop[] = []) {
+  const { input } = read
+  const stops = [...stopsBeen(read, on, nowMin !== null), ...stopsToCome(read, on), ...besides]
+  const ids = [...stops.map(({ siteId }) => siteId), ...input.technicians.map(({ id }) => id)]
+  const roads = ids.map((from) => ids.map((to) => input.road(from, to)))
+  const matrix = roads.map((row) => row.map(({ minutes }) => minutes))
+  const people = input.technicians.map((_, k) => personOf(read, stops, matrix, k, { on, nowMin }))
+  return { stops, people, roads }
 }
 
 /** One technician’s day in the order that stands; its stops are lightened where it cannot hold them. */

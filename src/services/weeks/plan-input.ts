@@ -57,6 +57,8 @@ export interface PlanInput {
   /** By site: when somebody may come, where it was said. */
   visitHours: (Setting<'visit-hours'> | null)[]
   absences: Absence[]
+  /** By site and day of the plan: whether somebody may come, whatever is planned. */
+  isOpen: Uint8Array[]
   /** How often the records of sites and technicians have been kept, added up: it grows with every change. */
   kept: number
   road(fromId: string, toId: string): Road
@@ -231,6 +233,7 @@ export async function planInput(
     missed,
     visitHours,
     absences,
+    isOpen,
     figures,
     kept,
     road,
@@ -265,7 +268,7 @@ function oneADay(all: Appointment[]): Appointment[] {
 
 /** An appointment as the planner knows it: what has been done since, or is no longer due, is not in it. */
 function settledBy(
-  { on, technicianId, tasks: those }: Appointment['last']['body'],
+  { on, technicianId, tasks: those, repair }: Appointment['last']['body'],
   start: number,
   tasks: PlannedTask[],
   technicians: { id: string }[],
@@ -277,6 +280,7 @@ function settledBy(
       tasks,
       those.map(({ subjectId, key }): [string, string] => [subjectId, key]),
     ),
+    ...(repair && { repairMin: repair.minutes }),
   }
 }
 

@@ -7,6 +7,7 @@ import { ask } from '../../records/job-queue.ts'
 import { keptById } from '../../records/kept.ts'
 import { keptPlan } from '../../records/plan.ts'
 import type {
+  VisitRepair,
   VisitState,
   WeeksAhead,
   WeeksDay,
@@ -114,13 +115,18 @@ function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVis
   }
 }
 
-function visitOf(input: PlanInput, state: PlanState, s: number, { day, technician, tasks }: PlannedVisit): WeeksVisit {
+function visitOf(
+  input: PlanInput,
+  state: PlanState,
+  s: number,
+  { day, technician, tasks, repairMin = 0 }: PlannedVisit,
+): WeeksVisit {
   const { sites, technicians, figures } = input
   return {
     ...arrangedFor(input, s, day),
     on: fromDay(input.today + day),
     technicianId: technicians[technician!]!.id,
-    minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin),
+    minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin + repairMin),
     tasks: tasks.length,
     besides: besides(input, s, day, tasks).length,
     with: state
@@ -138,14 +144,15 @@ export function arrangedFor(
   input: PlanInput,
   s: number,
   day: number,
-): { state: VisitState; visitId?: string; from?: string } {
+): { state: VisitState; visitId?: string; from?: string; repair?: VisitRepair } {
   const found = arranged(input, s, day)
   if (!found) return { state: 'proposed' }
-  const { step, from } = found.last.body
+  const { step, from, repair } = found.last.body
   return {
     state: step === 'agreed' || step === 'asked' ? step : 'taken',
     visitId: found.visitId,
     ...(from && { from }),
+    ...(repair && { repair }),
   }
 }
 
@@ -240,7 +247,7 @@ export async function visitValley(
     on,
     ...arrangedFor(input, s, visit.day),
     seq,
-    minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin,
+    minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin + (visit.repairMin ?? 0),
     customer: { name, contact, phone },
     accessNote: record.accessNote,
     technicianId: input.technicians[visit.technician]!.id,

@@ -136,6 +136,16 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   visit: fc.record({ technicianIds: fc.array(uuid, { minLength: 1, maxLength: 3 }), minutes: fc.nat({ max: 600 }) }),
   remark: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   'remark-closed': fc.record({ remark: uuid }),
+  call: fc.record(
+    {
+      text: fc.constant('It growls and then nothing comes'),
+      caller: fc.constant('the new one at the bar'),
+      phone: fc.constant('0555 0199'),
+      end: fc.constantFrom('visit', 'solved', 'ring-back', 'done'),
+      report: uuid,
+    },
+    { requiredKeys: ['end'] },
+  ),
   appointment: fc.record({
     step: fc.constantFrom('proposed', 'asked', 'agreed', 'refused'),
     on: day,

@@ -1,4 +1,4 @@
-import { array, object, string } from 'yup'
+import { array, number, object, string } from 'yup'
 import { amount, localDay, timeOfDay, uuid } from '../../parse/fields.ts'
 import { v, words } from '../body-fields.ts'
 import { entryKind } from '../entry-definition.ts'
@@ -34,6 +34,11 @@ export const appointment = entryKind({
       )
         .required()
         .max(200),
+      /** A fault somebody goes for, and the minutes it is thought to take beside the tasks. */
+      repair: object({ report: uuid().required(), minutes: number().integer().min(0).max(1000).required() })
+        .noUnknown()
+        .optional()
+        .default(undefined),
       /** What they want instead, or why it was called off. */
       note: words(500),
     })
@@ -45,6 +50,6 @@ export const appointment = entryKind({
   about: ['site'],
   affects: 'nobody',
   madeBy: 'people',
-  words: ({ step, on, from, minutes, tasks, note }, { day }) =>
-    `Visit on ${day(on)}${from ? ` at ${from}` : ''}, ${stepWords[step]}: ${tasks.length} ${tasks.length === 1 ? 'task' : 'tasks'}, ${minutes} min${note ? `. ${note}` : ''}`,
+  words: ({ step, on, from, minutes, tasks, repair, note }, { day }) =>
+    `Visit on ${day(on)}${from ? ` at ${from}` : ''}, ${stepWords[step]}: ${repair ? 'the fault, ' : ''}${tasks.length} ${tasks.length === 1 ? 'task' : 'tasks'}, ${minutes} min${note ? `. ${note}` : ''}`,
 })

@@ -108,7 +108,7 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
         data-stop={stop.siteId}
         aria-pressed={on}
         onClick={onChoose}
-        className="grid w-full grid-cols-[44px_1fr_auto] gap-x-3 px-4 py-2 text-left md:grid-cols-[44px_230px_1fr] lg:pl-6"
+        className="grid w-full grid-cols-[44px_1fr_auto] gap-x-3 px-4 py-2 text-left print:px-0 print:py-0.5 md:grid-cols-[44px_230px_1fr] lg:pl-6"
       >
         <span className="relative row-span-3 flex justify-center md:row-span-1" aria-hidden="true">
           {!isLast && <span className="absolute top-6 -bottom-4 w-[5px] border-x-[1.5px] border-deep bg-tint" />}
@@ -155,7 +155,10 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
           </span>
           {wrong && <span className="block text-[14px] font-semibold text-seal-ink">{wrong}</span>}
           {stop.faults.map((fault) => (
-            <span key={fault.machineId} className="flex items-baseline gap-2 text-[14px] leading-snug">
+            <span
+              key={fault.machineId}
+              className="flex items-baseline gap-2 text-[14px] leading-snug print:text-[11.5px]"
+            >
               <svg width={14} height={14} className="shrink-0 translate-y-[2px]" aria-hidden="true">
                 <rect width={14} height={14} fill="var(--copper)" />
                 <path d="M4 4l6 6M10 4l-6 6" stroke="var(--on-copper)" strokeWidth={1.75} />
@@ -167,17 +170,22 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
             </span>
           ))}
           {stop.tasks.map((task) => (
-            <span key={`${task.subjectId} ${task.key}`} className="flex items-baseline gap-2 text-[14px] leading-snug">
+            <span
+              key={`${task.subjectId} ${task.key}`}
+              className="flex items-baseline gap-2 text-[14px] leading-snug print:text-[11.5px] print:leading-tight"
+            >
               <span className="translate-y-[2px]">
                 <TaskMark task={task} />
               </span>
               <span className="min-w-0 flex-1">
                 {task.name} <span className="text-second">{task.machineName}</span>
               </span>
-              <span className={`shrink-0 text-[13px] ${task.over > 0 ? 'font-semibold text-seal-ink' : 'text-second'}`}>
+              <span
+                className={`shrink-0 text-[13px] print:text-[11px] ${task.over > 0 ? 'font-semibold text-seal-ink' : 'text-second'}`}
+              >
                 {whyToday(task, today)}
               </span>
-              <span className="mono w-7 shrink-0 text-right text-[13px]">{task.minutes}</span>
+              <span className="mono w-7 shrink-0 text-right text-[13px] print:text-[11px]">{task.minutes}</span>
             </span>
           ))}
           {stop.notToday.length > 0 && (

@@ -18,6 +18,7 @@ import { moved, timesOf } from './day-times.ts'
 import { LoadList } from './LoadList.tsx'
 import { useLoaded } from './loaded.ts'
 import { NoStops } from './NoStops.tsx'
+import { oneSheet } from './one-sheet.ts'
 import { PlacesMap } from './PlacesMap.tsx'
 import { StopList } from './StopList.tsx'
 import { DayDefs } from './TaskMark.tsx'
@@ -114,7 +115,14 @@ function TheDay({ first, firm, me, who: asked }: Props) {
         under={`${firm.name}, ${person ? person.name : 'everybody'}${isToday ? `, ${dayFull(page.on)}` : ''}`}
         facts={person ? dayFacts(page, person, drives[0]!.times, toLoad) : []}
       />
-      <section className="flex min-w-0 flex-1 flex-col bg-enamel" aria-label="The day">
+      <section
+        className="flex min-w-0 flex-1 flex-col bg-enamel"
+        data-sheet={oneSheet(
+          shown.flatMap((one) => stopsOf(one).map((i) => page.stops[i]!)),
+          carry.length,
+        )}
+        aria-label="The day"
+      >
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 pt-1 lg:px-6" data-noprint>
           <DayChoice page={page} who={who} onWho={setWho} />
           {page.plan !== 'made' && (

@@ -58,6 +58,7 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten, choice }
         minutes: choice.minutes,
         tasks: choice.tasks.map(({ subjectId, key }) => ({ subjectId, key })),
         ...(from && { from }),
+        ...(valley.repair && { repair: valley.repair }),
         ...(note && { note }),
       },
       today,

@@ -33,9 +33,12 @@ export interface ChoiceEffect {
 /** As it stands: the tasks that were arranged, or all the plan proposes. */
 export const standing = ({ tasks }: Pick<WeeksValley, 'tasks'>): WeeksTask[] => tasks.filter(({ besides }) => !besides)
 
+/** Minutes of a visit that are in no task. */
+const besideTasks = ({ stopMin, repair }: Pick<WeeksValley, 'stopMin' | 'repair'>) => stopMin + (repair?.minutes ?? 0)
+
 /** @example effectOf(valley, valley.tasks.slice(1)).left // [valley.tasks[0]] */
 export function effectOf(
-  valley: Pick<WeeksValley, 'tasks' | 'left' | 'stopMin'>,
+  valley: Pick<WeeksValley, 'tasks' | 'left' | 'stopMin' | 'repair'>,
   chosen: readonly WeeksTask[],
 ): ChoiceEffect {
   const before = standing(valley)
@@ -43,7 +46,7 @@ export function effectOf(
   const had = new Set(before.map(keyOf))
   const left = before.filter((task) => !has.has(keyOf(task)))
   const taken = chosen.filter((task) => !had.has(keyOf(task)))
-  const minutes = (tasks: readonly WeeksTask[]) => tasks.reduce((sum, task) => sum + task.minutes, valley.stopMin)
+  const minutes = (tasks: readonly WeeksTask[]) => tasks.reduce((sum, task) => sum + task.minutes, besideTasks(valley))
   const here = ({ earlyMin, lateMin }: WeeksTask) => earlyMin + lateMin
   // Of one that no visit has nobody knows what else it would cost: it is named instead.
   const moves = (task: WeeksTask) => (task.elsewhere ? task.elsewhere.costMin - here(task) : 0)
@@ -72,7 +75,7 @@ export function useVisitChoice(valley: WeeksValley): VisitChoice {
       setChanged(next)
     },
     tasks,
-    minutes: Math.round(tasks.reduce((sum, task) => sum + task.minutes, valley.stopMin)),
+    minutes: Math.round(tasks.reduce((sum, task) => sum + task.minutes, besideTasks(valley))),
     technicianId,
     setTechnician,
     isChanged: changed.size > 0 || technicianId !== null,

@@ -1,0 +1,148 @@
+import { useEffect, useMemo, useState } from 'react'
+import { circumstancesHeard } from '../../../core/faults/circumstances-heard.ts'
+import { complaintsHeard, heardBeside } from '../../../core/faults/complaint.ts'
+import { newSearch, type SearchPress, searchStep } from '../../../core/faults/search.ts'
+import { soundTold } from '../../../core/faults/sound-told.ts'
+import { inSentence, stopOf, stopOfComplaint } from '../../../core/faults/stops.ts'
+import { takesFrom } from '../../../core/trade/what-stops.ts'
+import { bestMoments } from '../../../core/visits/best-moments.ts'
+import { callUrgency } from '../../../core/visits/call-urgency.ts'
+import type { CallerMachine } from '../../../core/visits/caller-machine.ts'
+import { browserNow } from '../../../ui/clock.ts'
+import type { CallMoment, CallPlace, OpenFault } from '../../../views/call-page.ts'
+import { useFetched } from '../../use-fetched.ts'
+import type { KeptCall } from './kept-call.ts'
+import { useCallDays } from './use-call-days.ts'
+import { useCallFault } from './use-call-fault.ts'
+import { useCallWrites } from './use-call-writes.ts'
+import type { useKeptCall } from './use-kept-call.ts'
+
+/** Minutes of work where nothing is known of the fault. From memory. */
+const unknownMinutes = 45
+
+/** All that follows from what was said in a call so far: what it is taken for, how urgent, when to go; and its ends. */
+export function useCall(
+  kept: ReturnType<typeof useKeptCall>,
+  call: KeptCall,
+  { firmId, today }: { firmId: string; today: string },
+) {
+  const { machine, search, text } = call
+  const [place, setPlace] = useState<CallPlace | null>(null)
+  const [chosenKey, setChosenKey] = useState<string | null>(null)
+  const [promised, setPromised] = useState(true)
+  const [round, setRound] = useState(0)
+  useFetched<CallPlace>(machine && `/api/calls/place?siteId=${machine.siteId}`, setPlace, { afterMs: 10 })
+  const here = place && place.siteId === machine?.siteId ? place : null
+  const { known, now, told, without } = useCallFault(machine?.machineId ?? null, search, today)
+  const book = known?.book ?? null
+  const writes = useCallWrites({ kept, call, book, firmId, today })
+
+  /** What was asked was of the machine before. */
+  const chooseMachine = (one: CallerMachine | null) =>
+    kept.change({ machine: one, search: null, minutes: null, urgency: null, ids: {}, isReported: false, isHeld: false })
+  const take = (symptom: string, words: string) => {
+    if (!book) return
+    const also = heardBeside(book, words, symptom)
+    const stop = [symptom, ...also].map(stopOfComplaint).find((one) => one !== undefined)
+    kept.change({
+      search: {
+        ...newSearch(symptom, browserNow().getTime(), [
+          ...circumstancesHeard(book, words),
+          ...soundTold(book, words, [symptom, ...also]),
+        ]),
+        phone: true,
+        ...(also.length > 0 && { also }),
+        ...(stop && { stop }),
+      },
+      minutes: null,
+    })
+  }
+  /** What was not answered to yet follows their words. */
+  const onText = (words: string) => {
+    kept.change({ text: words })
+    if (!book || search?.stop !== undefined) return
+    const heard = complaintsHeard(book, words)[0]?.symptom
+    if (heard) take(heard, words)
+  }
+  // Words that were typed before anybody knew of which machine.
+  useEffect(() => {
+    const heard = book && !search && text ? complaintsHeard(book, text)[0]?.symptom : undefined
+    if (heard) take(heard, text)
+  })
+  /** They ring about what was reported already: it is one fault, and stays under its id. */
+  const goOn = ({ id, text: words, symptom }: OpenFault) => {
+    kept.change({ text: words, isReported: true, ids: { ...call.ids, report: id } })
+    const heard = symptom ?? (book ? complaintsHeard(book, words)[0]?.symptom : undefined)
+    if (heard) take(heard, words)
+  }
+  const press = (event: SearchPress) => {
+    const latest = kept.call?.search
+    if (latest) kept.change({ search: searchStep(latest, { ...event, at: browserNow().getTime() }) })
+  }
+
+  const symptoms = search ? [search.symptom, ...(search.also ?? [])] : []
+  const takes = takesFrom(symptoms)
+  const danger = search?.stop && search.stop !== 'none' ? inSentence(stopOf(search.stop).name) : null
+  const beside = here?.machines.filter(({ id }) => id !== machine?.machineId) ?? []
+  const own = here?.machines.find(({ id }) => id === machine?.machineId)
+  const urgency = callUrgency({
+    takes,
+    here: { perDay: own?.perDay ?? null },
+    beside,
+    isDanger: danger !== null,
+  })
+  const level = call.urgency ?? urgency.level
+  const minutes = call.minutes ?? told?.minutes ?? unknownMinutes
+  const looked = useCallDays(here?.siteId ?? null, { today, minutes, urgency: level, round })
+  const nowMin = looked.days[0]?.nowMin ?? 0
+  const moments = useMemo(
+    () =>
+      bestMoments(
+        looked.days.flatMap((day) => day.moments),
+        { urgency: level, nowMin },
+      ),
+    [looked.days, level, nowMin],
+  )
+  const chosen = moments.find((one) => keyOf(one) === chosenKey) ?? moments[0] ?? null
+  // What must stop is asked before anything else is agreed.
+  const isAsked = known !== null && (known.book === null || search?.stop !== undefined)
+  const canPut = machine !== null && isAsked && (text.trim() !== '' || search !== null)
+  const put = (step: 'agreed' | 'asked') => {
+    const day = looked.days.find(({ on }) => on === chosen?.on)
+    if (chosen && day && canPut)
+      void writes.visit(chosen, { minutes, promised, step }, day.seq).then(() => setRound((n) => n + 1))
+  }
+  return {
+    here,
+    known,
+    now,
+    told,
+    without,
+    book,
+    writes,
+    take,
+    chooseMachine,
+    onText,
+    goOn,
+    press,
+    symptoms,
+    takes,
+    danger,
+    beside,
+    own,
+    urgency,
+    level,
+    minutes,
+    looked,
+    moments,
+    chosen,
+    choose: (moment: CallMoment) => setChosenKey(keyOf(moment)),
+    promised,
+    setPromised,
+    isAsked,
+    canPut,
+    put,
+  }
+}
+
+const keyOf = ({ on, technicianId, beginMin }: CallMoment): string => `${on} ${technicianId} ${beginMin}`

@@ -1,0 +1,38 @@
+/** A list that stands beside others on one bar. */
+interface List {
+  id: string
+  name: string
+  href: string
+}
+
+/** Whom we go to, and what stands there. */
+const machines: List[] = [
+  { id: 'machines', name: 'Machines', href: '/machines' },
+  { id: 'sites', name: 'Sites', href: '/sites' },
+  { id: 'customers', name: 'Customers', href: '/customers' },
+]
+
+/** Where somebody was and goes. */
+const round: List[] = [
+  { id: 'due', name: 'Coming due', href: '/round' },
+  { id: 'weeks', name: 'Weeks ahead', href: '/round/weeks' },
+  { id: 'day', name: 'The day', href: '/round/day' },
+  { id: 'visits', name: 'Visits made', href: '/visits' },
+]
+
+/** What is set up once. */
+export const setUpLists: List[] = [
+  { id: 'firm', name: 'The firm and its people', href: '/firm' },
+  { id: 'kinds', name: 'Kinds', href: '/kinds' },
+  { id: 'parts', name: 'What parts last', href: '/parts' },
+  { id: 'figures', name: 'Figures from memory', href: '/figures' },
+  { id: 'supplies', name: 'Water zones', href: '/supplies' },
+  { id: 'instruments', name: 'Instruments', href: '/instruments' },
+  { id: 'data', name: 'Data in and out', href: '/data' },
+  { id: 'signing-in', name: 'Signing in', href: '/signing-in' },
+]
+
+const all = [machines, round, setUpLists]
+
+/** The lists a list stands among. @example listsAround('sites').map(({ id }) => id) // machines, sites, customers */
+export const listsAround = (id: string): List[] => all.find((lists) => lists.some((list) => list.id === id)) ?? []
