@@ -56,7 +56,7 @@ export interface Made {
 
 /**
  * What is arranged for the days to come: when each place may be worked at, visits that were agreed, and two calls that
- * came in the day before.
+ * came in the day before and are to be rung back.
  *
  * @param endDay - the day the world ends on
  */
@@ -105,7 +105,7 @@ export function arranged(
       ),
     ),
     ...calls.flatMap(({ place, machine, text, symptom }) =>
-      asEntries(dice, [jot('fault-reported', { text, symptom })], {
+      asEntries(dice, [jot('fault-reported', { text, symptom }), jot('call', { text, end: 'ring-back' })], {
         subjectKind: 'machine',
         subjectId: places.get(place)!.machines[machine]!,
         ...before,

@@ -41,7 +41,7 @@ interface Props {
 /** A call is taken: which machine, what they say, what to ask, what they can do, how urgent, when to go. */
 function TheCall(props: Props) {
   const { machine, answered } = props
-  const kept = useKeptCall({
+  const kept = useKeptCall(answered?.id ?? machine?.machineId ?? 'now', {
     machine,
     ...(answered && { answers: answered.id, text: answered.text, caller: answered.caller, phone: answered.phone }),
   })

@@ -44,23 +44,25 @@ export function heldEntry({ call, idOf, today }: Omit<Given, 'book' | 'firmId'>)
 function answerEntries({ call, idOf, book, today }: Omit<Given, 'firmId'>): Entry[] {
   const { machine, search } = call
   if (!machine || !search || !book) return []
-  return search.seen.map(({ test, outcome, value, words, times }, i) =>
-    makeEntry(
-      'machine',
-      machine.machineId,
-      'test-seen',
-      {
-        test,
-        outcome,
-        words: seenWords(book, { test, outcome, ...(words && { words }) }),
-        report: idOf('report'),
-        said: true,
-        ...(value !== undefined && { value }),
-        ...(times && { times }),
-      },
-      today,
-      { id: idOf(`seen ${i}`) },
-    ),
+  return search.seen.flatMap(({ test, outcome, value, words, times }, i) =>
+    i < (call.onRecord ?? 0)
+      ? []
+      : makeEntry(
+          'machine',
+          machine.machineId,
+          'test-seen',
+          {
+            test,
+            outcome,
+            words: seenWords(book, { test, outcome, ...(words && { words }) }),
+            report: idOf('report'),
+            said: true,
+            ...(value !== undefined && { value }),
+            ...(times && { times }),
+          },
+          today,
+          { id: idOf(`seen ${i}`) },
+        ),
   )
 }
 

@@ -34,5 +34,6 @@ export const callSchema = object({
   answers: string().nullable().default(null),
   isReported: boolean(),
   isHeld: boolean(),
+  onRecord: number(),
   startedAt: moment(),
 }).noUnknown()

@@ -22,17 +22,17 @@ export interface KeptCall {
   isReported?: boolean
   /** It is on every list that nobody may use it. */
   isHeld?: boolean
+  /** Of the answers so many are in the ledger, under their ids: they were told before. */
+  onRecord?: number
   startedAt: number
 }
 
+/** By what it was begun for: a machine, a call to be rung back; else `now`. */
 export const keptCalls = shelf<KeptCall>({
   name: 'call',
   version: 1,
   schema: async () => (await import('./call-schema.ts')).callSchema,
 })
-
-/** There is one telephone. */
-export const theCall = 'now'
 
 export const newCall = (at: number): KeptCall => ({
   ids: {},

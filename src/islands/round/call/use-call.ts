@@ -2,8 +2,10 @@ import { useEffect, useMemo, useState } from 'react'
 import { circumstancesHeard } from '../../../core/faults/circumstances-heard.ts'
 import { complaintsHeard, heardBeside } from '../../../core/faults/complaint.ts'
 import { newSearch, type SearchPress, searchStep } from '../../../core/faults/search.ts'
+import { searchOnRecord } from '../../../core/faults/search-on-record.ts'
 import { soundTold } from '../../../core/faults/sound-told.ts'
 import { inSentence, stopOf, stopOfComplaint } from '../../../core/faults/stops.ts'
+import { effective } from '../../../core/standing/histories.ts'
 import { takesFrom } from '../../../core/trade/what-stops.ts'
 import { bestMoments } from '../../../core/visits/best-moments.ts'
 import { callUrgency } from '../../../core/visits/call-urgency.ts'
@@ -39,7 +41,16 @@ export function useCall(
 
   /** What was asked was of the machine before. */
   const chooseMachine = (one: CallerMachine | null) =>
-    kept.change({ machine: one, search: null, minutes: null, urgency: null, ids: {}, isReported: false, isHeld: false })
+    kept.change({
+      machine: one,
+      search: null,
+      minutes: null,
+      urgency: null,
+      ids: {},
+      isReported: false,
+      isHeld: false,
+      onRecord: 0,
+    })
   const take = (symptom: string, words: string) => {
     if (!book) return
     const also = heardBeside(book, words, symptom)
@@ -72,12 +83,30 @@ export function useCall(
   /** They ring about what was reported already: it is one fault, and stays under its id. */
   const goOn = ({ id, text: words, symptom }: OpenFault) => {
     kept.change({ text: words, isReported: true, ids: { ...call.ids, report: id } })
+    const told = known?.book && searchOnRecord(known.book, effective(known.bundle.ledgers).machine?.entries ?? [])
+    if (told?.reportId === id && told.answerIds.length > 0) {
+      const ids = Object.fromEntries(told.answerIds.map((answer, i) => [`seen ${i}`, answer]))
+      kept.change({
+        search: { ...told.search, phone: true },
+        ids: { ...call.ids, ...ids, report: id },
+        onRecord: told.answerIds.length,
+      })
+      return
+    }
     const heard = symptom ?? (book ? complaintsHeard(book, words)[0]?.symptom : undefined)
     if (heard) take(heard, words)
   }
   const press = (event: SearchPress) => {
-    const latest = kept.call?.search
-    if (latest) kept.change({ search: searchStep(latest, { ...event, at: browserNow().getTime() }) })
+    const latest = kept.call
+    if (!latest?.search) return
+    const next = searchStep(latest.search, { ...event, at: browserNow().getTime() })
+    // Another answer in the place of one that was taken back is another entry.
+    const { [`seen ${next.seen.length}`]: _, ...ids } = latest.ids
+    kept.change({
+      search: next,
+      ids,
+      ...(latest.onRecord && { onRecord: Math.min(latest.onRecord, next.seen.length) }),
+    })
   }
 
   const symptoms = search ? [search.symptom, ...(search.also ?? [])] : []

@@ -1,32 +1,32 @@
 import { useEffect, useRef, useState } from 'react'
 import { browserNow } from '../../../ui/clock.ts'
 import { newId } from '../../send-entries.ts'
-import { type KeptCall, keptCalls, newCall, theCall } from './kept-call.ts'
+import { type KeptCall, keptCalls, newCall } from './kept-call.ts'
 
-/** The call that is being taken: kept on this device with every word, so that nothing is asked twice. */
-export function useKeptCall(begun: Partial<KeptCall>) {
+/**
+ * The call that is being taken: kept on this device with every word, so that nothing is asked twice.
+ *
+ * @param of - what it was begun for
+ */
+export function useKeptCall(of: string, begun: Partial<KeptCall>) {
   const [call, setCall] = useState<KeptCall | null>(null)
   const [aside, setAside] = useState<string | null>(null)
   const latest = useRef(call)
   const given = useRef(begun)
   useEffect(() => {
-    void keptCalls.read(theCall).then(({ value, aside: why }) => {
+    void keptCalls.read(of).then(({ value, aside: why }) => {
       setAside(why)
-      // Rung back, or begun from a machine: that is another call than the one left open here.
-      const isAnother =
-        given.current.answers ||
-        (given.current.machine && value?.machine?.machineId !== given.current.machine.machineId)
-      const now = value && !isAnother ? value : { ...newCall(browserNow().getTime()), ...given.current }
+      const now = value ?? { ...newCall(browserNow().getTime()), ...given.current }
       latest.current = now
       setCall(now)
     })
-  }, [])
+  }, [of])
   const change = (change: Partial<KeptCall>) => {
     if (!latest.current) return
     const next = { ...latest.current, ...change }
     latest.current = next
     setCall(next)
-    void keptCalls.keep(theCall, next)
+    void keptCalls.keep(of, next)
   }
   return {
     call,
@@ -40,12 +40,12 @@ export function useKeptCall(begun: Partial<KeptCall>) {
       change({ ids: { ...latest.current?.ids, [name]: id } })
       return id
     },
-    drop: () => keptCalls.drop(theCall),
+    drop: () => keptCalls.drop(of),
     anew: () => {
       const next = newCall(browserNow().getTime())
       latest.current = next
       setCall(next)
-      return keptCalls.drop(theCall)
+      return keptCalls.drop(of)
     },
   }
 }
