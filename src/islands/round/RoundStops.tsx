@@ -31,7 +31,7 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
       {toRing > 0 && (
         <a
           href="/round/call"
-          className="mr-4 inline-flex min-h-[44px] items-center font-semibold whitespace-nowrap text-copper"
+          className="mr-4 inline-flex max-md:order-1 max-md:mr-0 min-h-[44px] items-center font-semibold whitespace-nowrap text-copper"
         >
           {toRing} to ring back
         </a>
@@ -54,7 +54,7 @@ export function RoundStops({ at }: { at: (typeof stops)[number]['id'] }) {
       })}
       <a
         href="/visits"
-        className="ml-4 inline-flex min-h-[44px] items-center whitespace-nowrap text-second max-md:ml-0"
+        className="ml-4 inline-flex min-h-[44px] items-center whitespace-nowrap text-second max-md:order-1 max-md:ml-0"
       >
         Visits made
       </a>

@@ -53,7 +53,7 @@ export function CallEnds(props: Props) {
               {putWords(moment)} <Key>Enter</Key>
             </button>
             <button type="button" className="plain min-h-[52px]" disabled={busy} onClick={() => props.onPut('asked')}>
-              They will say
+              Asked, they will say
             </button>
           </div>
         </>

@@ -210,7 +210,7 @@ function Taking({
           className="w-full shrink-0 border-hair bg-page max-lg:border-t lg:w-[440px] lg:border-l"
           aria-label="When to go, what to take"
         >
-          <div className="flex flex-col lg:sticky lg:top-0 lg:max-h-screen lg:min-h-[560px] lg:overflow-y-auto">
+          <div className="flex flex-col lg:sticky lg:top-0 lg:max-h-[calc(100vh-112px)] lg:min-h-[560px] lg:overflow-y-auto">
             <WhenToGo
               {...now.looked}
               moments={moments}
