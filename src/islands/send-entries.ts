@@ -20,6 +20,13 @@ export function newId(): string {
   return v7(last)
 }
 
+/**
+ * The moment an id was made at: what is sent again under its id says the same as the first time.
+ * @example madeAt('0193a000-0000-7000-8000-000000000001') // '2024-12-07T10:02:48.576Z'
+ */
+export const madeAt = (id: string): string =>
+  new Date(Number.parseInt(id.replaceAll('-', '').slice(0, 12), 16)).toISOString()
+
 /** A server that was full, or is just coming back, is asked again after these, ms: nobody has to press twice. */
 const againAfter = [1000, 3000]
 /** No answer is waited for longer: a line that is dead says nothing, ms. */

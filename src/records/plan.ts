@@ -1,3 +1,4 @@
+import type { Knex } from 'knex'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Coordinates } from '../core/rounds/travel.ts'
@@ -64,13 +65,20 @@ export async function ordersOf(trx: Trx, day: LocalDay): Promise<RecordedEntry[]
   return rows.map(toEntry)
 }
 
+/** Visits since a day, and what corrects or withdraws them. */
+export const visitsSince = (trx: Trx, day: LocalDay): Promise<RecordedEntry[]> => visitsIn(trx, day)
+
 /** Visits since a day of which somebody wrote when they arrived, and what corrects or withdraws them. */
-export async function timedVisitsSince(trx: Trx, day: LocalDay): Promise<RecordedEntry[]> {
-  const visits = await trx('entry')
-    .where('kind', 'visit')
-    .where('happened_on', '>=', day)
-    .whereRaw("body->>'arrivedAt' is not null")
-  const ids = visits.map(({ id }) => id)
+export const timedVisitsSince = (trx: Trx, day: LocalDay): Promise<RecordedEntry[]> =>
+  visitsIn(trx, day, (visits) => visits.whereRaw("body->>'arrivedAt' is not null"))
+
+async function visitsIn(
+  trx: Trx,
+  day: LocalDay,
+  narrow: (visits: Knex.QueryBuilder) => Knex.QueryBuilder = (visits) => visits,
+): Promise<RecordedEntry[]> {
+  const visits = await narrow(trx('entry').where('kind', 'visit').where('happened_on', '>=', day))
+  const ids = visits.map(({ id }: { id: string }) => id)
   const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
   return [...visits, ...about].map(toEntry)
 }

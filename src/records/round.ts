@@ -16,6 +16,23 @@ export interface RoundFilter {
 
 /** Where a page ended: the sort key of its last row. */
 export type RoundCursor = [dueP50: string, dueP90: string, subjectId: string, key: string]
+/** The same where rows are gathered: first the group’s day and the group. */
+export type GatheredCursor = [groupOn: string, groupId: string, ...RoundCursor]
+
+/** What rows are gathered by, each group in the order of what is due first; visits in the order of their days. */
+export const gatherings = ['site', 'machine', 'visit'] as const
+export type Gathering = (typeof gatherings)[number]
+
+/** A task, and the visit it is on. */
+export interface TaskOnVisit {
+  subjectId: string
+  key: string
+  on: string
+  visit: string
+}
+/** Those on no visit stand together, after the others. */
+export const noVisit = '~'
+const neverOn = '9999-12-31'
 
 // biome-ignore lint/suspicious/noExplicitAny: rows of a join, shaped by the service that asked
 type Row = any
@@ -35,6 +52,67 @@ export async function roundRows(
   if (after) {
     page.whereRaw('(st.due_p50, st.due_p90, st.subject_id, st.key) > (?::date, ?::date, ?::uuid, ?)', after)
   }
+  return dressed(trx, page).orderBy(inOrder)
+}
+
+/**
+ * The same gathered: what is of one site, one machine or one visit stands together, with how much that is in all.
+ *
+ * @param onVisits - who is on which visit, where visits are what they are gathered by
+ */
+export async function gatheredRows(
+  trx: Trx,
+  filter: RoundFilter,
+  by: Gathering,
+  onVisits: TaskOnVisit[],
+  after: GatheredCursor | null,
+  limit: number,
+): Promise<Row[]> {
+  const matching = narrowed(trx, filter).select(
+    'st.firm_id',
+    'st.subject_id',
+    'st.key',
+    'st.due_p50',
+    'st.due_p90',
+    trx.raw(`coalesce((st.detail->>'minutes')::numeric, 0) as minutes`),
+  )
+  if (by === 'visit')
+    matching
+      .joinRaw(
+        `left join json_to_recordset(?) as v("subjectId" uuid, key text, "on" date, visit text)
+           on v."subjectId" = st.subject_id and v.key = st.key`,
+        [JSON.stringify(onVisits)],
+      )
+      .select(trx.raw(`coalesce(v.visit, ?) as group_id, coalesce(v."on", ?::date) as group_first`, [noVisit, neverOn]))
+  else
+    matching.select(
+      trx.raw(`${by === 'site' ? 'st.site_id' : 'st.subject_id'}::text as group_id, st.due_p50 as group_first`),
+    )
+  const grouped = trx
+    .from(matching.as('matching'))
+    .select('*')
+    .select(
+      trx.raw(`min(group_first) over (partition by group_id) as group_on, count(*) over (partition by group_id)
+        as group_tasks, sum(minutes) over (partition by group_id) as group_minutes`),
+    )
+  const page = trx
+    .from(grouped.as('st'))
+    .select('st.firm_id', 'st.subject_id', 'st.key', 'group_on', 'group_id', 'group_tasks', 'group_minutes')
+    .orderBy(['group_on', 'group_id', ...inOrder])
+    .limit(limit)
+  if (after)
+    page.whereRaw(
+      `(group_on, group_id, st.due_p50, st.due_p90, st.subject_id, st.key)
+         > (?::date, ?, ?::date, ?::date, ?::uuid, ?)`,
+      after,
+    )
+  return dressed(trx, page)
+    .select('p.group_on', 'p.group_id', 'p.group_tasks', 'p.group_minutes')
+    .orderBy(['p.group_on', 'p.group_id', ...inOrder])
+}
+
+/** A page’s keys with all that a row says. */
+function dressed(trx: Trx, page: Knex.QueryBuilder): Knex.QueryBuilder {
   return trx
     .withMaterialized('page', page)
     .from('page as p')
@@ -68,7 +146,6 @@ export async function roundRows(
       's.technician_id',
       'f.name as softener_name',
     )
-    .orderBy(inOrder)
 }
 
 const inOrder = ['st.due_p50', 'st.due_p90', 'st.subject_id', 'st.key']

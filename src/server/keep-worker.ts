@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
 import { Worker } from 'node:worker_threads'
 import { log } from './log.ts'
 
@@ -10,6 +11,9 @@ export interface WorkerTask {
   /** By which clock nights are told. */
   timeZone: string
 }
+
+/** How long it may take to lay down what it is at; what is cut off there is a job that comes again, ms. */
+const laysDownWithin = 10_000
 
 export type WorkerSaid = { firmId: string; count: number } | { backup: string } | { error: string }
 
@@ -39,7 +43,12 @@ export function startWorker(task: WorkerTask) {
     async stop() {
       stopping = true
       thread.postMessage('stop')
+      const late = new AbortController()
+      void wait(laysDownWithin, undefined, { signal: late.signal })
+        .then(() => thread.terminate())
+        .catch(() => undefined)
       await ended
+      late.abort()
     },
   }
 }

@@ -11,22 +11,33 @@ import { keptByIds } from '../records/kept.ts'
 import { entriesById, entriesOfKinds } from '../records/ledger.ts'
 import { photosOf } from '../records/photos.ts'
 
-/** Another entry that a body names, by its field: which kind it must be, and whether it may be about something else. */
-const namedEntries: Partial<Record<EntryKind, { field: string; kind?: EntryKind; ofAnything?: true }>> = {
-  released: { field: 'held', kind: 'held' },
-  'remark-closed': { field: 'remark', kind: 'remark' },
-  repaired: { field: 'report', kind: 'fault-reported' },
-  'test-seen': { field: 'report', kind: 'fault-reported' },
-  'tested-out': { field: 'report', kind: 'fault-reported' },
-  pictured: { field: 'of' },
-  call: { field: 'answers', kind: 'call', ofAnything: true },
+/** Another entry that a body names: where in it, which kind it must be, and whether it may be about something else. */
+interface NamedEntry {
+  /** Names of fields, the outer first. */
+  field: string
+  kind?: EntryKind
+  ofAnything?: true
+}
+
+const ofReport: NamedEntry = { field: 'report', kind: 'fault-reported' }
+
+const namedEntries: Partial<Record<EntryKind, NamedEntry[]>> = {
+  released: [{ field: 'held', kind: 'held' }],
+  'remark-closed': [{ field: 'remark', kind: 'remark' }],
+  repaired: [ofReport],
+  'test-seen': [ofReport],
+  'tested-out': [ofReport],
+  pictured: [{ field: 'of' }],
+  call: [{ field: 'answers', kind: 'call', ofAnything: true }, ofReport],
+  appointment: [{ field: 'repair.report', kind: 'fault-reported', ofAnything: true }],
 }
 
 /** Kinds of entry that name a part. */
 const ofParts = new Set<EntryKind>(['fitted', 'removed', 'inspected', 'repaired'])
 
-/** A field of a body by its name, where this kind of entry has it. */
-const fieldOf = (entry: Entry, field: string): unknown => (entry.body as unknown as Record<string, unknown>)[field]
+/** A field of a body by its name, where this kind of entry has it. @example fieldOf(appointment, 'repair.report') */
+const fieldOf = (entry: Entry, field: string): unknown =>
+  field.split('.').reduce<unknown>((of, name) => (of as Record<string, unknown> | undefined)?.[name], entry.body)
 
 /**
  * What entries point at that is not there: entries, photos, kinds, parts. One question to the database for each
@@ -56,8 +67,8 @@ interface There {
 
 async function whatIsThere(trx: Trx, firmId: string, entries: Entry[]): Promise<There> {
   const ids = entries.flatMap((entry) => {
-    const named = namedEntries[entry.kind]
-    return [entry.supersedes, named && fieldOf(entry, named.field)].filter((id): id is string => typeof id === 'string')
+    const named = (namedEntries[entry.kind] ?? []).map(({ field }) => fieldOf(entry, field))
+    return [entry.supersedes, ...named].filter((id): id is string => typeof id === 'string')
   })
   const beside = entries.filter(isKind('own-kind')).map(({ body }) => body.kind as Kind)
   const asksKind = entries.some(({ kind }) => ofParts.has(kind) || kind === 'commissioned')
@@ -106,13 +117,14 @@ function issuesOfCorrection(entry: Entry, { entries }: There): Issue[] {
 }
 
 function issuesOfNamedEntry(entry: Entry, { entries }: There): Issue[] {
-  const named = namedEntries[entry.kind]
-  const id = named && fieldOf(entry, named.field)
-  if (!named || id === undefined) return []
-  const there = entries.get(String(id))
-  const isOfIt = there !== undefined && (named.ofAnything || there.subjectId === entry.subjectId)
-  if (isOfIt && (!named.kind || there.kind === named.kind)) return []
-  return unknown(`body.${named.field}`, 'is no such entry of this machine', id)
+  return (namedEntries[entry.kind] ?? []).flatMap(({ field, kind, ofAnything }) => {
+    const id = fieldOf(entry, field)
+    if (id === undefined) return []
+    const there = entries.get(String(id))
+    const isOfIt = there !== undefined && (ofAnything || there.subjectId === entry.subjectId)
+    if (isOfIt && (!kind || there.kind === kind)) return []
+    return unknown(`body.${field}`, 'is no such entry of this machine', id)
+  })
 }
 
 const issuesOfPhotos = (entry: Entry, { photos }: There): Issue[] =>

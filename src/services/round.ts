@@ -5,12 +5,24 @@ import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
-import { countRound, type RoundCursor, type RoundFilter, roundRows, wordMatches } from '../records/round.ts'
+import {
+  countRound,
+  type GatheredCursor,
+  type Gathering,
+  gatheredRows,
+  noVisit,
+  type RoundCursor,
+  type RoundFilter,
+  roundRows,
+  type TaskOnVisit,
+  wordMatches,
+} from '../records/round.ts'
 import { countStale, reckonedById } from '../records/subjects.ts'
-import { mostCounted, type RoundChoices, type RoundCounts, type RoundPage } from '../views/round-page.ts'
+import { type GoesWith, mostCounted, type RoundChoices, type RoundCounts, type RoundPage } from '../views/round-page.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 import { veryOwnKindsIn } from './own-kinds.ts'
 import { reckonShown } from './reckon-subjects.ts'
+import { type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
 
 /** How far ahead the board looks. */
 export const horizons = { fortnight: 14, month: 31, quarter: 92, year: 366 } as const
@@ -22,6 +34,8 @@ const staleReadingDays = 60
 export interface RoundQuery extends Omit<RoundFilter, 'until' | 'matches'> {
   text?: string
   horizon: Horizon
+  /** Rows of one site, machine or visit together; by date alone where it is left out. */
+  gather?: Gathering
   cursor?: string
   /** At most this many rows; a page of the board has 100. */
   limit?: number
@@ -33,16 +47,28 @@ export const firstRows = 16
 
 /** One page of what is coming due, in order of when and how surely. */
 export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
-  const { horizon, cursor, limit = pageSize, text, ...rest } = query
+  const { horizon, cursor, limit = pageSize, text, gather, ...rest } = query
   const narrow: RoundFilter = {
     ...rest,
     ...(horizon !== 'all' && { until: fromDay(toDay(today) + horizons[horizon]) }),
   }
   return lookIn(db, firmId, async (trx) => {
     const filter = text ? { ...narrow, matches: await wordMatches(trx, text, await veryOwnKindsIn(trx)) } : narrow
-    const after = readCursor<RoundCursor>(cursor, ['date', 'date', 'uuid', 'text'])
+    const ahead = await visitsAhead(trx, today)
+    const visitOf = new Map(
+      ahead.visits.flatMap((visit) => visit.tasks.map((task) => [task.join(' '), visit] as const)),
+    )
     const [rows, counts] = await Promise.all([
-      roundRows(trx, filter, after, limit + 1),
+      gather
+        ? gatheredRows(
+            trx,
+            filter,
+            gather,
+            gather === 'visit' ? onVisits(ahead.visits) : [],
+            readCursor<GatheredCursor>(cursor, ['date', 'text', ...cursorShape]),
+            limit + 1,
+          )
+        : roundRows(trx, filter, readCursor<RoundCursor>(cursor, [...cursorShape]), limit + 1),
       cursor ? null : count(trx, filter, today),
     ])
     const page = rows.slice(0, limit)
@@ -62,12 +88,45 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
         standing: row.detail,
         readingOn: row.reading_on,
         stale: row.stale,
+        goes: goesWith(visitOf.get(`${row.subject_id} ${row.key}`), row.detail),
+        ...(gather && {
+          group: {
+            id: row.group_id,
+            tasks: Number(row.group_tasks),
+            minutes: Number(row.group_minutes),
+            isOpen: row.group_id === noVisit,
+          },
+        }),
       })),
+      plannedOn: ahead.plannedOn,
       ...(rows.length > limit &&
-        last && { next: writeCursor([last.due_p50, last.due_p90, last.subject_id, last.key]) }),
+        last && {
+          next: writeCursor([
+            ...(gather ? [last.group_on, last.group_id] : []),
+            last.due_p50,
+            last.due_p90,
+            last.subject_id,
+            last.key,
+          ]),
+        }),
       ...(counts && { counts }),
     }
   })
+}
+
+const cursorShape = ['date', 'date', 'uuid', 'text'] as const
+
+const onVisits = (visits: VisitAhead[]): TaskOnVisit[] =>
+  visits.flatMap(({ siteId, on, tasks }) =>
+    tasks.map(([subjectId, key]) => ({ subjectId, key, on, visit: `${siteId} ${on}` })),
+  )
+
+/** The visit a task is on. What was done since it was put there is due anew: no visit has that yet. */
+function goesWith(visit: VisitAhead | undefined, { since = '' }: Standing): GoesWith | null {
+  if (!visit || (visit.arranged ? since > visit.arranged.happenedOn : since >= visit.madeOn)) return null
+  const { on, technicianId, state, arranged, tasks } = visit
+  const from = arranged?.body.from
+  return { on, technicianId, state, ...(from && { from }), tasks: tasks.length }
 }
 
 async function count(trx: Trx, filter: RoundFilter, today: string): Promise<RoundCounts> {

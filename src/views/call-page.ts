@@ -1,15 +1,18 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Span } from '../core/rounds/day-problem.ts'
 import type { MachineAtPlace } from '../core/visits/call-urgency.ts'
-import type { VisitState } from './weeks-ahead.ts'
+import type { VisitRepair, VisitState } from './weeks-ahead.ts'
 
 /** A call that is to be rung back. */
 export interface RingBack {
   id: string
   at: string
   text: string
+  /** Who rang and where to ring back, as it was told in the call; empty where nothing was. */
   caller: string
   phone: string
+  /** On record. */
+  customer: { contact: string; phone: string } | null
   /** Who took it. */
   by: string
   machine: { id: string; name: string } | null
@@ -77,11 +80,16 @@ export interface CallMoment {
     state: VisitState
     visitId?: string
     promised?: string
+    repair?: VisitRepair
+    /** Of that visit as it stands. */
     minutes: number
     tasks: { subjectId: string; key: string }[]
   } | null
+  /** The stop itself, beside all work. */
+  stopMin: number
   isOther: boolean
   openDays: number
+  openToday: boolean
   isOpen: boolean
   /** The order to drive the day in. */
   siteIds: string[]
@@ -95,6 +103,8 @@ export interface CallDay {
   nowMin: number
   /** Why nobody can come on it, where that is so. */
   why: 'closed' | 'nobody works' | 'full' | null
+  /** The visit that stands there on this day. */
+  there: VisitState | null
   moments: CallMoment[]
   seq: number
 }

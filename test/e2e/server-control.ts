@@ -132,7 +132,9 @@ export const stopApplication = (signal: NodeJS.Signals = 'SIGINT'): Promise<void
 
 async function end(pid: number, signal: NodeJS.Signals = 'SIGINT'): Promise<void> {
   process.kill(pid, signal)
-  for (let i = 0; i < 200 && alive(pid); i += 1) await wait(100)
+  for (let i = 0; i < 600 && alive(pid); i += 1) await wait(100)
+  // Going on would be worse: its last deed is to end the database of this folder, whosever it is by then.
+  if (alive(pid)) throw new Error(`The application (process ${pid}) does not end, a minute after ${signal}.`)
 }
 
 const postmasterPid = () => Number(readFileSync(join(settings().clusterDir, 'postmaster.pid'), 'utf8').split('\n')[0])

@@ -5,10 +5,12 @@ import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
 import { callerMachine, callPlace, ringBacks, whoRang } from '../../src/services/calls.ts'
 import { now } from '../../src/services/clock.ts'
-import { callDay } from '../../src/services/weeks/call-moments.ts'
+import { machinePassport } from '../../src/services/passport.ts'
+import { callDay, promiseBefore } from '../../src/services/weeks/call-moments.ts'
 import { dayPage } from '../../src/services/weeks/day.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm } from '../records/a-database.ts'
+import { writerOf } from './writer.ts'
 
 describe('a call', () => {
   let db: Db
@@ -21,17 +23,7 @@ describe('a call', () => {
       .map((ahead) => fromDay(toDay(today) + ahead))
       .find((day) => weekday(toDay(day)) === of)!
   const on = onWeekday(2)
-  let second = 0
-  const write = async (...made: ReturnType<typeof entryAbout>[]) => {
-    const entries = made.map((entry) => ({
-      ...entry,
-      happenedAt: `${entry.happenedOn}T09:00:${String(second++).padStart(2, '0')}.000Z`,
-    }))
-    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
-    const told = await writeEntries(db, actor, entries, { now: now() })
-    expect(told.verdicts.map(({ verdict }) => verdict)).to.deep.equal(entries.map(() => 'saved'))
-    return entries
-  }
+  const write = writerOf(() => ({ db, firm }))
   const agreed = (siteId: string, more: object = {}) =>
     entryAbout(
       'site',
@@ -132,7 +124,9 @@ describe('a call', () => {
     )
     const open = await ringBacks(db, firm.firmId, today)
     expect(open.map(({ id }) => id)).to.deep.equal([aboutMachine!.id, aboutNobody!.id])
-    expect(open[0]).to.deep.include({ text: 'It drips', caller: 'Marit', phone: '+44 (0)555 01-42 77' })
+    // What is on record is no part of what was told.
+    expect(open[0]).to.deep.include({ text: 'It drips', caller: '', phone: '' })
+    expect(open[0]!.customer).to.deep.equal({ contact: 'Marit', phone: '+44 (0)555 01-42 77' })
     expect(open[0]!.machine?.id).to.equal(firm.c2)
     expect(open[1]).to.deep.include({ machine: null, place: '', phone: '0555 0190', text: '' })
     expect(open[1]!.by).to.not.equal('')
@@ -153,6 +147,39 @@ describe('a call', () => {
     )
     const told = await writeEntries(db, actor, [strange], { now: now() })
     expect(told.verdicts[0]!.verdict).to.equal('refused')
+  })
+
+  it('names faults that are there, and goes to no other firm with the machine', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const nowhere = crypto.randomUUID()
+    const told = await writeEntries(
+      db,
+      actor,
+      [
+        entryAbout('machine', firm.c2, 'call', { end: 'solved', report: nowhere }, { on: today }),
+        agreed(mill, { repair: { report: nowhere, minutes: 30 } }),
+      ],
+      { now: now() },
+    )
+    expect(told.verdicts.map(({ verdict }) => verdict)).to.deep.equal(['refused', 'refused'])
+    await write(
+      entryAbout(
+        'machine',
+        firm.c2,
+        'call',
+        { end: 'done', text: 'Rung by name', caller: 'the new one', phone: '0555 0171' },
+        { on: today },
+      ),
+    )
+    const passport = JSON.stringify(await machinePassport(db, firm.firmId, firm.c2))
+    expect(passport).to.include('fault-reported').and.not.include('0555 0171').and.not.include('the new one')
+  })
+
+  it('promises no time that is past, and else a quarter of an hour', () => {
+    expect(promiseBefore(746, 458)).to.equal(735)
+    expect(promiseBefore(464, 458)).to.equal(460)
+    expect(promiseBefore(463.4, 462)).to.equal(463)
+    expect(promiseBefore(462.4, 462.3)).to.equal(463)
   })
 
   it('offers every place in everybody’s day within the hours of the place, with the road it costs', async () => {

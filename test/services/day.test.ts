@@ -7,9 +7,9 @@ import { now } from '../../src/services/clock.ts'
 import { dayPage } from '../../src/services/weeks/day.ts'
 import { dayAsGeoJson, dayAsGpx } from '../../src/services/weeks/day-file.ts'
 import { makePlan } from '../../src/services/weeks/make-plan.ts'
-import { writeEntries } from '../../src/services/write-entries.ts'
 import type { DayPage } from '../../src/views/day-page.ts'
 import { appDatabase, entryAbout, type SmallFirm, smallFirm } from '../records/a-database.ts'
+import { writerOf } from './writer.ts'
 
 describe('the day', () => {
   let db: Db
@@ -20,17 +20,7 @@ describe('the day', () => {
   const on = [10, 11, 12, 13, 14, 15, 16]
     .map((ahead) => fromDay(toDay(today) + ahead))
     .find((day) => weekday(toDay(day)) === 2)!
-  let second = 0
-  /** One after another: of two that say the same thing the later counts. */
-  const write = async (...made: ReturnType<typeof entryAbout>[]) => {
-    const entries = made.map((entry) => ({
-      ...entry,
-      happenedAt: `${entry.happenedOn}T09:00:${String(second++).padStart(2, '0')}.000Z`,
-    }))
-    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
-    const told = await writeEntries(db, actor, entries, { now: now() })
-    expect(told.verdicts.map(({ verdict }) => verdict)).to.deep.equal(entries.map(() => 'saved'))
-  }
+  const write = writerOf(() => ({ db, firm }))
   const look = (day = on, at = now()) => dayPage(db, firm.firmId, { on: day, today, now: at })
   const agreed = (siteId: string, more: object = {}, day = on) =>
     entryAbout(

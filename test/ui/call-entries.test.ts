@@ -4,6 +4,7 @@ import { newSearch } from '../../src/core/faults/search.ts'
 import { searchOnRecord } from '../../src/core/faults/search-on-record.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
+import { sameEntry } from '../../src/core/ledger/same-body.ts'
 import {
   doneEntries,
   heldEntry,
@@ -15,6 +16,7 @@ import {
 } from '../../src/islands/round/call/call-entries.ts'
 import { momentName, movesWords, putWords } from '../../src/islands/round/call/call-words.ts'
 import { type KeptCall, newCall } from '../../src/islands/round/call/kept-call.ts'
+import { madeAt } from '../../src/islands/send-entries.ts'
 import type { CallMoment, MomentStop } from '../../src/views/call-page.ts'
 
 const uuid = (n: number) => `0193a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -81,8 +83,10 @@ const moment = (more: Partial<CallMoment> = {}): CallMoment => ({
   later: [],
   out: null,
   joins: null,
+  stopMin: 15,
   isOther: false,
   openDays: 0,
+  openToday: true,
   isOpen: true,
   siteIds: [uuid(8), uuid(2), uuid(9)],
   ...more,
@@ -123,7 +127,22 @@ describe('what a call writes', () => {
 
   it('is the same write when it is sent again, and writes nothing twice that is there', () => {
     const again = given(taken())
-    expect(ringBackEntries(again).map(({ id }) => id)).to.deep.equal(ringBackEntries(again).map(({ id }) => id))
+    const how = { minutes: 40, promised: true, step: 'agreed' as const }
+    const whole = () => [
+      ...visitEntries(again, moment(), how),
+      ...solvedEntries(again, { cause: 'Supply shut', fault: 'supply-shut' }),
+      ...ringBackEntries(again),
+    ]
+    const first = whole()
+    // A minute later, as whoever presses again does: to the ledger it is the same.
+    const now = Date.now
+    Date.now = () => now() + 60_000
+    try {
+      expect(whole().map((entry, i) => sameEntry(entry, first[i]!))).to.deep.equal(first.map(() => true))
+    } finally {
+      Date.now = now
+    }
+    expect(first[0]!.happenedAt).to.equal(madeAt(first[0]!.id))
     const there = taken({
       isReported: true,
       isHeld: true,
@@ -148,6 +167,33 @@ describe('what a call writes', () => {
     const joined = visit(moment({ joins }), false)
     expect(joined.visitId).to.equal(uuid(60))
     expect(joined.body).to.deep.include({ from: '14:30', minutes: 115, tasks: joins.tasks })
+  })
+
+  it('takes back nothing that was agreed, and counts a fault that is rung about again once', () => {
+    const of = (repair: { report: string; minutes: number }, idOf = ids()) => {
+      const joins = { state: 'agreed' as const, visitId: uuid(60), minutes: 75, tasks: [], repair }
+      const all = visitEntries({ ...given(taken()), idOf }, moment({ joins }), {
+        minutes: 40,
+        promised: false,
+        step: 'asked',
+      })
+      return all.at(-1)!.body
+    }
+    const idOf = ids()
+    const same = of({ report: idOf('report'), minutes: 30 }, idOf)
+    expect(same).to.deep.include({ step: 'agreed', minutes: 85 })
+    expect(same).to.have.deep.property('repair', { report: idOf('report'), minutes: 40 })
+    const other = of({ report: uuid(70), minutes: 30 })
+    expect(other).to.deep.include({ minutes: 115 })
+    expect(other).to.have.nested.property('repair.minutes', 70)
+  })
+
+  it('notes whom they were looked for as, where nobody knows who it is', () => {
+    const strange = taken({ machine: null, search: null, who: 'Marit at the mill', text: 'It drips' })
+    const [call] = ringBackEntries(given(strange))
+    expect(call!.subjectKind).to.equal('firm')
+    expect(call!.body).to.include({ text: 'Marit at the mill: It drips' })
+    expect(ringBackEntries(given({ ...strange, text: '' }))[0]!.body).to.include({ text: 'Marit at the mill' })
   })
 
   it('holds what must stop, and only that', () => {

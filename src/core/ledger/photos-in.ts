@@ -15,5 +15,9 @@ export function photosIn(entry: Entry): PhotoNamed[] {
   return entry.body.things.flatMap(({ name: shows, photos = [] }) => photos.map((name) => ({ name, shows })))
 }
 
-/** Whether something was written for the firm's own eyes: no customer's paper and no passport has it. */
-export const isInternal = (entry: Entry): boolean => 'internal' in entry.body && entry.body.internal === true
+/**
+ * Whether something was written for the firm's own eyes: no customer's paper and no passport has it. Who rang, and from
+ * which number, is nobody else's.
+ */
+export const isInternal = (entry: Entry): boolean =>
+  entry.kind === 'call' || ('internal' in entry.body && entry.body.internal === true)

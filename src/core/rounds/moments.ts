@@ -1,13 +1,13 @@
-import type { DayProblem, Outing } from './day-problem.ts'
-import { timetable } from './timetable.ts'
-import { walked } from './walk.ts'
+import { asDriven } from './as-driven.ts'
+import type { DayProblem, Outing, Stop } from './day-problem.ts'
+import { type Timetable, timetable } from './timetable.ts'
 
-/** One way to put a stop more into somebody’s day. */
+/** One way to put a stop more into somebody’s day, or to stay longer at one. */
 export interface Moment {
   /** Its place in the order, from 0. */
   at: number
   order: number[]
-  /** Minutes on the road more than without it. */
+  /** Minutes on the road more than in the day as it stands. */
   detourMin: number
   beginMin: number
   endMin: number
@@ -36,42 +36,86 @@ export function momentsIn(
   stop: number,
   mayLeave: ReadonlySet<number>,
 ): Moment[] {
-  const was = walked(problem, outing, order)
-  const roadBefore = was?.travelMin ?? 0
-  const before = new Map(timetable(problem, outing, order)?.stops.map((one) => [one.stop, one.beginMin]))
+  const was = asDriven(problem, outing, order)
   const into = (rest: readonly number[], out: number | null): Moment[] =>
-    Array.from({ length: rest.length + 1 }, (_, at) => at).flatMap((at) => {
-      const tried = rest.toSpliced(at, 0, stop)
-      const way = timetable(problem, outing, tried)
-      if (!way) return []
-      const there = way.stops.find((one) => one.stop === stop)!
-      return [
-        {
-          at,
-          order: tried,
-          detourMin: walked(problem, outing, tried)!.travelMin - roadBefore,
-          beginMin: there.beginMin,
-          endMin: there.endMin,
-          finishMin: way.finishMin,
-          out,
-          later: way.stops.flatMap(({ stop: other, beginMin }) => {
-            const byMin = beginMin - (before.get(other) ?? beginMin)
-            return byMin >= littleLaterMin ? [{ stop: other, byMin }] : []
-          }),
-        },
-      ]
-    })
-  const fits = into(order, null)
+    Array.from({ length: rest.length + 1 }, (_, at) => at).flatMap((at) =>
+      driven(problem, outing, rest.toSpliced(at, 0, stop), { stop, out, was }),
+    )
+  return roomFor(order, mayLeave, into)
+}
+
+/**
+ * The day as it stands, with a longer stay at one of its stops; where it has no room for that, without one stop that
+ * was promised nobody.
+ *
+ * @param order - the day as it stands, with the stop
+ * @param longer - the stop as it is then
+ */
+export function momentsWhenLonger(
+  problem: DayProblem,
+  outing: Outing,
+  order: readonly number[],
+  {
+    stop,
+    longer,
+    mayLeave,
+  }: { stop: number; longer: Pick<Stop, 'serviceMin' | 'open'>; mayLeave: ReadonlySet<number> },
+): Moment[] {
+  const was = asDriven(problem, outing, order)
+  const then = { ...problem, stops: problem.stops.map((one, i) => (i === stop ? { ...one, ...longer } : one)) }
+  return roomFor(order, new Set([...mayLeave].filter((one) => one !== stop)), (rest, out) =>
+    driven(then, outing, rest, { stop, out, was }),
+  )
+}
+
+/** With all stops that stand; where that does not go, without each that may be left out. */
+function roomFor(
+  order: readonly number[],
+  mayLeave: ReadonlySet<number>,
+  ways: (rest: readonly number[], out: number | null) => Moment[],
+): Moment[] {
+  const whole = ways(order, null)
   const all =
-    fits.length > 0
-      ? fits
+    whole.length > 0
+      ? whole
       : order
           .filter((one) => mayLeave.has(one))
           .flatMap((out) =>
-            into(
+            ways(
               order.filter((one) => one !== out),
               out,
             ),
           )
   return all.sort((a, b) => a.detourMin - b.detourMin || a.beginMin - b.beginMin)
 }
+
+/** One order as it would go, beside the day as it stands; none where it cannot be driven. */
+function driven(
+  problem: DayProblem,
+  outing: Outing,
+  order: readonly number[],
+  { stop, out, was }: { stop: number; out: number | null; was: Timetable },
+): Moment[] {
+  const way = timetable(problem, outing, order)
+  if (!way) return []
+  const there = way.stops.find((one) => one.stop === stop)!
+  const before = new Map(was.stops.map((one) => [one.stop, one.beginMin]))
+  return [
+    {
+      at: order.indexOf(stop),
+      order: [...order],
+      detourMin: roadOf(way) - roadOf(was),
+      beginMin: there.beginMin,
+      endMin: there.endMin,
+      finishMin: way.finishMin,
+      out,
+      later: way.stops.flatMap(({ stop: other, beginMin }) => {
+        const byMin = beginMin - (before.get(other) ?? beginMin)
+        return other !== stop && byMin >= littleLaterMin ? [{ stop: other, byMin }] : []
+      }),
+    },
+  ]
+}
+
+const roadOf = ({ stops, homeLegMin }: Timetable): number =>
+  stops.reduce((sum, { legMin }) => sum + legMin, stops.length > 0 ? homeLegMin : 0)

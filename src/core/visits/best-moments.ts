@@ -11,8 +11,9 @@ export interface WeighedMoment {
   out: unknown
   /** They do not usually go there. */
   isOther: boolean
-  /** Days the place is open from today on, that day left out; and whether it is on that day. */
+  /** Days the place is open from today on, that day left out; whether it is today, and on that day. */
   openDays: number
+  openToday: boolean
   isOpen: boolean
 }
 
@@ -61,7 +62,7 @@ export function bestMoments<M extends WeighedMoment>(
 
 /** Drinks that are not made until a moment; null where nobody knows how many are lost a day. */
 export const lostTill = (
-  { openDays, isOpen, beginMin }: Pick<WeighedMoment, 'openDays' | 'isOpen' | 'beginMin'>,
+  moment: Pick<WeighedMoment, 'openDays' | 'openToday' | 'isOpen' | 'beginMin'>,
   lostPerDay: number | null,
   nowMin: number,
-): number | null => (lostPerDay === null ? null : lostUntil(lostPerDay, { nowMin, openDays, isOpen, beginMin }))
+): number | null => (lostPerDay === null ? null : lostUntil(lostPerDay, { nowMin, ...moment }))

@@ -81,14 +81,21 @@ const makesTo = 18 * 60
  * Drinks that are not made from now until a minute of a day.
  *
  * @param openDays - days the place is open from today on, that day left out
- * @example lostUntil(60, { nowMin: 420, openDays: 1, isOpen: true, beginMin: 420 }) // 60
+ * @param openToday - whether it is open today, and `isOpen` on that day
+ * @example lostUntil(60, { nowMin: 420, openDays: 1, openToday: true, isOpen: true, beginMin: 420 }) // 60
  */
 export function lostUntil(
   lostPerDay: number,
-  { nowMin, openDays, isOpen, beginMin }: { nowMin: number; openDays: number; isOpen: boolean; beginMin: number },
+  {
+    nowMin,
+    openDays,
+    openToday,
+    isOpen,
+    beginMin,
+  }: { nowMin: number; openDays: number; openToday: boolean; isOpen: boolean; beginMin: number },
 ): number {
   const through = (minute: number) => Math.min(1, Math.max(0, (minute - makesFrom) / (makesTo - makesFrom)))
   // What was made before the telephone rang is not lost.
-  const today = openDays > 0 || isOpen ? through(nowMin) : 0
+  const today = openToday ? through(nowMin) : 0
   return Math.max(0, lostPerDay * (openDays + (isOpen ? through(beginMin) : 0) - today))
 }

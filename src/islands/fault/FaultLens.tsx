@@ -247,6 +247,7 @@ function Searching({
           complaint={known.name}
           phone={search.phone === true}
           provedDead={search.provedDead === true}
+          isReported={kept.onRecord !== undefined}
           today={today}
           onProved={(on) => press({ type: 'proved dead', on })}
           onNotSo={() => press({ type: 'stop', stop: 'none' })}

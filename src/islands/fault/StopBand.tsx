@@ -13,6 +13,8 @@ interface Props {
   complaint: string
   phone: boolean
   provedDead: boolean
+  /** The fault is in the ledger already. */
+  isReported: boolean
   today: string
   onProved: (on: boolean) => void
   onNotSo: () => void
@@ -21,7 +23,7 @@ interface Props {
 
 /** Something had to stop first: what is done now, who may go on, and the note on every list until it is released. */
 export function StopBand(props: Props) {
-  const { bundle, stop, complaint, phone, provedDead, today, onProved, onNotSo, onSaved } = props
+  const { bundle, stop, complaint, phone, provedDead, isReported, today, onProved, onNotSo, onSaved } = props
   const { name, now, after, mayTest, holds, only } = stopOf(stop)
   const [[reportId, id]] = useState(() => [newId(), newId()] as const)
   const [says, setSays] = useState('')
@@ -30,7 +32,13 @@ export function StopBand(props: Props) {
     setSays('Saving …')
     const about = ['machine', bundle.machine.id] as const
     const told = await writeFrom([
-      makeEntry(...about, 'fault-reported', { text: `${complaint}: ${inSentence(name)}` }, today, { id: reportId }),
+      ...(isReported
+        ? []
+        : [
+            makeEntry(...about, 'fault-reported', { text: `${complaint}: ${inSentence(name)}` }, today, {
+              id: reportId,
+            }),
+          ]),
       makeEntry(...about, 'held', { why: holds, ...(only && { only }) }, today, { id }),
     ])
     setSays(told.ok ? '' : told.issues[0]!.message)

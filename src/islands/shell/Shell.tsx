@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { dayFull } from '../../ui/format.ts'
 import { Key } from '../../ui/Key.tsx'
 import { later } from '../../ui/later.tsx'
-import { typing } from '../../ui/typing.ts'
+import { meansItself, typing } from '../../ui/typing.ts'
 import { island } from '../island.tsx'
 import { PersonButton } from './PersonButton.tsx'
 
@@ -56,7 +56,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
         location.assign(goes[event.key]!)
         return
       }
-      if (event.key === 'c' && location.pathname !== callPage) location.assign(callAbout())
+      if (event.key === 'c' && !meansItself(event) && location.pathname !== callPage) location.assign(callAbout())
       if (event.key === 'g') going.current = performance.now()
       if (event.key === '?') {
         // Or it would be the first thing typed into the help.

@@ -2,11 +2,12 @@ import { type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import { clockAt } from '../../core/quantity/site-time.ts'
 import { asDriven } from '../../core/rounds/as-driven.ts'
 import type { DayProblem } from '../../core/rounds/day-problem.ts'
-import { momentsIn } from '../../core/rounds/moments.ts'
+import { momentsIn, momentsWhenLonger } from '../../core/rounds/moments.ts'
 import { beginSpans } from '../../core/rounds/stop-hours.ts'
 import { type Db, lookIn } from '../../records/database.ts'
 import type { CallDay, CallMoment, MomentStop } from '../../views/call-page.ts'
 import type { DayPerson, DayStop } from '../../views/day-page.ts'
+import type { VisitState } from '../../views/weeks-ahead.ts'
 import { dayOf, minuteNow } from './day.ts'
 import { readDay } from './day-read.ts'
 import { placeOfStop } from './day-stops.ts'
@@ -60,54 +61,77 @@ export async function callDay(
     on,
     dayAfter,
     hours: place.hours,
+    stopMin: input.figures.stopMin,
     openDays: isOpen.slice(0, dayAfter).reduce((sum, open) => sum + open, 0),
+    openToday: isOpen[0] === 1,
     isOpen: isOpen[dayAfter] === 1,
   }
   const usually = input.sites[s]!.record.technicianId
   const atWork = people.filter(({ away }) => away === null)
+  // Somebody goes there anyway: the visit takes so much longer, and nobody else goes too.
+  const standing = stops[there]
   const moments = atWork.flatMap((person): CallMoment[] => {
-    if (there >= 0 && stops[there]!.technicianId !== person.id) return []
-    // Somebody goes there anyway: the visit takes so much longer.
-    const longer = there >= 0 ? longerBy(stops[there]!, minutes) : null
+    if (standing && standing.technicianId !== person.id) return []
+    const { outing, order, been } = person
     const problem: DayProblem = {
       travelMin,
-      stops: stops.map((stop, at) => {
-        const { serviceMin: takes, open } = (at === there && longer) || stop
-        return { place: at, serviceMin: takes, open }
-      }),
-      outings: [person.outing],
+      stops: stops.map(({ serviceMin: takes, open }, at) => ({ place: at, serviceMin: takes, open })),
+      outings: [outing],
     }
-    const rest = there >= 0 ? person.order.filter((i) => i !== there) : person.order
-    const mayLeave = new Set(rest.filter((i) => stops[i]!.state === 'proposed'))
-    const was = asDriven(problemAsItIs(problem, stops), person.outing, person.order)
-    const found = momentsIn(problem, person.outing, rest, there >= 0 ? there : here, mayLeave)
-    // One with a visit that stands is where that visit is.
-    const kept = there >= 0 ? found.filter(({ order }) => isAsItWas(order, person.order)).slice(0, 1) : found
-    return kept.map((moment) => ({
+    const mayLeave = new Set(order.filter((i) => stops[i]!.state === 'proposed'))
+    const was = asDriven(problem, outing, order)
+    const longer = standing && longerBy(standing, minutes)
+    const found = longer
+      ? momentsWhenLonger(problem, outing, order, { stop: there, longer, mayLeave }).slice(0, 1)
+      : momentsIn(problem, outing, order, here, mayLeave)
+    return found.map((moment) => ({
       ...about,
       technicianId: person.id,
       name: person.name,
       beginMin: moment.beginMin,
       endMin: moment.endMin,
-      promise: promiseOf(clockAt(timeZone, on, moment.beginMin, place.timeZone)),
-      detourMin: there >= 0 ? 0 : moment.detourMin,
+      promise: clockAt(timeZone, on, promiseBefore(moment.beginMin, dayAfter === 0 ? nowMin : 0), place.timeZone),
+      detourMin: moment.detourMin,
       finishMin: moment.finishMin,
       wasFinishMin: was.finishMin,
       day: [
         ...beenStops(stops, person),
-        ...drivenStops(problem, stops, person, moment.order, there >= 0 ? there : here),
+        ...asDriven(
+          longer
+            ? { ...problem, stops: problem.stops.map((stop, i) => (i === there ? { ...stop, ...longer } : stop)) }
+            : problem,
+          outing,
+          moment.order,
+        ).stops.map(
+          ({ stop, beginMin, endMin }): MomentStop => ({
+            siteId: stops[stop]!.siteId,
+            name: stops[stop]!.name,
+            state: stop === (longer ? there : here) ? 'call' : stops[stop]!.state,
+            fromMin: beginMin,
+            toMin: endMin,
+          }),
+        ),
       ],
-      dayFromMin: Math.min(person.outing.startMin, ...person.been.map((i) => stops[i]!.arrivedMin!)),
-      dayToMin: Math.max(person.outing.endMin, moment.finishMin),
+      dayFromMin: Math.min(outing.startMin, ...been.map((i) => stops[i]!.arrivedMin!)),
+      dayToMin: Math.max(outing.endMin, moment.finishMin),
       later: moment.later.map(({ stop, byMin }) => ({ name: stops[stop]!.name, byMin })),
       out: moment.out === null ? null : { siteId: stops[moment.out]!.siteId, name: stops[moment.out]!.name },
-      joins: there >= 0 ? joined(stops[there]!) : null,
+      joins: standing ? joined(standing) : null,
       isOther: person.id !== usually,
-      siteIds: [...person.been, ...moment.order].map((i) => stops[i]!.siteId),
+      siteIds: [...been, ...moment.order].map((i) => stops[i]!.siteId),
     }))
   })
   const why = !about.isOpen ? 'closed' : atWork.length === 0 ? 'nobody works' : 'full'
-  return { on, today, timeZone, nowMin, why: moments.length > 0 ? null : why, moments, seq: read.seq }
+  return {
+    on,
+    today,
+    timeZone,
+    nowMin,
+    why: moments.length > 0 ? null : why,
+    there: standing ? visitState(standing) : null,
+    moments,
+    seq: read.seq,
+  }
 }
 
 /** A stop that takes longer, and when it may then begin. */
@@ -116,21 +140,20 @@ function longerBy({ serviceMin, hours, promisedMin }: DayStop, minutes: number) 
   return { serviceMin: longer, open: beginSpans(hours, longer, promisedMin) }
 }
 
-const problemAsItIs = (problem: DayProblem, stops: readonly DayStop[]): DayProblem => ({
-  ...problem,
-  stops: stops.map(({ serviceMin, open }, place) => ({ place, serviceMin, open })),
-})
+/** Of one that is still to come. */
+const visitState = ({ state }: DayStop): VisitState => state as VisitState
 
-const isAsItWas = (order: readonly number[], was: readonly number[]): boolean =>
-  order.length === was.length && order.every((stop, i) => stop === was[i])
-
-const joined = ({ state, visitId, promised, serviceMin, tasks }: DayStop): CallMoment['joins'] => ({
-  state: state as NonNullable<CallMoment['joins']>['state'],
-  ...(visitId && { visitId }),
-  ...(promised && { promised }),
-  minutes: Math.round(serviceMin),
-  tasks: tasks.map(({ subjectId, key }) => ({ subjectId, key })),
-})
+const joined = (stop: DayStop): CallMoment['joins'] => {
+  const { visitId, promised, repair, serviceMin, tasks } = stop
+  return {
+    state: visitState(stop),
+    ...(visitId && { visitId }),
+    ...(promised && { promised }),
+    ...(repair && { repair }),
+    minutes: Math.round(serviceMin),
+    tasks: tasks.map(({ subjectId, key }) => ({ subjectId, key })),
+  }
+}
 
 const beenStops = (stops: readonly DayStop[], { been }: DayPerson): MomentStop[] =>
   been.map((i) => {
@@ -138,24 +161,12 @@ const beenStops = (stops: readonly DayStop[], { been }: DayPerson): MomentStop[]
     return { siteId, name, state, fromMin: arrivedMin!, toMin: leftMin ?? arrivedMin! + serviceMin }
   })
 
-function drivenStops(
-  problem: DayProblem,
-  stops: readonly DayStop[],
-  { outing }: DayPerson,
-  order: readonly number[],
-  call: number,
-): MomentStop[] {
-  return asDriven(problem, outing, order).stops.map(({ stop, beginMin, endMin }) => ({
-    siteId: stops[stop]!.siteId,
-    name: stops[stop]!.name,
-    state: stop === call ? 'call' : stops[stop]!.state,
-    fromMin: beginMin,
-    toMin: endMin,
-  }))
-}
-
-/** A time people can remember: the quarter of an hour before. @example promiseOf('12:26') // '12:15' */
-function promiseOf(clock: string): string {
-  const [hours, minutes] = clock.split(':') as [string, string]
-  return `${hours}:${String(Math.floor(Number(minutes) / 15) * 15).padStart(2, '0')}`
+/**
+ * A time people can remember: the quarter of an hour before, or the five minutes, as long as it is still to come.
+ * @param nowMin - minutes of the day that have passed
+ * @example promiseBefore(746, 458) // 735, a quarter past twelve
+ */
+export function promiseBefore(beginMin: number, nowMin: number): number {
+  const rounded = [15, 5, 1].map((step) => Math.floor(beginMin / step) * step)
+  return rounded.find((minute) => minute >= nowMin) ?? Math.ceil(beginMin)
 }

@@ -63,21 +63,32 @@ describe('drinks that are not made till somebody comes', () => {
   it('adds up the rest of today, whole days between, and the morning of the day', () => {
     // 07:00 to 18:00: 60 a day are 60 / 11 an hour.
     const hour = 60 / 11
-    expect(lostUntil(60, { nowMin: 480, openDays: 0, isOpen: true, beginMin: 540 })).to.be.closeTo(hour, 1e-9)
-    expect(lostUntil(60, { nowMin: 480, openDays: 1, isOpen: true, beginMin: 480 })).to.be.closeTo(60, 1e-9)
-    expect(lostUntil(60, { nowMin: 480, openDays: 3, isOpen: true, beginMin: 420 })).to.be.closeTo(180 - hour, 1e-9)
+    expect(lostUntil(60, { nowMin: 480, openDays: 0, openToday: true, isOpen: true, beginMin: 540 })).to.be.closeTo(
+      hour,
+      1e-9,
+    )
+    expect(lostUntil(60, { nowMin: 480, openDays: 1, openToday: true, isOpen: true, beginMin: 480 })).to.be.closeTo(
+      60,
+      1e-9,
+    )
+    expect(lostUntil(60, { nowMin: 480, openDays: 3, openToday: true, isOpen: true, beginMin: 420 })).to.be.closeTo(
+      180 - hour,
+      1e-9,
+    )
   })
 
   it('loses nothing at night, and nothing of a day on which the place is shut', () => {
-    expect(lostUntil(60, { nowMin: 1200, openDays: 1, isOpen: true, beginMin: 420 })).to.equal(0)
-    expect(lostUntil(60, { nowMin: 480, openDays: 0, isOpen: false, beginMin: 900 })).to.equal(0)
+    expect(lostUntil(60, { nowMin: 1200, openDays: 1, openToday: true, isOpen: true, beginMin: 420 })).to.equal(0)
+    expect(lostUntil(60, { nowMin: 480, openDays: 0, openToday: true, isOpen: false, beginMin: 900 })).to.equal(0)
+    // Shut today: of the day it opens nothing has been made yet.
+    expect(lostUntil(60, { nowMin: 900, openDays: 1, openToday: false, isOpen: true, beginMin: 420 })).to.equal(60)
   })
 
   it('grows with the wait', () => {
     fc.assert(
       fc.property(fc.nat(1439), fc.nat(9), fc.nat(1439), fc.nat(600), (nowMin, openDays, beginMin, more) => {
         const lost = (minute: number, days = openDays) =>
-          lostUntil(80, { nowMin, openDays: days, isOpen: true, beginMin: minute })
+          lostUntil(80, { nowMin, openDays: days, openToday: true, isOpen: true, beginMin: minute })
         expect(lost(Math.min(1439, beginMin + more))).to.be.at.least(lost(beginMin) - 1e-9)
         expect(lost(beginMin, openDays + 1)).to.be.at.least(lost(beginMin) - 1e-9)
       }),
@@ -94,6 +105,7 @@ describe('the best moments', () => {
     out: null,
     isOther: false,
     openDays: 0,
+    openToday: true,
     isOpen: true,
     ...more,
   })
@@ -125,6 +137,7 @@ describe('the best moments', () => {
       out: fc.constantFrom(null, { name: 'A bakery' }),
       isOther: fc.boolean(),
       openDays: fc.nat(9),
+      openToday: fc.boolean(),
       isOpen: fc.boolean(),
     })
     fc.assert(

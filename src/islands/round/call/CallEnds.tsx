@@ -52,9 +52,11 @@ export function CallEnds(props: Props) {
             >
               {putWords(moment)} <Key>Enter</Key>
             </button>
-            <button type="button" className="plain min-h-[52px]" disabled={busy} onClick={() => props.onPut('asked')}>
-              Asked, they will say
-            </button>
+            {moment.joins?.state !== 'agreed' && (
+              <button type="button" className="plain min-h-[52px]" disabled={busy} onClick={() => props.onPut('asked')}>
+                Asked, they will say
+              </button>
+            )}
           </div>
         </>
       )}

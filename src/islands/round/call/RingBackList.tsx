@@ -18,6 +18,8 @@ export function RingBackList({ calls, today, timeZone, onTake }: Props) {
       <h2 className="m-0 text-[16px] font-[620]">To ring back</h2>
       <ul className="m-0 list-none p-0">
         {calls.map((call) => {
+          const caller = call.caller || call.customer?.contact || ''
+          const phone = call.phone || call.customer?.phone || ''
           const on = dayAt(timeZone, Date.parse(call.at))
           return (
             <li key={call.id} className="flex flex-wrap items-center gap-x-4 border-t border-hair py-1">
@@ -27,17 +29,13 @@ export function RingBackList({ calls, today, timeZone, onTake }: Props) {
               </span>
               <span className="min-w-0 flex-1 basis-[260px] text-[15px]">
                 <b className="font-semibold">
-                  {[call.machine?.name, call.place].filter(Boolean).join(', ') || call.caller || 'Somebody'}
+                  {[call.machine?.name, call.place].filter(Boolean).join(', ') || caller || 'Somebody'}
                 </b>
                 {call.text && ` “${call.text}”`}
                 <span className="text-[13px] text-second"> taken by {call.by || 'somebody'}</span>
               </span>
-              {call.caller && (call.machine || call.place) && <span className="text-[14px]">{call.caller}</span>}
-              {call.phone ? (
-                <CallLink phone={call.phone} />
-              ) : (
-                <span className="text-[14px] text-second">no number</span>
-              )}
+              {caller && (call.machine || call.place) && <span className="text-[14px]">{caller}</span>}
+              {phone ? <CallLink phone={phone} /> : <span className="text-[14px] text-second">no number</span>}
               <button type="button" className="plain" onClick={() => onTake(call)}>
                 Take it up
               </button>

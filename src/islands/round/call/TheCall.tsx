@@ -81,7 +81,6 @@ function Taking({
     }
   }, [isBusy])
   const asked = search?.seen.filter(({ said }) => said).length ?? 0
-  const agreed = now.looked.days.flatMap(({ moments: there }) => there).find(({ joins }) => joins?.state === 'agreed')
   if (writes.over) return <CallIsOver over={writes.over} machine={machine} today={today} onAnother={writes.anew} />
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -90,7 +89,7 @@ function Taking({
         under={`${dayFull(today)}, taken by ${me.name}`}
         facts={callFacts(here, call.caller, today)}
         action={
-          machine || text ? (
+          machine || text || call.who ? (
             <button type="button" className="plain" onClick={writes.anew}>
               Begin anew
             </button>
@@ -98,7 +97,7 @@ function Taking({
         }
       />
       <AsideNote what="The call that was begun" why={kept.aside} />
-      {!machine && !text && (
+      {!machine && !text && !call.who && (
         <RingBackList
           calls={ringBacks}
           today={today}
@@ -114,7 +113,18 @@ function Taking({
             aside="any words, a serial, their number"
             state={machine ? 'done' : 'now'}
           >
-            <WhichMachine key={machine?.machineId ?? 'none'} machine={machine} onChoose={now.chooseMachine} />
+            <WhichMachine
+              key={machine?.machineId ?? 'none'}
+              machine={machine}
+              text={call.who}
+              onText={(who) => kept.change({ who })}
+              onChoose={now.chooseMachine}
+            />
+            {now.failed && (
+              <p role="alert" className="m-0 pt-1 text-[14px] font-semibold text-seal-ink">
+                No connection: nothing is known of it here. Note it, and ring back.
+              </p>
+            )}
             <WhoRang call={call} here={here} onChange={kept.change} />
           </CallStep>
           <CallStep
@@ -157,7 +167,7 @@ function Taking({
                 search={search}
                 now={now.now}
                 said={text}
-                isHeld={known.isHeld || call.isHeld === true}
+                isHeld={now.isHeld}
                 busy={writes.busy}
                 onPress={now.press}
                 onHold={() => void writes.hold()}
@@ -172,10 +182,11 @@ function Taking({
             aside="nobody is asked to open a machine"
             state={search?.stop === 'none' ? 'done' : 'to come'}
           >
-            {search?.stop === 'none' && told ? (
+            {search?.stop === 'none' && told && known?.kind ? (
               <Meanwhile
                 safe={told.safe}
                 symptoms={now.symptoms}
+                kind={known.kind}
                 others={now.beside.filter(({ isOut }) => !isOut)}
                 busy={writes.busy}
                 onCured={(word) => void writes.solved(word.name, word.fault)}
@@ -197,7 +208,7 @@ function Taking({
                   urgency: now.urgency,
                   takes: now.takes,
                   danger,
-                  agreed: agreed ? dayNear(agreed.on, today) : 'none of these days',
+                  agreed: now.agreedOn ? dayNear(now.agreedOn, today) : 'none of these days',
                 })}
                 onSay={(said) => kept.change({ urgency: said })}
               />
@@ -220,7 +231,7 @@ function Taking({
               me={me.id}
               lostPerDay={now.urgency.lostPerDay}
               minutes={now.minutes}
-              isOpen={here !== null}
+              isOpen={machine !== null}
               onChoose={now.choose}
               onMinutes={(typed) => kept.change({ minutes: typed })}
               onEnough={now.looked.stop}

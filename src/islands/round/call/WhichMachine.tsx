@@ -4,12 +4,14 @@ import { useFetched } from '../../use-fetched.ts'
 
 interface Props {
   machine: CallerMachine | null
+  /** The words that are looked for: kept with the call, so that a note has them too. */
+  text: string
+  onText: (text: string) => void
   onChoose: (machine: CallerMachine | null) => void
 }
 
 /** Which machine they ring about, by any words or by the customer’s number; the first found is Enter’s. */
-export function WhichMachine({ machine, onChoose }: Props) {
-  const [text, setText] = useState('')
+export function WhichMachine({ machine, text, onText, onChoose }: Props) {
   const [found, setFound] = useState<CallerMachine[]>([])
   const [answered, setAnswered] = useState('')
   const [at, setAt] = useState(0)
@@ -27,7 +29,6 @@ export function WhichMachine({ machine, onChoose }: Props) {
   )
   const choose = (one: CallerMachine | undefined) => {
     if (!one) return
-    setText('')
     setFound([])
     onChoose(one)
   }
@@ -57,7 +58,8 @@ export function WhichMachine({ machine, onChoose }: Props) {
         placeholder="paper lan two, Marit, 555 0134 …"
         value={text}
         ref={field}
-        onChange={(event) => setText(event.target.value)}
+        maxLength={200}
+        onChange={(event) => onText(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Enter') choose(shown[at])
           else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {

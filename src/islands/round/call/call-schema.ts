@@ -22,6 +22,7 @@ export const callSchema = object({
     .noUnknown()
     .nullable()
     .default(null),
+  who: string().max(200).defined(),
   text: string().max(2000).defined(),
   caller: string().max(120).defined(),
   phone: string().max(60).defined(),

@@ -7,6 +7,8 @@ import { shelf } from '../../../device/shelf.ts'
 export interface KeptCall {
   ids: Record<string, string>
   machine: CallerMachine | null
+  /** The words they are looked for by, while nobody knows who it is. */
+  who: string
   /** What they say, in their words. */
   text: string
   caller: string
@@ -37,6 +39,7 @@ export const keptCalls = shelf<KeptCall>({
 export const newCall = (at: number): KeptCall => ({
   ids: {},
   machine: null,
+  who: '',
   text: '',
   caller: '',
   phone: '',

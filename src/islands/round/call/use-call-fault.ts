@@ -22,10 +22,11 @@ export function useCallFault(machineId: string | null, search: Search | null, to
     const kind = kindOf(own)
     const book = kind && bookFor(kind)
     const histories = effective(own.ledgers)
-    if (!kind || !book) return { bundle: own, kind, book: null, factors: {}, isHeld: heldNow(histories).length > 0 }
+    if (!kind || !book)
+      return { bundle: own, kind, book: null, factors: {}, heldFor: heldNow(histories).map(({ body }) => body.why) }
     const standings = reckonMachine(own.ledgers, { showWorking: false })?.standings ?? []
     const factors = priorFactors(priorReasons(book, faultEvidence(kind, histories, standings, today)))
-    return { bundle: own, kind, book, factors, isHeld: heldNow(histories).length > 0 }
+    return { bundle: own, kind, book, factors, heldFor: heldNow(histories).map(({ body }) => body.why) }
   }, [own, today])
   const now = useMemo(
     () => (known?.book && search ? suspicion(known.book, search, known.factors) : null),

@@ -6,8 +6,8 @@ import { keptSearches } from '../../fault/kept-search.ts'
 import { writeFrom } from '../../make-entry.ts'
 import {
   doneEntries,
-  heldEntry,
-  reportEntry,
+  holdEntries,
+  type PutIn,
   ringBackEntries,
   searchToGoOn,
   solvedEntries,
@@ -18,7 +18,7 @@ import type { useKeptCall } from './use-kept-call.ts'
 
 /** How a call ended, for the screen. */
 export type CallOver =
-  | { end: 'visit'; moment: CallMoment; step: 'agreed' | 'asked' }
+  | { end: 'visit'; moment: CallMoment; step: PutIn['step'] }
   | { end: 'solved' | 'ring-back' | 'done' }
 
 /** What is written of a call: how it ends, each end once. */
@@ -65,7 +65,7 @@ export function useCallWrites({
     done: () => end(doneEntries(given), { end: 'done' }),
     solved: (cause: string, fault: string | null) => end(solvedEntries(given, { cause, fault }), { end: 'solved' }),
     /** Refused where somebody else ordered a day or wrote of the place since the moment was found. */
-    visit: (moment: CallMoment, how: { minutes: number; promised: boolean; step: 'agreed' | 'asked' }, seq: number) =>
+    visit: (moment: CallMoment, how: PutIn, seq: number) =>
       end(
         visitEntries(given, moment, how),
         { end: 'visit', moment, step: how.step },
@@ -76,9 +76,7 @@ export function useCallWrites({
       ),
     /** Nobody uses it from now on, however the call ends. */
     hold: async () => {
-      const report = call.isReported ? null : reportEntry(given)
-      const entries = [report, heldEntry(given)].filter((entry) => entry !== null)
-      if (await write(entries)) kept.change({ isReported: true, isHeld: true })
+      if (await write(holdEntries(given))) kept.change({ isReported: true, isHeld: true })
     },
     anew: () => {
       setOver(null)

@@ -33,16 +33,21 @@ export function useCall(
   const [chosenKey, setChosenKey] = useState<string | null>(null)
   const [promised, setPromised] = useState(true)
   const [round, setRound] = useState(0)
-  useFetched<CallPlace>(machine && `/api/calls/place?siteId=${machine.siteId}`, setPlace, { afterMs: 10 })
+  const noPlace = useFetched<CallPlace>(machine && `/api/calls/place?siteId=${machine.siteId}`, setPlace, {
+    afterMs: 10,
+  })
   const here = place && place.siteId === machine?.siteId ? place : null
-  const { known, now, told, without } = useCallFault(machine?.machineId ?? null, search, today)
+  const { known, now, told, without, failed: noFault } = useCallFault(machine?.machineId ?? null, search, today)
   const book = known?.book ?? null
-  const writes = useCallWrites({ kept, call, book, firmId, today })
+  const stop = search?.stop && search.stop !== 'none' ? stopOf(search.stop) : null
+  const isHeld = call.isHeld === true || (stop !== null && known?.heldFor.includes(stop.holds) === true)
+  const writes = useCallWrites({ kept, call: { ...call, isHeld }, book, firmId, today })
 
   /** What was asked was of the machine before. */
   const chooseMachine = (one: CallerMachine | null) =>
     kept.change({
       machine: one,
+      who: '',
       search: null,
       minutes: null,
       urgency: null,
@@ -56,6 +61,9 @@ export function useCall(
     const also = heardBeside(book, words, symptom)
     const stop = [symptom, ...also].map(stopOfComplaint).find((one) => one !== undefined)
     kept.change({
+      // What is told now is told anew, whatever was on record.
+      onRecord: 0,
+      ids: withoutAnswers(call.ids),
       search: {
         ...newSearch(symptom, browserNow().getTime(), [
           ...circumstancesHeard(book, words),
@@ -82,19 +90,21 @@ export function useCall(
   })
   /** They ring about what was reported already: it is one fault, and stays under its id. */
   const goOn = ({ id, text: words, symptom }: OpenFault) => {
-    kept.change({ text: words, isReported: true, ids: { ...call.ids, report: id } })
     const told = known?.book && searchOnRecord(known.book, effective(known.bundle.ledgers).machine?.entries ?? [])
     if (told?.reportId === id && told.answerIds.length > 0) {
       const ids = Object.fromEntries(told.answerIds.map((answer, i) => [`seen ${i}`, answer]))
       kept.change({
+        text: words,
+        isReported: true,
         search: { ...told.search, phone: true },
-        ids: { ...call.ids, ...ids, report: id },
+        ids: { ...withoutAnswers(call.ids), ...ids, report: id },
         onRecord: told.answerIds.length,
       })
       return
     }
     const heard = symptom ?? (book ? complaintsHeard(book, words)[0]?.symptom : undefined)
     if (heard) take(heard, words)
+    kept.change({ text: words, isReported: true, ids: { ...withoutAnswers(call.ids), report: id } })
   }
   const press = (event: SearchPress) => {
     const latest = kept.call
@@ -111,7 +121,7 @@ export function useCall(
 
   const symptoms = search ? [search.symptom, ...(search.also ?? [])] : []
   const takes = takesFrom(symptoms)
-  const danger = search?.stop && search.stop !== 'none' ? inSentence(stopOf(search.stop).name) : null
+  const danger = stop && inSentence(stop.name)
   const beside = here?.machines.filter(({ id }) => id !== machine?.machineId) ?? []
   const own = here?.machines.find(({ id }) => id === machine?.machineId)
   const urgency = callUrgency({
@@ -132,6 +142,7 @@ export function useCall(
       ),
     [looked.days, level, nowMin],
   )
+  const agreedOn = looked.days.find(({ there }) => there === 'agreed')?.on ?? null
   const chosen = moments.find((one) => keyOf(one) === chosenKey) ?? moments[0] ?? null
   // What must stop is asked before anything else is agreed.
   const isAsked = known !== null && (known.book === null || search?.stop !== undefined)
@@ -142,6 +153,8 @@ export function useCall(
       void writes.visit(chosen, { minutes, promised, step }, day.seq).then(() => setRound((n) => n + 1))
   }
   return {
+    /** Nothing is known of the machine or its place: no connection. */
+    failed: machine !== null && (noFault || noPlace),
     here,
     known,
     now,
@@ -149,6 +162,7 @@ export function useCall(
     without,
     book,
     writes,
+    isHeld,
     take,
     chooseMachine,
     onText,
@@ -165,6 +179,7 @@ export function useCall(
     looked,
     moments,
     chosen,
+    agreedOn,
     choose: (moment: CallMoment) => setChosenKey(keyOf(moment)),
     promised,
     setPromised,
@@ -173,5 +188,9 @@ export function useCall(
     put,
   }
 }
+
+/** Ids of what was told, left out: another answer is another entry. */
+const withoutAnswers = (ids: KeptCall['ids']): KeptCall['ids'] =>
+  Object.fromEntries(Object.entries(ids).filter(([name]) => !name.startsWith('seen ')))
 
 const keyOf = ({ on, technicianId, beginMin }: CallMoment): string => `${on} ${technicianId} ${beginMin}`

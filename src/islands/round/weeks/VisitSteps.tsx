@@ -9,7 +9,7 @@ import { makeEntry, writeFrom } from '../../make-entry.ts'
 import { CallLink } from '../../records/contact-links.tsx'
 import { typedText, type Values } from '../../records/form-values.ts'
 import { SheetForm } from '../../records/SheetForm.tsx'
-import { newId } from '../../send-entries.ts'
+import { madeAt, newId } from '../../send-entries.ts'
 import type { VisitChoice } from './visit-choice.ts'
 
 interface Props {
@@ -62,7 +62,7 @@ export function VisitSteps({ row, valley, today, day, keyed, onWritten, choice }
         ...(note && { note }),
       },
       today,
-      { id: ids.entry, visitId: valley.visitId ?? ids.visit },
+      { id: ids.entry, happenedAt: madeAt(ids.entry), visitId: valley.visitId ?? ids.visit },
     )
     const told = await writeFrom([entry], { seq: valley.seq, subjectIds: [valley.siteId] })
     if (told.ok) {

@@ -37,7 +37,16 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
 
   // The site and the day that were looked at are still looked at when the rows come in another order.
   const follow = useRef<{ siteId: string; on: string } | null>(null)
+  // A visit that is gone is answered sooner than the rows that say where it went: those are waited for, not asked anew.
+  const waitsFor = useRef({ rows: false, visit: false })
+  const [again, setAgain] = useState(0)
+  const askAnew = () => {
+    waitsFor.current.rows = true
+    setAsked((n) => n + 1)
+  }
   function take(answer: Weeks) {
+    if (waitsFor.current.visit) setAgain((n) => n + 1)
+    waitsFor.current = { rows: false, visit: false }
     const kept = follow.current ?? (chosen && there ? { siteId: chosen.siteId, on: there.on } : null)
     follow.current = null
     setWeeks(answer)
@@ -54,16 +63,18 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
   // While it is being made anew the page follows.
   useEffect(() => {
     if (!weeks.beingMade) return
-    const timer = setTimeout(() => setAsked((n) => n + 1), everyMs)
+    const timer = setTimeout(askAnew, everyMs)
     return () => clearTimeout(timer)
   }, [weeks])
   const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, take)
   useFetched<{ valley: WeeksValley | null }>(
-    chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}&n=${asked}` : null,
+    chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}&n=${asked}.${again}` : null,
     (answer) => {
       setValley(answer.valley)
+      if (answer.valley || weeks.beingMade) return
       // Planned anew meanwhile: the rows are asked for as they are now.
-      if (!answer.valley && !weeks.beingMade) setAsked((n) => n + 1)
+      if (waitsFor.current.rows && !lost) waitsFor.current.visit = true
+      else askAnew()
     },
     { afterMs: 60 },
   )
@@ -76,7 +87,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
     if (chosen) follow.current = { siteId: chosen.siteId, on }
     setDay(null)
     setValley(null)
-    setAsked((n) => n + 1)
+    askAnew()
   }
   const choose = (i: number) => {
     setAt(i)

@@ -1,0 +1,67 @@
+import type { EntryOf } from '../../core/ledger/entry.ts'
+import type { LocalDay } from '../../core/quantity/local-day.ts'
+import { appointmentsStanding } from '../../core/visits/appointments.ts'
+import { arrangedSince } from '../../records/calendars.ts'
+import type { Trx } from '../../records/database.ts'
+import { type KeptPlan, keptPlan, visitsSince } from '../../records/plan.ts'
+import type { VisitState } from '../../views/weeks-ahead.ts'
+
+/** A visit to come, as it was arranged or as the plan proposes it. */
+export interface VisitAhead {
+  siteId: string
+  on: LocalDay
+  technicianId: string
+  state: VisitState
+  /** When it was arranged or proposed. */
+  madeOn: LocalDay
+  /** Subject and key of each task on it. */
+  tasks: [subjectId: string, key: string][]
+  /** What was arranged; absent where the plan alone has it. */
+  arranged?: EntryOf<'appointment'>
+}
+
+/** The visits to come, and when the plan among them was made: null where none is. */
+export interface VisitsAhead {
+  plannedOn: LocalDay | null
+  visits: VisitAhead[]
+}
+
+/**
+ * The visits to come as they are kept, without planning anew: what was arranged, then what the plan proposed for tasks
+ * that nothing was arranged for.
+ */
+export async function visitsAhead(trx: Trx, today: LocalDay): Promise<VisitsAhead> {
+  const [plan, arranged, been] = await Promise.all([keptPlan(trx), arrangedSince(trx, today), visitsSince(trx, today)])
+  const standing = appointmentsStanding([...arranged, ...been].sort((a, b) => a.seq - b.seq))
+  const settled = standing.filter(({ last }) => last.body.on >= today).map(({ last }) => ofArranged(last))
+  return {
+    plannedOn: plan?.madeOn ?? null,
+    visits: [...settled, ...(plan ? besides(settled, plan, today) : [])],
+  }
+}
+
+function ofArranged(last: EntryOf<'appointment'>): VisitAhead {
+  const { step, on, technicianId, tasks } = last.body
+  return {
+    siteId: last.subjectId,
+    on,
+    technicianId,
+    state: step === 'asked' || step === 'agreed' ? step : 'taken',
+    madeOn: last.happenedOn,
+    tasks: tasks.map(({ subjectId, key }): [string, string] => [subjectId, key]),
+    arranged: last,
+  }
+}
+
+/** What the plan proposes for tasks that nothing was arranged for; on a day somebody goes there anyway it joins them. */
+function besides(settled: VisitAhead[], { madeOn, body }: KeptPlan, today: LocalDay): VisitAhead[] {
+  const taken = new Set(settled.flatMap(({ tasks }) => tasks.map((task) => task.join(' '))))
+  return body.visits
+    .filter(({ on }) => on >= today)
+    .flatMap(({ siteId, on, technicianId, tasks }): VisitAhead[] => {
+      const here = tasks.filter((task) => !taken.has(task.join(' ')))
+      const there = settled.find((visit) => visit.siteId === siteId && visit.on === on)
+      if (there) there.tasks.push(...here)
+      return there || here.length === 0 ? [] : [{ siteId, on, technicianId, state: 'proposed', madeOn, tasks: here }]
+    })
+}
