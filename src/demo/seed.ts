@@ -120,6 +120,7 @@ export async function seedDemo(
     progress?.(n + 1, demoSites.length)
   }
   count += await write(people.ines, arranged(d, places, people, endDay))
+  await firm.plan()
   return { entries: count }
 
   async function write(technicianId: string, entries: Entry[]): Promise<number> {

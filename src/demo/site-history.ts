@@ -15,6 +15,7 @@ import { oddDays, putRight, tales } from './machine-tales.ts'
 import { header, hour, type MachineLife, type SiteIds, type Write } from './site-life.ts'
 import { outletTests, rawTests, staffRegenerates, takenOn } from './site-water.ts'
 import { asEntries, workOn } from './visit.ts'
+import { takesAsLong, workMinutes } from './visit-length.ts'
 import type { DemoMachine, DemoSite } from './world.ts'
 
 /** Two years of one site, as its technician would have written them down. */
@@ -91,6 +92,7 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
         outletTests(d, site, (day - startDay) / historyDays, n, visits.length),
         visitId,
       )
+    let worked = 0
     for (const life of lives) {
       if (day <= life.firstDay) continue
       const around: Ledgers = {
@@ -105,8 +107,10 @@ export function siteHistory(seed: string, site: DemoSite, ids: SiteIds, endDay: 
         ...workOn(d, life.machine.kind, standings, day, site.visitWeeks * 8, ids.gaugeId),
       ]
       write(life.ledger, 'machine', life.id, day, jottings, visitId)
+      worked += workMinutes(life.machine.kind, jottings)
       putRight(d, life, day, endDay)
     }
+    if (worked > 0) takesAsLong(siteLedger, visitId, worked, site.machines.length)
   })
   for (const life of lives) {
     const own = dice(`${seed} repairs ${life.machine.name} ${site.name}`)

@@ -13,6 +13,7 @@ import * as papers from './migrations/0009-papers.ts'
 import * as planning from './migrations/0010-planning.ts'
 import * as day from './migrations/0011-day.ts'
 import * as calls from './migrations/0012-calls.ts'
+import * as waiting from './migrations/0013-waiting.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -28,6 +29,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0010-planning', up: planning.up },
   { name: '0011-day', up: day.up },
   { name: '0012-calls', up: calls.up },
+  { name: '0013-waiting', up: waiting.up },
 ]
 
 /** Every step that this version knows, in order. */

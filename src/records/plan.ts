@@ -11,7 +11,8 @@ import { toEntry } from './ledger.ts'
 export interface DueHere {
   siteId: string
   subjectId: string
-  subjectKind: 'machine' | 'softener'
+  /** A site where the visit itself is what is due. */
+  subjectKind: 'machine' | 'softener' | 'site'
   machineName: string
   machineKind: string | null
   standing: Pick<
@@ -83,6 +84,23 @@ async function visitsIn(
   return [...visits, ...about].map(toEntry)
 }
 
+/** Everything said of tasks that wait for something, and what corrects or withdraws it. */
+export async function waitsSaid(trx: Trx): Promise<RecordedEntry[]> {
+  const said = await trx('entry').where('kind', 'setting').whereRaw("body->>'setting' = 'waits'")
+  const ids = said.map(({ id }: { id: string }) => id)
+  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
+  return [...said, ...about].map(toEntry)
+}
+
+/** Sites of which somebody said that visits go by contract there. */
+export async function sitesByContract(trx: Trx): Promise<string[]> {
+  const rows = await trx('entry')
+    .where('kind', 'setting')
+    .whereRaw("body->>'setting' = 'contract'")
+    .distinct('subject_id')
+  return rows.map(({ subject_id }) => subject_id)
+}
+
 /** How often the records of all sites and technicians have been kept, added up: it grows with every change. */
 export async function timesKept(trx: Trx): Promise<number> {
   const [sites, people] = await Promise.all([
@@ -143,6 +161,16 @@ export interface ProposedVisit {
   tasks: [subjectId: string, key: string][]
 }
 
+/** A proposed visit that was put on another day, or nowhere. */
+export interface MovedProposal {
+  siteId: string
+  from: LocalDay
+  to: LocalDay | null
+  /** What that saves over all, minutes; null: it could not stay. */
+  savesMin: number | null
+  saidOn: LocalDay
+}
+
 /** The plan as it was last made. */
 export interface KeptPlan {
   madeOn: LocalDay
@@ -155,12 +183,19 @@ export interface KeptPlan {
     /** Of the whole plan, and what no plan can be below; minutes. */
     cost: number
     least: number
+    /** What was moved in the last days; absent in a plan that was made before that was kept. */
+    moved?: MovedProposal[]
   }
 }
 
 export async function keptPlan(trx: Trx): Promise<KeptPlan | null> {
   const row = await trx('plan').first()
   return row ? { madeOn: row.made_on, seq: Number(row.seq), body: row.body } : null
+}
+
+/** The plan that stands knows no longer all. */
+export async function outdatePlan(trx: Trx): Promise<void> {
+  await trx('plan').update({ seq: 0 })
 }
 
 export async function keepPlan(trx: Trx, firmId: string, { madeOn, seq, body }: KeptPlan): Promise<void> {

@@ -10,7 +10,7 @@ import { bringIn } from './imports/bring-in.ts'
 import type { Actor } from './judge-entry.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
-import { makePlan } from './weeks/make-plan.ts'
+import { makePlan, planAnew } from './weeks/make-plan.ts'
 
 /** What a worker tells whoever started it. */
 export type Told = { firmId: string; count: number }
@@ -26,7 +26,10 @@ export const handlers = (
 ): Handlers => ({
   async reckon({ firmId }) {
     const count = await catchUp(db, firmId, signal)
-    if (count > 0) tell({ firmId, count })
+    if (count > 0) {
+      tell({ firmId, count })
+      await planAnew(db, firmId)
+    }
     // Not done: whoever works next goes on.
     if (signal.aborted) throw new Error('stopped in the middle')
   },
@@ -49,7 +52,12 @@ export const handlers = (
       })
   },
   async nightly() {
-    for (const firmId of await firmIds(db)) await withFirm(db, firmId, (trx) => ask(trx, 'tidy', { firmId }))
+    for (const firmId of await firmIds(db))
+      await withFirm(db, firmId, async (trx) => {
+        await ask(trx, 'tidy', { firmId })
+        // Whoever opens the Round in the morning finds today’s.
+        await ask(trx, 'plan', { firmId })
+      })
   },
   backup: backUp,
 })

@@ -4,6 +4,7 @@ import { type Db, withFirm } from '../records/database.ts'
 import { addFirm } from '../records/firms.ts'
 import { insertKept } from '../records/kept.ts'
 import { hashPassword } from './sign-in.ts'
+import { planAnew } from './weeks/make-plan.ts'
 
 export type { Db } from '../records/database.ts'
 
@@ -22,6 +23,8 @@ export function demoFirm(db: Db, firm: { id: string; name: string; timeZone: str
       withFirm(db, firm.id, (trx) =>
         make((kind, id, record) => insertKept(trx, firm.id, kind, id, filledIn(kind, record))),
       ),
+    /** Asks for its visits to be planned. */
+    plan: () => planAnew(db, firm.id),
     /** Lets somebody of the firm sign in. */
     admit: async (technicianId: string, email: string, password: string) =>
       addAccount(db, { email, firmId: firm.id, technicianId, passwordHash: await hashPassword(password) }),

@@ -67,7 +67,7 @@ export async function keepRecord(
 }
 
 /** The same inside the caller's transaction. @throws Refused to undo it */
-async function keepInto(
+export async function keepInto(
   trx: Trx,
   actor: Actor,
   { kind, id, version, record, entries = [] }: KeepRequest & { record: Kept<RecordKind> },

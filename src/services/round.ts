@@ -1,15 +1,18 @@
 import { kinds } from '../core/kinds/index.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
+import { stillWaits, type Waiting, waitingTasks } from '../core/visits/waiting.ts'
 import { type Db, lookIn, type Trx } from '../records/database.ts'
 import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
+import { waitsSaid } from '../records/plan.ts'
 import {
   countRound,
   type GatheredCursor,
   type Gathering,
   gatheredRows,
+  gatherings,
   noVisit,
   type RoundCursor,
   type RoundFilter,
@@ -19,10 +22,13 @@ import {
 } from '../records/round.ts'
 import { countStale, reckonedById } from '../records/subjects.ts'
 import { type GoesWith, mostCounted, type RoundChoices, type RoundCounts, type RoundPage } from '../views/round-page.ts'
+import type { TaskWaits } from '../views/weeks-ahead.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 import { veryOwnKindsIn } from './own-kinds.ts'
 import { reckonShown } from './reckon-subjects.ts'
 import { type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
+
+export { gatherings }
 
 /** How far ahead the board looks. */
 export const horizons = { fortnight: 14, month: 31, quarter: 92, year: 366 } as const
@@ -43,7 +49,7 @@ export interface RoundQuery extends Omit<RoundFilter, 'until' | 'matches'> {
 
 const pageSize = 100
 /** The first screen of the board, drawn on the server; the rest follows as somebody reads on. */
-export const firstRows = 16
+export const firstRows = 14
 
 /** One page of what is coming due, in order of when and how surely. */
 export async function roundPage(db: Db, firmId: string, query: RoundQuery, today: string): Promise<RoundPage> {
@@ -54,7 +60,8 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
   }
   return lookIn(db, firmId, async (trx) => {
     const filter = text ? { ...narrow, matches: await wordMatches(trx, text, await veryOwnKindsIn(trx)) } : narrow
-    const ahead = await visitsAhead(trx, today)
+    const [ahead, said] = await Promise.all([visitsAhead(trx, today), waitsSaid(trx)])
+    const waiting = waitingTasks(said)
     const visitOf = new Map(
       ahead.visits.flatMap((visit) => visit.tasks.map((task) => [task.join(' '), visit] as const)),
     )
@@ -88,6 +95,7 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
         standing: row.detail,
         readingOn: row.reading_on,
         stale: row.stale,
+        waits: waitsOf(waiting.get(`${row.subject_id} ${row.key}`), row.detail),
         goes: goesWith(visitOf.get(`${row.subject_id} ${row.key}`), row.detail),
         ...(gather && {
           group: {
@@ -120,6 +128,9 @@ const onVisits = (visits: VisitAhead[]): TaskOnVisit[] =>
   visits.flatMap(({ siteId, on, tasks }) =>
     tasks.map(([subjectId, key]) => ({ subjectId, key, on, visit: `${siteId} ${on}` })),
   )
+
+const waitsOf = (waiting: Waiting | undefined, { since }: Standing): TaskWaits | null =>
+  stillWaits(waiting, since) ? waiting : null
 
 /** The visit a task is on. What was done since it was put there is due anew: no visit has that yet. */
 function goesWith(visit: VisitAhead | undefined, { since = '' }: Standing): GoesWith | null {
@@ -158,7 +169,7 @@ export async function roundChoices(db: Db, firmId: string, siteId?: string): Pro
     return {
       sites: (chosen ? [chosen, ...sites] : sites).map(({ id, name }) => ({ id, name })),
       kinds: [...kinds, ...own].map(({ id, name }) => ({ id, name })),
-      technicians: people.filter(({ leftOn }) => !leftOn).map(({ id, name }) => ({ id, name })),
+      technicians: people.filter(({ leftOn }) => !leftOn).map(({ id, name, initials }) => ({ id, name, initials })),
     }
   })
 }

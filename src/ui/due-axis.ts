@@ -51,8 +51,8 @@ export function dueAxis(today: LocalDay, width: number, ahead = 366, behind = 60
   }
   const borders: [string, number][] = [
     ['this week', 7],
-    ['within a month', 31],
-    ['this quarter', 92],
+    ['a month', 31],
+    ['a quarter', 92],
     ['later', ahead],
   ]
   const bands: DueAxis['bands'] = [{ from: 0, to: todayX, name: 'overdue' }]

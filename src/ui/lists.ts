@@ -26,6 +26,7 @@ export const setUpLists: List[] = [
   { id: 'kinds', name: 'Kinds', href: '/kinds' },
   { id: 'parts', name: 'What parts last', href: '/parts' },
   { id: 'figures', name: 'Figures from memory', href: '/figures' },
+  { id: 'places', name: 'Places and roads', href: '/places' },
   { id: 'supplies', name: 'Water zones', href: '/supplies' },
   { id: 'instruments', name: 'Instruments', href: '/instruments' },
   { id: 'data', name: 'Data in and out', href: '/data' },

@@ -9,7 +9,7 @@ import type { VisitRepair, VisitState } from './weeks-ahead.ts'
 /** One thing to do at a stop, and why today. */
 export interface DayTask {
   subjectId: string
-  subjectKind: 'machine' | 'softener'
+  subjectKind: 'machine' | 'softener' | 'site'
   key: string
   name: string
   machineName: string

@@ -1,6 +1,6 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Standing } from '../core/standing/standing.ts'
-import type { VisitState } from './weeks-ahead.ts'
+import type { TaskWaits, VisitState } from './weeks-ahead.ts'
 
 /** One thing due, with where it is. */
 export interface RoundRow {
@@ -21,6 +21,8 @@ export interface RoundRow {
   stale: boolean
   /** The visit to come it is on; null where it is on none. */
   goes: GoesWith | null
+  /** What it waits for; null where it waits for nothing. */
+  waits: TaskWaits | null
   /** Where rows are gathered: what of. */
   group?: RoundGroup
 }
@@ -72,5 +74,5 @@ export interface RoundCounts {
 export interface RoundChoices {
   sites: { id: string; name: string }[]
   kinds: { id: string; name: string }[]
-  technicians: { id: string; name: string }[]
+  technicians: { id: string; name: string; initials: string }[]
 }

@@ -1,4 +1,6 @@
+import type { WaitsFor } from '../core/ledger/settings/planning.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
+import type { LateClass } from '../core/trade/lateness.ts'
 
 /** How far a visit has got: the plan’s own proposal until somebody took it up. */
 export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'
@@ -7,6 +9,13 @@ export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'
 export interface VisitRepair {
   report: string
   minutes: number
+}
+
+/** What a task waits for, and the first day it may be done on; absent where nobody knows. */
+export interface TaskWaits {
+  for: WaitsFor
+  until?: LocalDay
+  note?: string
 }
 
 /** A visit as it stands in the plan. */
@@ -42,7 +51,9 @@ export interface WeeksRow {
   windows: { p10: LocalDay; p50: LocalDay; p90: LocalDay; left: boolean }[]
   visits: WeeksVisit[]
   /** Agreed for these days, which are past, and nobody wrote what came of it. */
-  missed: LocalDay[]
+  missed: { on: LocalDay; visitId: string; technicianId: string }[]
+  /** Proposed for another day until lately, and why no longer: what it saves over all; null where it could not stay. */
+  moved: { from: LocalDay; to: LocalDay | null; savesMin: number | null }[]
   /** Nobody said where it is: its road is a guess. */
   placeUnknown: boolean
 }
@@ -93,6 +104,7 @@ export interface WeeksAhead {
 /** One task of a visit, and what its day costs it. */
 export interface WeeksTask {
   subjectId: string
+  subjectKind: 'machine' | 'softener' | 'site'
   key: string
   name: string
   machineName: string
@@ -106,6 +118,7 @@ export interface WeeksTask {
   earlyMin: number
   lateMin: number
   chanceDue: number
+  waits: TaskWaits | null
   /** The other visit here that would have it, and what it costs there; null where there is none. */
   elsewhere: { on: LocalDay; costMin: number } | null
 }
@@ -141,4 +154,11 @@ export interface WeeksValley {
   /** The whole trip’s road. */
   tripRoadMin: number
   stopMin: number
+  /** Visits by which it is known how long work takes this firm; without any the catalogue speaks. */
+  timedVisits: number
+  /** What a minute costs, where costs are shown as money. */
+  perMinute: number | null
+  /** What a day late counts as, minutes. */
+  latePerDay: Readonly<Record<LateClass, number>>
+  hardPerDay: number
 }

@@ -43,6 +43,13 @@ const list = () => ({
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
   { route: 'round/index', method: 'GET', path: '/api/round' },
   { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
+  {
+    route: 'places',
+    method: 'PUT',
+    path: '/api/places',
+    data: { places: [{ siteId: site, latitude: 44.5, longitude: -31.2 }] },
+  },
+  { route: 'round/visits', method: 'GET', path: `/api/round/visits?siteId=${site}` },
   { route: 'round/valley', method: 'GET', path: `/api/round/valley?siteId=${site}&on=2026-12-01` },
   { route: 'round/day', method: 'GET', path: '/api/round/day?on=2026-12-01' },
   { route: 'round/day-file', method: 'GET', path: `/api/round/day-file?on=2026-12-01&who=${technician}&as=gpx` },

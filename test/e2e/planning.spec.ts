@@ -15,7 +15,7 @@ interface Weeks {
   rows: {
     name: string
     siteId: string
-    visits: { on: string; technicianId: string; tasks: number; state: string; visitId?: string }[]
+    visits: { on: string; technicianId: string; tasks: number; minutes: number; state: string; visitId?: string }[]
   }[]
   technicians: {
     id: string
@@ -54,7 +54,10 @@ test('from what is due to who goes where: by keys alone, a day slid along what i
   await expect(working(page).getByText(rows[1]!.name).first()).toBeVisible()
   await looksRight(page, 'Weeks ahead')
   // Another of the days it names is looked at by its button.
-  const other = working(page).getByRole('listitem').getByRole('button').first()
+  const other = working(page)
+    .getByRole('listitem')
+    .getByRole('button', { name: /^[A-Z][a-z]{2} \d/ })
+    .first()
   const on = (await other.textContent())!.match(/\d+ [A-Z][a-z]{2}/)![0]
   await other.click()
   await expect(head).toContainText(on)
@@ -186,6 +189,138 @@ test('who goes to a machine and comes back finds the list as it was narrowed, at
   await expect(page).toHaveURL(/horizon=all/)
   await expect(row).toHaveAttribute('aria-pressed', 'true')
   expect(await row.textContent()).toBe(words)
+})
+
+test('rows are gathered by visit, chosen by x and put on a visit that stands, by keys alone', async ({
+  ines: page,
+}) => {
+  await page.goto('/round?gather=visit')
+  await awake(page)
+  const rows = async (gather = '') =>
+    (await (await page.request.get(`/api/round?horizon=quarter${gather}`)).json()).rows as {
+      siteId: string
+      siteName: string
+      subjectId: string
+      standing: { key: string }
+      goes: { on: string; state: string; tasks: number } | null
+    }[]
+  const [first] = await rows('&gather=visit')
+  await expect(page.getByRole('heading', { name: first!.siteName }).first()).toBeVisible()
+  // Round the ways to gather, until it is by date again.
+  for (let press = 0; press < 4; press++) await page.keyboard.press('g')
+  await expect(page).toHaveURL(/gather=visit/)
+  await page.keyboard.press('g')
+  await expect(page).not.toHaveURL(/gather/)
+  await expect(page.getByRole('heading', { name: first!.siteName })).toHaveCount(0)
+
+  const before = await rows()
+  const at = before.findIndex(({ goes }) => goes?.state === 'proposed')
+  const { siteId, siteName, subjectId, standing, goes } = before[at]!
+  for (let row = 0; row < at; row++) await page.keyboard.press('j')
+  await expect(page.locator(`[data-row="${at}"]`)).toHaveAttribute('aria-pressed', 'true')
+  await page.keyboard.press('x')
+  await expect(page.getByText('1 task chosen')).toBeVisible()
+  await looksRight(page, 'Coming due, one chosen')
+  await page.keyboard.press('v')
+  const sheet = page.getByRole('dialog')
+  await expect(sheet.getByRole('radio').first()).toBeChecked()
+  await looksRight(page, 'Coming due, put on a visit')
+  // A day of its own, the day after tomorrow.
+  await sheet.getByRole('radio', { name: /another day/ }).check()
+  await sheet.getByLabel('Day', { exact: true }).fill('2026-11-20')
+  await sheet.getByRole('button', { name: 'Put it there' }).click()
+  await expect(sheet.getByRole('alert')).toContainText('a day that is still to come')
+  await sheet.getByLabel('Day', { exact: true }).fill('2026-11-28')
+  await sheet.getByRole('button', { name: 'Put it there' }).click()
+  await expect(sheet).toBeHidden()
+  await expect(page.getByRole('status').filter({ hasText: siteName })).toBeVisible()
+  await expect(page.getByText('1 task chosen')).toBeHidden()
+  const after = (await rows()).find((row) => row.subjectId === subjectId && row.standing.key === standing.key)!
+  expect(after).toMatchObject({ siteId, goes: { on: '2026-11-28', state: 'taken', tasks: 1 } })
+  expect(goes!.on).not.toBe('2026-11-28')
+  await expect(page.locator(`[data-row="${at}"]`)).toContainText('28 Nov')
+})
+
+test('a task waits for a part: said on the board, planned for no day before it, and taken back', async ({
+  ines: page,
+}) => {
+  test.setTimeout(200_000)
+  await page.goto('/round')
+  await awake(page)
+  const rowsNow = async () =>
+    (await (await page.request.get('/api/round?horizon=quarter')).json()).rows as {
+      goes: { on: string; state: string } | null
+    }[]
+  // One that nobody has put on a visit by hand.
+  const at = (await rowsNow()).findIndex(({ goes }) => goes?.state === 'proposed')
+  for (let press = 0; press < at; press++) await page.keyboard.press('j')
+  await expect(page.locator(`[data-row="${at}"]`)).toHaveAttribute('aria-pressed', 'true')
+  const when = working(page).getByRole('region', { name: 'When it is done' })
+  await when.getByRole('button', { name: 'It waits for something' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByLabel('It waits for').selectOption({ label: 'a part' })
+  await sheet.getByLabel('Until').fill('2027-01-19')
+  await sheet.getByLabel('Note').fill('Ordered with the springs')
+  await looksRight(page, 'A task waits')
+  await sheet.getByRole('button', { name: 'It waits', exact: true }).click()
+  await expect(sheet).toBeHidden()
+  const row = page.locator(`[data-row="${at}"]`)
+  await expect(row).toContainText('waits for a part until 19 Jan')
+  await expect(when).toContainText('Ordered with the springs')
+  await planned(page)
+  await page.goto('/round')
+  await awake(page)
+  for (let press = 0; press < at; press++) await page.keyboard.press('j')
+  const then = (await rowsNow())[at]!.goes
+  expect(then === null || then.on >= '2027-01-19', `goes ${then?.on}`).toBe(true)
+  await when.getByRole('button', { name: 'What it waits for' }).click()
+  await sheet.getByRole('button', { name: 'It waits no longer' }).click()
+  await expect(sheet).toBeHidden()
+  await expect(row).not.toContainText('waits for')
+})
+
+test('what visits are planned by is the firm’s to set, and costs are shown as money where a minute has its price', async ({
+  ines: page,
+}) => {
+  test.setTimeout(200_000)
+  await planned(page)
+  await working(page).getByRole('button', { name: 'Change what it is weighed by' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByLabel('Each stop beside its tasks').fill('500')
+  await sheet.getByRole('button', { name: 'Plan by these' }).click()
+  await expect(sheet.getByRole('alert')).toBeVisible()
+  await sheet.getByLabel('Each stop beside its tasks').fill('25')
+  await looksRight(page, 'What visits are planned by')
+  const before = (await weeksOf(page)).rows[0]!.visits[0]!
+  await sheet.getByRole('button', { name: 'Plan by these' }).click()
+  await expect(sheet).toBeHidden()
+  await planned(page)
+  const { rows } = await weeksOf(page)
+  const same = rows.flatMap(({ visits }) => visits).find(({ visitId }) => visitId && visitId === before.visitId)
+  expect(same!.minutes - before.minutes).toBe(10)
+})
+
+test('places and roads come from a file: what it would set is said first, and what nobody knows', async ({
+  ines: page,
+}) => {
+  await page.goto('/places')
+  await awake(page)
+  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const choose = page.getByLabel('CSV or GeoJSON')
+  await choose.setInputFiles(file('p.csv', 'Name;Latitude;Longitude\nTHISTLE & RYE BAKERY;44,51;-31,21\nThe moon;1;2'))
+  const says = page.getByRole('region', { name: 'What the file says' })
+  await expect(says).toContainText('1 site gets its place')
+  await expect(says).toContainText('The moon')
+  await looksRight(page, 'Places and roads, a file')
+  await says.getByRole('button', { name: 'Keep it' }).click()
+  await expect(says).toBeHidden()
+  await awake(page)
+  await choose.setInputFiles(file('p.csv', 'Name;Latitude;Longitude\nThistle & Rye bakery;44,51;-31,21'))
+  await expect(says).toContainText('Nothing in it that is not known already')
+  await choose.setInputFiles(file('r.csv', 'from,to,minutes\nThistle & Rye bakery,Ines Quillgate,17'))
+  await expect(says).toContainText('1 road')
+  await says.getByRole('button', { name: 'Keep it' }).click()
+  await expect(says).toBeHidden()
 })
 
 test('a visit loses a task and is asked for so: before and after are said, the rest is arranged', async ({

@@ -44,6 +44,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   Instruments: () => '/instruments',
   Firm: () => '/firm',
   'Figures from memory': () => '/figures',
+  'Places and roads': () => '/places',
   'Data in and out': () => '/data',
   'Machines from a file': () => '/import/machines',
   'Customers from a file': () => '/import/customers',

@@ -33,7 +33,30 @@ export const baseUrl = (): string => running(workFolder()).url
 
 /** The demo world once, at rest: what every worker's own database is copied from. */
 export async function makeTemplate(): Promise<void> {
-  await end(await launch(folderOf(template), port))
+  const folder = folderOf(template)
+  const pid = await launch(folder, port)
+  await planMade(running(folder).url)
+  await end(pid)
+}
+
+/** The weeks ahead are planned in the background: once here, not anew in every copy. */
+async function planMade(url: string): Promise<void> {
+  const signedIn = await fetch(`${url}/api/sign-in`, {
+    method: 'POST',
+    headers: { origin: url },
+    body: new URLSearchParams({ email: 'ines@quillgate.example', password: 'harrowmere' }),
+    redirect: 'manual',
+  })
+  const cookie = signedIn.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ')
+  for (let i = 0; i < 180; i += 1) {
+    const weeks = await fetch(`${url}/api/round/weeks`, { headers: { cookie } })
+    if (weeks.ok && !((await weeks.json()) as { beingMade: boolean }).beingMade) return
+    await wait(1000)
+  }
+  throw new Error('The demo world was not planned within three minutes.')
 }
 
 /** The application with a demo world nobody has touched: a copy of the template, started as a user would start it. */

@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { filledIn } from '../../src/core/firm/records.ts'
-import { toDay, weekday } from '../../src/core/quantity/local-day.ts'
+import { kinds } from '../../src/core/kinds/index.ts'
+import { fromDay, toDay, weekday } from '../../src/core/quantity/local-day.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
 import { keptPlan } from '../../src/records/plan.ts'
@@ -103,6 +104,103 @@ describe('the weeks ahead', () => {
     expect(valley.aloneMin).to.be.closeTo(valley.tripRoadMin, 1e-6)
     const other = await smallFirm(db, 'Others')
     expect(await visitValley(db, other.firmId, today, { siteId, on: visits[0]!.on })).to.equal(null)
+  })
+
+  it('plans nothing for what waits, from its day on again, and says what it waits for', async () => {
+    const before = (await withFirm(db, firm.firmId, keptPlan))!.body.visits
+    const [subjectId, key] = before[0]!.tasks[0]!
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    let second = 0
+    const waits = async (more: object) => {
+      const entry = entryAbout('machine', subjectId, 'setting', { setting: 'waits', task: key, ...more }, { on: today })
+      const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
+      await writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
+      await makePlan(db, firm.firmId)
+      const { visits } = (await withFirm(db, firm.firmId, keptPlan))!.body
+      return visits.find(({ tasks }) => tasks.some(([id, of]) => id === subjectId && of === key))?.on ?? null
+    }
+    const later = fromDay(toDay(today) + 40)
+    expect(await waits({ for: 'price' })).to.equal(null)
+    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const valley = (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
+    expect(valley.left.find((task) => task.key === key)?.waits).to.deep.include({ for: 'price' })
+    const then = await waits({ for: 'part', until: later })
+    expect(then! >= later, then!).to.equal(true)
+    expect((await waits({}))! < later).to.equal(true)
+  })
+
+  it('weighs by the firm’s own figures, and tells money where a minute has its price', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    let second = 0
+    const set = (body: object) => {
+      const entry = entryAbout('firm', firm.firmId, 'setting', body, { on: today })
+      const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
+      return writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
+    }
+    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const look = async () => (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
+    const before = await look()
+    expect(before.perMinute).to.equal(null)
+    await set({ setting: 'planning', costsIn: 'money', stop: 40 })
+    // Nobody said what a minute costs: minutes it is.
+    expect((await look()).perMinute).to.equal(null)
+    await set({ setting: 'prices', labourPerMinute: 1.5 })
+    const after = await look()
+    expect(after.perMinute).to.equal(1.5)
+    expect(after.minutes - before.minutes).to.equal(25)
+    await set({ setting: 'planning', costsIn: 'minutes' })
+    expect(await look()).to.deep.include({ perMinute: null, minutes: before.minutes })
+  })
+
+  it('puts a contract’s visits within their days, other work on them, and says the visit itself is due', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    let second = 0
+    const set = async (body: object) => {
+      const entry = entryAbout('site', firm.siteId, 'setting', { setting: 'contract', ...body }, { on: today })
+      const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
+      await writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
+      await makePlan(db, firm.firmId)
+      return (await withFirm(db, firm.firmId, keptPlan))!.body.visits
+    }
+    const firstOn = fromDay(toDay(today) + 30)
+    const visits = await set({ everyMonths: 1, firstOn, within: 3, minutes: 25 })
+    const byContract = visits.filter(({ tasks }) => tasks.some(([, key]) => key.startsWith('contract@')))
+    expect(byContract).to.have.length(2)
+    for (const { on, tasks } of byContract) {
+      const [, key] = tasks.find(([, of]) => of.startsWith('contract@'))!
+      expect(Math.abs(toDay(on) - toDay(key.slice('contract@'.length)))).to.be.at.most(3)
+    }
+    const { on } = byContract[0]!
+    const valley = (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
+    const [own] = valley.tasks.filter(({ subjectKind }) => subjectKind === 'site')
+    expect(own).to.deep.include({ name: 'Contract visit', minutes: 25, late: 'hard', due: firstOn })
+    const none = await set({})
+    expect(none.flatMap(({ tasks }) => tasks).filter(([, key]) => key.startsWith('contract@'))).to.deep.equal([])
+  })
+
+  it('takes as long for its work as the firm’s timed visits did, repairs left out', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const look = async () => (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
+    const before = await look()
+    expect(before.timedVisits).to.equal(0)
+    const { id: task, minutes } = kinds.find(({ id }) => id === 'c2')!.tasks.find(({ doneBy }) => doneBy === 'cleaned')!
+    const visit = (back: number, more: object[] = []) => {
+      const [visitId, day] = [crypto.randomUUID(), daysAgo(back)]
+      const header = { technicianIds: [firm.ines], minutes: 15 + 2 * minutes }
+      return [
+        entryAbout('site', firm.siteId, 'visit', header, { on: day, visitId }),
+        entryAbout('machine', firm.c2, 'cleaned', { task }, { on: day, visitId }),
+        ...more.map((body) => entryAbout('machine', firm.c2, 'fault-reported', body, { on: day, visitId })),
+      ]
+    }
+    const entries = [30, 40, 50, 60].flatMap((back) => visit(back))
+    const told = await writeEntries(db, actor, [...entries, ...visit(70, [{ text: 'Drips' }])], { now: now() })
+    expect(told.verdicts.map(({ verdict }) => verdict)).to.deep.equal(Array.from({ length: 11 }, () => 'saved'))
+    const after = await look()
+    expect(after.timedVisits).to.equal(4)
+    const sum = (tasks: typeof after.tasks) => tasks.reduce((all, one) => all + one.minutes, 0)
+    expect(sum([...after.tasks, ...after.left])).to.be.above(sum([...before.tasks, ...before.left]) - 1)
   })
 
   it('leaves its proposals where they are when it plans again, and goes on after something was written', async () => {

@@ -5,6 +5,8 @@ import type { WeeksTask } from '../../src/views/weeks-ahead.ts'
 
 const task = (key: string, more: Partial<WeeksTask> = {}): WeeksTask => ({
   subjectId: 'm',
+  subjectKind: 'machine',
+  waits: null,
   key,
   name: key,
   machineName: 'Left bar',

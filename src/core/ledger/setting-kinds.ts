@@ -14,6 +14,7 @@ import {
 } from './settings/of-a-machine.ts'
 import { busyMonths, closedDays, opening } from './settings/opening.ts'
 import { partNumber, warranty } from './settings/papers.ts'
+import { contract, planning, waits } from './settings/planning.ts'
 import { absence, road, visitHours } from './settings/visiting.ts'
 import { budget, budgetFactor, cartridge, exchanger, membrane, prefilter } from './settings/water.ts'
 
@@ -25,6 +26,9 @@ const settingKinds = {
   'visit-hours': visitHours,
   absence,
   road,
+  planning,
+  waits,
+  contract,
   policy,
   life,
   'group-share': groupShare,

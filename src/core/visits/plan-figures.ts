@@ -1,8 +1,8 @@
 import type { RoadFigures } from '../rounds/travel.ts'
-import { usualRoads } from '../rounds/travel.ts'
 import type { LateClass } from '../trade/lateness.ts'
+import { type PlanningFigureId, planningFigures } from '../trade/planning-figures.ts'
 
-/** What a plan is weighed by, in minutes of the firm’s time. From memory, all of it. */
+/** What a plan is weighed by, in minutes of the firm’s time. */
 export interface PlanFigures {
   /** A day late costs so much, by what it does. */
   latePerDay: Readonly<Record<LateClass, number>>
@@ -16,15 +16,36 @@ export interface PlanFigures {
   changedCost: number
   /** Somebody else than who usually goes there. */
   otherTechnicianCost: number
+  /** Another weekday than the usual one. */
+  otherWeekdayCost: number
+  /** A visit of its own where a contract has its visits. */
+  betweenContractCost: number
   roads: RoadFigures
+  /** From which chance on a part that a fault may need is taken along. */
+  carryChance: number
 }
 
-export const usualPlanFigures: PlanFigures = {
-  latePerDay: { stands: 8, short: 3, nuisance: 1 },
-  hardPerDay: 240,
-  stopMin: 15,
-  overCost: 4,
-  changedCost: 15,
-  otherTechnicianCost: 8,
-  roads: usualRoads,
+/** What a firm set of its own. */
+export type OwnPlanning = { readonly [Id in PlanningFigureId]?: number | undefined }
+
+/**
+ * What a plan is weighed by: the firm’s own figures, and those from memory where it has none.
+ * @example planFiguresOf({ stop: 20 }).stopMin // 20
+ */
+export function planFiguresOf(own: OwnPlanning = {}): PlanFigures {
+  const of = (id: PlanningFigureId): number => own[id] ?? planningFigures[id].value
+  return {
+    latePerDay: { stands: of('lateStands'), short: of('lateShort'), nuisance: of('lateNuisance') },
+    hardPerDay: of('lateHard'),
+    stopMin: of('stop'),
+    overCost: of('over'),
+    changedCost: of('changed'),
+    otherTechnicianCost: of('otherTechnician'),
+    otherWeekdayCost: of('otherWeekday'),
+    betweenContractCost: of('betweenContract'),
+    roads: { detour: of('detour'), speeds: [of('kmhNear'), of('kmhMiddle'), of('kmhFar')], parkMin: of('park') },
+    carryChance: of('carryChance') / 100,
+  }
 }
+
+export const usualPlanFigures: PlanFigures = planFiguresOf()

@@ -97,6 +97,9 @@ function tidied(lines: string[][]): string[][] {
     .filter((line) => line.some((cell) => cell !== ''))
 }
 
+/** Lines of cells of a CSV in the usual separators and letters, as wide as they are; null where it is no text. */
+export const readLines = (bytes: Uint8Array): string[][] | null => readText(bytes)?.sheets[0]?.lines ?? null
+
 /** UTF-8 where the bytes allow it, UTF-16 by its mark, else the western code page of older spreadsheets. */
 function decode(bytes: Uint8Array): { text: string; encoding: string } | null {
   if (bytes[0] === 0xff && bytes[1] === 0xfe)

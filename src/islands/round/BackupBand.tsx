@@ -13,9 +13,14 @@ const mostDays = 3
 export const saysSomething = ({ at, ok }: BackupCame, today: string): boolean =>
   !ok || daysUntil(today, at.slice(0, 10)) > mostDays
 
+export interface BackupBandProps {
+  backup: BackupCame
+  today: string
+}
+
 /** The last backup failed, or is long ago: said to the owner, who alone can see to it. */
-export function BackupBand({ backup, today }: { backup: BackupCame | null; today: string }) {
-  if (!backup || !saysSomething(backup, today)) return null
+export function BackupBand({ backup, today }: BackupBandProps) {
+  if (!saysSomething(backup, today)) return null
   const day = dayLong(backup.at.slice(0, 10))
   return (
     <p role="alert" className="m-0 border-b border-hair border-l-4 border-l-seal bg-enamel px-4 py-2 lg:px-6">

@@ -7,6 +7,8 @@ export interface RoundFilter {
   kind?: string
   technicianId?: string
   text?: string
+  /** What of is shown together; by date where it is left out. */
+  gather?: string
 }
 
 interface Props {
@@ -16,6 +18,13 @@ interface Props {
   all: number
   onChange: (filter: RoundFilter) => void
 }
+
+export const gatherWords: [string, string][] = [
+  ['', 'by date'],
+  ['site', 'by site'],
+  ['machine', 'by machine'],
+  ['visit', 'by visit'],
+]
 
 const horizonWords: [string, string][] = [
   ['fortnight', 'within a fortnight'],
@@ -50,23 +59,27 @@ export function FilterSentence({ filter, choices, matching, all, onChange }: Pro
         onChange={change('kind')}
       />
       for
-      <Word
-        label="Technician"
-        value={filter.technicianId ?? ''}
-        options={[
-          ['', 'anyone'],
-          ...choices.technicians.map(({ id, name }): [string, string] => [id, name.split(' ')[0]!]),
-        ]}
-        onChange={change('technicianId')}
-      />
+      <span className="inline-flex items-center">
+        <Word
+          label="Technician"
+          value={filter.technicianId ?? ''}
+          options={[
+            ['', 'anyone'],
+            ...choices.technicians.map(({ id, name }): [string, string] => [id, name.split(' ')[0]!]),
+          ]}
+          onChange={change('technicianId')}
+        />
+        ,
+      </span>
+      <Word label="Gathered" value={filter.gather ?? ''} options={gatherWords} onChange={change('gather')} />
       <a
-        className="word inline-flex min-h-[36px] items-center max-md:min-h-[44px]"
+        className="ml-3 inline-flex min-h-[36px] items-center font-semibold whitespace-nowrap text-copper max-md:ml-0 max-md:min-h-[44px]"
         href={`/round/sites${filter.horizon === 'all' ? '' : `?horizon=${filter.horizon}`}`}
       >
-        by site
+        Where to go first
       </a>
       <input
-        className="field ml-auto min-h-[36px] w-[200px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
+        className="field ml-auto min-h-[36px] w-[150px] text-[14px] max-md:ml-0 max-md:min-h-[44px] max-md:w-full"
         placeholder="Type to find"
         aria-label="Find in what is due"
         value={filter.text ?? ''}

@@ -1,27 +1,32 @@
-import { useEffect, useState } from 'react'
-import type { Standing } from '../../core/standing/standing.ts'
+import { Fragment, useEffect, useState } from 'react'
 import { DueDefs } from '../../ui/DueBell.tsx'
 import { DueScale } from '../../ui/DueScale.tsx'
 import { dueAxis } from '../../ui/due-axis.ts'
 import { counted, figure } from '../../ui/format.ts'
 import { KeyBar } from '../../ui/KeyBar.tsx'
-import { Sheet } from '../../ui/Sheet.tsx'
+import { later } from '../../ui/later.tsx'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
-import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
-import { mostCounted, type RoundChoices, type RoundPage, type RoundRow } from '../../views/round-page.ts'
+import { mostCounted, type RoundChoices, type RoundPage } from '../../views/round-page.ts'
 import { fromPage } from '../from-page.tsx'
-import { cautionWords, dueSentence, title } from '../standing-words.ts'
-import { useFetched } from '../use-fetched.ts'
 import { useNear } from '../use-near.ts'
-import { BackupBand, type BackupCame } from './BackupBand.tsx'
+import type { BackupBandProps, BackupCame } from './BackupBand.tsx'
+import type { BoardSheetsProps } from './BoardSheets.tsx'
 import { countWords } from './count-words.ts'
-import { FilterSentence, type RoundFilter } from './FilterSentence.tsx'
+import { FilterSentence, gatherWords, type RoundFilter } from './FilterSentence.tsx'
+import type { GroupHeadProps } from './GroupHead.tsx'
+import { machineHref } from './machine-href.ts'
+import type { NothingDueProps } from './NothingDue.tsx'
+import type { OpenSheet } from './open-sheet.ts'
+import type { MarkedBarProps } from './put/MarkedBar.tsx'
+import { rowKey as keyOf, useMarked } from './put/use-marked.ts'
 import { RoundStops } from './RoundStops.tsx'
 import { Row, staleDays } from './Row.tsx'
+import type { RowWorkingProps } from './RowWorking.tsx'
+import { tripThreads } from './trip-threads.ts'
+import { useDetail } from './use-detail.ts'
 import { useKeptRow } from './use-kept-row.ts'
 import { mostPrinted, useRoundPage } from './use-round-page.ts'
-import { machineHref, WhereTo } from './WhereTo.tsx'
 
 interface Props {
   first: RoundPage
@@ -33,12 +38,20 @@ interface Props {
   backup: BackupCame | null
 }
 
+/** What a board seldom needs, or only once it stands: in one piece after the page. */
+const parts = () => import('./board-parts.ts')
+const RowWorking = later<RowWorkingProps>(() => parts().then((part) => part.RowWorking))
+const BoardSheets = later<BoardSheetsProps>(() => parts().then((part) => part.BoardSheets))
+const NothingDue = later<NothingDueProps>(() => parts().then((part) => part.NothingDue))
+const BackupBand = later<BackupBandProps>(() => parts().then((part) => part.BackupBand))
+const MarkedBar = later<MarkedBarProps>(() => parts().then((part) => part.MarkedBar))
+const GroupHead = later<GroupHeadProps>(() => parts().then((part) => part.GroupHead))
+
 /** Everything due, in order of when and how surely, on one time axis that gives the near future more room. */
 function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }: Props) {
   const [filter, setFilter] = useState(firstFilter)
   const [at, setAt] = useState(0)
-  const [sheet, setSheet] = useState(false)
-  const { page, counts, failed, lost, more, fetchAll } = useRoundPage(first, filter, () => setAt(0))
+  const { page, counts, failed, lost, more, fetchAll, refresh } = useRoundPage(first, filter, () => setAt(0))
   const print = async () => {
     if (await fetchAll()) window.print()
   }
@@ -46,14 +59,23 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
   const chosen = rows[at] ?? null
   const detail = useDetail(chosen)
   useKeptRow({ rows, keyOf, next: Boolean(page.next), more }, at, setAt)
-  const axis = dueAxis(today, 340)
+  const axis = dueAxis(today, 300)
+  const marked = useMarked()
+  const [open, setOpen] = useState<OpenSheet | null>(null)
+  const [said, setSaid] = useState('')
+  const names = new Map(choices.technicians.map(({ id, name }) => [id, name]))
+  const initials = new Map(choices.technicians.map((one) => [one.id, one.initials]))
+  const threads = tripThreads(rows, chosen, axis)
   const phoneAxis = dueAxis(today, 128)
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (meansItself(event)) return
       setAt((now) => rowAfter(event.key, now, rows.length))
-      if (event.key === 'w') setSheet(true)
+      if (event.key === 'w') setOpen({ what: 'row' })
+      if (event.key === 'x' && chosen) marked.toggle(chosen)
+      if (event.key === 'v' && chosen) setOpen({ what: 'put', rows: marked.rows.length > 0 ? marked.rows : [chosen] })
+      if (event.key === 'g') setFilter(gatheredOtherwise)
       if (event.key === 'f') document.querySelector<HTMLElement>('[data-filter-word]')?.focus()
       if (
         event.key === 'Enter' &&
@@ -66,7 +88,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [chosen, rows.length])
+  })
 
   useEffect(() => {
     document.querySelector(`[data-row="${at}"]`)?.scrollIntoView({ block: 'nearest' })
@@ -78,7 +100,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
   const choose = (i: number) => {
     setAt(i)
     // Where there is no room for the column, the working comes as a sheet.
-    if (window.innerWidth < 1024) setSheet(true)
+    if (window.innerWidth < 1024) setOpen({ what: 'row' })
   }
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -112,7 +134,7 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
             : []),
         ]}
       />
-      <BackupBand backup={backup} today={today} />
+      {backup && <BackupBand backup={backup} today={today} />}
       <div className="flex min-w-0 flex-1">
         <section className="min-w-0 flex-1 bg-enamel pb-10" aria-label="Coming due">
           <div className="flex flex-wrap-reverse items-center gap-x-4 px-4 pt-1 lg:px-6">
@@ -125,20 +147,26 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
             />
             <RoundStops at="due" />
           </div>
+          {said && (
+            <p role="status" className="m-0 px-6 py-1">
+              {said}.
+            </p>
+          )}
           {failed && (
             <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">
               No connection: the list is as it was.
             </p>
           )}
           {rows.length === 0 ? (
-            <Empty filtered={counts.all > 0} onClear={() => setFilter({ horizon: filter.horizon })} />
+            <NothingDue filtered={counts.all > 0} onClear={() => setFilter({ horizon: filter.horizon })} />
           ) : (
             <>
               <div className="slim hidden items-end px-4 text-[13px] text-second md:flex lg:px-6">
-                <span className="w-[24%] min-w-[150px] pb-1.5 pl-2.5">Place, machine</span>
+                <span className="w-[22%] min-w-[140px] pb-1.5 pl-3.5">Place, machine</span>
                 <span className="min-w-0 flex-1 pb-1.5">Task, and what governs</span>
                 <DueScale axis={axis} />
-                <span className="w-[104px] pb-1.5 pl-3">Due</span>
+                <span className="w-[98px] pb-1.5 pl-2">Due</span>
+                <span className="w-[100px] pb-1.5">Goes with</span>
               </div>
               <p className="m-0 hidden px-4 text-[13px] print:block">
                 {rows.length < counts.matching
@@ -147,16 +175,24 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
               </p>
               <ul className="m-0 list-none p-0">
                 {rows.map((row, i) => (
-                  <Row
-                    key={keyOf(row)}
-                    row={row}
-                    index={i}
-                    on={i === at}
-                    today={today}
-                    axis={axis}
-                    phoneAxis={phoneAxis}
-                    onChoose={() => choose(i)}
-                  />
+                  <Fragment key={keyOf(row)}>
+                    {row.group && row.group.id !== rows[i - 1]?.group?.id && (
+                      <GroupHead row={row} gather={filter.gather} names={names} />
+                    )}
+                    <Row
+                      row={row}
+                      index={i}
+                      on={i === at}
+                      today={today}
+                      axis={axis}
+                      phoneAxis={phoneAxis}
+                      onChoose={() => choose(i)}
+                      marked={marked.has(row)}
+                      onMark={() => marked.toggle(row)}
+                      thread={threads(i)}
+                      initials={initials}
+                    />
+                  </Fragment>
                 ))}
               </ul>
               {page.next && (
@@ -169,10 +205,15 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
                   [['j', 'k'], 'row'],
                   [['Enter'], 'open the machine'],
                   [['n'], 'new entry there'],
-                  [['f'], 'change a word of the first line'],
+                  [['x'], 'choose it'],
+                  [['v'], 'put on a visit'],
+                  [['g'], 'gather'],
+                  [['f'], 'the first line'],
                 ]}
               >
-                <span className="ml-auto">Taller: surer in days. Dashed: the last reading is old.</span>
+                <span className="ml-auto">
+                  Taller: surer. Dashed: an old reading. Ring: the day it is gone to, filled: agreed.
+                </span>
                 <button type="button" className="min-h-[44px] font-semibold text-copper" onClick={print}>
                   {counts.matching > mostPrinted
                     ? `Print the first ${figure(mostPrinted)} of ${countWords(counts.matching)}`
@@ -181,84 +222,47 @@ function RoundBoard({ first, choices, firm, today, filter: firstFilter, backup }
               </KeyBar>
             </>
           )}
+          {marked.rows.length > 0 && (
+            <MarkedBar
+              rows={marked.rows}
+              onPut={() => setOpen({ what: 'put', rows: marked.rows })}
+              onClear={marked.clear}
+            />
+          )}
         </section>
         {chosen && (
           <aside
             className="sticky top-0 hidden h-screen w-[332px] shrink-0 overflow-auto border-l border-hair px-5 pt-3 pb-6 lg:block print:hidden"
             aria-label="Working"
           >
-            <h2 className="head m-0">
-              <span className="text-copper">Working</span> {title(chosen.standing)}
-            </h2>
-            <p className="m-0">{dueSentence(chosen.standing, today)}</p>
-            <p className="m-0 mb-2 text-[14px] text-second">
-              {chosen.siteName}, {chosen.machineName}
-              {chosen.model && `, ${chosen.model}`}
-            </p>
-            <Detail detail={detail} />
-            {chosen.standing.caution && (
-              <p className="mt-3 mb-0 border-l-4 border-brass pl-3 text-[14px]">
-                {cautionWords[chosen.standing.caution]}
-              </p>
-            )}
-            <WhereTo row={chosen} />
+            <RowWorking row={chosen} detail={detail} today={today} names={names} onOpen={setOpen} />
           </aside>
         )}
       </div>
-      {chosen && (
-        <Sheet
-          open={sheet}
-          onOpenChange={setSheet}
-          title={title(chosen.standing)}
-          about={`${chosen.siteName}, ${chosen.machineName}. ${dueSentence(chosen.standing, today)}`}
-          from="bottom"
-        >
-          <Detail detail={detail} />
-          <WhereTo row={chosen} />
-        </Sheet>
+      {open && chosen && (
+        <BoardSheets
+          open={open}
+          row={chosen}
+          detail={detail}
+          today={today}
+          names={names}
+          onOpen={setOpen}
+          onDone={(words) => {
+            setOpen(null)
+            setSaid(words)
+            if (open.what === 'put') marked.clear()
+            void refresh()
+          }}
+        />
       )}
     </div>
   )
 }
 
-const keyOf = ({ subjectId, standing }: RoundRow) => `${subjectId} ${standing.key}`
-
-/** The working of the chosen row, fetched when somebody looks at it. */
-function useDetail(row: RoundRow | null): Standing | null | 'failed' {
-  const [detail, setDetail] = useState<{ url: string; standing: Standing } | null>(null)
-  const url = row ? `/api/standings/${row.subjectId}?key=${encodeURIComponent(row.standing.key)}` : null
-  const failed = useFetched<Standing>(url, (standing) => setDetail({ url: url!, standing }), { afterMs: 60 })
-  if (detail && detail.url === url) return detail.standing
-  return failed ? 'failed' : null
-}
-
-function Detail({ detail }: { detail: Standing | null | 'failed' }) {
-  if (detail === 'failed')
-    return <p className="text-second">The working needs the network. The machine's own page has it too.</p>
-  return detail ? <WorkingColumn working={detail.working} /> : <div className="min-h-[200px]" aria-busy="true" />
-}
-
-function Empty({ filtered, onClear }: { filtered: boolean; onClear: () => void }) {
-  return (
-    <div className="px-6 py-8">
-      <p className="head m-0">{filtered ? 'Nothing due matches these words' : 'Nothing is due in this time'}</p>
-      <p className="mt-1 text-second">
-        {filtered
-          ? 'Look further ahead, or let go of a word.'
-          : 'A machine shows here once it has been taken on; its first counter readings bring the dates closer. Look further ahead, or read counters in from a spreadsheet.'}
-      </p>
-      <p className="flex gap-3">
-        {filtered && (
-          <button type="button" className="plain" onClick={onClear}>
-            Any site, kind and technician
-          </button>
-        )}
-        <a href="/import/readings" className="plain inline-flex items-center">
-          Readings from a spreadsheet
-        </a>
-      </p>
-    </div>
-  )
+/** The next way to gather, after the last one by date again. */
+const gatheredOtherwise = (filter: RoundFilter): RoundFilter => {
+  const ways = gatherWords.map(([id]) => id)
+  return { ...filter, gather: ways[(ways.indexOf(filter.gather ?? '') + 1) % ways.length] || undefined }
 }
 
 export const RoundIsland = fromPage(RoundBoard)

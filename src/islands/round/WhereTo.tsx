@@ -1,7 +1,5 @@
 import type { RoundRow } from '../../views/round-page.ts'
-
-/** The machine of a row, with the row's task chosen. */
-export const machineHref = (row: RoundRow) => `/machines/${row.machineId}?task=${encodeURIComponent(row.standing.key)}`
+import { machineHref } from './machine-href.ts'
 
 /** From a row to its machine, or straight to an entry there. */
 export function WhereTo({ row }: { row: RoundRow }) {

@@ -73,7 +73,19 @@ export function useRoundPage(first: RoundPage, filter: RoundFilter, onTaken: () 
     })
     return true
   }
-  return { page, counts, failed: refused || lost, lost, more, fetchAll }
+  /** What was written here changes what the rows say: all that were read are read anew, and stay where they are. */
+  const refresh = async () => {
+    let all = await fetchPage(asked)
+    while (all?.next && all.rows.length < page.rows.length) {
+      const next = await fetchPage(`${asked}&cursor=${all.next}`)
+      all = next && { ...next, counts: all.counts, rows: [...all.rows, ...next.rows] }
+    }
+    setLost(!all)
+    if (!all) return
+    setPage(all)
+    if (all.counts) setCounts(all.counts)
+  }
+  return { page, counts, failed: refused || lost, lost, more, fetchAll, refresh }
 }
 
 /** A page of rows; null where the network or the server has none. */

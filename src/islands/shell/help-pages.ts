@@ -282,6 +282,15 @@ export const helpPages: PageHelp[] = [
     how: ['Each says what it is for and between what limits it can be set.'],
   },
   {
+    path: /^\/places/,
+    name: 'Places and roads',
+    answers: 'Where every site is, and how long the roads between them take.',
+    how: [
+      'A list from a map or a route planner gives many places at once; a square of minutes gives the roads.',
+      'What is not said is reckoned as the crow flies, and learned from when you arrive and leave.',
+    ],
+  },
+  {
     path: /^\/signing-in/,
     name: 'Signing in',
     answers: 'What you sign in with, and which devices are signed in.',

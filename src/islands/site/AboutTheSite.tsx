@@ -30,7 +30,8 @@ interface Props {
   /** The last few, the newest first. */
   tests: Entry[]
   visiting: Setting<'visit-hours'> | null
-  onOpen: (sheet: 'opening' | 'months' | 'closure' | 'hours' | 'place') => void
+  contract: Setting<'contract'> | null
+  onOpen: (sheet: 'opening' | 'months' | 'closure' | 'hours' | 'contract' | 'place') => void
 }
 
 const dayNames = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -42,6 +43,7 @@ export function AboutTheSite({
   today,
   opening: { opening, weekdaysFrom },
   visiting,
+  contract,
   closures,
   tests,
   onOpen,
@@ -100,6 +102,17 @@ export function AboutTheSite({
           </p>
         ) : (
           <p className="m-0 text-second">Nobody said: any day it is open, any hour.</p>
+        )}
+      </Part>
+      <Part title="Visits by contract" action={<Act onClick={() => onOpen('contract')}>Change</Act>}>
+        {contract?.everyMonths === undefined ? (
+          <p className="m-0 text-second">None: somebody comes when something is due.</p>
+        ) : (
+          <p className="m-0">
+            Every {contract.everyMonths === 1 ? 'month' : `${contract.everyMonths} months`} from{' '}
+            {dayNear(contract.firstOn!, today)}, {contract.within} days before or after
+            {contract.note && <span className="text-second">. {contract.note}</span>}
+          </p>
         )}
       </Part>
       <Part title="Water at the tap">

@@ -19,6 +19,7 @@ const ClosureSheet = later(() => sheets().then((module) => module.ClosureSheet))
 const OpeningSheet = later(() => sheets().then((module) => module.OpeningSheet))
 const MonthsSheet = later(() => sheets().then((module) => module.MonthsSheet))
 const VisitHoursSheet = later(() => import('./VisitHoursSheet.tsx').then((module) => module.VisitHoursSheet))
+const ContractSheet = later(() => import('./ContractSheet.tsx').then((module) => module.ContractSheet))
 const PlaceSheet = later(() => import('./PlaceSheet.tsx').then((module) => module.PlaceSheet))
 const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
 
@@ -32,7 +33,7 @@ interface Props {
   adding: boolean
 }
 
-type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | 'hours' | 'place' | null
+type Open = 'site' | 'machine' | 'softener' | 'closure' | 'opening' | 'months' | 'hours' | 'contract' | 'place' | null
 const reload = () => location.reload()
 
 /** One site: what stands there, when it is open, what comes out of the tap, who was there last. */
@@ -44,6 +45,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
   const siteOpen = siteOpening(histories)
   const { opening } = siteOpen
   const visiting = nearestSetting(histories, 'visit-hours')?.body ?? null
+  const contract = nearestSetting(histories, 'contract')?.body ?? null
   const closures = effectiveHistory(page.ledger)
     .entries.flatMap((entry) =>
       entry.kind === 'setting' && entry.body.setting === 'closure' ? [{ id: entry.id, ...entry.body }] : [],
@@ -91,6 +93,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
           today={today}
           opening={siteOpen}
           visiting={visiting}
+          contract={contract}
           closures={closures}
           tests={tests}
           onOpen={setOpen}
@@ -138,6 +141,7 @@ function SiteView({ page, said, today, kinds, adding }: Props) {
         <OpeningSheet siteId={site.id} openWeekdays={opening.openWeekdays} today={today} onClose={close} />
       )}
       {open === 'hours' && <VisitHoursSheet siteId={site.id} now={visiting} today={today} onClose={close} />}
+      {open === 'contract' && <ContractSheet siteId={site.id} now={contract} today={today} onClose={close} />}
       {open === 'place' && <PlaceSheet page={page} onClose={close} />}
       {open === 'months' && (
         <MonthsSheet

@@ -41,7 +41,7 @@ export function carryOf(read: DayRead, stops: DayStop[], { order, left }: DayPer
       }),
     ]
   })
-  return carryFor(works, { library: read.library })
+  return carryFor(works, { library: read.library, least: read.input.figures.carryChance })
 }
 
 const modelOf = (machine: MachineThere | undefined): string =>

@@ -10,7 +10,8 @@ import { entriesOfKinds } from '../../records/ledger.ts'
 import { keptPlan, machinesAt, ordersOf, sitesAround, sitesNamedOn, timesKept } from '../../records/plan.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
 import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
-import { placeOf, planInput } from './plan-input.ts'
+import { planInput } from './plan-input.ts'
+import { placeOf } from './plan-roads.ts'
 
 /** More sites left out than these would fill the drawing with names. */
 const mostOthers = 40

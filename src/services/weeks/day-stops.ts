@@ -8,7 +8,7 @@ import { openReport } from '../../core/visits/open-reports.ts'
 import type { MachineThere } from '../../records/plan.ts'
 import type { DayStop, DayTask } from '../../views/day-page.ts'
 import type { DayRead } from './day-read.ts'
-import { placeOf } from './plan-input.ts'
+import { placeOf } from './plan-roads.ts'
 import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
 
 /** What every stop of a site has, whatever became of it. */

@@ -8,7 +8,8 @@ import type { DayPage, DayPerson, DayStop } from '../../views/day-page.ts'
 import { carryOf } from './day-carry.ts'
 import { type DayRead, readDay } from './day-read.ts'
 import { lightened, stopsBeen, stopsToCome } from './day-stops.ts'
-import { awayOn, minuteOf, placeOf, usualBreak } from './plan-input.ts'
+import { awayOn, minuteOf, usualBreak } from './plan-hours.ts'
+import { placeOf } from './plan-roads.ts'
 
 /** How long an order of more than ten stops is looked for at once: the browser looks on. */
 const roundsAtOnce = 1500

@@ -3,11 +3,22 @@ import { dayAt } from '../../core/quantity/site-time.ts'
 import { planFirm } from '../../core/visits/firm-plan.ts'
 import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
 import { leastPossible } from '../../core/visits/least-possible.ts'
+import { movedVisits } from '../../core/visits/moved-visits.ts'
 import { type Db, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
-import { type KeptPlan, keepPlan, keptPlan, type ProposedVisit, sitesDueUntil } from '../../records/plan.ts'
+import { ask } from '../../records/job-queue.ts'
+import {
+  type KeptPlan,
+  keepPlan,
+  keptPlan,
+  type MovedProposal,
+  outdatePlan,
+  type ProposedVisit,
+  sitesDueUntil,
+} from '../../records/plan.ts'
 import { now } from '../clock.ts'
-import { indicesOf, mostSites, type PlanInput, planInput, plannedDays } from './plan-input.ts'
+import { indicesOf } from './plan-arranged.ts'
+import { mostSites, type PlanInput, planInput, plannedDays } from './plan-input.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
 const mostMs = 50_000
@@ -28,11 +39,11 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
     const before = await keptPlan(trx)
     const input = await planInput(trx, firmId, today, before?.body.visits ?? [])
     if (before && knowsAll(before, today, firm.seq, input)) return 'as it was'
-    return { firm, today, input, given: before && plannedAgain(input, before.body.visits) }
+    return { firm, today, input, before, given: before && plannedAgain(input, before.body.visits) }
   })
   if (!read) return false
   if (read === 'as it was') return true
-  const { firm, today, input, given } = read
+  const { firm, today, input, before, given } = read
   const began = performance.now()
   const { plan, cost } = planFirm(input.problem, {
     rounds: roundsPerSite * input.sites.length,
@@ -40,10 +51,44 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
     spent: () => (signal?.aborted ? 1 : (performance.now() - began) / mostMs),
   })
   if (signal?.aborted) return false
-  const body = { kept: input.kept, visits: proposed(input, plan), cost, least: leastPossible(input.problem) }
+  const visits = proposed(input, plan)
+  const moved = (given ? movedVisits(input.problem, plan, given) : []).map(
+    ({ site, fromDay: was, toDay: to, savesMin }): MovedProposal => ({
+      siteId: input.sites[site]!.record.id,
+      from: fromDay(input.today + was),
+      to: to === null ? null : fromDay(input.today + to),
+      savesMin: savesMin === null ? null : Math.round(savesMin),
+      saidOn: today,
+    }),
+  )
+  const body = {
+    kept: input.kept,
+    visits,
+    cost,
+    least: leastPossible(input.problem),
+    moved: [...stillTold(before?.body.moved ?? [], visits, today), ...moved],
+  }
   await withFirm(db, firmId, (trx) => keepPlan(trx, firmId, { madeOn: today, seq: firm.seq, body }))
   return true
 }
+
+/** So many days it is told that a visit was moved. */
+const toldDays = 3
+
+/** What was moved in the last days and stands where it went. */
+const stillTold = (moved: MovedProposal[], visits: ProposedVisit[], today: LocalDay): MovedProposal[] =>
+  moved.filter(
+    ({ siteId, to, saidOn }) =>
+      toDay(saidOn) > toDay(today) - toldDays &&
+      (to === null || visits.some((visit) => visit.siteId === siteId && visit.on === to)),
+  )
+
+/** Dates have moved without a word in the ledger: the plan that stands does not know them, and is made anew. */
+export const planAnew = (db: Db, firmId: string): Promise<void> =>
+  withFirm(db, firmId, async (trx) => {
+    await outdatePlan(trx)
+    await ask(trx, 'plan', { firmId })
+  })
 
 /** Whether nothing has gone on since a plan was made: the day, the ledger, sites and people. */
 export const knowsAll = (plan: KeptPlan, today: LocalDay, seq: number, { kept }: Pick<PlanInput, 'kept'>): boolean =>

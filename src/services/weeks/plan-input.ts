@@ -1,27 +1,41 @@
 import { kinds } from '../../core/kinds/index.ts'
 import { effectiveHistory } from '../../core/ledger/effective-history.ts'
-import type { RecordedEntry } from '../../core/ledger/entry.ts'
 import { isKind } from '../../core/ledger/is-kind.ts'
 import type { Setting } from '../../core/ledger/setting-kinds.ts'
 import { fromDay, toDay, weekday } from '../../core/quantity/local-day.ts'
 import { minuteOfDay } from '../../core/quantity/site-time.ts'
-import { drivesOf } from '../../core/rounds/drives.ts'
-import { type Coordinates, type DrivenRoad, type Road, roads } from '../../core/rounds/travel.ts'
-import { effective, type Histories, nearestSetting } from '../../core/standing/histories.ts'
-import { siteOpening } from '../../core/standing/site-opening.ts'
+import { type Road, roads } from '../../core/rounds/travel.ts'
+import { effective, nearestSetting } from '../../core/standing/histories.ts'
 import { guards } from '../../core/standing/taken-over.ts'
 import { lateClassOf } from '../../core/trade/lateness.ts'
 import { partWorthMin } from '../../core/trade/part-worth.ts'
 import { type Appointment, appointmentsStanding } from '../../core/visits/appointments.ts'
-import type { FirmProblem, PlanSite, PlanTechnician } from '../../core/visits/firm-problem.ts'
-import { type PlanFigures, usualPlanFigures } from '../../core/visits/plan-figures.ts'
-import { type DueTask, type TaskCosts, taskCosts } from '../../core/visits/task-costs.ts'
+import type { ContractVisit } from '../../core/visits/contract-visits.ts'
+import type { FirmProblem, PlanSite } from '../../core/visits/firm-problem.ts'
+import { type PlanFigures, planFiguresOf } from '../../core/visits/plan-figures.ts'
+import { type DueTask, taskCosts } from '../../core/visits/task-costs.ts'
+import { usualWeekday } from '../../core/visits/usual-weekday.ts'
+import { mayBeDone, stillWaits, waitingTasks } from '../../core/visits/waiting.ts'
 import type { Trx } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { allKept, type KeptRecord, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
-import { type DueHere, dueUntil, type ProposedVisit, timedVisitsSince, timesKept } from '../../records/plan.ts'
+import {
+  type DueHere,
+  dueUntil,
+  type ProposedVisit,
+  sitesByContract,
+  timesKept,
+  waitsSaid,
+} from '../../records/plan.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
+import { contractTasks } from './contract-tasks.ts'
+import { grouped } from './grouped.ts'
+import { asTaken, ownMinutes } from './own-minutes.ts'
+import { oneADay, settledBy } from './plan-arranged.ts'
+import { type Absence, hoursOf, minuteOf, openDaysOf } from './plan-hours.ts'
+import { drivenRoads, placeOf, tripAlone, typedRoads } from './plan-roads.ts'
+import type { PlannedTask } from './planned-task.ts'
 
 /** Days that are planned one by one, from today. */
 export const plannedDays = 84
@@ -31,18 +45,8 @@ export const mostSites = 600
 const weeksAfter = 14
 /** What must be done is dear to leave. */
 const mustCost = 1e5
-/** Everybody’s break: so long, begun between these. From memory. */
-export const usualBreak = { minutes: 30, from: 11 * 60 + 30, to: 13 * 60 + 30 }
-
-/** A task of a site with what it costs when. */
-export interface PlannedTask extends DueHere {
-  costs: TaskCosts
-  late: DueTask['late']
-}
-
-/** Days somebody is away, with the entry that says it. */
-export type Absence = Setting<'absence'> & { id: string }
-
+/** To plan it on a day on which it still waits: more than any other day can cost, less than to leave it. */
+const waitCost = 5e3
 /** All that a firm’s visits are planned from, with what the figures stand for. */
 export interface PlanInput {
   today: number
@@ -52,8 +56,12 @@ export interface PlanInput {
   /** By site: the visits that are asked for or agreed, one a day. */
   appointments: Appointment[][]
   /** By site: agreed for a day that is past, and nobody wrote what came of it. */
-  missed: string[][]
+  missed: { on: string; visitId: string; technicianId: string }[][]
   figures: PlanFigures
+  /** Visits by which it is known how long work takes here. */
+  timedVisits: number
+  /** What a minute costs, where the firm wants to see money and said so. */
+  perMinute: number | null
   /** By site: when somebody may come, where it was said. */
   visitHours: (Setting<'visit-hours'> | null)[]
   absences: Absence[]
@@ -88,20 +96,20 @@ export async function planInput(
     allKept(trx, 'technician'),
     veryOwnKindsIn(trx),
   ])
-  const figures = usualPlanFigures
   const firmZone = (await theFirm(trx))!.timeZone
   const bySite = grouped(due, ({ siteId }) => siteId)
-  const records = siteRecords.filter(({ id, retiredOn }) => (only || bySite.has(id)) && !retiredOn)
-  const standing = grouped(
-    appointmentsStanding(
-      await entriesOfKinds(
-        trx,
-        records.map(({ id }) => id),
-        ['appointment', 'visit', 'withdrawn'],
-      ),
-    ),
-    ({ siteId }) => siteId,
+  const byContract = new Set(only ? [] : await sitesByContract(trx))
+  const records = siteRecords.filter(
+    ({ id, retiredOn }) => (only || bySite.has(id) || byContract.has(id)) && !retiredOn,
   )
+  const visitEntries = await entriesOfKinds(
+    trx,
+    records.map(({ id }) => id),
+    ['appointment', 'visit', 'withdrawn'],
+  )
+  const standing = grouped(appointmentsStanding(visitEntries), ({ siteId }) => siteId)
+  const been = grouped(effectiveHistory(visitEntries).entries.filter(isKind('visit')), ({ subjectId }) => subjectId)
+  const waiting = waitingTasks(await waitsSaid(trx))
   const appointments = records.map(({ id }) =>
     oneADay(
       (standing.get(id) ?? []).filter(({ last: { body } }) => {
@@ -111,8 +119,8 @@ export async function planInput(
     ),
   )
   const missed = records.map(({ id }) =>
-    (standing.get(id) ?? []).flatMap(({ last: { body } }) =>
-      body.step === 'agreed' && body.on < today ? [body.on] : [],
+    (standing.get(id) ?? []).flatMap(({ visitId, last: { body } }) =>
+      body.step === 'agreed' && body.on < today ? [{ on: body.on, visitId, technicianId: body.technicianId }] : [],
     ),
   )
   // Whoever was promised to come stands there, even if they have left: the day says that nobody has time for it.
@@ -134,6 +142,10 @@ export async function planInput(
   const absences = (effective({ firm: settings.get(firmId) ?? [] }).firm?.settings.get('absence') ?? []).flatMap(
     ({ id, body }) => (body.setting === 'absence' ? [{ id, ...body }] : []),
   )
+  const firmLevel = effective({ firm: settings.get(firmId) ?? [] })
+  const ownPlanning = nearestSetting(firmLevel, 'planning')?.body
+  const figures = planFiguresOf(ownPlanning)
+  const jobMinutes = await ownMinutes(trx, start, own, figures.stopMin)
   const road = roads(
     new Map([
       ...records.map((site) => [site.id, placeOf(site.latitude, site.longitude)] as const),
@@ -142,7 +154,6 @@ export async function planInput(
     { figures: figures.roads, typed: typedRoads(settings, records), driven: await drivenRoads(trx, start) },
   )
   const ids = [...records.map(({ id }) => id), ...technicians.map(({ id }) => id)]
-  const firmLevel = effective({ firm: settings.get(firmId) ?? [] })
   const perMinute = nearestSetting(firmLevel, 'prices')?.body.labourPerMinute
   const prices = new Map(
     (firmLevel.firm?.settings.get('part-price') ?? []).flatMap(({ body }) =>
@@ -153,25 +164,37 @@ export async function planInput(
     const price = prices.get(`${machineKind} ${part}`)
     return price !== undefined && perMinute ? price / perMinute : partWorthMin(part)
   }
-  const sites = records.map((record) => ({
+  const daysThere = records.map(({ id }) => (been.get(id) ?? []).map(({ happenedOn }) => happenedOn))
+  const contracts = records.map((record, s) =>
+    contractTasks(record, nearestSetting(levels[s]!, 'contract')?.body, daysThere[s]!, columns, figures),
+  )
+  const planned = (due: DueHere): PlannedTask => {
+    const here = asTaken(due, jobMinutes)
+    const { standing } = here
+    const { p10, p50, p90 } = standing.due
+    const late =
+      guarding.has(standing.task) || standing.governing === 'hygiene' || standing.governing === 'certificate'
+        ? 'hard'
+        : lateClassOf(standing)
+    const window: DueTask = {
+      p10: toDay(p10),
+      p50: toDay(p50),
+      p90: toDay(p90),
+      worthMin: standing.minutes + (standing.action === 'replace' ? partMin(here) : 0),
+      late,
+      ...(standing.since && { since: toDay(standing.since) }),
+    }
+    const said = waiting.get(`${here.subjectId} ${standing.key}`)
+    return {
+      ...here,
+      late,
+      costs: taskCosts(window, columns, figures),
+      ...(stillWaits(said, standing.since) && { waits: said }),
+    }
+  }
+  const sites = records.map((record, s) => ({
     record,
-    tasks: (bySite.get(record.id) ?? []).map((here): PlannedTask => {
-      const { standing } = here
-      const { p10, p50, p90 } = standing.due
-      const late =
-        guarding.has(standing.task) || standing.governing === 'hygiene' || standing.governing === 'certificate'
-          ? 'hard'
-          : lateClassOf(standing)
-      const window: DueTask = {
-        p10: toDay(p10),
-        p50: toDay(p50),
-        p90: toDay(p90),
-        worthMin: standing.minutes + (standing.action === 'replace' ? partMin(here) : 0),
-        late,
-        ...(standing.since && { since: toDay(standing.since) }),
-      }
-      return { ...here, late, costs: taskCosts(window, columns, figures) }
-    }),
+    tasks: [...(bySite.get(record.id) ?? []).map(planned), ...contracts[s]!.map(({ task }) => task)],
   }))
   const goneToToday = new Set([
     ...was.filter(({ on }) => on === today).map(({ siteId }) => siteId),
@@ -184,15 +207,22 @@ export async function planInput(
     sites: sites.map(
       ({ record, tasks }, s): PlanSite => ({
         place: s,
-        tasks: tasks.map(({ costs, standing }) => ({
-          costOn: costs.early.map((early, d) => early + costs.late[d]!),
-          leftCost: mustCost,
+        tasks: tasks.map(({ costs, standing, waits }) => ({
+          costOn: costs.early.map(
+            (early, d) => early + costs.late[d]! + (waits && !mayBeDone(waits, fromDay(columns[d]!)) ? waitCost : 0),
+          ),
+          // Nobody knows when it may be done: it is in no plan until somebody does.
+          leftCost: waits && !waits.until ? 0 : mustCost,
           minutes: standing.minutes,
         })),
         // Today only where somebody was to go today anyway: new visits begin tomorrow.
         roomMin: roomOf(record, s),
         isOpen: isOpen[s]!.map((open, d) => (d > 0 || goneToToday.has(record.id) ? open : 0)),
         stopMin: figures.stopMin,
+        dayCost: dayCosts(
+          usualWeekday(daysThere[s]!),
+          contracts[s]!.map(({ visit }) => visit),
+        ),
         technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
         settled: appointments[s]!.map(({ last: { body } }) => settledBy(body, start, tasks, technicians)),
         was: was.flatMap(({ siteId, on, technicianId }) => {
@@ -203,7 +233,7 @@ export async function planInput(
         laterTripCost: tripAlone(road, record.id, technicians) + figures.stopMin,
       }),
     ),
-    technicians: technicians.map((one, k) => hoursOf(one, sites.length + k, start, absences)),
+    technicians: technicians.map((one, k) => hoursOf(one, sites.length + k, start, absences, plannedDays)),
     overCost: figures.overCost,
     changedCost: figures.changedCost,
   }
@@ -223,6 +253,15 @@ export async function planInput(
       if (last.body.from) room[toDay(last.body.on) - start] = longest(minute(last.body.from))
     return room
   }
+  function dayCosts(usual: number | null, visits: ContractVisit[]): Float64Array {
+    const last = visits.at(-1)?.to ?? 0
+    return Float64Array.from(columns, (day) => {
+      // Where a contract has its visits, others are the dearer; after the last that is known nothing is.
+      const isBetween = day <= last && !visits.some(({ from, to }) => day >= from && day <= to)
+      const isOther = usual !== null && weekday(day) !== usual
+      return (isOther ? figures.otherWeekdayCost : 0) + (isBetween ? figures.betweenContractCost : 0)
+    })
+  }
   const kept = await timesKept(trx)
   return {
     today: start,
@@ -235,127 +274,15 @@ export async function planInput(
     absences,
     isOpen,
     figures,
+    timedVisits: jobMinutes.visits,
+    perMinute: ownPlanning?.costsIn === 'money' ? (perMinute ?? null) : null,
     kept,
     road,
   }
 }
 
-function grouped<T>(all: readonly T[], key: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const one of all) {
-    const group = groups.get(key(one))
-    if (group) group.push(one)
-    else groups.set(key(one), [one])
-  }
-  return groups
-}
-
-export const placeOf = (latitude?: number, longitude?: number): Coordinates | null =>
-  latitude === undefined || longitude === undefined ? null : { latitude, longitude }
-
-/** Two that were arranged for one day are one visit, as the later one says, with the tasks of both. */
-function oneADay(all: Appointment[]): Appointment[] {
-  return [...grouped(all, ({ last }) => last.body.on).values()].map((those) => {
-    const [latest, ...others] = those.sort((a, b) => (a.last.id < b.last.id ? 1 : -1))
-    const known = new Set(latest!.last.body.tasks.map(({ subjectId, key }) => `${subjectId} ${key}`))
-    const more = others
-      .flatMap(({ last }) => last.body.tasks)
-      .filter(({ subjectId, key }) => !known.has(`${subjectId} ${key}`))
-    const { last } = latest!
-    return { ...latest!, last: { ...last, body: { ...last.body, tasks: [...last.body.tasks, ...more] } } }
-  })
-}
-
-/** An appointment as the planner knows it: what has been done since, or is no longer due, is not in it. */
-function settledBy(
-  { on, technicianId, tasks: those, repair }: Appointment['last']['body'],
-  start: number,
-  tasks: PlannedTask[],
-  technicians: { id: string }[],
-) {
-  return {
-    day: toDay(on) - start,
-    technician: technicians.findIndex(({ id }) => id === technicianId),
-    tasks: indicesOf(
-      tasks,
-      those.map(({ subjectId, key }): [string, string] => [subjectId, key]),
-    ),
-    ...(repair && { repairMin: repair.minutes }),
-  }
-}
-
-/** Which of a site’s tasks are meant. */
-export const indicesOf = (tasks: PlannedTask[], those: readonly [subjectId: string, key: string][]): number[] =>
-  those.flatMap(([subjectId, key]) => {
-    const t = tasks.findIndex((task) => task.subjectId === subjectId && task.standing.key === key)
-    return t < 0 ? [] : [t]
-  })
-
-/** There and back by whoever has the shortest way. */
-export const tripAlone = (road: PlanInput['road'], siteId: string, technicians: { id: string }[]): number =>
-  Math.min(...technicians.map(({ id }) => road(id, siteId).minutes + road(siteId, id).minutes))
-
-function hoursOf(
-  { id, leftOn, workWeekdays, startsAt, endsAt }: KeptRecord<'technician'>,
-  place: number,
-  start: number,
-  absences: Absence[],
-): PlanTechnician {
-  const minutes = leftOn ? 0 : Math.max(0, minuteOf(endsAt) - minuteOf(startsAt) - usualBreak.minutes)
-  return {
-    place,
-    hoursMin: Array.from({ length: plannedDays }, (_, d) =>
-      workWeekdays.includes(String(weekday(start + d))) && !awayOn(absences, id, fromDay(start + d)) ? minutes : 0,
-    ),
-  }
-}
-
-/** Why somebody is away on a day, where they are. */
-export const awayOn = (absences: Absence[], technicianId: string, day: string): Absence | undefined =>
-  absences.find((one) => one.technicianId === technicianId && one.from <= day && day <= one.to)
-
-/** Minutes after midnight. @example minuteOf('08:30') // 510 */
-export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5))
-
 /** What is set at some sites, their customers and the firm. */
 async function settingsAround(trx: Trx, firmId: string, sites: KeptRecord<'site'>[]) {
   const about = new Set([firmId, ...sites.flatMap(({ id, customerId }) => [id, customerId])])
   return grouped(await entriesOfKinds(trx, [...about], ['setting', 'withdrawn']), ({ subjectId }) => subjectId)
-}
-
-/** By day: whether somebody may come, as the nearest of site, customer and firm says. */
-function openDaysOf(histories: Histories, visiting: Setting<'visit-hours'> | null, days: number[]): Uint8Array {
-  const { openDays } = siteOpening(histories)
-  const may = (day: number) => visiting?.weekdays.includes(weekday(day)) ?? true
-  return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 && may(day) ? 1 : 0))
-}
-
-/** Drives older than this may have gone by other roads. */
-const driveDays = 400
-
-/** Roads as they were driven, from arrivals and departures. */
-async function drivenRoads(trx: Trx, today: number): Promise<DrivenRoad[]> {
-  const { entries } = effectiveHistory(await timedVisitsSince(trx, fromDay(today - driveDays)))
-  return drivesOf(
-    entries
-      .filter(isKind('visit'))
-      .flatMap(({ subjectId, body: { technicianIds, arrivedAt, leftAt } }) =>
-        arrivedAt ? [{ siteId: subjectId, technicianIds, arrivedAt, ...(leftAt && { leftAt }) }] : [],
-      ),
-  )
-}
-
-/** Roads somebody put right: of two sayings about one pair the later counts. */
-function typedRoads(settings: Map<string, RecordedEntry[]>, sites: { id: string }[]): DrivenRoad[] {
-  const said = sites.flatMap(({ id }) =>
-    (effective({ site: settings.get(id) ?? [] }).site?.settings.get('road') ?? []).flatMap((entry) =>
-      entry.body.setting === 'road' ? [{ from: id, at: entry.happenedAt, ...entry.body }] : [],
-    ),
-  )
-  const latest = new Map<string, (typeof said)[number]>()
-  for (const one of said.sort((a, b) => a.at.localeCompare(b.at)))
-    latest.set([one.from, one.toId].sort().join(' '), one)
-  return [...latest.values()].flatMap(({ from, toId, minutes }) =>
-    minutes === undefined ? [] : [{ from, to: toId, minutes }],
-  )
 }

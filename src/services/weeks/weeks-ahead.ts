@@ -5,7 +5,7 @@ import { type Db, lookIn, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
 import { keptById } from '../../records/kept.ts'
-import { keptPlan } from '../../records/plan.ts'
+import { keptPlan, type MovedProposal } from '../../records/plan.ts'
 import type {
   VisitRepair,
   VisitState,
@@ -17,7 +17,9 @@ import type {
   WeeksVisit,
 } from '../../views/weeks-ahead.ts'
 import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
-import { type PlanInput, type PlannedTask, planInput, plannedDays, tripAlone } from './plan-input.ts'
+import { type PlanInput, planInput, plannedDays } from './plan-input.ts'
+import { tripAlone } from './plan-roads.ts'
+import type { PlannedTask } from './planned-task.ts'
 
 /** The plan as it stands, asked for anew where the ledger or the day has gone on since it was made. */
 export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promise<WeeksAhead> {
@@ -45,7 +47,8 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
       return { on: fromDay(input.today + d), roadMin, workMin, hoursMin: input.problem.technicians[k]!.hoursMin[d]! }
     }),
   }))
-  const rows = input.sites.map((_, s) => rowOf(input, state, s, visits[s]!))
+  const moved = plan?.body.moved ?? []
+  const rows = input.sites.map((_, s) => rowOf(input, state, s, visits[s]!, moved))
   const done = visits.flatMap((those, s) =>
     those.flatMap(({ day, tasks }) => tasks.map((t) => ({ day, task: input.sites[s]!.tasks[t]! }))),
   )
@@ -94,7 +97,13 @@ const nothing: Omit<WeeksAhead, 'today' | 'tooMany'> = {
 
 const daysOf = (fits: (day: number) => boolean) => Array.from({ length: plannedDays }, (_, d) => d).filter(fits)
 
-function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVisit[]): WeeksRow {
+function rowOf(
+  input: PlanInput,
+  state: PlanState,
+  s: number,
+  visits: PlannedVisit[],
+  moved: MovedProposal[],
+): WeeksRow {
   const { record, tasks } = input.sites[s]!
   const end = fromDay(input.today + plannedDays)
   const inPlan = new Set(visits.flatMap(({ tasks: those }) => those))
@@ -111,6 +120,7 @@ function rowOf(input: PlanInput, state: PlanState, s: number, visits: PlannedVis
     ),
     visits: visits.map((visit) => visitOf(input, state, s, visit)),
     missed: input.missed[s]!,
+    moved: moved.filter(({ siteId }) => siteId === record.id).map(({ from, to, savesMin }) => ({ from, to, savesMin })),
     placeUnknown: record.latitude === undefined,
   }
 }
@@ -225,9 +235,11 @@ export async function visitValley(
       .map((one) => costThere(t, one))
       .sort((a, b) => a.costMin - b.costMin)[0] ?? null
   const told = (t: number, elsewhere: WeeksTask['elsewhere']): WeeksTask => {
-    const { subjectId, machineName, standing, late, costs } = tasks[t]!
+    const { subjectId, subjectKind, machineName, standing, late, costs, waits = null } = tasks[t]!
     return {
       subjectId,
+      subjectKind,
+      waits,
       key: standing.key,
       name: [standing.name, standing.instance].filter(Boolean).join(', '),
       machineName,
@@ -281,5 +293,9 @@ export async function visitValley(
     aloneMin: tripAlone(input.road, record.id, input.technicians),
     tripRoadMin,
     stopMin: input.figures.stopMin,
+    timedVisits: input.timedVisits,
+    perMinute: input.perMinute,
+    latePerDay: input.figures.latePerDay,
+    hardPerDay: input.figures.hardPerDay,
   }
 }

@@ -260,6 +260,23 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       toId: uuid,
       minutes: fc.option(fc.nat({ max: 90 }), { nil: undefined }),
     }),
+    fc.record({
+      setting: fc.constant('planning'),
+      costsIn: fc.constantFrom('minutes', 'money'),
+      stop: fc.integer({ min: 0, max: 120 }),
+      detour: fc.constantFrom(1, 1.3, 2),
+      carryChance: fc.option(fc.integer({ min: 1, max: 90 }), { nil: undefined }),
+    }),
+    fc.record({
+      setting: fc.constant('waits'),
+      task: slug,
+      for: fc.option(fc.constantFrom('part', 'price', 'yes'), { nil: undefined }),
+      until: fc.option(day, { nil: undefined }),
+    }),
+    fc.constantFrom(
+      { setting: 'contract' as const },
+      { setting: 'contract' as const, everyMonths: 3, firstOn: '2026-12-15', within: 14, minutes: 20 },
+    ),
     fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),
   ),

@@ -49,7 +49,7 @@ function Steps({ page, name, valley, onWritten }: StepsProps) {
         onWritten={onWritten}
         choice={choice}
       />
-      <TaskChoice valley={valley} choice={choice} />
+      <TaskChoice valley={valley} choice={choice} today={page.today} />
     </>
   )
 }

@@ -100,9 +100,7 @@ interface RowProps {
 
 function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, wrong, isPlanned, children }: RowProps) {
   return (
-    <li
-      className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)] print:bg-transparent print:shadow-none' : ''}`}
-    >
+    <li className={`border-t border-hair ${on ? 'chosen' : ''}`}>
       <button
         type="button"
         data-stop={stop.siteId}

@@ -1,6 +1,8 @@
 import { toDay } from '../../../core/quantity/local-day.ts'
 import { counted, dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import type { VisitState, WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { MissedVisit } from './MissedVisit.tsx'
+import { movedWords } from './moved-words.ts'
 import { Valley, Windows } from './Valley.tsx'
 import type { WeeksAxis } from './weeks-axis.ts'
 
@@ -22,17 +24,17 @@ interface Props {
   /** Where sites of the chosen trip stand. */
   threadX: number | null
   onChoose: () => void
+  /** What came of a visit was written here. */
+  onWritten: () => void
 }
 
 /** A site: when somebody goes there, for how long and for what. */
 export function SiteLine(props: Props) {
-  const { row, index, axis, initials, on, visit, planned, bells, valley, day, threadX, onChoose } = props
+  const { row, index, axis, initials, on, visit, planned, bells, valley, day, threadX, onChoose, onWritten } = props
   const first = row.visits[visit] ?? row.visits[0]
   const overdueFrom = row.windows.find(({ p50 }) => p50 < axis.today)?.p50
   return (
-    <li
-      className={`border-t border-hair ${on ? 'bg-copper-tint shadow-[inset_4px_0_0_var(--copper)] print:bg-transparent print:shadow-none' : ''}`}
-    >
+    <li className={`border-t border-hair ${on ? 'chosen' : ''}`}>
       <button
         type="button"
         data-row={index}
@@ -94,7 +96,9 @@ export function SiteLine(props: Props) {
         </span>
         <span className="narrow col-start-1 text-[13px] text-second md:hidden">
           {row.missed.length > 0 && (
-            <span className="text-seal-ink">agreed for {dayShort(row.missed[0]!)}, nobody wrote what came of it </span>
+            <span className="text-seal-ink">
+              agreed for {dayShort(row.missed[0]!.on)}, nobody wrote what came of it{' '}
+            </span>
           )}
           {row.overdue > 0 && <span className="text-seal-ink">{counted(row.overdue, 'task')} overdue </span>}
           {first && first.with.length > 0 && `with ${first.with.join(', ')}`}
@@ -105,17 +109,27 @@ export function SiteLine(props: Props) {
           </span>
         )}
       </button>
+      {on &&
+        row.missed.map((missed) => (
+          <MissedVisit
+            key={missed.visitId}
+            siteId={row.siteId}
+            missed={missed}
+            today={axis.today}
+            onWritten={onWritten}
+          />
+        ))}
       {on && (
         <div className="flex items-start px-4 pb-1.5 lg:px-6">
           <p className="narrow m-0 hidden w-[212px] shrink-0 pl-2.5 text-[13px] leading-snug text-second md:block">
             {row.overdue > 0 && (
               <span className="block font-semibold text-seal-ink">{counted(row.overdue, 'task')} overdue</span>
             )}
-            {row.missed.length > 0 && (
-              <span className="block font-semibold text-seal-ink">
-                agreed for {row.missed.map((day) => dayShort(day)).join(', ')}: nobody wrote what came of it
+            {row.moved.map((one) => (
+              <span key={one.from} className="block text-ink">
+                {movedWords(one)}
               </span>
-            )}
+            ))}
             {(first?.besides ?? 0) > 0 && (
               <span className="block text-ink">{counted(first!.besides, 'task')} besides what was arranged</span>
             )}

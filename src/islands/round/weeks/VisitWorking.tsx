@@ -1,8 +1,8 @@
 import { fromDay, toDay } from '../../../core/quantity/local-day.ts'
-import { usualPlanFigures } from '../../../core/visits/plan-figures.ts'
-import { dayFull, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
+import { counted, dayFull, dayShort, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
 import type { WeeksRow, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { costFigure, costWords } from './cost-words.ts'
 import { TaskChoice } from './TaskChoice.tsx'
 import { VisitSteps } from './VisitSteps.tsx'
 import { useVisitChoice } from './visit-choice.ts'
@@ -19,9 +19,10 @@ interface Props {
   /** The page’s keys are for this one. */
   keyed: boolean
   onWritten: (on: string) => void
+  /** A task is to wait for something. */
+  onWaits: (task: WeeksTask) => void
+  onFigures: () => void
 }
-
-const { latePerDay } = usualPlanFigures
 
 const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day.earlyMin + day.lateMin
 
@@ -29,8 +30,10 @@ const sum = (day: NonNullable<WeeksValley['days'][number]>) => day.roadMin + day
 const alike = 5
 
 /** What the day costs, line by line; what is done on it; what other days would cost. */
-export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onWritten }: Props) {
+export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onWritten, onWaits, onFigures }: Props) {
   const choice = useVisitChoice(valley)
+  const { perMinute, latePerDay } = valley
+  const words = (minutes: number) => costWords(minutes, perMinute)
   const on = fromDay(toDay(today) + day)
   const cost = valley.days[day]
   const planned = toDay(valley.on) - toDay(today)
@@ -48,10 +51,10 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
       {cost ? (
         <>
           <p className="m-0">
-            <b>{Math.round(sum(cost))} min</b>
+            <b>{words(sum(cost))}</b>
             {day !== planned
               ? more > 0
-                ? `, ${Math.round(more)} more than the day proposed`
+                ? `, ${words(more)} more than the day proposed`
                 : ', no more than the day proposed'
               : cheaper > 0
                 ? `; ${cheaper === 1 ? 'one day costs' : `${cheaper} days cost`} less but ${cheaper === 1 ? 'is' : 'are'} full or needed by others`
@@ -71,12 +74,12 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
                   ? `on a trip of ${hoursWords(valley.tripRoadMin)}`
                   : 'reckoned from the map'
               }
-              value={cost.roadMin}
+              value={words(cost.roadMin)}
             />
-            <Line n={2} what="Alone, there and back" source="not added" value={valley.aloneMin} quiet />
-            <Line n={3} what="Changed early, costs" source="unused life × work and part" value={cost.earlyMin} />
-            <Line n={4} what="Risk of being late" source="days late × harm, from memory" value={cost.lateMin} />
-            <Line n={5} what="This day costs" source="1 + 3 + 4, unrounded" value={sum(cost)} strong />
+            <Line n={2} what="Alone, there and back" source="not added" value={words(valley.aloneMin)} quiet />
+            <Line n={3} what="Changed early, costs" source="unused life × work and part" value={words(cost.earlyMin)} />
+            <Line n={4} what="Risk of being late" source="days late × harm, from memory" value={words(cost.lateMin)} />
+            <Line n={5} what="This day costs" source="1 + 3 + 4, unrounded" value={words(sum(cost))} strong />
           </ol>
         </>
       ) : (
@@ -100,13 +103,13 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         keyed={keyed}
         onWritten={onWritten}
       />
-      <MayNotWait tasks={valley.tasks} on={valley.on} />
-      <TaskChoice valley={valley} choice={choice} />
+      <MayNotWait valley={valley} />
+      <TaskChoice valley={valley} choice={choice} today={today} onWaits={onWaits} />
       {others.length > 0 && (
         <>
           <h3 className="m-0 mt-3 grid grid-cols-[1fr_48px_48px_48px_52px] border-b border-hair text-[14px] font-semibold">
             Other days
-            {['early', 'late', 'road', 'min'].map((word) => (
+            {['early', 'late', 'road', perMinute === null ? 'min' : 'in all'].map((word) => (
               <span key={word} className="text-right text-[13px] font-normal text-second">
                 {word}
               </span>
@@ -126,10 +129,10 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
                     <span>
                       {weekdayShort(other)} <b>{dayShort(other)}</b>
                     </span>
-                    <span className="text-right">{figure(Math.round(one.earlyMin))}</span>
-                    <span className="text-right">{figure(Math.round(one.lateMin))}</span>
-                    <span className="text-right">{figure(Math.round(one.roadMin))}</span>
-                    <b className="text-right">{figure(Math.round(sum(one)))}</b>
+                    <span className="text-right">{costFigure(one.earlyMin, perMinute)}</span>
+                    <span className="text-right">{costFigure(one.lateMin, perMinute)}</span>
+                    <span className="text-right">{costFigure(one.roadMin, perMinute)}</span>
+                    <b className="text-right">{costFigure(sum(one), perMinute)}</b>
                   </button>
                 </li>
               )
@@ -138,9 +141,16 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
         </>
       )}
       <p className="m-0 mt-2 text-[13px] text-second">
-        {dayFull(on)}, in minutes of your time. A part counts by its price where one is set, else as what such parts
-        usually cost; a day late as {latePerDay.nuisance}, {latePerDay.short} or {latePerDay.stands} by what it does to
-        the place: from memory.
+        {dayFull(on)}, {perMinute === null ? 'in minutes of your time' : 'minutes of your time at what one costs'}. A
+        part counts by its price where one is set, else as what such parts usually cost; a day late as{' '}
+        {latePerDay.nuisance}, {latePerDay.short} or {latePerDay.stands} min by what it does to the place. Work takes{' '}
+        {valley.timedVisits === 0
+          ? 'what the catalogue says: no visit has its times yet'
+          : `what it took on ${counted(valley.timedVisits, 'timed visit')} of yours, with the catalogue where that is little`}
+        .{' '}
+        <button type="button" className="word max-md:min-h-[44px]" onClick={onFigures}>
+          Change what it is weighed by
+        </button>
       </p>
     </>
   )
@@ -157,7 +167,7 @@ function Line({
   n: number
   what: string
   source: string
-  value: number
+  value: string
   quiet?: boolean
   strong?: boolean
 }) {
@@ -169,21 +179,19 @@ function Line({
       <span className="min-w-0 flex-1">
         {what} <span className="narrow text-[13px] font-normal text-second">{source}</span>
       </span>
-      <span className={`mono ${quiet ? 'text-second' : 'font-semibold'}`}>
-        {figure(Math.round(value))} <span className="text-[13px] font-normal text-second">min</span>
-      </span>
+      <span className={`mono ${quiet ? 'text-second' : 'font-semibold'}`}>{value}</span>
     </li>
   )
 }
 
 /** What hygiene, safety or law forbid is not weighed: it is said. */
-function MayNotWait({ tasks, on }: { tasks: WeeksTask[]; on: string }) {
+function MayNotWait({ valley: { tasks, on, hardPerDay } }: { valley: WeeksValley }) {
   const hard = tasks.filter(({ late, due }) => late === 'hard' && due <= on)
   if (hard.length === 0) return null
   return (
     <p className="m-0 mt-2 border-l-4 border-seal pl-2 text-[14px]">
       <b>May not wait:</b> {hard.map(({ name, machineName }) => `${name} (${machineName})`).join(', ')}. Hygiene, safety
-      or law; each day over counts as {usualPlanFigures.hardPerDay / 60} hours.
+      or law; each day over counts as {hoursWords(hardPerDay)}.
     </p>
   )
 }

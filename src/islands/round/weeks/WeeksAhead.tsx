@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import type { Setting } from '../../../core/ledger/setting-kinds.ts'
 import { DueDefs } from '../../../ui/DueBell.tsx'
 import { counted, dayShort, figure, weekdayShort } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
@@ -6,11 +7,13 @@ import { KeyBar } from '../../../ui/KeyBar.tsx'
 import { Sheet } from '../../../ui/Sheet.tsx'
 import { TitleBlock } from '../../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../../ui/typing.ts'
-import type { WeeksAhead as Weeks, WeeksValley } from '../../../views/weeks-ahead.ts'
+import type { WeeksAhead as Weeks, WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
 import { fromPage } from '../../from-page.tsx'
 import { useFetched } from '../../use-fetched.ts'
 import { RoundStops } from '../RoundStops.tsx'
+import { WaitsSheet } from '../WaitsSheet.tsx'
 import { Columns } from './Columns.tsx'
+import { PlanningSheet } from './PlanningSheet.tsx'
 import { indexOf, SiteLine } from './SiteLine.tsx'
 import { VisitWorking } from './VisitWorking.tsx'
 import { weeksAxis } from './weeks-axis.ts'
@@ -18,15 +21,31 @@ import { weeksAxis } from './weeks-axis.ts'
 /** How often it looks while the plan is being made. */
 const everyMs = 2000
 
+interface Props {
+  first: Weeks
+  firm: string
+  /** The site that is looked at first. */
+  siteId: string | null
+  /** What the firm set of its own to plan by, and whether it said what a minute costs. */
+  planning: { firmId: string; own: Setting<'planning'> | null; hasPrice: boolean }
+}
+
 /** Who goes where when in the next weeks, and what each day would cost. */
-function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
+function WeeksAhead({ first, firm, siteId, planning }: Props) {
   const [weeks, setWeeks] = useState(first)
   const [asked, setAsked] = useState(0)
-  const [at, setAt] = useState(0)
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      first.rows.findIndex((row) => row.siteId === siteId),
+    ),
+  )
   const [visit, setVisit] = useState(0)
   const [day, setDay] = useState<number | null>(null)
   const [bells, setBells] = useState(false)
   const [sheet, setSheet] = useState(false)
+  const [waits, setWaits] = useState<WeeksTask | null>(null)
+  const [figures, setFigures] = useState(false)
   const [valley, setValley] = useState<WeeksValley | null>(null)
   const { rows, technicians, sums, today } = weeks
   const chosen = rows[at] ?? null
@@ -148,6 +167,8 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
         onDay={setDay}
         keyed={keyed}
         onWritten={written}
+        onWaits={setWaits}
+        onFigures={() => setFigures(true)}
       />
     ) : null
   const visits = rows.reduce((sum, row) => sum + row.visits.length, 0)
@@ -260,6 +281,7 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
                     bells={bells}
                     valley={i === at ? own : null}
                     day={looked}
+                    onWritten={askAnew}
                     threadX={there && goesAlong(row.visits, there) ? axis.x(there.on) : null}
                     onChoose={() => {
                       choose(i)
@@ -310,6 +332,32 @@ function WeeksAhead({ first, firm }: { first: Weeks; firm: string }) {
         >
           {details(false)}
         </Sheet>
+      )}
+      {waits && waits.subjectKind !== 'site' && chosen && (
+        <WaitsSheet
+          subjectKind={waits.subjectKind}
+          subjectId={waits.subjectId}
+          task={waits.key}
+          taskName={waits.name}
+          where={`${waits.machineName}, ${chosen.name}`}
+          now={waits.waits}
+          today={today}
+          onClose={() => setWaits(null)}
+          onSaved={() => {
+            setWaits(null)
+            if (there) written(there.on)
+          }}
+        />
+      )}
+      {figures && (
+        <PlanningSheet
+          firmId={planning.firmId}
+          own={planning.own}
+          hasPrice={planning.hasPrice}
+          today={today}
+          onClose={() => setFigures(false)}
+          onSaved={() => location.reload()}
+        />
       )}
     </div>
   )

@@ -3,7 +3,7 @@ import { uuid } from '../../../core/parse/fields.ts'
 import { parseStrict } from '../../../core/parse/parse-strict.ts'
 import { dayAt } from '../../../core/quantity/site-time.ts'
 import { endpoint, jsonOnce, refuse } from '../../../server/api.ts'
-import { type Horizon, horizons, roundPage } from '../../../services/round.ts'
+import { gatherings, type Horizon, horizons, roundPage } from '../../../services/round.ts'
 
 const query = object({
   horizon: string()
@@ -13,6 +13,7 @@ const query = object({
   technicianId: uuid(),
   kind: string().max(40),
   text: string().max(200),
+  gather: string().oneOf(gatherings),
   cursor: string().max(600),
 }).noUnknown()
 

@@ -1,0 +1,6 @@
+export { BackupBand } from './BackupBand.tsx'
+export { BoardSheets } from './BoardSheets.tsx'
+export { GroupHead } from './GroupHead.tsx'
+export { NothingDue } from './NothingDue.tsx'
+export { MarkedBar } from './put/MarkedBar.tsx'
+export { RowWorking } from './RowWorking.tsx'
