@@ -12,9 +12,12 @@ import { reckonMachine } from '../src/core/standing/reckon-machine.ts'
 import { addAccount } from '../src/records/accounts.ts'
 import { type Db, openDatabase, withFirm } from '../src/records/database.ts'
 import { serve } from '../src/server/serve.ts'
+import { now as clockNow } from '../src/services/clock.ts'
 import { reckonWaiting } from '../src/services/rebuild.ts'
-import { roundPage } from '../src/services/round.ts'
+import { gatherings, roundPage } from '../src/services/round.ts'
 import { openSession } from '../src/services/sign-in.ts'
+import { makePlan } from '../src/services/weeks/make-plan.ts'
+import { weeksAhead } from '../src/services/weeks/weeks-ahead.ts'
 import { isWritten, writeGroup } from '../src/services/write-entries.ts'
 import { forecastCoverage } from './forecast.ts'
 import { machineLedgers } from './machine-ledgers.ts'
@@ -126,13 +129,25 @@ async function atSize(cluster: Cluster, dataDir: string, { machines, entriesEach
         if (!response.ok) throw new Error(`${path}: ${response.status}`)
         return response.text()
       }
-      await roundAgainstSql(app, firmId, get, say)
+      const board = await againstSql(app, firmId, () => roundPage(app, firmId, { horizon: 'quarter' }, today), {
+        url: '/api/round',
+        get,
+        rounds,
+      })
+      say(`GET /api/round, ${JSON.parse(await get('/api/round')).rows.length} rows, p50`, ms(board.http))
+      say('its bare SQL p50', ms(board.sql))
+      say('ratio (reach ≤ 3)', (board.http / board.sql).toFixed(2))
       const page = await times(rounds, () => get('/round'))
       say('Round page p50 / p95', `${ms(median(page))} / ${ms(quantile(page, 0.95))}`)
       const far = await times(50, async () => get(`/api/round?horizon=all&cursor=${await deepCursor(app, firmId)}`))
       say('A page deep in the list p50', ms(median(far)))
       const found = await times(50, (i) => get(`/api/round?horizon=all&text=MM-${1 + ((i * 37) % machines)}`))
       say('Found by serial in the Round p50', ms(median(found)))
+      for (const gather of gatherings) {
+        const gathered = await times(12, () => get(`/api/round?gather=${gather}`))
+        say(`Gathered by ${gather} p50`, ms(median(gathered)))
+      }
+      await weeksAheadMeasured(app, firmId, get, say)
       const list = await times(50, () => get('/machines'))
       say('Machines page p50', ms(median(list)))
       await entrySaved(app, firmId, say)
@@ -161,25 +176,44 @@ async function inMemory(app: Db, firmId: string): Promise<number> {
   })
 }
 
-/** The endpoint against the very statements it runs, in turn, in one run. */
-async function roundAgainstSql(
+/** An endpoint against the very statements it runs, in turn, in one run: ms, the middle of each. */
+async function againstSql(
+  app: Db,
+  firmId: string,
+  work: () => Promise<unknown>,
+  { url, get, rounds: turns }: { url: string; get: (path: string) => Promise<string>; rounds: number },
+): Promise<{ http: number; sql: number }> {
+  const statements = await recorded(app, work)
+  const endpoint: number[] = []
+  const bare: number[] = []
+  for (let i = 0; i < turns; i += 1) {
+    endpoint.push(...(await times(1, () => get(url))))
+    bare.push(...(await times(1, () => replay(app, firmId, statements))))
+  }
+  // The first tenth warms both.
+  const [http, sql] = [endpoint, bare].map((list) =>
+    median(list.slice(Math.ceil(turns / 10)).sort((a, b) => a - b)),
+  ) as [number, number]
+  return { http, sql }
+}
+
+/** The weeks ahead: the whole plan where there is one, and the first page of it beside its bare SQL. */
+async function weeksAheadMeasured(
   app: Db,
   firmId: string,
   get: (path: string) => Promise<string>,
   say: (what: string, value: string) => void,
 ): Promise<void> {
-  const statements = await recorded(app, () => roundPage(app, firmId, { horizon: 'quarter' }, today))
-  const rows = JSON.parse(await get('/api/round')).rows.length
-  const endpoint: number[] = []
-  const bare: number[] = []
-  for (let i = 0; i < rounds; i += 1) {
-    endpoint.push(...(await times(1, () => get('/api/round'))))
-    bare.push(...(await times(1, () => replay(app, firmId, statements))))
-  }
-  const [http, sql] = [endpoint, bare].map((list) => median(list.slice(20).sort((a, b) => a - b))) as [number, number]
-  say(`GET /api/round, ${rows} rows, p50`, ms(http))
-  say('its bare SQL p50', ms(sql))
-  say('ratio (reach ≤ 3)', (http / sql).toFixed(2))
+  const start = performance.now()
+  const isMade = await makePlan(app, firmId)
+  say('Visits of twelve weeks planned in', isMade ? `${seconds(start)} s` : 'too many sites')
+  const weeks = await againstSql(app, firmId, () => weeksAhead(app, firmId, clockNow().toISOString().slice(0, 10)), {
+    url: '/api/round/weeks',
+    get,
+    rounds: 20,
+  })
+  say('GET /api/round/weeks p50', ms(weeks.http))
+  say('its bare SQL p50, weeks', ms(weeks.sql))
 }
 
 /** Saves against the same writes with nothing fetched to reckon from and nothing reckoned; both undone. */

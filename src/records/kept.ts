@@ -77,6 +77,7 @@ const shapes: Record<RecordKind, Shape> = {
       'workWeekdays',
       'startsAt',
       'endsAt',
+      'knowsKinds',
     ],
   },
   firm: {

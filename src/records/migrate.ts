@@ -14,6 +14,7 @@ import * as planning from './migrations/0010-planning.ts'
 import * as day from './migrations/0011-day.ts'
 import * as calls from './migrations/0012-calls.ts'
 import * as waiting from './migrations/0013-waiting.ts'
+import * as knows from './migrations/0014-knows.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -30,6 +31,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0011-day', up: day.up },
   { name: '0012-calls', up: calls.up },
   { name: '0013-waiting', up: waiting.up },
+  { name: '0014-knows', up: knows.up },
 ]
 
 /** Every step that this version knows, in order. */

@@ -87,7 +87,11 @@ export interface CallMoment {
   } | null
   /** The stop itself, beside all work. */
   stopMin: number
+  /** Work of that day that nobody was promised is left for another visit. */
+  isLighter: boolean
   isOther: boolean
+  /** They know the kind of machine. */
+  knowsKind: boolean
   openDays: number
   openToday: boolean
   isOpen: boolean

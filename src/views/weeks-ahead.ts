@@ -147,7 +147,7 @@ export interface WeeksValley {
     lateMin: number
     technicianId: string
     /** Everybody at work on it, the nearest first. */
-    ways: { technicianId: string; roadMin: number }[]
+    ways: { technicianId: string; roadMin: number; knows: boolean }[]
   } | null)[]
   /** There and back, for this site alone. */
   aloneMin: number

@@ -8,7 +8,9 @@ import { now } from '../../src/services/clock.ts'
 import { machinePassport } from '../../src/services/passport.ts'
 import { callDay, promiseBefore } from '../../src/services/weeks/call-moments.ts'
 import { dayPage } from '../../src/services/weeks/day.ts'
+import { lightest } from '../../src/services/weeks/day-stops.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
+import type { DayStop } from '../../src/views/day-page.ts'
 import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm } from '../records/a-database.ts'
 import { writerOf } from './writer.ts'
 
@@ -180,6 +182,21 @@ describe('a call', () => {
     expect(promiseBefore(464, 458)).to.equal(460)
     expect(promiseBefore(463.4, 462)).to.equal(463)
     expect(promiseBefore(462.4, 462.3)).to.equal(463)
+  })
+
+  it('makes room first with what the plan put on a visit beside what was promised, never with what is due', () => {
+    const task = (more: object) => ({ minutes: 30, mayWait: true, over: -40, ...more })
+    const stop = {
+      hours: [],
+      serviceMin: 145,
+      tasks: [task({}), task({ over: 3 }), task({ mayWait: false }), task({})],
+      repair: { report: 'x', minutes: 10 },
+      open: [],
+    } as unknown as DayStop
+    const light = lightest(stop, 15)
+    expect(light.tasks).to.deep.equal([stop.tasks[1], stop.tasks[2]])
+    expect(light.serviceMin).to.equal(15 + 10 + 60)
+    expect(lightest(light, 15)).to.equal(light)
   })
 
   it('offers every place in everybody’s day within the hours of the place, with the road it costs', async () => {

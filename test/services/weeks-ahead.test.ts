@@ -178,6 +178,26 @@ describe('the weeks ahead', () => {
     expect(none.flatMap(({ tasks }) => tasks).filter(([, key]) => key.startsWith('contract@'))).to.deep.equal([])
   })
 
+  it('sends nobody to a kind they do not know, as long as somebody else does', async () => {
+    const who = async (knowsKinds: string) => {
+      await withFirm(db, firm.firmId, async (trx) => {
+        const { id: _, version, ...record } = (await keptById(trx, 'technician', firm.ines))!
+        await updateKept(trx, 'technician', firm.ines, version, { ...record, knowsKinds })
+      })
+      await makePlan(db, firm.firmId)
+      const { visits } = (await withFirm(db, firm.firmId, keptPlan))!.body
+      return new Set(visits.map(({ technicianId }) => technicianId))
+    }
+    expect([...(await who('sr'))]).to.deep.equal([firm.odile])
+    const { rows } = await weeksAhead(db, firm.firmId, today)
+    const valley = (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on: rows[0]!.visits[0]!.on }))!
+    expect(
+      valley.days.flatMap((day) => day?.ways ?? []).find(({ technicianId }) => technicianId === firm.ines),
+    ).to.deep.include({ knows: false })
+    expect([...(await who('c2 sr pk'))]).to.include(firm.ines)
+    expect([...(await who(''))]).to.include(firm.ines)
+  })
+
   it('takes as long for its work as the firm’s timed visits did, repairs left out', async () => {
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
     const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on

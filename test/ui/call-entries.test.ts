@@ -84,7 +84,9 @@ const moment = (more: Partial<CallMoment> = {}): CallMoment => ({
   out: null,
   joins: null,
   stopMin: 15,
+  isLighter: false,
   isOther: false,
+  knowsKind: true,
   openDays: 0,
   openToday: true,
   isOpen: true,
@@ -239,6 +241,9 @@ describe('a moment in words', () => {
     const later = ['One', 'Two', 'Three', 'Four', 'Five'].map((name) => ({ name, byMin: 12.4 }))
     expect(movesWords(moment({ later }))).to.equal(
       'One 12 min later, Two 12 min later, Three 12 min later and 2 others',
+    )
+    expect(movesWords(moment({ isLighter: true }))).to.equal(
+      'Work of that day that nobody was promised is left for another visit',
     )
     expect(movesWords(moment({ out: { siteId: uuid(9), name: 'The depot' } }))).to.match(/^The depot has no room then/)
   })

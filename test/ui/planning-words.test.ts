@@ -9,7 +9,7 @@ describe('the words of a plan', () => {
     const moved = { from: '2026-12-08', to: '2026-12-10', savesMin: 22 }
     expect(movedWords(moved)).to.equal('moved from 8 Dec to 10 Dec: saves 22 min')
     expect(movedWords({ ...moved, savesMin: null })).to.equal(
-      'moved from 8 Dec to 10 Dec: closed, or nobody at work then',
+      'moved from 8 Dec to 10 Dec: closed, or nobody who could go then',
     )
     expect(movedWords({ ...moved, savesMin: -1 })).to.equal(
       'moved from 8 Dec to 10 Dec: it goes with others that moved',

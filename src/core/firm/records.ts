@@ -116,6 +116,11 @@ export const recordSchemas = {
       .default('12345'),
     startsAt: timeOfDay().default('08:00'),
     endsAt: timeOfDay().default('16:30'),
+    /** Kinds of machine they know, with blanks between; none: all there are. */
+    knowsKinds: string()
+      .max(2000)
+      .matches(/^([a-z0-9-]+( [a-z0-9-]+)*)?$/, 'must be kinds with blanks between')
+      .default(''),
   })
     .noUnknown()
     .test('pair', 'needs the other half: latitude and longitude go together', (person, context) => {

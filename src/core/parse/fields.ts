@@ -3,7 +3,14 @@ import { dayNumber } from '../quantity/local-day.ts'
 
 /** A finite number. */
 export const finite = () =>
-  number().test('finite', 'must be a finite number', (value) => value === undefined || Number.isFinite(value))
+  number().test(
+    'finite',
+    'must be a finite number',
+    (value) => value === undefined || (Number.isFinite(value) && !isTooSmall(value)),
+  )
+
+/** Nearer to nothing than any database keeps: nobody measured that. */
+const isTooSmall = (value: number): boolean => value !== 0 && Math.abs(value) < 1e-300
 
 /** Something measured or counted that cannot be below nothing. */
 export const amount = () => finite().min(0)

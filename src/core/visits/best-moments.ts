@@ -11,6 +11,8 @@ export interface WeighedMoment {
   out: unknown
   /** They do not usually go there. */
   isOther: boolean
+  /** They know the kind of machine. */
+  knowsKind: boolean
   /** Days the place is open from today on, that day left out; whether it is today, and on that day. */
   openDays: number
   openToday: boolean
@@ -23,17 +25,20 @@ const waitingPerDay: Record<Urgency, number> = { 'can-wait': 4, 'drink-short': 6
 const outMin = 30
 /** Somebody else than who usually goes there. */
 const otherMin = 8
+/** Somebody who does not know the kind: half the time somebody else has to come after them. From memory. */
+const unknownKindMin = 60
 /** Two moments of one day that lie nearer than this are one choice. */
 const apartMin = 90
 
 /** What a moment costs over all: road, waiting, what must go for it. */
 export function momentCost(
-  { technicianId: _, dayAfter, detourMin, beginMin, out, isOther }: WeighedMoment,
+  { technicianId: _, dayAfter, detourMin, beginMin, out, isOther, knowsKind }: WeighedMoment,
   urgency: Urgency,
   nowMin: number,
 ): number {
   const waits = dayAfter + (beginMin - nowMin) / (24 * 60)
-  return detourMin + waitingPerDay[urgency] * waits + (out === null ? 0 : outMin) + (isOther ? otherMin : 0)
+  const who = (isOther ? otherMin : 0) + (knowsKind ? 0 : unknownKindMin)
+  return detourMin + waitingPerDay[urgency] * waits + (out === null ? 0 : outMin) + who
 }
 
 /**

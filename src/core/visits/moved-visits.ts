@@ -28,7 +28,10 @@ export function movedVisits(problem: FirmProblem, plan: FirmPlan, given: FirmPla
     if (gone.length === 0) continue
     const before = state.cost
     const couldStay = gone.every(
-      ({ day, technician }) => problem.sites[s]!.isOpen[day] && problem.technicians[technician!]!.hoursMin[day]! > 0,
+      ({ day, technician }) =>
+        problem.sites[s]!.isOpen[day] &&
+        problem.technicians[technician!]!.hoursMin[day]! > 0 &&
+        problem.sites[s]!.technicianCost[technician!]! < Number.POSITIVE_INFINITY,
     )
     let savesMin: number | null = null
     if (couldStay) {

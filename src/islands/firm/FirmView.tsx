@@ -24,10 +24,12 @@ interface Props {
   isOwner: boolean
   me: string
   demo: boolean
+  /** Kinds of machine the firm works on. */
+  kinds: { id: string; name: string }[]
 }
 
 /** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
-function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
+function FirmView({ firm, people, changes, isOwner, me, demo, kinds }: Props) {
   const [open, setOpen] = useState<
     'firm' | 'add' | { person: Person & { version?: number } } | { lost: Person } | { forget: Person } | null
   >(null)
@@ -213,6 +215,7 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
           person={typeof open === 'object' ? open.person : null}
           id={id}
           self={typeof open === 'object' && open.person.id === me}
+          kinds={kinds}
           onClose={close}
         />
       )}
@@ -282,11 +285,13 @@ function LostSheet({ person, onClose }: { person: Person; onClose: () => void })
 
 function PersonSheet({
   person,
+  kinds,
   id,
   self,
   onClose,
 }: {
-  person: (Person & { version?: number; workWeekdays?: string }) | null
+  person: (Person & { version?: number; workWeekdays?: string; knowsKinds?: string }) | null
+  kinds: Props['kinds']
   id: string
   self: boolean
   onClose: () => void
@@ -336,6 +341,13 @@ function PersonSheet({
             reads: { from: -180, to: 180 },
             half: true,
           },
+          {
+            id: 'knowsKinds',
+            label: 'Kinds they know',
+            hint: 'none ticked: all; visits to others are planned for somebody else',
+            kind: 'several' as const,
+            options: kinds.map(({ id: kind, name }): [string, string] => [kind, name]),
+          },
           ...(person && !self
             ? [
                 {
@@ -360,6 +372,7 @@ function PersonSheet({
             endsAt: '16:30',
           }),
           workWeekdays: [...(person?.workWeekdays ?? '12345')],
+          knowsKinds: (person?.knowsKinds ?? '').split(' ').filter(Boolean),
         }}
         save={person ? 'Save' : 'Add'}
         onCancel={onClose}
@@ -375,6 +388,7 @@ function PersonSheet({
             }),
             ...(leftOn && { leftOn }),
             workWeekdays: [...(values.workWeekdays as string[])].sort().join(''),
+            knowsKinds: (values.knowsKinds as string[]).join(' '),
             ...(startLatitude !== undefined && { startLatitude }),
             ...(startLongitude !== undefined && { startLongitude }),
           }

@@ -1,5 +1,5 @@
-import { array, number, object } from 'yup'
-import { uuid } from '../../core/parse/fields.ts'
+import { array, object } from 'yup'
+import { finite, uuid } from '../../core/parse/fields.ts'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { actorOf, endpoint, json, readJson, refuse } from '../../server/api.ts'
 import { setPlaces } from '../../services/places.ts'
@@ -11,8 +11,8 @@ const body = object({
   places: array(
     object({
       siteId: uuid().required(),
-      latitude: number().min(-90).max(90).required(),
-      longitude: number().min(-180).max(180).required(),
+      latitude: finite().min(-90).max(90).required(),
+      longitude: finite().min(-180).max(180).required(),
     })
       .noUnknown()
       .required(),

@@ -1,7 +1,7 @@
 import { type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import { clockAt } from '../../core/quantity/site-time.ts'
 import { asDriven } from '../../core/rounds/as-driven.ts'
-import type { DayProblem } from '../../core/rounds/day-problem.ts'
+import type { DayProblem, Outing } from '../../core/rounds/day-problem.ts'
 import { momentsIn, momentsWhenLonger } from '../../core/rounds/moments.ts'
 import { beginSpans } from '../../core/rounds/stop-hours.ts'
 import { type Db, lookIn } from '../../records/database.ts'
@@ -10,7 +10,8 @@ import type { DayPerson, DayStop } from '../../views/day-page.ts'
 import type { VisitState } from '../../views/weeks-ahead.ts'
 import { dayOf, minuteNow } from './day.ts'
 import { readDay } from './day-read.ts'
-import { placeOfStop } from './day-stops.ts'
+import { lightest, placeOfStop } from './day-stops.ts'
+import { knows } from './plan-hours.ts'
 import { plannedDays } from './plan-input.ts'
 
 interface Asked {
@@ -20,6 +21,8 @@ interface Asked {
   siteId: string
   /** Of work there, beside the stop itself. */
   minutes: number
+  /** Of the machine that is rung about. */
+  kind?: string
 }
 
 /**
@@ -31,7 +34,7 @@ interface Asked {
 export async function callDay(
   db: Db,
   firmId: string,
-  { on, today, now, siteId, minutes }: Asked,
+  { on, today, now, siteId, minutes, kind }: Asked,
 ): Promise<CallDay | null> {
   const dayAfter = toDay(on) - toDay(today)
   if (dayAfter < 0 || dayAfter >= plannedDays) return null
@@ -70,20 +73,24 @@ export async function callDay(
   const atWork = people.filter(({ away }) => away === null)
   // Somebody goes there anyway: the visit takes so much longer, and nobody else goes too.
   const standing = stops[there]
+  const lighter = (stop: DayStop) => lightest(stop, input.figures.stopMin)
   const moments = atWork.flatMap((person): CallMoment[] => {
     if (standing && standing.technicianId !== person.id) return []
     const { outing, order, been } = person
-    const problem: DayProblem = {
-      travelMin,
-      stops: stops.map(({ serviceMin: takes, open }, at) => ({ place: at, serviceMin: takes, open })),
-      outings: [outing],
-    }
+    const full = dayProblem(stops, travelMin, outing)
     const mayLeave = new Set(order.filter((i) => stops[i]!.state === 'proposed'))
-    const was = asDriven(problem, outing, order)
+    const was = asDriven(full, outing, order)
     const longer = standing && longerBy(standing, minutes)
-    const found = longer
-      ? momentsWhenLonger(problem, outing, order, { stop: there, longer, mayLeave }).slice(0, 1)
-      : momentsIn(problem, outing, order, here, mayLeave)
+    const momentsOf = (problem: DayProblem) =>
+      longer
+        ? momentsWhenLonger(problem, outing, order, { stop: there, longer, mayLeave }).slice(0, 1)
+        : momentsIn(problem, outing, order, here, mayLeave)
+    const whole = momentsOf(full)
+    // What the plan put on somebody’s visits beside what was promised makes room for who rings.
+    const light = dayProblem(stops.map(lighter), travelMin, outing)
+    const whenLight = whole.some(({ out }) => out === null) ? [] : momentsOf(light)
+    const isLighter = whenLight.length > 0
+    const [problem, found] = isLighter ? [light, whenLight] : [full, whole]
     return found.map((moment) => ({
       ...about,
       technicianId: person.id,
@@ -117,7 +124,9 @@ export async function callDay(
       later: moment.later.map(({ stop, byMin }) => ({ name: stops[stop]!.name, byMin })),
       out: moment.out === null ? null : { siteId: stops[moment.out]!.siteId, name: stops[moment.out]!.name },
       joins: standing ? joined(standing) : null,
+      isLighter,
       isOther: person.id !== usually,
+      knowsKind: kind === undefined || knows(input.technicians.find(({ id }) => id === person.id)!, [kind]),
       siteIds: [...been, ...moment.order].map((i) => stops[i]!.siteId),
     }))
   })
@@ -133,6 +142,12 @@ export async function callDay(
     seq: read.seq,
   }
 }
+
+const dayProblem = (stops: DayStop[], travelMin: number[][], outing: Outing): DayProblem => ({
+  travelMin,
+  stops: stops.map(({ serviceMin, open }, at) => ({ place: at, serviceMin, open })),
+  outings: [outing],
+})
 
 /** A stop that takes longer, and when it may then begin. */
 function longerBy({ serviceMin, hours, promisedMin }: DayStop, minutes: number) {

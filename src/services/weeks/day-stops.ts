@@ -167,6 +167,13 @@ export function lightened(stops: DayStop[], toCome: number[], stopMin: number, l
   }
 }
 
+/** A stop with nothing on it that nobody was promised and is not due yet. */
+export function lightest(stop: DayStop, stopMin: number): DayStop {
+  const tasks = stop.tasks.filter(({ mayWait, over }) => !mayWait || over >= 0)
+  if (tasks.length === stop.tasks.length) return stop
+  return { ...stop, tasks, ...timeOf(stop.hours, tasks, stopMin + (stop.repair?.minutes ?? 0), stop.promisedMin) }
+}
+
 /** The task that would be done longest before its day and may wait. */
 function earliestDone(stops: DayStop[], among: number[]): { stop: number; task: DayTask } | null {
   let most: { stop: number; task: DayTask } | null = null

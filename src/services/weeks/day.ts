@@ -105,7 +105,9 @@ function personOf(
   let stands = stand()
   lightened(stops, toCome, input.figures.stopMin, () => {
     stands = stand()
-    return stands.left
+    // An order somebody set is held as it is, before what nobody was promised.
+    const moved = kept?.find((stop, at) => stands.order.filter((one) => kept.includes(one))[at] !== stop)
+    return moved === undefined ? stands.left : [...stands.left, { stop: moved, why: 'full' }]
   })
   const { order, left, better } = stands
   const placed = (those: number[]) => those.map((n) => toCome[n]!)

@@ -41,3 +41,12 @@ export function openDaysOf(histories: Histories, visiting: Setting<'visit-hours'
   const may = (day: number) => visiting?.weekdays.includes(weekday(day)) ?? true
   return Uint8Array.from(days, (day) => (openDays.plain.count(day, day + 1) > 0 && may(day) ? 1 : 0))
 }
+
+/**
+ * Whether somebody knows all the kinds of machine there is work on.
+ * @example knows({ knowsKinds: 'c2 sr' }, ['c2']) // true
+ */
+export function knows({ knowsKinds }: Pick<KeptRecord<'technician'>, 'knowsKinds'>, kinds: Iterable<string>): boolean {
+  const known = new Set(knowsKinds.split(' ').filter(Boolean))
+  return known.size === 0 || [...kinds].every((kind) => known.has(kind))
+}

@@ -33,7 +33,7 @@ import { contractTasks } from './contract-tasks.ts'
 import { grouped } from './grouped.ts'
 import { asTaken, ownMinutes } from './own-minutes.ts'
 import { oneADay, settledBy } from './plan-arranged.ts'
-import { type Absence, hoursOf, minuteOf, openDaysOf } from './plan-hours.ts'
+import { type Absence, hoursOf, knows, minuteOf, openDaysOf } from './plan-hours.ts'
 import { drivenRoads, placeOf, tripAlone, typedRoads } from './plan-roads.ts'
 import type { PlannedTask } from './planned-task.ts'
 
@@ -223,7 +223,7 @@ export async function planInput(
           usualWeekday(daysThere[s]!),
           contracts[s]!.map(({ visit }) => visit),
         ),
-        technicianCost: technicians.map(({ id }) => (id === record.technicianId ? 0 : figures.otherTechnicianCost)),
+        technicianCost: whoCosts(record, tasks),
         settled: appointments[s]!.map(({ last: { body } }) => settledBy(body, start, tasks, technicians)),
         was: was.flatMap(({ siteId, on, technicianId }) => {
           const day = toDay(on) - start
@@ -252,6 +252,15 @@ export async function planInput(
     for (const { last } of appointments[s]!)
       if (last.body.from) room[toDay(last.body.on) - start] = longest(minute(last.body.from))
     return room
+  }
+  /** Nobody goes to what they do not know, as long as somebody else does. */
+  function whoCosts({ technicianId }: KeptRecord<'site'>, tasks: PlannedTask[]): number[] {
+    const there = new Set(tasks.flatMap(({ machineKind }) => (machineKind ? [machineKind] : [])))
+    const may = technicians.map((one) => !one.leftOn && knows(one, there))
+    const somebody = may.includes(true)
+    return technicians.map(({ id }, k) =>
+      somebody && !may[k] ? Number.POSITIVE_INFINITY : id === technicianId ? 0 : figures.otherTechnicianCost,
+    )
   }
   function dayCosts(usual: number | null, visits: ContractVisit[]): Float64Array {
     const last = visits.at(-1)?.to ?? 0

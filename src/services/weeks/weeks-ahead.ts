@@ -275,8 +275,8 @@ export async function visitValley(
       for (const [k, { hoursMin }] of input.problem.technicians.entries()) {
         if (!(hoursMin[d]! > 0)) continue
         const roadMin = state.tripCost(s, k, d).roadMin
-        const cost = roadMin + input.problem.sites[s]!.technicianCost[k]!
-        ways.push({ roadMin, technicianId: input.technicians[k]!.id, cost })
+        const who = input.problem.sites[s]!.technicianCost[k]!
+        ways.push({ roadMin, technicianId: input.technicians[k]!.id, cost: roadMin + who })
       }
       ways.sort((a, b) => a.cost - b.cost)
       const [best] = ways
@@ -285,7 +285,11 @@ export async function visitValley(
       return {
         roadMin,
         technicianId,
-        ways: ways.map((way) => ({ technicianId: way.technicianId, roadMin: way.roadMin })),
+        ways: ways.map(({ technicianId: id, roadMin: way, cost }) => ({
+          technicianId: id,
+          roadMin: way,
+          knows: cost < Number.POSITIVE_INFINITY,
+        })),
         earlyMin: sum(({ costs }) => costs.early[d]!),
         lateMin: sum(({ costs }) => costs.late[d]!),
       }

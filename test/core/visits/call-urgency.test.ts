@@ -104,6 +104,7 @@ describe('the best moments', () => {
     beginMin: 600,
     out: null,
     isOther: false,
+    knowsKind: true,
     openDays: 0,
     openToday: true,
     isOpen: true,
@@ -128,6 +129,14 @@ describe('the best moments', () => {
     ])
   })
 
+  it('rather sends who knows the kind, unless trade stands still and they are far', () => {
+    const knows = moment({ technicianId: 'odile', detourMin: 50 })
+    const novice = moment({ knowsKind: false })
+    expect(bestMoments([novice, knows], { urgency: 'can-wait', nowMin: 460 })[0]).to.equal(knows)
+    const tomorrow = { ...knows, dayAfter: 1 }
+    expect(bestMoments([novice, tomorrow], { urgency: 'stands-still', nowMin: 460 })[0]).to.equal(novice)
+  })
+
   it('is never without one where there is one, the cheapest first', () => {
     const any = fc.record({
       technicianId: fc.constantFrom('ines', 'odile'),
@@ -136,6 +145,7 @@ describe('the best moments', () => {
       beginMin: fc.integer({ min: 420, max: 1000 }),
       out: fc.constantFrom(null, { name: 'A bakery' }),
       isOther: fc.boolean(),
+      knowsKind: fc.boolean(),
       openDays: fc.nat(9),
       openToday: fc.boolean(),
       isOpen: fc.boolean(),

@@ -48,6 +48,9 @@ export function MomentRow({ n, moment, on, today, timeZone, nowMin, me, lostPerD
           There {clock(moment.beginMin)} to {clock(moment.endMin)}. Home {clock(moment.finishMin)}
           {Math.abs(longer) >= 5 && moment.wasFinishMin > moment.dayFromMin && `, was ${clock(moment.wasFinishMin)}`}.
         </span>
+        {!moment.knowsKind && (
+          <span className="block text-[14px] font-semibold text-brass-ink">Does not know this kind of machine.</span>
+        )}
         {moves && <span className="block text-[14px] text-brass-ink">{moves}.</span>}
       </button>
     </li>

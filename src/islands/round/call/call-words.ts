@@ -83,10 +83,11 @@ export const whyNoMoment: Record<NonNullable<CallDay['why']>, string> = {
 }
 
 /** What a moment moves. */
-export function movesWords({ later, out }: CallMoment): string {
+export function movesWords({ later, out, isLighter }: CallMoment): string {
   const moved = later.slice(0, 3).map(({ name, byMin }) => `${name} ${Math.round(byMin)} min later`)
   const more = later.length - moved.length
   return [
+    isLighter ? 'Work of that day that nobody was promised is left for another visit' : '',
     out ? `${out.name} has no room then: it was promised nobody, and goes to another day` : '',
     moved.length > 0 ? `${moved.join(', ')}${more > 0 ? ` and ${counted(more, 'other')}` : ''}` : '',
   ]

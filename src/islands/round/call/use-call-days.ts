@@ -14,17 +14,26 @@ interface Looked {
   failed: boolean
 }
 
+interface AskedDays {
+  today: string
+  minutes: number
+  urgency: Urgency
+  /** Grows where all is to be looked at anew. */
+  round: number
+  /** Of the machine; null while nobody knows. */
+  kind: string | null
+}
+
 /**
  * The days on which somebody could go there, one after the other from today: what was found shows at once.
  *
  * @param siteId - null while nobody knows where
- * @param round - grows where all is to be looked at anew
  */
 export function useCallDays(
   siteId: string | null,
-  { today, minutes, urgency, round }: { today: string; minutes: number; urgency: Urgency; round: number },
+  { today, minutes, urgency, round, kind }: AskedDays,
 ): Pick<Looked, 'days' | 'at' | 'failed'> & { stop: () => void } {
-  const of = `${siteId} ${minutes} ${urgency} ${round}`
+  const of = `${siteId} ${minutes} ${urgency} ${round} ${kind}`
   const [looked, setLooked] = useState<Looked>({ of: '', days: [], at: null, failed: false })
   const [enough, setEnough] = useState('')
   useEffect(() => {
@@ -36,7 +45,7 @@ export function useCallDays(
       for (const on of asked) {
         setLooked({ of, days: [...days], at: on, failed: false })
         try {
-          const query = new URLSearchParams({ siteId, on, minutes: String(minutes) })
+          const query = new URLSearchParams({ siteId, on, minutes: String(minutes), ...(kind && { kind }) })
           const response = await fetch(`/api/calls/day?${query}`, { signal: stop.signal })
           if (!response.ok) throw new Error(String(response.status))
           days.push(await response.json())

@@ -132,7 +132,13 @@ export function useCall(
   })
   const level = call.urgency ?? urgency.level
   const minutes = call.minutes ?? told?.minutes ?? unknownMinutes
-  const looked = useCallDays(here?.siteId ?? null, { today, minutes, urgency: level, round })
+  const looked = useCallDays(here?.siteId ?? null, {
+    today,
+    minutes,
+    urgency: level,
+    round,
+    kind: machine?.kind ?? null,
+  })
   const nowMin = looked.days[0]?.nowMin ?? 0
   const moments = useMemo(
     () =>

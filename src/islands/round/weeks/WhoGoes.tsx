@@ -22,10 +22,11 @@ export function WhoGoes({ ways, usual, names, choice }: Props) {
         onChange={(event) => choice.setTechnician(event.target.value === usual ? null : event.target.value)}
       >
         {!own && <option value={usual}>{names.get(usual)?.split(' ')[0]}, not at work that day</option>}
-        {ways.map(({ technicianId, roadMin }) => (
+        {ways.map(({ technicianId, roadMin, knows }) => (
           <option key={technicianId} value={technicianId}>
             {names.get(technicianId)?.split(' ')[0]}, {Math.round(roadMin)} min further road
             {own && technicianId !== usual && `, ${difference(roadMin - own.roadMin)}`}
+            {!knows && ', does not know a kind there'}
           </option>
         ))}
       </select>

@@ -6,7 +6,7 @@ export function movedWords({ from, to, savesMin }: WeeksRow['moved'][number]): s
   const went = to ? `moved from ${dayShort(from)} to ${dayShort(to)}` : `no longer on ${dayShort(from)}`
   const why =
     savesMin === null
-      ? 'closed, or nobody at work then'
+      ? 'closed, or nobody who could go then'
       : savesMin > 0
         ? `saves ${savesMin} min`
         : 'it goes with others that moved'

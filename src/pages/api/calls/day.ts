@@ -1,4 +1,4 @@
-import { number, object } from 'yup'
+import { number, object, string } from 'yup'
 import { localDay, uuid } from '../../../core/parse/fields.ts'
 import { parseStrict } from '../../../core/parse/parse-strict.ts'
 import { dayAt } from '../../../core/quantity/site-time.ts'
@@ -9,6 +9,7 @@ const query = object({
   siteId: uuid().required(),
   on: localDay().required(),
   minutes: number().integer().min(0).max(1000).required(),
+  kind: string().max(40),
 }).noUnknown()
 
 /** When somebody could go to a place on a day. */
