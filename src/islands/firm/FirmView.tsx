@@ -14,6 +14,7 @@ import { newId } from '../send-entries.ts'
 import { ChangeLog } from './ChangeLog.tsx'
 import { ForgetSheet } from './ForgetSheet.tsx'
 import { firmFields, firmRecord, keepingFields } from './firm-fields.ts'
+import { useKindNames } from './use-kind-names.ts'
 
 type Person = PeoplePage['people'][number]
 
@@ -24,12 +25,10 @@ interface Props {
   isOwner: boolean
   me: string
   demo: boolean
-  /** Kinds of machine the firm works on. */
-  kinds: { id: string; name: string }[]
 }
 
 /** The firm's own page: how figures are read, who belongs to it, where they are signed in, who did what. */
-function FirmView({ firm, people, changes, isOwner, me, demo, kinds }: Props) {
+function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
   const [open, setOpen] = useState<
     'firm' | 'add' | { person: Person & { version?: number } } | { lost: Person } | { forget: Person } | null
   >(null)
@@ -215,7 +214,6 @@ function FirmView({ firm, people, changes, isOwner, me, demo, kinds }: Props) {
           person={typeof open === 'object' ? open.person : null}
           id={id}
           self={typeof open === 'object' && open.person.id === me}
-          kinds={kinds}
           onClose={close}
         />
       )}
@@ -285,17 +283,16 @@ function LostSheet({ person, onClose }: { person: Person; onClose: () => void })
 
 function PersonSheet({
   person,
-  kinds,
   id,
   self,
   onClose,
 }: {
   person: (Person & { version?: number; workWeekdays?: string; knowsKinds?: string }) | null
-  kinds: Props['kinds']
   id: string
   self: boolean
   onClose: () => void
 }) {
+  const kinds = useKindNames()
   return (
     <Sheet
       open
