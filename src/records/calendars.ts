@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { Db, Trx } from './database.ts'
-import { toEntry } from './ledger.ts'
+import { withCorrections } from './ledger.ts'
 
 /** A secret address under which somebody’s calendar is read; the one they had before opens nothing any more. */
 export async function addCalendar(
@@ -40,7 +40,5 @@ export const arrangedOf = (trx: Trx, visitId: string): Promise<RecordedEntry[]> 
 
 async function arrangedIn(trx: Trx, visits: Knex.QueryBuilder | string[]): Promise<RecordedEntry[]> {
   const rows = await trx('entry').where('kind', 'appointment').whereIn('visit_id', visits)
-  const ids = rows.map(({ id }) => id)
-  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
-  return [...rows, ...about].map(toEntry)
+  return withCorrections(trx, rows)
 }

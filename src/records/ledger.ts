@@ -125,6 +125,13 @@ export const asItCame = (row: any): KeptEntry => ({
 /** A row in today's words. */
 export const toEntry = (row: unknown): RecordedEntry => inTodaysWords(asItCame(row))
 
+/** Some rows with what corrects or withdraws them, in today's words. */
+export async function withCorrections(trx: Trx, rows: { id: string }[]): Promise<RecordedEntry[]> {
+  const ids = rows.map(({ id }) => id)
+  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
+  return [...rows, ...about].map(toEntry)
+}
+
 /** Entries by id, in today's words. */
 export async function entriesHeld(trx: Trx, ids: string[]): Promise<RecordedEntry[]> {
   if (ids.length === 0) return []

@@ -5,7 +5,7 @@ import type { Coordinates } from '../core/rounds/travel.ts'
 import type { Standing } from '../core/standing/standing.ts'
 import type { Bounds } from '../core/usage/first-passage.ts'
 import type { Trx } from './database.ts'
-import { toEntry } from './ledger.ts'
+import { toEntry, withCorrections } from './ledger.ts'
 
 /** One thing due at a site, as a plan weighs it. */
 export interface DueHere {
@@ -66,31 +66,22 @@ export async function ordersOf(trx: Trx, day: LocalDay): Promise<RecordedEntry[]
   return rows.map(toEntry)
 }
 
-/** Visits since a day, and what corrects or withdraws them. */
-export const visitsSince = (trx: Trx, day: LocalDay): Promise<RecordedEntry[]> => visitsIn(trx, day)
+/** Visits somebody made under some ids, on whatever day, or since a day; and what corrects or withdraws them. */
+export const visitsMade = (trx: Trx, visitIds: string[], since: LocalDay): Promise<RecordedEntry[]> =>
+  visitsIn(trx, (visits) =>
+    visits.where((any) => any.where('happened_on', '>=', since).orWhereRaw('visit_id = any(?)', [visitIds])),
+  )
 
 /** Visits since a day of which somebody wrote when they arrived, and what corrects or withdraws them. */
 export const timedVisitsSince = (trx: Trx, day: LocalDay): Promise<RecordedEntry[]> =>
-  visitsIn(trx, day, (visits) => visits.whereRaw("body->>'arrivedAt' is not null"))
+  visitsIn(trx, (visits) => visits.where('happened_on', '>=', day).whereRaw("body->>'arrivedAt' is not null"))
 
-async function visitsIn(
-  trx: Trx,
-  day: LocalDay,
-  narrow: (visits: Knex.QueryBuilder) => Knex.QueryBuilder = (visits) => visits,
-): Promise<RecordedEntry[]> {
-  const visits = await narrow(trx('entry').where('kind', 'visit').where('happened_on', '>=', day))
-  const ids = visits.map(({ id }: { id: string }) => id)
-  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
-  return [...visits, ...about].map(toEntry)
-}
+const visitsIn = async (trx: Trx, narrow: (visits: Knex.QueryBuilder) => Knex.QueryBuilder): Promise<RecordedEntry[]> =>
+  withCorrections(trx, await narrow(trx('entry').where('kind', 'visit')))
 
 /** Everything said of tasks that wait for something, and what corrects or withdraws it. */
-export async function waitsSaid(trx: Trx): Promise<RecordedEntry[]> {
-  const said = await trx('entry').where('kind', 'setting').whereRaw("body->>'setting' = 'waits'")
-  const ids = said.map(({ id }: { id: string }) => id)
-  const about = await trx('entry').whereRaw('supersedes = any(?)', [ids]).whereRaw('not (id = any(?))', [ids])
-  return [...said, ...about].map(toEntry)
-}
+export const waitsSaid = async (trx: Trx): Promise<RecordedEntry[]> =>
+  withCorrections(trx, await trx('entry').where('kind', 'setting').whereRaw("body->>'setting' = 'waits'"))
 
 /** Sites of which somebody said that visits go by contract there. */
 export async function sitesByContract(trx: Trx): Promise<string[]> {

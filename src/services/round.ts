@@ -26,7 +26,7 @@ import type { TaskWaits } from '../views/weeks-ahead.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 import { veryOwnKindsIn } from './own-kinds.ts'
 import { reckonShown } from './reckon-subjects.ts'
-import { type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
+import { allOn, type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
 
 export { gatherings }
 
@@ -63,7 +63,7 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
     const [ahead, said] = await Promise.all([visitsAhead(trx, today), waitsSaid(trx)])
     const waiting = waitingTasks(said)
     const visitOf = new Map(
-      ahead.visits.flatMap((visit) => visit.tasks.map((task) => [task.join(' '), visit] as const)),
+      ahead.visits.flatMap((visit) => allOn(visit).map((task) => [task.join(' '), visit] as const)),
     )
     const [rows, counts] = await Promise.all([
       gather
@@ -125,8 +125,8 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
 const cursorShape = ['date', 'date', 'uuid', 'text'] as const
 
 const onVisits = (visits: VisitAhead[]): TaskOnVisit[] =>
-  visits.flatMap(({ siteId, on, tasks }) =>
-    tasks.map(([subjectId, key]) => ({ subjectId, key, on, visit: `${siteId} ${on}` })),
+  visits.flatMap((visit) =>
+    allOn(visit).map(([subjectId, key]) => ({ subjectId, key, on: visit.on, visit: `${visit.siteId} ${visit.on}` })),
   )
 
 const waitsOf = (waiting: Waiting | undefined, { since }: Standing): TaskWaits | null =>
@@ -135,9 +135,9 @@ const waitsOf = (waiting: Waiting | undefined, { since }: Standing): TaskWaits |
 /** The visit a task is on. What was done since it was put there is due anew: no visit has that yet. */
 function goesWith(visit: VisitAhead | undefined, { since = '' }: Standing): GoesWith | null {
   if (!visit || (visit.arranged ? since > visit.arranged.happenedOn : since >= visit.madeOn)) return null
-  const { on, technicianId, state, arranged, tasks } = visit
+  const { on, technicianId, state, arranged } = visit
   const from = arranged?.body.from
-  return { on, technicianId, state, ...(from && { from }), tasks: tasks.length }
+  return { on, technicianId, state, ...(from && { from }), tasks: allOn(visit).length }
 }
 
 async function count(trx: Trx, filter: RoundFilter, today: string): Promise<RoundCounts> {

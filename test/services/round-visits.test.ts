@@ -2,9 +2,10 @@ import { expect } from 'chai'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { fromDay, toDay } from '../../src/core/quantity/local-day.ts'
 import { putEntries } from '../../src/islands/round/put/put-entries.ts'
-import type { Db } from '../../src/records/database.ts'
+import { type Db, withFirm } from '../../src/records/database.ts'
 import { now } from '../../src/services/clock.ts'
 import { type RoundQuery, roundPage } from '../../src/services/round.ts'
+import { makePlan } from '../../src/services/weeks/make-plan.ts'
 import { visitsToJoin } from '../../src/services/weeks/put-on-visit.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import type { RoundRow } from '../../src/views/round-page.ts'
@@ -118,6 +119,24 @@ describe('what is coming due, and the visits it is on', () => {
     const after = (await page()).rows
     expect(after[5]!.goes).to.deep.include({ on: ahead(5), state: 'agreed', from: '10:30', tasks: 4 })
     expect(after[0]!.goes!.tasks).to.equal(4)
+  })
+
+  it('writes no more than was arranged and chosen: what the plan put on the visit besides is promised to nobody', async () => {
+    await makePlan(db, firm.firmId)
+    const { sites } = await visitsToJoin(db, firm.firmId, today, [firm.siteId])
+    const agreed = sites[0]!.visits.find(({ on }) => on === ahead(5))!
+    expect(agreed.tasks).to.have.length(4)
+    const { rows } = await page()
+    const row = rows.find(({ goes }) => goes?.on !== ahead(5))!
+    const [written] = putEntries(
+      { site: sites[0]!, tasks: [{ ...named(row), minutes: 5 }], where: { visit: agreed } },
+      15,
+      today,
+      (day) => day,
+    ).slice(-1)
+    expect(written!.body).to.deep.include({ step: 'agreed', from: '10:30' })
+    expect((written!.body as { tasks: object[] }).tasks).to.have.length(5)
+    await withFirm(db, firm.firmId, (trx) => trx('plan').delete())
   })
 
   it('takes them from the visit they were on, and calls off one that was only taken up and has nothing left', async () => {

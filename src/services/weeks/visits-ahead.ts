@@ -3,7 +3,7 @@ import type { LocalDay } from '../../core/quantity/local-day.ts'
 import { appointmentsStanding } from '../../core/visits/appointments.ts'
 import { arrangedSince } from '../../records/calendars.ts'
 import type { Trx } from '../../records/database.ts'
-import { type KeptPlan, keptPlan, visitsSince } from '../../records/plan.ts'
+import { type KeptPlan, keptPlan, visitsMade } from '../../records/plan.ts'
 import type { VisitState } from '../../views/weeks-ahead.ts'
 
 /** A visit to come, as it was arranged or as the plan proposes it. */
@@ -14,8 +14,10 @@ export interface VisitAhead {
   state: VisitState
   /** When it was arranged or proposed. */
   madeOn: LocalDay
-  /** Subject and key of each task on it. */
+  /** Subject and key of each task on it: what was arranged, or what the plan proposes. */
   tasks: [subjectId: string, key: string][]
+  /** The plan’s own, done along with what was arranged: nobody was promised it. */
+  besides: [subjectId: string, key: string][]
   /** What was arranged; absent where the plan alone has it. */
   arranged?: EntryOf<'appointment'>
 }
@@ -31,7 +33,12 @@ export interface VisitsAhead {
  * that nothing was arranged for.
  */
 export async function visitsAhead(trx: Trx, today: LocalDay): Promise<VisitsAhead> {
-  const [plan, arranged, been] = await Promise.all([keptPlan(trx), arrangedSince(trx, today), visitsSince(trx, today)])
+  const [plan, arranged] = await Promise.all([keptPlan(trx), arrangedSince(trx, today)])
+  const been = await visitsMade(
+    trx,
+    arranged.flatMap(({ visitId }) => visitId ?? []),
+    today,
+  )
   const standing = appointmentsStanding([...arranged, ...been].sort((a, b) => a.seq - b.seq))
   const settled = standing.filter(({ last }) => last.body.on >= today).map(({ last }) => ofArranged(last))
   return {
@@ -39,6 +46,9 @@ export async function visitsAhead(trx: Trx, today: LocalDay): Promise<VisitsAhea
     visits: [...settled, ...(plan ? besides(settled, plan, today) : [])],
   }
 }
+
+/** All that is done on a visit. */
+export const allOn = ({ tasks, besides: more }: VisitAhead): VisitAhead['tasks'] => [...tasks, ...more]
 
 function ofArranged(last: EntryOf<'appointment'>): VisitAhead {
   const { step, on, technicianId, tasks } = last.body
@@ -49,6 +59,7 @@ function ofArranged(last: EntryOf<'appointment'>): VisitAhead {
     state: step === 'asked' || step === 'agreed' ? step : 'taken',
     madeOn: last.happenedOn,
     tasks: tasks.map(({ subjectId, key }): [string, string] => [subjectId, key]),
+    besides: [],
     arranged: last,
   }
 }
@@ -61,7 +72,9 @@ function besides(settled: VisitAhead[], { madeOn, body }: KeptPlan, today: Local
     .flatMap(({ siteId, on, technicianId, tasks }): VisitAhead[] => {
       const here = tasks.filter((task) => !taken.has(task.join(' ')))
       const there = settled.find((visit) => visit.siteId === siteId && visit.on === on)
-      if (there) there.tasks.push(...here)
-      return there || here.length === 0 ? [] : [{ siteId, on, technicianId, state: 'proposed', madeOn, tasks: here }]
+      if (there) there.besides.push(...here)
+      return there || here.length === 0
+        ? []
+        : [{ siteId, on, technicianId, state: 'proposed', madeOn, tasks: here, besides: [] }]
     })
 }
