@@ -1,6 +1,6 @@
-import type { WaitsFor } from '../core/ledger/settings/planning.ts'
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { LateClass } from '../core/trade/lateness.ts'
+import type { WaitsFor } from '../core/trade/waits-for.ts'
 
 /** How far a visit has got: the plan’s own proposal until somebody took it up. */
 export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'

@@ -1,3 +1,5 @@
+import { planningFigures as figures } from '../trade/planning-figures.ts'
+
 /** A place on the earth, degrees. */
 export interface Coordinates {
   latitude: number
@@ -26,7 +28,11 @@ export interface RoadFigures {
   parkMin: number
 }
 
-export const usualRoads: RoadFigures = { detour: 1.3, speeds: [25, 45, 70], parkMin: 5 }
+export const usualRoads: RoadFigures = {
+  detour: figures.detour.value,
+  speeds: [figures.kmhNear.value, figures.kmhMiddle.value, figures.kmhFar.value],
+  parkMin: figures.park.value,
+}
 
 /** Ends of the first two distance classes, km of road. */
 const classEndsKm = [5, 20] as const

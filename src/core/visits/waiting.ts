@@ -1,8 +1,8 @@
 import { effectiveHistory } from '../ledger/effective-history.ts'
 import type { RecordedEntry } from '../ledger/entry.ts'
 import { isKind } from '../ledger/is-kind.ts'
-import type { WaitsFor } from '../ledger/settings/planning.ts'
 import type { LocalDay } from '../quantity/local-day.ts'
+import type { WaitsFor } from '../trade/waits-for.ts'
 
 /** What a task waits for. */
 export interface Waiting {

@@ -27,8 +27,9 @@ export function GroupHead({ row, gather, names }: GroupHeadProps) {
       <span className="text-[14px] text-second">
         {gather === 'visit' && !group.isOpen && goes && (
           <>
-            {names.get(goes.technicianId)?.split(' ')[0]}
-            {goes.state === 'proposed' ? ', proposed' : `, ${goes.state}${goes.from ? ` for ${goes.from}` : ''}`}
+            {names.get(goes.technicianId)?.split(' ')[0] ?? 'somebody who left'},{' '}
+            {goes.state === 'taken' ? 'taken up' : goes.state}
+            {goes.from && ` for ${goes.from}`}
             {', '}
           </>
         )}

@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { TaskWaits } from '../../views/weeks-ahead.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
@@ -20,6 +21,7 @@ interface WaitsProps {
 /** A task waits for a part, a price, or the customer’s yes: until then no visit is planned for it. */
 export function WaitsSheet(props: WaitsProps) {
   const { subjectKind, subjectId, task, taskName, where, now, today, onClose, onSaved } = props
+  const [wrong, setWrong] = useState('')
   const write = async (values: Values | null) => {
     const what = values ? typedText(values, 'for') : ''
     const until = values ? typedText(values, 'until') : ''
@@ -71,8 +73,20 @@ export function WaitsSheet(props: WaitsProps) {
         onCancel={onClose}
         onSave={write}
       />
+      {wrong && (
+        <p role="alert" className="m-0 mt-2 font-semibold text-seal-ink">
+          {wrong}
+        </p>
+      )}
       {now && (
-        <button type="button" className="plain mt-3" onClick={() => void write(null)}>
+        <button
+          type="button"
+          className="plain mt-3"
+          onClick={async () => {
+            const told = await write(null)
+            setWrong(told.ok ? '' : told.issues.map(({ message }) => message).join('; '))
+          }}
+        >
           It waits no longer
         </button>
       )}

@@ -1,10 +1,9 @@
+import { waitWords } from '../../core/trade/waits-for.ts'
 import type { TaskWaits } from '../../views/weeks-ahead.ts'
-
-const waitNames: Record<TaskWaits['for'], string> = { part: 'a part', price: 'a price', yes: 'their yes' }
 
 /** @example waitsWords({ for: 'part', until: '2026-12-03' }, today, dayShort) // 'waits for a part until 3 Dec' */
 export function waitsWords({ for: what, until }: TaskWaits, today: string, day: (day: string) => string): string {
-  const name = waitNames[what]
+  const name = waitWords[what]
   if (!until) return `waits for ${name}, nobody knows how long`
   return until > today
     ? `waits for ${name} until ${day(until)}`

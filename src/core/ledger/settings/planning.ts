@@ -1,13 +1,14 @@
 import { number, object, string } from 'yup'
-import { localDay } from '../../parse/fields.ts'
+import { finite, localDay } from '../../parse/fields.ts'
 import { planningFigures } from '../../trade/planning-figures.ts'
+import { waitsFor, waitWords } from '../../trade/waits-for.ts'
 import { v, words } from '../body-fields.ts'
 import { settingKind } from '../setting-definition.ts'
 import { Versions } from '../versions.ts'
 
 /** A figure a plan is weighed by, as far as it can be meant. */
 const weighed = (id: keyof typeof planningFigures) =>
-  number().min(planningFigures[id].least).max(planningFigures[id].most)
+  finite().min(planningFigures[id].least).max(planningFigures[id].most)
 
 /** What the firm weighs its visits by: what is left out is as it is from memory. */
 export const planning = settingKind({
@@ -38,11 +39,6 @@ export const planning = settingKind({
   affects: 'nobody',
   words: () => 'What visits are planned by',
 })
-
-const waitsFor = ['part', 'price', 'yes'] as const
-export type WaitsFor = (typeof waitsFor)[number]
-
-const waitWords: Record<WaitsFor, string> = { part: 'a part', price: 'a price', yes: 'their yes' }
 
 /** A task waits for a part, a price or the customer’s yes, until a day or until somebody says that it is there. */
 export const waits = settingKind({

@@ -15,8 +15,8 @@ interface Props {
 const originWords: Record<Road['origin'], string> = {
   typed: 'as somebody said',
   driven: 'as it was driven, the middle of all times',
-  class: 'as the crow flies ×1.3, at the pace of our own drives of that length',
-  reckoned: 'as the crow flies ×1.3 and usual speeds, from memory',
+  class: 'as the crow flies with a detour, at the pace of our own drives of that length',
+  reckoned: 'as the crow flies with a detour, at the speeds that visits are planned by',
   unknown: 'a guess: nobody said where one of the two is',
 }
 

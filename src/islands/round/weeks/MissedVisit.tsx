@@ -1,4 +1,6 @@
 import { useState } from 'react'
+import { happenedAt } from '../../../core/quantity/site-time.ts'
+import { pageZone } from '../../../ui/clock.ts'
 import { dayShort } from '../../../ui/format.ts'
 import type { WeeksRow } from '../../../views/weeks-ahead.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
@@ -17,7 +19,11 @@ export function MissedVisit({ siteId, missed: { on, visitId, technicianId }, tod
   const [id] = useState(newId)
   const write = async (wasThere: boolean) => {
     const entry = wasThere
-      ? makeEntry('site', siteId, 'visit', { technicianIds: [technicianId] }, on, { id, visitId })
+      ? makeEntry('site', siteId, 'visit', { technicianIds: [technicianId] }, on, {
+          id,
+          happenedAt: happenedAt(pageZone(), on, new Date(madeAt(id))),
+          visitId,
+        })
       : makeEntry(
           'site',
           siteId,
