@@ -62,12 +62,3 @@ export async function setAside(item: KeptItem, why: string): Promise<void> {
     transaction.done,
   ])
 }
-
-/**
- * Sets aside everything that is kept of some things: for a page that breaks on what it finds.
- * @param of - ids of machines, or whatever else the shelves go by
- */
-export async function setAsideAllOf(of: string[]): Promise<void> {
-  const all = await (await deviceDatabase()).getAll('kept')
-  await Promise.all(all.filter((item) => of.includes(item.of)).map((item) => setAside(item, 'the page broke on it')))
-}

@@ -42,6 +42,12 @@ export function takeUnwritten(shelf: string, of: string): KeptItem | null {
   return mine
 }
 
+/** What the last page could not write any more of some things, on every shelf; it is handed out once. */
+export function takeUnwrittenOf(of: string[]): KeptItem[] {
+  const mine = lastHeld().filter((item) => of.includes(item.of))
+  return mine.flatMap(({ shelf, of }) => takeUnwritten(shelf, of) ?? [])
+}
+
 function lastHeld(): KeptItem[] {
   try {
     const read: unknown = JSON.parse(globalThis.localStorage?.getItem(place) ?? '[]')

@@ -24,7 +24,7 @@ const keptHere = (): string[] => location.pathname.split('/').filter(Boolean)
 
 function Broken() {
   const goOn = async () => {
-    const { setAsideAllOf } = await import('../device/database.ts')
+    const { setAsideAllOf } = await import('../device/set-aside-all.ts')
     await setAsideAllOf(keptHere()).catch((error) => console.info('Nothing could be set aside', error))
     location.reload()
   }

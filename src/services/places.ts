@@ -1,12 +1,27 @@
 import { type Db, lookIn, retrying, withFirm } from '../records/database.ts'
 import { allKept, keptByIds } from '../records/kept.ts'
-import type { PlacesPage } from '../views/places-page.ts'
+import type { Places, PlacesPage } from '../views/places-page.ts'
 import type { Actor } from './judge-entry.ts'
 import { keepInto } from './keep-record.ts'
 import { nobody } from './signing-in/caller.ts'
 
+/** So many sites are listed; all of them are fetched once there is a file to hold against them. */
+const mostListed = 300
+
+/** The first sites of the list, those nobody said the place of before the others, and who drives from where. */
+export async function placesPage(db: Db, firmId: string): Promise<PlacesPage> {
+  const { sites, technicians } = await placesOf(db, firmId)
+  const without = sites.filter(({ place }) => !place)
+  return {
+    sites: [...without, ...sites.filter(({ place }) => place)].slice(0, mostListed),
+    technicians,
+    count: sites.length,
+    without: without.length,
+  }
+}
+
 /** Every site with where it is, as far as somebody said so, and who drives from where. */
-export function placesPage(db: Db, firmId: string): Promise<PlacesPage> {
+export function placesOf(db: Db, firmId: string): Promise<Places> {
   return lookIn(db, firmId, async (trx) => {
     const [sites, people] = await Promise.all([allKept(trx, 'site'), allKept(trx, 'technician')])
     return {

@@ -43,6 +43,7 @@ const list = () => ({
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
   { route: 'round/index', method: 'GET', path: '/api/round' },
   { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
+  { route: 'places', method: 'GET', path: '/api/places' },
   {
     route: 'places',
     method: 'PUT',

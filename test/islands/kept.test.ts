@@ -11,7 +11,8 @@ import { runStep, startRun } from '../../src/core/procedures/run.ts'
 import { newSheet, sheetStep } from '../../src/core/strip-down/sheet.ts'
 import { procedureById, procedures } from '../../src/core/trade/procedures/index.ts'
 import { knownStripDowns } from '../../src/core/trade/strip-downs/known.ts'
-import { deviceDatabase, setAsideAllOf } from '../../src/device/database.ts'
+import { deviceDatabase } from '../../src/device/database.ts'
+import { setAsideAllOf } from '../../src/device/set-aside-all.ts'
 import { shelf } from '../../src/device/shelf.ts'
 import { saveHeld } from '../../src/device/unwritten.ts'
 import { emptyDraft } from '../../src/islands/entry/draft.ts'
@@ -174,6 +175,19 @@ describe('a shelf of the device’s store', () => {
     expect((await cups.read('one')).value).to.equal(null)
     expect((await cups.read('other')).value).to.deep.equal({ litres: 2 })
     expect(await asided()).to.have.lengthOf(1)
+  })
+
+  it('goes on without what the page before could not write any more', async () => {
+    const { put } = IDBObjectStore.prototype
+    Object.assign(IDBObjectStore.prototype, { put: () => new Promise(() => {}) })
+    for (const of of ['one', 'other']) void cups.keep(of, { litres: 3 })
+    await new Promise((resolve) => setTimeout(resolve))
+    saveHeld()
+    Object.assign(IDBObjectStore.prototype, { put })
+    await setAsideAllOf(['machines', 'one'])
+    expect((await cups.read('one')).value).to.equal(null)
+    expect(await asided()).to.have.lengthOf(1)
+    expect((await cups.read('other')).value).to.deep.equal({ litres: 3 })
   })
 })
 

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import { matchPlaces } from '../../src/islands/places/match-places.ts'
 import type { Db } from '../../src/records/database.ts'
 import { now } from '../../src/services/clock.ts'
-import { placesPage, setPlaces } from '../../src/services/places.ts'
+import { placesOf, placesPage, setPlaces } from '../../src/services/places.ts'
 import { appDatabase, type SmallFirm, smallFirm } from '../records/a-database.ts'
 
 describe('where sites are', () => {
@@ -23,14 +23,15 @@ describe('where sites are', () => {
     const places = [firm.siteId, other.siteId].map((siteId) => ({ siteId, ...place }))
     expect(await setPlaces(db, actor(), places, now())).to.deep.equal({ changed: 1 })
     expect(await setPlaces(db, actor(), places, now())).to.deep.equal({ changed: 0 })
-    const { sites, technicians } = await placesPage(db, firm.firmId)
+    const { sites, technicians } = await placesOf(db, firm.firmId)
     expect(sites.find(({ id }) => id === firm.siteId)!.place).to.deep.equal(place)
     expect((await placesPage(db, other.firmId)).sites.every((site) => !site.place)).to.equal(true)
+    expect(await placesPage(db, firm.firmId)).to.deep.include({ count: sites.length, without: sites.length - 1 })
     expect(technicians.map(({ startKnown }) => startKnown)).to.deep.equal([false, false])
   })
 
   it('is found by name in what a file says; a road may begin where somebody’s day does', async () => {
-    const page = await placesPage(db, firm.firmId)
+    const page = await placesOf(db, firm.firmId)
     const [site, person] = [page.sites.find(({ id }) => id === firm.siteId)!, page.technicians[0]!]
     const { places, roads, unknown } = matchPlaces(
       {

@@ -3,7 +3,7 @@ import { readGeoJson, readPlaceTable } from '../../core/files/place-lists.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { counted, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
-import type { PlacesPage } from '../../views/places-page.ts'
+import type { Places, PlacesPage } from '../../views/places-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { readLines } from '../import/read-file.ts'
 import { send } from '../keep.ts'
@@ -21,7 +21,6 @@ const mostBytes = 5_000_000
 /** Entries that go in one piece. */
 const atOnce = 400
 const mostNamed = 12
-const mostListed = 300
 
 /** Where every site is, and what a file says of places and of the roads between them. */
 function PlacesView({ page, firm, today }: Props) {
@@ -29,7 +28,6 @@ function PlacesView({ page, firm, today }: Props) {
   const [says, setSays] = useState('')
   const [wrong, setWrong] = useState('')
   const [busy, setBusy] = useState(false)
-  const without = page.sites.filter(({ place }) => !place)
   const startless = page.technicians.filter(({ startKnown }) => !startKnown)
   const read = async (file: File) => {
     setSays('')
@@ -40,7 +38,9 @@ function PlacesView({ page, firm, today }: Props) {
     const text = new TextDecoder().decode(bytes).trimStart()
     const lines = text.startsWith('{') ? null : readLines(bytes)
     if (!text.startsWith('{') && !lines) return setWrong(`${file.name} is neither a CSV nor GeoJSON.`)
-    setMatched(matchPlaces(lines ? readPlaceTable(lines) : readGeoJson(text), page))
+    const known = await fetchPlaces()
+    if (!known) return setWrong('Your own sites could not be fetched: try again when there is a network.')
+    setMatched(matchPlaces(lines ? readPlaceTable(lines) : readGeoJson(text), known))
   }
   const take = async () => {
     if (!matched) return
@@ -73,11 +73,11 @@ function PlacesView({ page, firm, today }: Props) {
         name="Places and roads"
         under={firm}
         facts={[
-          { label: 'Sites', value: figure(page.sites.length) },
+          { label: 'Sites', value: figure(page.count) },
           {
             label: 'Nobody said where',
-            value: figure(without.length),
-            ...(without.length > 0 && { tone: 'text-brass-ink' }),
+            value: figure(page.without),
+            ...(page.without > 0 && { tone: 'text-brass-ink' }),
           },
         ]}
       />
@@ -116,19 +116,24 @@ function PlacesView({ page, firm, today }: Props) {
           </p>
         )}
         <h2 className="head mt-5 mb-0">
-          {without.length > 0 ? 'Nobody said where these are' : 'Every site has its place'}
+          {page.without > 0 ? 'Nobody said where these are' : 'Every site has its place'}
         </h2>
         <ul className="m-0 list-none p-0">
-          {[...without, ...page.sites.filter(({ place }) => place)].slice(0, mostListed).map((site) => (
+          {page.sites.map((site) => (
             <SiteLine key={site.id} site={site} />
           ))}
         </ul>
-        {page.sites.length > mostListed && (
-          <p className="m-0 text-second">and {figure(page.sites.length - mostListed)} more</p>
+        {page.count > page.sites.length && (
+          <p className="m-0 text-second">and {figure(page.count - page.sites.length)} more</p>
         )}
       </div>
     </div>
   )
+}
+
+async function fetchPlaces(): Promise<Places | null> {
+  const response = await fetch('/api/places').catch(() => null)
+  return response?.ok ? ((await response.json()) as Places) : null
 }
 
 function SiteLine({ site: { id, name, area, place } }: { site: PlacesPage['sites'][number] }) {

@@ -1,6 +1,6 @@
 import { type PlaceList, sameName } from '../../core/files/place-lists.ts'
 import { type Coordinates, greatCircleKm } from '../../core/rounds/travel.ts'
-import type { PlacesPage } from '../../views/places-page.ts'
+import type { Places } from '../../views/places-page.ts'
 
 /** A place of a file and the site that bears its name. */
 export interface MatchedPlace {
@@ -31,7 +31,7 @@ export interface Matched {
 const samePlaceKm = 0.005
 
 /** What a file says, by the sites and people of the firm that bear its names. A road begins at a site. */
-export function matchPlaces(list: PlaceList, page: PlacesPage): Matched {
+export function matchPlaces(list: PlaceList, page: Places): Matched {
   const bearing = (name: string) => page.sites.filter((site) => sameName(site.name) === sameName(name))
   const unknown = new Set<string>()
   const siteOf = (name: string) => {

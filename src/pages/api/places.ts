@@ -2,7 +2,7 @@ import { array, object } from 'yup'
 import { finite, uuid } from '../../core/parse/fields.ts'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { actorOf, endpoint, json, readJson, refuse } from '../../server/api.ts'
-import { setPlaces } from '../../services/places.ts'
+import { placesOf, setPlaces } from '../../services/places.ts'
 
 /** More sites than a firm that is planned together has. */
 const mostPlaces = 2000
@@ -21,6 +21,9 @@ const body = object({
     .max(mostPlaces)
     .required(),
 }).noUnknown()
+
+/** Where every site is, and who drives from where: what a file is held against. */
+export const GET = endpoint(async ({ locals }, { firm }) => json(await placesOf(locals.db, firm.id)))
 
 /** Says of some sites where they are. The same again changes nothing. */
 export const PUT = endpoint(async ({ request, locals }, who) => {
