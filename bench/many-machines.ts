@@ -2,7 +2,7 @@ import type { Db } from '../src/records/database.ts'
 
 /** Machines a site, sites a customer, machines a technician: a large firm's shape. */
 const perSite = 4
-const perTechnician = 2000
+const perTechnician = 600
 
 /** Months of readings each machine has; with its fittings and tasks so many entries. */
 const months = 14
@@ -34,9 +34,12 @@ export async function makeManyMachines(
   const run = (sql: string) =>
     owner.raw(sql.replaceAll(':firm', `'${firmId}'::uuid`).replaceAll(':end', `date '${endDay}'`))
   await run(`insert into firm (id, name, demo) values (:firm, 'Many & Co', false)`)
-  await run(`insert into technician (firm_id, id, name, initials, role)
-    select :firm, ${id('person', 'n')}, 'Technician ' || n, 'T' || n, case n when 1 then 'owner' else 'technician' end
-    from generate_series(1, ${people}) n`)
+  // Somebody’s sites lie around where they begin, as far as a morning’s drive.
+  const north = (n: string) => `44 + (${n}) % 12 * 0.4`
+  const east = (n: string) => `-31 + (${n}) / 12 % 12 * 0.6`
+  await run(`insert into technician (firm_id, id, name, initials, role, start_latitude, start_longitude)
+    select :firm, ${id('person', 'n')}, 'Technician ' || n, 'T' || n, case n when 1 then 'owner' else 'technician' end,
+      ${north('n')}, ${east('n')} from generate_series(1, ${people}) n`)
   await run(
     `insert into supply (firm_id, id, name) select :firm, ${id('supply', 'n')}, 'Zone ' || n from generate_series(1, 20) n`,
   )
@@ -52,9 +55,12 @@ export async function makeManyMachines(
   ] as const)
     await run(`insert into subject (firm_id, id, kind, stale) select :firm, ${id(kind, 'n')}, '${kind}', ${kind === 'machine'}
       from generate_series(1, ${count}) n`)
-  await run(`insert into site (firm_id, id, customer_id, supply_id, technician_id, name, area, time_zone)
+  await run(`insert into site (firm_id, id, customer_id, supply_id, technician_id, name, area, time_zone,
+      latitude, longitude)
     select :firm, ${id('site', 'n')}, ${id('customer', 'n')}, ${id('supply', '(1 + n % 20)')},
-      ${id('person', `(1 + n % ${people})`)}, 'Site ' || n, 'Area ' || (n % 97), 'Europe/London'
+      ${id('person', `(1 + n % ${people})`)}, 'Site ' || n, 'Area ' || (n % 97), 'Europe/London',
+      ${north(`1 + n % ${people}`)} + (n * 7919 % 1000 - 500) / 2500.0,
+      ${east(`1 + n % ${people}`)} + (n * 104729 % 1000 - 500) / 1700.0
     from generate_series(1, ${sites}) n`)
   await run(`insert into machine (firm_id, id, site_id, name, maker, model, serial, kind)
     select :firm, ${id('machine', 'n')}, ${id('site', `(1 + n / ${perSite} % ${sites})`)}, 'Machine ' || n, 'Varnholt', 'Duo 2',

@@ -31,9 +31,20 @@ export async function calendarSince(db: Db, firmId: string, technicianId: string
   return row ? row.made_at.toISOString() : null
 }
 
-/** Everything said of visits that were arranged for a day or later, and what corrects it. */
-export const arrangedSince = (trx: Trx, day: string): Promise<RecordedEntry[]> =>
-  arrangedIn(trx, trx('entry').where('kind', 'appointment').whereRaw("body->>'on' >= ?", [day]).select('visit_id'))
+/**
+ * Everything said of visits that were arranged for a day or later, and what corrects it.
+ * @param only - of visits that a technician was ever named for, or at some sites
+ */
+export function arrangedSince(
+  trx: Trx,
+  day: string,
+  only: { technicianId?: string; siteIds?: string[] } = {},
+): Promise<RecordedEntry[]> {
+  const visits = trx('entry').where('kind', 'appointment').whereRaw("body->>'on' >= ?", [day]).select('visit_id')
+  if (only.technicianId) void visits.whereRaw("body->>'technicianId' = ?", [only.technicianId])
+  if (only.siteIds) void visits.whereRaw('subject_id = any(?)', [only.siteIds])
+  return arrangedIn(trx, visits)
+}
 
 /** Everything said of one visit before anybody went, and what corrects it. */
 export const arrangedOf = (trx: Trx, visitId: string): Promise<RecordedEntry[]> => arrangedIn(trx, [visitId])

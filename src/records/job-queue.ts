@@ -10,7 +10,7 @@ export interface Jobs {
   /** Write the lists that wait, and take back those that go back. */
   'bring-in': { firmId: string }
   /** Plan the visits of the weeks ahead. */
-  plan: { firmId: string }
+  plan: { firmId: string; part: string }
   /** Look in every firm for something that waits, whoever forgot to ask. */
   'look-round': Record<string, never>
   /** Ask every firm's `tidy`. */
@@ -69,7 +69,7 @@ const asking = new PgBoss({ schema, db: { executeSql: () => Promise.reject(new E
 
 /** Asks for work in the caller's transaction: it is asked for if what else is written there is. */
 export async function ask<N extends JobName>(trx: Trx, name: N, data: Jobs[N]): Promise<void> {
-  const singletonKey = 'firmId' in data ? (data.firmId as string) : undefined
+  const singletonKey = Object.values(data).join(' ') || undefined
   await asking.send(name, { ...data, what: name }, { ...(singletonKey && { singletonKey }), db: through(trx) })
 }
 

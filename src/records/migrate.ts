@@ -15,6 +15,7 @@ import * as day from './migrations/0011-day.ts'
 import * as calls from './migrations/0012-calls.ts'
 import * as waiting from './migrations/0013-waiting.ts'
 import * as knows from './migrations/0014-knows.ts'
+import * as planParts from './migrations/0015-plan-parts.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -32,6 +33,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0012-calls', up: calls.up },
   { name: '0013-waiting', up: waiting.up },
   { name: '0014-knows', up: knows.up },
+  { name: '0015-plan-parts', up: planParts.up },
 ]
 
 /** Every step that this version knows, in order. */

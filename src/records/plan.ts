@@ -44,19 +44,21 @@ export async function dueUntil(trx: Trx, until: LocalDay, only?: string[]): Prom
   }))
 }
 
-/** How many sites have something due until a day. */
-export async function sitesDueUntil(trx: Trx, until: LocalDay): Promise<number> {
-  const row = await trx('standing').where('due_p50', '<=', until).countDistinct({ n: 'site_id' }).first()
-  return Number(row?.n ?? 0)
-}
-
-/** Sites of which somebody wrote that there is, or was, a visit on a day: arranged, moved, called off, or been. */
-export async function sitesNamedOn(trx: Trx, day: LocalDay): Promise<string[]> {
-  const rows = await trx('entry')
-    .where('kind', 'appointment')
-    .whereRaw("body->>'on' = ?", [day])
-    .select('subject_id')
-    .union(trx('entry').where('kind', 'visit').where('happened_on', day).select('subject_id'))
+/**
+ * Sites of which somebody wrote that there is, or was, a visit on a day: arranged, moved, called off, or been.
+ * @param by - of these technicians; of anybody where it is left out
+ */
+export async function sitesNamedOn(trx: Trx, day: LocalDay, by?: string[]): Promise<string[]> {
+  const arranged = trx('entry').where('kind', 'appointment').whereRaw("body->>'on' = ?", [day]).select('subject_id')
+  const been = trx('entry').where('kind', 'visit').where('happened_on', day).select('subject_id')
+  if (by) {
+    void arranged.whereRaw("body->>'technicianId' = any(?)", [by])
+    void been.whereRaw(
+      "exists (select from json_array_elements_text(body->'technicianIds') as t(id) where t.id = any(?))",
+      [by],
+    )
+  }
+  const rows = await arranged.union(been)
   return rows.map(({ subject_id }) => subject_id)
 }
 
@@ -90,15 +92,6 @@ export async function sitesByContract(trx: Trx): Promise<string[]> {
     .whereRaw("body->>'setting' = 'contract'")
     .distinct('subject_id')
   return rows.map(({ subject_id }) => subject_id)
-}
-
-/** How often the records of all sites and technicians have been kept, added up: it grows with every change. */
-export async function timesKept(trx: Trx): Promise<number> {
-  const [sites, people] = await Promise.all([
-    trx('site').sum({ n: 'version' }).first(),
-    trx('technician').sum({ n: 'version' }).first(),
-  ])
-  return Number(sites?.n ?? 0) + Number(people?.n ?? 0)
 }
 
 /** Sites in service whose place is known, within the stretch of land that some places span and a little around it. */
@@ -141,57 +134,4 @@ export interface MachineThere {
   maker: string
   model: string
   kind: string
-}
-
-/** A visit that a plan proposes. */
-export interface ProposedVisit {
-  siteId: string
-  on: LocalDay
-  technicianId: string
-  /** Subject and key of each task. */
-  tasks: [subjectId: string, key: string][]
-}
-
-/** A proposed visit that was put on another day, or nowhere. */
-export interface MovedProposal {
-  siteId: string
-  from: LocalDay
-  to: LocalDay | null
-  /** What that saves over all, minutes; null: it could not stay. */
-  savesMin: number | null
-  saidOn: LocalDay
-}
-
-/** The plan as it was last made. */
-export interface KeptPlan {
-  madeOn: LocalDay
-  /** The last entry of the ledger it knew. */
-  seq: number
-  body: {
-    /** How often the records of sites and technicians it knew had been kept, added up. */
-    kept: number
-    visits: ProposedVisit[]
-    /** Of the whole plan, and what no plan can be below; minutes. */
-    cost: number
-    least: number
-    /** What was moved in the last days; absent in a plan that was made before that was kept. */
-    moved?: MovedProposal[]
-  }
-}
-
-export async function keptPlan(trx: Trx): Promise<KeptPlan | null> {
-  const row = await trx('plan').first()
-  return row ? { madeOn: row.made_on, seq: Number(row.seq), body: row.body } : null
-}
-
-/** The plan that stands knows no longer all. */
-export async function outdatePlan(trx: Trx): Promise<void> {
-  await trx('plan').update({ seq: 0 })
-}
-
-export async function keepPlan(trx: Trx, firmId: string, { madeOn, seq, body }: KeptPlan): Promise<void> {
-  await trx('plan')
-    .insert({ firm_id: firmId, made_on: madeOn, seq, body: JSON.stringify(body) })
-    .onConflict('firm_id')
-    .merge()
 }

@@ -58,13 +58,14 @@ export async function roundRows(
 /**
  * The same gathered: what is of one site, one machine or one visit stands together, with how much that is in all.
  *
- * @param onVisits - who is on which visit, where visits are what they are gathered by
+ * @param ahead - what was arranged from today on, where visits are what they are gathered by: it comes before what
+ *   the plan proposes
  */
 export async function gatheredRows(
   trx: Trx,
   filter: RoundFilter,
   by: Gathering,
-  onVisits: TaskOnVisit[],
+  { today, arranged }: { today: string; arranged: TaskOnVisit[] },
   after: GatheredCursor | null,
   limit: number,
 ): Promise<Row[]> {
@@ -80,10 +81,18 @@ export async function gatheredRows(
     matching
       .joinRaw(
         `left join json_to_recordset(?) as v("subjectId" uuid, key text, "on" date, visit text)
-           on v."subjectId" = st.subject_id and v.key = st.key`,
-        [JSON.stringify(onVisits)],
+           on v."subjectId" = st.subject_id and v.key = st.key
+         left join proposed_task t on t.firm_id = st.firm_id and t.subject_id = st.subject_id and t.key = st.key
+           and t.on_day >= ?`,
+        [JSON.stringify(arranged), today],
       )
-      .select(trx.raw(`coalesce(v.visit, ?) as group_id, coalesce(v."on", ?::date) as group_first`, [noVisit, neverOn]))
+      .select(
+        trx.raw(
+          `coalesce(v.visit, t.site_id || ' ' || t.on_day, ?) as group_id,
+           coalesce(v."on", t.on_day, ?::date) as group_first`,
+          [noVisit, neverOn],
+        ),
+      )
   else
     matching.select(
       trx.raw(`${by === 'site' ? 'st.site_id' : 'st.subject_id'}::text as group_id, st.due_p50 as group_first`),

@@ -10,7 +10,7 @@ import { bringIn } from './imports/bring-in.ts'
 import type { Actor } from './judge-entry.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
-import { makePlan, planAnew } from './weeks/make-plan.ts'
+import { askForPlan, makePart, planAnew } from './weeks/make-plan.ts'
 
 /** What a worker tells whoever started it. */
 export type Told = { firmId: string; count: number }
@@ -40,8 +40,8 @@ export const handlers = (
     await bringIn(db, firmId, signal)
     if (signal.aborted) throw new Error('stopped in the middle')
   },
-  async plan({ firmId }) {
-    await makePlan(db, firmId, signal)
+  async plan({ firmId, part }) {
+    await makePart(db, firmId, part, signal)
     if (signal.aborted) throw new Error('stopped in the middle')
   },
   async 'look-round'() {
@@ -56,7 +56,7 @@ export const handlers = (
       await withFirm(db, firmId, async (trx) => {
         await ask(trx, 'tidy', { firmId })
         // Whoever opens the Round in the morning finds today’s.
-        await ask(trx, 'plan', { firmId })
+        await askForPlan(trx, firmId)
       })
   },
   backup: backUp,
@@ -74,7 +74,8 @@ export async function settleFailed(db: Db, actor: Actor, id: string, what: 'agai
   return withFirm(db, actor.firmId, async (trx) => {
     const job = await takeFailed(trx, actor.firmId, id)
     if (!job) return refusal(404, '', 'unknown', 'is not here')
-    if (what === 'again') await ask(trx, job, { firmId: actor.firmId })
+    if (what === 'again')
+      await (job === 'plan' ? askForPlan(trx, actor.firmId) : ask(trx, job, { firmId: actor.firmId }))
     return { ok: true }
   })
 }

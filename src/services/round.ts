@@ -7,6 +7,7 @@ import { countMachines, countStaleReadings } from '../records/find.ts'
 import { technicians } from '../records/firms.ts'
 import { keptById, keptByName } from '../records/kept.ts'
 import { waitsSaid } from '../records/plan.ts'
+import { plannedOn } from '../records/plan-parts.ts'
 import {
   countRound,
   type GatheredCursor,
@@ -26,7 +27,7 @@ import type { TaskWaits } from '../views/weeks-ahead.ts'
 import { readCursor, writeCursor } from './cursor.ts'
 import { veryOwnKindsIn } from './own-kinds.ts'
 import { reckonShown } from './reckon-subjects.ts'
-import { allOn, type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
+import { allOn, arrangedAhead, type VisitAhead, visitsAhead } from './weeks/visits-ahead.ts'
 
 export { gatherings }
 
@@ -60,25 +61,25 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
   }
   return lookIn(db, firmId, async (trx) => {
     const filter = text ? { ...narrow, matches: await wordMatches(trx, text, await veryOwnKindsIn(trx)) } : narrow
-    const [ahead, said] = await Promise.all([visitsAhead(trx, today), waitsSaid(trx)])
-    const waiting = waitingTasks(said)
-    const visitOf = new Map(
-      ahead.visits.flatMap((visit) => allOn(visit).map((task) => [task.join(' '), visit] as const)),
-    )
-    const [rows, counts] = await Promise.all([
+    const [rows, counts, said, madeOn] = await Promise.all([
       gather
         ? gatheredRows(
             trx,
             filter,
             gather,
-            gather === 'visit' ? onVisits(ahead.visits) : [],
+            { today, arranged: gather === 'visit' ? onVisits(await arrangedAhead(trx, today)) : [] },
             readCursor<GatheredCursor>(cursor, ['date', 'text', ...cursorShape]),
             limit + 1,
           )
         : roundRows(trx, filter, readCursor<RoundCursor>(cursor, [...cursorShape]), limit + 1),
       cursor ? null : count(trx, filter, today),
+      waitsSaid(trx),
+      plannedOn(trx),
     ])
+    const waiting = waitingTasks(said)
     const page = rows.slice(0, limit)
+    const visits = await visitsAhead(trx, today, [...new Set(page.map((row) => row.site_id as string))])
+    const visitOf = new Map(visits.flatMap((visit) => allOn(visit).map((task) => [task.join(' '), visit] as const)))
     const last = page.at(-1)
     return {
       rows: page.map((row) => ({
@@ -106,7 +107,7 @@ export async function roundPage(db: Db, firmId: string, query: RoundQuery, today
           },
         }),
       })),
-      plannedOn: ahead.plannedOn,
+      plannedOn: madeOn,
       ...(rows.length > limit &&
         last && {
           next: writeCursor([
@@ -126,7 +127,7 @@ const cursorShape = ['date', 'date', 'uuid', 'text'] as const
 
 const onVisits = (visits: VisitAhead[]): TaskOnVisit[] =>
   visits.flatMap((visit) =>
-    allOn(visit).map(([subjectId, key]) => ({ subjectId, key, on: visit.on, visit: `${visit.siteId} ${visit.on}` })),
+    visit.tasks.map(([subjectId, key]) => ({ subjectId, key, on: visit.on, visit: `${visit.siteId} ${visit.on}` })),
   )
 
 const waitsOf = (waiting: Waiting | undefined, { since }: Standing): TaskWaits | null =>

@@ -105,6 +105,8 @@ export interface DayPage {
   carry: Record<string, CarryLine[]>
   /** Sites nobody goes to on this day, with the next visit there. */
   others: { siteId: string; name: string; place: Coordinates; next: LocalDay | null }[]
+  /** In a firm of many who is not among the people: their days are asked for by themselves. */
+  otherPeople: { id: string; name: string }[]
   /** Days of the plan on which somebody has a stop. */
   daysOut: LocalDay[]
   /** What is not agreed comes from the plan: whether it knows all. */

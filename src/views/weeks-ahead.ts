@@ -73,8 +73,10 @@ export interface WeeksAhead {
   madeOn: LocalDay | null
   /** It is being made anew. */
   beingMade: boolean
-  /** More sites than are planned together: how many; nothing is planned then. */
-  tooMany: number | null
+  /** Whose sites these are, and whose else could be looked at; null where all are planned together. */
+  whose: { technicianId: string; all: { id: string; name: string }[] } | null
+  /** Sites that fall due after these: too many for one technician’s weeks. */
+  beyond: number
   rows: WeeksRow[]
   technicians: {
     id: string

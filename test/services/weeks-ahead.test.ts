@@ -4,12 +4,12 @@ import { kinds } from '../../src/core/kinds/index.ts'
 import { fromDay, toDay, weekday } from '../../src/core/quantity/local-day.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
-import { keptPlan } from '../../src/records/plan.ts'
 import { now } from '../../src/services/clock.ts'
 import { makePlan } from '../../src/services/weeks/make-plan.ts'
 import { visitValley, weeksAhead } from '../../src/services/weeks/weeks-ahead.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { appDatabase, entryAbout, type SmallFirm, smallFirm } from '../records/a-database.ts'
+import { planOf } from './plan-of.ts'
 
 describe('the weeks ahead', () => {
   let db: Db
@@ -82,8 +82,8 @@ describe('the weeks ahead', () => {
 
   it('proposes what a part past its day needs within days, and nothing twice', async () => {
     const weeks = await weeksAhead(db, firm.firmId, today)
-    const plan = await withFirm(db, firm.firmId, keptPlan)
-    const all = plan!.body.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
+    const plan = await planOf(db, firm.firmId)
+    const all = plan.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
     expect(new Set(all).size).to.equal(all.length)
     const overdue = weeks.rows[0]!.overdue
     if (overdue > 0) expect(toDay(weeks.rows[0]!.visits[0]!.on) - toDay(today)).to.be.at.most(14)
@@ -107,7 +107,7 @@ describe('the weeks ahead', () => {
   })
 
   it('plans nothing for what waits, from its day on again, and says what it waits for', async () => {
-    const before = (await withFirm(db, firm.firmId, keptPlan))!.body.visits
+    const before = (await planOf(db, firm.firmId)).visits
     const [subjectId, key] = before[0]!.tasks[0]!
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
     let second = 0
@@ -116,12 +116,12 @@ describe('the weeks ahead', () => {
       const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
       await writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
       await makePlan(db, firm.firmId)
-      const { visits } = (await withFirm(db, firm.firmId, keptPlan))!.body
+      const { visits } = await planOf(db, firm.firmId)
       return visits.find(({ tasks }) => tasks.some(([id, of]) => id === subjectId && of === key))?.on ?? null
     }
     const later = fromDay(toDay(today) + 40)
     expect(await waits({ for: 'price' })).to.equal(null)
-    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const on = (await planOf(db, firm.firmId)).visits[0]!.on
     const valley = (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
     expect(valley.left.find((task) => task.key === key)?.waits).to.deep.include({ for: 'price' })
     const then = await waits({ for: 'part', until: later })
@@ -137,7 +137,7 @@ describe('the weeks ahead', () => {
       const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
       return writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
     }
-    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const on = (await planOf(db, firm.firmId)).visits[0]!.on
     const look = async () => (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
     const before = await look()
     expect(before.perMinute).to.equal(null)
@@ -160,7 +160,7 @@ describe('the weeks ahead', () => {
       const at = `${today}T00:00:${String(second++).padStart(2, '0')}.000Z`
       await writeEntries(db, actor, [{ ...entry, happenedAt: at }], { now: now() })
       await makePlan(db, firm.firmId)
-      return (await withFirm(db, firm.firmId, keptPlan))!.body.visits
+      return (await planOf(db, firm.firmId)).visits
     }
     const firstOn = fromDay(toDay(today) + 30)
     const visits = await set({ everyMonths: 1, firstOn, within: 3, minutes: 25 })
@@ -185,7 +185,7 @@ describe('the weeks ahead', () => {
         await updateKept(trx, 'technician', firm.ines, version, { ...record, knowsKinds })
       })
       await makePlan(db, firm.firmId)
-      const { visits } = (await withFirm(db, firm.firmId, keptPlan))!.body
+      const { visits } = await planOf(db, firm.firmId)
       return new Set(visits.map(({ technicianId }) => technicianId))
     }
     expect([...(await who('sr'))]).to.deep.equal([firm.odile])
@@ -200,7 +200,7 @@ describe('the weeks ahead', () => {
 
   it('takes as long for its work as the firm’s timed visits did, repairs left out', async () => {
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
-    const on = (await withFirm(db, firm.firmId, keptPlan))!.body.visits[0]!.on
+    const on = (await planOf(db, firm.firmId)).visits[0]!.on
     const look = async () => (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
     const before = await look()
     expect(before.timedVisits).to.equal(0)
@@ -224,13 +224,13 @@ describe('the weeks ahead', () => {
   })
 
   it('leaves its proposals where they are when it plans again, and goes on after something was written', async () => {
-    const first = await withFirm(db, firm.firmId, keptPlan)
+    const first = await planOf(db, firm.firmId)
     const note = entryAbout('machine', firm.c2, 'note', { text: 'They moved the sugar' }, { on: daysAgo(1) })
     await writeEntries(db, { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' }, [note], { now: now() })
     await makePlan(db, firm.firmId)
-    const again = await withFirm(db, firm.firmId, keptPlan)
-    expect(again!.seq).to.be.above(first!.seq)
-    const days = (plan: typeof first) => plan!.body.visits.map(({ siteId, on }) => `${siteId} ${on}`).sort()
+    const again = await planOf(db, firm.firmId)
+    expect(again.seq).to.be.above(first.seq)
+    const days = (plan: typeof first) => plan.visits.map(({ siteId, on }) => `${siteId} ${on}`).sort()
     expect(days(again)).to.deep.equal(days(first))
     expect((await weeksAhead(db, firm.firmId, today)).beingMade).to.equal(false)
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
@@ -276,8 +276,8 @@ describe('the weeks ahead', () => {
     const own = agreed.find((visit) => visit.visitId === visitId)!
     expect(own).to.deep.include({ state: 'agreed', on, technicianId: firm.ines })
     expect(own.tasks).to.be.at.least(valley.tasks.length)
-    const plan = (await withFirm(db, firm.firmId, keptPlan))!
-    const all = plan.body.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
+    const plan = await planOf(db, firm.firmId)
+    const all = plan.visits.flatMap(({ tasks }) => tasks.map(([id, key]) => `${id} ${key}`))
     expect(new Set(all).size).to.equal(all.length)
 
     const refused = await writeEntries(db, actor, [step('called-off', 2)], { now: now() })
@@ -331,8 +331,8 @@ describe('the weeks ahead', () => {
   it('keeps the last plan when it is stopped in the middle', async () => {
     const note = entryAbout('machine', firm.c2, 'note', { text: 'And the cups' }, { on: daysAgo(1) })
     await writeEntries(db, { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' }, [note], { now: now() })
-    const kept = await withFirm(db, firm.firmId, keptPlan)
+    const kept = await planOf(db, firm.firmId)
     expect(await makePlan(db, firm.firmId, AbortSignal.abort())).to.equal(false)
-    expect(await withFirm(db, firm.firmId, keptPlan)).to.deep.equal(kept)
+    expect(await planOf(db, firm.firmId)).to.deep.equal(kept)
   })
 })

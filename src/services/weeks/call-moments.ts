@@ -5,6 +5,7 @@ import type { DayProblem, Outing } from '../../core/rounds/day-problem.ts'
 import { momentsIn, momentsWhenLonger } from '../../core/rounds/moments.ts'
 import { beginSpans } from '../../core/rounds/stop-hours.ts'
 import { type Db, lookIn } from '../../records/database.ts'
+import { keptById } from '../../records/kept.ts'
 import type { CallDay, CallMoment, MomentStop } from '../../views/call-page.ts'
 import type { DayPerson, DayStop } from '../../views/day-page.ts'
 import type { VisitState } from '../../views/weeks-ahead.ts'
@@ -12,7 +13,7 @@ import { dayOf, minuteNow } from './day.ts'
 import { readDay } from './day-read.ts'
 import { lightest, placeOfStop } from './day-stops.ts'
 import { knows } from './plan-hours.ts'
-import { plannedDays } from './plan-input.ts'
+import { plannedDays } from './plan-parts.ts'
 
 interface Asked {
   on: LocalDay
@@ -38,7 +39,10 @@ export async function callDay(
 ): Promise<CallDay | null> {
   const dayAfter = toDay(on) - toDay(today)
   if (dayAfter < 0 || dayAfter >= plannedDays) return null
-  const read = await lookIn(db, firmId, (trx) => readDay(trx, firmId, on, today, [siteId]))
+  const read = await lookIn(db, firmId, async (trx) => {
+    const usual = (await keptById(trx, 'site', siteId))?.technicianId
+    return readDay(trx, firmId, { on, today, also: [siteId], ...(usual && { technicianId: usual }) })
+  })
   const { input, timeZone } = read
   const s = input.sites.findIndex(({ record }) => record.id === siteId)
   if (s < 0) return null

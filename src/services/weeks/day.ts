@@ -21,11 +21,16 @@ const roundsAtOnce = 1500
 export async function dayPage(
   db: Db,
   firmId: string,
-  { on, today, now }: { on: LocalDay; today: LocalDay; now: Date },
+  { on, today, now, technicianId }: { on: LocalDay; today: LocalDay; now: Date; technicianId?: string },
 ): Promise<DayPage> {
-  const read = await lookIn(db, firmId, (trx) => readDay(trx, firmId, on, today))
-  const { timeZone } = read
-  if (read.isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
+  const read = await lookIn(db, firmId, (trx) =>
+    readDay(trx, firmId, { on, today, ...(technicianId && { technicianId }) }),
+  )
+  const { timeZone, toPlan } = read
+  if (toPlan.length > 0)
+    await withFirm(db, firmId, async (trx) => {
+      for (const part of toPlan) await ask(trx, 'plan', { firmId, part })
+    })
   const nowMin = on === today ? minuteNow(timeZone, on, now) : null
   const { stops, people, roads } = dayOf(read, on, nowMin)
   return {
@@ -38,8 +43,9 @@ export async function dayPage(
     roads,
     carry: Object.fromEntries(people.map((person) => [person.id, carryOf(read, stops, person)])),
     others: read.others,
+    otherPeople: read.otherPeople,
     daysOut: read.daysOut,
-    plan: read.isOld ? (read.isPlanned ? 'being made anew' : 'being made') : 'made',
+    plan: toPlan.length > 0 ? (read.isPlanned ? 'being made anew' : 'being made') : 'made',
     seq: read.seq,
   }
 }

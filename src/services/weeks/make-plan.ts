@@ -8,50 +8,70 @@ import { type Db, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
 import {
-  type KeptPlan,
-  keepPlan,
-  keptPlan,
+  keepPart,
+  keptPart,
   type MovedProposal,
   outdatePlan,
   type ProposedVisit,
-  sitesDueUntil,
-} from '../../records/plan.ts'
+  proposedVisits,
+  timesKept,
+} from '../../records/plan-parts.ts'
 import { now } from '../clock.ts'
 import { indicesOf } from './plan-arranged.ts'
-import { mostSites, type PlanInput, planInput, plannedDays } from './plan-input.ts'
+import { type PlanInput, planInput } from './plan-input.ts'
+import { isOld, planParts, sitesTogether } from './plan-parts.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
 const mostMs = 50_000
+/** The same for one technician’s sites, of which there are many then. */
+const mostMsApart = 15_000
 /** How often some sites are planned anew together, for each site. */
 const roundsPerSite = 60
 
 /**
- * Plans a firm’s visits from what is known now, and keeps the plan. What stood proposed stays where it is as good; where
- * nothing has gone on since, the plan stays as it is.
+ * Plans a firm’s visits, one part after another, see `makePart`.
  * @returns whether a plan stands that knows all
  */
 export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Promise<boolean> {
+  for (const { id } of await withFirm(db, firmId, (trx) => planParts(trx, firmId)))
+    if (!(await makePart(db, firmId, id, signal))) return false
+  return true
+}
+
+/**
+ * Plans the visits of a part from what is known now, and keeps them. What stood proposed stays where it is as good;
+ * where nothing has gone on since, the plan stays as it is. What is a part no longer is planned by nobody.
+ * @returns whether a plan of it stands that knows all
+ */
+export async function makePart(db: Db, firmId: string, partId: string, signal?: AbortSignal): Promise<boolean> {
   const read = await withFirm(db, firmId, async (trx) => {
     const firm = await theFirm(trx)
-    if (!firm) return null
+    const parts = await planParts(trx, firmId)
+    const part = parts.find(({ id }) => id === partId)
+    if (!firm || !part) return null
     const today = dayAt(firm.timeZone, now())
-    if (await isTooMany(trx, today)) return null
-    const before = await keptPlan(trx)
-    const input = await planInput(trx, firmId, today, before?.body.visits ?? [])
-    if (before && knowsAll(before, today, firm.seq, input)) return 'as it was'
-    return { firm, today, input, before, given: before && plannedAgain(input, before.body.visits) }
+    const before = await keptPart(trx, partId)
+    if (before && !(await isOld(trx, part, before, { today, seq: firm.seq }))) return 'as it was'
+    const kept = await timesKept(trx, part.of)
+    const together = await sitesTogether(trx, part, today)
+    const was = (await proposedVisits(trx, together && { siteIds: together.siteIds })).filter(
+      ({ siteId }) => !together?.elsewhere.has(siteId),
+    )
+    const input = await planInput(trx, firmId, today, was, together)
+    const given = was.length > 0 ? plannedAgain(input, was) : null
+    return { firm, parts, today, input, before, given, kept, elsewhere: together?.elsewhere }
   })
   if (!read) return false
   if (read === 'as it was') return true
-  const { firm, today, input, before, given } = read
+  const { firm, parts, today, input, before, given, kept, elsewhere } = read
   const began = performance.now()
   const { plan, cost } = planFirm(input.problem, {
     rounds: roundsPerSite * input.sites.length,
     ...(given && { given }),
-    spent: () => (signal?.aborted ? 1 : (performance.now() - began) / mostMs),
+    spent: () => (signal?.aborted ? 1 : (performance.now() - began) / (parts.length > 1 ? mostMsApart : mostMs)),
   })
   if (signal?.aborted) return false
-  const visits = proposed(input, plan)
+  const visits = proposed(input, plan).filter(({ siteId }) => !elsewhere?.has(siteId))
   const moved = (given ? movedVisits(input.problem, plan, given) : []).map(
     ({ site, fromDay: was, toDay: to, savesMin }): MovedProposal => ({
       siteId: input.sites[site]!.record.id,
@@ -62,13 +82,20 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
     }),
   )
   const body = {
-    kept: input.kept,
-    visits,
+    kept,
     cost,
     least: leastPossible(input.problem),
     moved: [...stillTold(before?.body.moved ?? [], visits, today), ...moved],
   }
-  await withFirm(db, firmId, (trx) => keepPlan(trx, firmId, { madeOn: today, seq: firm.seq, body }))
+  const siteIds = input.sites.map(({ record }) => record.id).filter((id) => !elsewhere?.has(id))
+  await withFirm(db, firmId, (trx) =>
+    keepPart(
+      trx,
+      firmId,
+      { part: partId, madeOn: today, seq: firm.seq, body },
+      { visits, siteIds, parts: parts.map(({ id }) => id) },
+    ),
+  )
   return true
 }
 
@@ -87,17 +114,12 @@ const stillTold = (moved: MovedProposal[], visits: ProposedVisit[], today: Local
 export const planAnew = (db: Db, firmId: string): Promise<void> =>
   withFirm(db, firmId, async (trx) => {
     await outdatePlan(trx)
-    await ask(trx, 'plan', { firmId })
+    await askForPlan(trx, firmId)
   })
 
-/** Whether nothing has gone on since a plan was made: the day, the ledger, sites and people. */
-export const knowsAll = (plan: KeptPlan, today: LocalDay, seq: number, { kept }: Pick<PlanInput, 'kept'>): boolean =>
-  plan.madeOn === today && plan.seq === seq && plan.body.kept === kept
-
-/** Whether more sites have something due than are planned together; how many. */
-export async function isTooMany(trx: Trx, today: LocalDay): Promise<number | null> {
-  const sites = await sitesDueUntil(trx, fromDay(toDay(today) + plannedDays))
-  return sites > mostSites ? sites : null
+/** Asks for every part of a firm’s plan. */
+export async function askForPlan(trx: Trx, firmId: string): Promise<void> {
+  for (const { id } of await planParts(trx, firmId)) await ask(trx, 'plan', { firmId, part: id })
 }
 
 /** A plan’s visits by ids and days, those after its days left out. */

@@ -20,29 +20,18 @@ import type { Trx } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { allKept, type KeptRecord, keptByIds } from '../../records/kept.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
-import {
-  type DueHere,
-  dueUntil,
-  type ProposedVisit,
-  sitesByContract,
-  timesKept,
-  waitsSaid,
-} from '../../records/plan.ts'
+import { type DueHere, dueUntil, sitesByContract, waitsSaid } from '../../records/plan.ts'
+import type { ProposedVisit } from '../../records/plan-parts.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
 import { contractTasks } from './contract-tasks.ts'
 import { grouped } from './grouped.ts'
 import { asTaken, ownMinutes } from './own-minutes.ts'
 import { oneADay, settledBy } from './plan-arranged.ts'
 import { type Absence, hoursOf, knows, minuteOf, openDaysOf } from './plan-hours.ts'
+import { isAtWork, plannedDays, weeksAfter } from './plan-parts.ts'
 import { drivenRoads, placeOf, tripAlone, typedRoads } from './plan-roads.ts'
 import type { PlannedTask } from './planned-task.ts'
 
-/** Days that are planned one by one, from today. */
-export const plannedDays = 84
-/** More sites than these are not planned together: every road between any two of them is reckoned. */
-export const mostSites = 600
-/** Weeks after them, so that what falls due soon after is neither pulled in nor forgotten. */
-const weeksAfter = 14
 /** What must be done is dear to leave. */
 const mustCost = 1e5
 /** To plan it on a day on which it still waits: more than any other day can cost, less than to leave it. */
@@ -52,6 +41,8 @@ export interface PlanInput {
   today: number
   problem: FirmProblem
   sites: { record: KeptRecord<'site'>; tasks: PlannedTask[] }[]
+  /** By site: whether it is planned elsewhere, and here only what is arranged there. */
+  isElsewhere: boolean[]
   technicians: KeptRecord<'technician'>[]
   /** By site: the visits that are asked for or agreed, one a day. */
   appointments: Appointment[][]
@@ -67,24 +58,33 @@ export interface PlanInput {
   absences: Absence[]
   /** By site and day of the plan: whether somebody may come, whatever is planned. */
   isOpen: Uint8Array[]
-  /** How often the records of sites and technicians have been kept, added up: it grows with every change. */
-  kept: number
   road(fromId: string, toId: string): Road
+}
+
+/** What is planned from: the whole firm where it is left out. */
+export interface Among {
+  siteIds: string[]
+  /** Nobody else is sent anywhere; everybody may be where it is left out. */
+  goes?: string[]
+  /** Of the sites those where nothing is planned beside what is arranged. */
+  elsewhere?: Set<string>
 }
 
 /**
  * Reads a firm’s plan’s figures.
  *
  * @param was - the visits that stood proposed
- * @param only - of these sites; of all with something due where it is left out
  */
 export async function planInput(
   trx: Trx,
   firmId: string,
   today: string,
   was: ProposedVisit[],
-  only?: string[],
+  among?: Among,
 ): Promise<PlanInput> {
+  const only = among?.siteIds
+  const isElsewhere = (siteId: string) => among?.elsewhere?.has(siteId) === true
+  const maySend = (technicianId: string) => among?.goes?.includes(technicianId) !== false
   const start = toDay(today)
   const columns = [
     ...Array.from({ length: plannedDays }, (_, d) => start + d),
@@ -125,9 +125,7 @@ export async function planInput(
   )
   // Whoever was promised to come stands there, even if they have left: the day says that nobody has time for it.
   const promised = new Set(appointments.flat().map(({ last }) => last.body.technicianId))
-  const technicians = people.filter(
-    ({ id, leftOn, workWeekdays }) => promised.has(id) || (!leftOn && workWeekdays !== ''),
-  )
+  const technicians = people.filter((one) => promised.has(one.id) || (isAtWork(one) && maySend(one.id)))
   const guarding = new Set([...kinds, ...own].flatMap(({ tasks }) => tasks.filter(guards).map(({ id }) => id)))
   const settings = await settingsAround(trx, firmId, records)
   const levels = records.map(({ id, customerId }) =>
@@ -192,10 +190,12 @@ export async function planInput(
       ...(stillWaits(said, standing.since) && { waits: said }),
     }
   }
-  const sites = records.map((record, s) => ({
-    record,
-    tasks: [...(bySite.get(record.id) ?? []).map(planned), ...contracts[s]!.map(({ task }) => task)],
-  }))
+  const sites = records.map((record, s) => {
+    const tasks = [...(bySite.get(record.id) ?? []).map(planned), ...contracts[s]!.map(({ task }) => task)]
+    if (!isElsewhere(record.id)) return { record, tasks }
+    const arranged = appointments[s]!.flatMap(({ last }) => settledBy(last.body, start, tasks, technicians).tasks)
+    return { record, tasks: tasks.filter((_, t) => arranged.includes(t)) }
+  })
   const goneToToday = new Set([
     ...was.filter(({ on }) => on === today).map(({ siteId }) => siteId),
     ...appointments.flat().flatMap(({ siteId, last }) => (last.body.on === today ? [siteId] : [])),
@@ -217,7 +217,9 @@ export async function planInput(
         })),
         // Today only where somebody was to go today anyway: new visits begin tomorrow.
         roomMin: roomOf(record, s),
-        isOpen: isOpen[s]!.map((open, d) => (d > 0 || goneToToday.has(record.id) ? open : 0)),
+        isOpen: isOpen[s]!.map((open, d) =>
+          !isElsewhere(record.id) && (d > 0 || goneToToday.has(record.id)) ? open : 0,
+        ),
         stopMin: figures.stopMin,
         dayCost: dayCosts(
           usualWeekday(daysThere[s]!),
@@ -256,10 +258,14 @@ export async function planInput(
   /** Nobody goes to what they do not know, as long as somebody else does. */
   function whoCosts({ technicianId }: KeptRecord<'site'>, tasks: PlannedTask[]): number[] {
     const there = new Set(tasks.flatMap(({ machineKind }) => (machineKind ? [machineKind] : [])))
-    const may = technicians.map((one) => !one.leftOn && knows(one, there))
+    const may = technicians.map((one) => maySend(one.id) && !one.leftOn && knows(one, there))
     const somebody = may.includes(true)
     return technicians.map(({ id }, k) =>
-      somebody && !may[k] ? Number.POSITIVE_INFINITY : id === technicianId ? 0 : figures.otherTechnicianCost,
+      !maySend(id) || (somebody && !may[k])
+        ? Number.POSITIVE_INFINITY
+        : id === technicianId
+          ? 0
+          : figures.otherTechnicianCost,
     )
   }
   function dayCosts(usual: number | null, visits: ContractVisit[]): Float64Array {
@@ -271,11 +277,11 @@ export async function planInput(
       return (isOther ? figures.otherWeekdayCost : 0) + (isBetween ? figures.betweenContractCost : 0)
     })
   }
-  const kept = await timesKept(trx)
   return {
     today: start,
     problem,
     sites,
+    isElsewhere: sites.map(({ record }) => isElsewhere(record.id)),
     technicians,
     appointments,
     missed,
@@ -285,7 +291,6 @@ export async function planInput(
     figures,
     timedVisits: jobMinutes.visits,
     perMinute: ownPlanning?.costsIn === 'money' ? (perMinute ?? null) : null,
-    kept,
     road,
   }
 }

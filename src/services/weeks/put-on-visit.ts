@@ -15,8 +15,8 @@ const everDue = '9999-12-31'
 /** The visits to come of some sites, for whoever wants to put something on one of them. */
 export function visitsToJoin(db: Db, firmId: string, today: LocalDay, siteIds: string[]): Promise<PutOnVisit> {
   return lookIn(db, firmId, async (trx) => {
-    const [{ visits }, due, sites, people, firm, figures] = await Promise.all([
-      visitsAhead(trx, today),
+    const [visits, due, sites, people, firm, figures] = await Promise.all([
+      visitsAhead(trx, today, siteIds),
       dueUntil(trx, everDue, siteIds),
       keptByIds(trx, 'site', siteIds),
       technicians(trx),

@@ -3,7 +3,8 @@ import type { LocalDay } from '../../core/quantity/local-day.ts'
 import { appointmentsStanding } from '../../core/visits/appointments.ts'
 import { arrangedSince } from '../../records/calendars.ts'
 import type { Trx } from '../../records/database.ts'
-import { type KeptPlan, keptPlan, visitsMade } from '../../records/plan.ts'
+import { visitsMade } from '../../records/plan.ts'
+import { type KeptProposal, proposedVisits } from '../../records/plan-parts.ts'
 import type { VisitState } from '../../views/weeks-ahead.ts'
 
 /** A visit to come, as it was arranged or as the plan proposes it. */
@@ -22,29 +23,28 @@ export interface VisitAhead {
   arranged?: EntryOf<'appointment'>
 }
 
-/** The visits to come, and when the plan among them was made: null where none is. */
-export interface VisitsAhead {
-  plannedOn: LocalDay | null
-  visits: VisitAhead[]
+/**
+ * The visits to come of some sites as they are kept, without planning anew: what was arranged, then what the plan
+ * proposed for tasks that nothing was arranged for.
+ */
+export async function visitsAhead(trx: Trx, today: LocalDay, siteIds: string[]): Promise<VisitAhead[]> {
+  const [settled, proposals] = await Promise.all([
+    arrangedAhead(trx, today, siteIds),
+    proposedVisits(trx, { siteIds, from: today }),
+  ])
+  return [...settled, ...besides(settled, proposals)]
 }
 
-/**
- * The visits to come as they are kept, without planning anew: what was arranged, then what the plan proposed for tasks
- * that nothing was arranged for.
- */
-export async function visitsAhead(trx: Trx, today: LocalDay): Promise<VisitsAhead> {
-  const [plan, arranged] = await Promise.all([keptPlan(trx), arrangedSince(trx, today)])
+/** The visits to come that were arranged. @param siteIds - at these; at all where it is left out */
+export async function arrangedAhead(trx: Trx, today: LocalDay, siteIds?: string[]): Promise<VisitAhead[]> {
+  const arranged = await arrangedSince(trx, today, siteIds && { siteIds })
   const been = await visitsMade(
     trx,
     arranged.flatMap(({ visitId }) => visitId ?? []),
     today,
   )
   const standing = appointmentsStanding([...arranged, ...been].sort((a, b) => a.seq - b.seq))
-  const settled = standing.filter(({ last }) => last.body.on >= today).map(({ last }) => ofArranged(last))
-  return {
-    plannedOn: plan?.madeOn ?? null,
-    visits: [...settled, ...(plan ? besides(settled, plan, today) : [])],
-  }
+  return standing.filter(({ last }) => last.body.on >= today).map(({ last }) => ofArranged(last))
 }
 
 /** All that is done on a visit. */
@@ -65,16 +65,12 @@ function ofArranged(last: EntryOf<'appointment'>): VisitAhead {
 }
 
 /** What the plan proposes for tasks that nothing was arranged for; on a day somebody goes there anyway it joins them. */
-function besides(settled: VisitAhead[], { madeOn, body }: KeptPlan, today: LocalDay): VisitAhead[] {
+function besides(settled: VisitAhead[], proposals: KeptProposal[]): VisitAhead[] {
   const taken = new Set(settled.flatMap(({ tasks }) => tasks.map((task) => task.join(' '))))
-  return body.visits
-    .filter(({ on }) => on >= today)
-    .flatMap(({ siteId, on, technicianId, tasks }): VisitAhead[] => {
-      const here = tasks.filter((task) => !taken.has(task.join(' ')))
-      const there = settled.find((visit) => visit.siteId === siteId && visit.on === on)
-      if (there) there.besides.push(...here)
-      return there || here.length === 0
-        ? []
-        : [{ siteId, on, technicianId, state: 'proposed', madeOn, tasks: here, besides: [] }]
-    })
+  return proposals.flatMap((proposal): VisitAhead[] => {
+    const here = proposal.tasks.filter((task) => !taken.has(task.join(' ')))
+    const there = settled.find((visit) => visit.siteId === proposal.siteId && visit.on === proposal.on)
+    if (there) there.besides.push(...here)
+    return there || here.length === 0 ? [] : [{ ...proposal, state: 'proposed', tasks: here, besides: [] }]
+  })
 }

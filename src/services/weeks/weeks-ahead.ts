@@ -1,11 +1,11 @@
 import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
 import { PlanState } from '../../core/visits/plan-state.ts'
-import { type Db, lookIn, withFirm } from '../../records/database.ts'
+import { type Db, lookIn, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
-import { keptById } from '../../records/kept.ts'
-import { keptPlan, type MovedProposal } from '../../records/plan.ts'
+import { keptById, keptByIds } from '../../records/kept.ts'
+import { keptPart, type MovedProposal, proposedVisits } from '../../records/plan-parts.ts'
 import type {
   VisitRepair,
   VisitState,
@@ -16,25 +16,42 @@ import type {
   WeeksValley,
   WeeksVisit,
 } from '../../views/weeks-ahead.ts'
-import { isTooMany, knowsAll, plannedAgain } from './make-plan.ts'
-import { type PlanInput, planInput, plannedDays } from './plan-input.ts'
+import { plannedAgain } from './make-plan.ts'
+import { type PlanInput, planInput } from './plan-input.ts'
+import { isOld, type PlanPart, partWith, plannedDays, planParts, sitesTogether } from './plan-parts.ts'
 import { tripAlone } from './plan-roads.ts'
 import type { PlannedTask } from './planned-task.ts'
 
+/** Whose weeks are looked at, where not all sites are planned together; the first that is there counts. */
+export interface WhoseWeeks {
+  /** A site: those of whoever goes there. */
+  siteId?: string
+  technicianId?: string
+  /** Who asks. */
+  me?: string
+}
+
 /** The plan as it stands, asked for anew where the ledger or the day has gone on since it was made. */
-export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promise<WeeksAhead> {
-  const read = await lookIn(db, firmId, async (trx) => {
-    const tooMany = await isTooMany(trx, today)
-    if (tooMany) return { tooMany }
-    const plan = await keptPlan(trx)
-    const { seq } = (await theFirm(trx))!
-    const input = await planInput(trx, firmId, today, plan?.body.visits ?? [])
-    return { plan, input, isOld: !plan || !knowsAll(plan, today, seq, input) }
+export async function weeksAhead(db: Db, firmId: string, today: LocalDay, whose: WhoseWeeks = {}): Promise<WeeksAhead> {
+  const { parts, part, names, plan, isToMake, input, was, beyond } = await lookIn(db, firmId, async (trx) => {
+    const parts = await planParts(trx, firmId)
+    const part = await partOf(trx, parts, whose)
+    return {
+      parts,
+      part,
+      names:
+        parts.length > 1
+          ? await keptByIds(
+              trx,
+              'technician',
+              parts.map(({ id }) => id),
+            )
+          : [],
+      ...(await readPart(trx, firmId, today, part)),
+    }
   })
-  if (read.tooMany !== undefined) return { ...nothing, today, tooMany: read.tooMany }
-  const { plan, input, isOld } = read
-  if (isOld) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId }))
-  const visits = plannedAgain(input, plan?.body.visits ?? [])
+  if (isToMake) await withFirm(db, firmId, (trx) => ask(trx, 'plan', { firmId, part: part.id }))
+  const visits = plannedAgain(input, was)
   const state = new PlanState(input.problem, visits)
   const technicians = input.technicians.map((one, k) => ({
     id: one.id,
@@ -48,7 +65,7 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
     }),
   }))
   const moved = plan?.body.moved ?? []
-  const rows = input.sites.map((_, s) => rowOf(input, state, s, visits[s]!, moved))
+  const rows = input.sites.flatMap((_, s) => (input.isElsewhere[s] ? [] : [rowOf(input, state, s, visits[s]!, moved)]))
   const done = visits.flatMap((those, s) =>
     those.flatMap(({ day, tasks }) => tasks.map((t) => ({ day, task: input.sites[s]!.tasks[t]! }))),
   )
@@ -56,8 +73,15 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
     today,
     days: plannedDays,
     madeOn: plan?.madeOn ?? null,
-    beingMade: isOld,
-    tooMany: null,
+    beingMade: isToMake,
+    whose:
+      parts.length > 1
+        ? {
+            technicianId: part.id,
+            all: names.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
+          }
+        : null,
+    beyond,
     rows: rows.sort(byVisit),
     technicians,
     sums: {
@@ -76,23 +100,30 @@ export async function weeksAhead(db: Db, firmId: string, today: LocalDay): Promi
   }
 }
 
-const nothing: Omit<WeeksAhead, 'today' | 'tooMany'> = {
-  days: plannedDays,
-  madeOn: null,
-  beingMade: false,
-  rows: [],
-  technicians: [],
-  sums: {
-    trips: 0,
-    tripsAlone: 0,
-    roadMin: 0,
-    roadAloneMin: 0,
-    earlyMin: 0,
-    late: 0,
-    tasks: 0,
-    cost: 0,
-    least: 0,
-  },
+const noSite = { plan: null, input: null, was: [], customer: null, seq: 0 }
+
+/** The part whose weeks are looked at. */
+async function partOf(trx: Trx, parts: PlanPart[], { siteId, technicianId, me }: WhoseWeeks): Promise<PlanPart> {
+  const site = siteId && parts.length > 1 ? await keptById(trx, 'site', siteId) : null
+  const asked = [site?.technicianId, technicianId, me].flatMap((id) => (id ? (partWith(parts, id) ?? []) : []))
+  return asked[0] ?? parts[0]!
+}
+
+/** A part as it was planned, and what it would be planned from now. */
+async function readPart(trx: Trx, firmId: string, today: LocalDay, part: PlanPart) {
+  const plan = await keptPart(trx, part.id)
+  const { seq } = (await theFirm(trx))!
+  const together = await sitesTogether(trx, part, today)
+  const proposals = await proposedVisits(trx, together && { siteIds: together.siteIds })
+  const was = proposals.filter(({ siteId }) => !together?.elsewhere.has(siteId))
+  return {
+    plan,
+    was,
+    seq,
+    input: await planInput(trx, firmId, today, was, together),
+    isToMake: await isOld(trx, part, plan, { today, seq }),
+    beyond: together?.beyond ?? 0,
+  }
 }
 
 const daysOf = (fits: (day: number) => boolean) => Array.from({ length: plannedDays }, (_, d) => d).filter(fits)
@@ -201,19 +232,18 @@ export async function visitValley(
   today: LocalDay,
   { siteId, on }: { siteId: string; on: LocalDay },
 ): Promise<WeeksValley | null> {
-  const { plan, input, customer, seq } = await lookIn(db, firmId, async (trx) => {
-    const plan = (await isTooMany(trx, today)) ? null : await keptPlan(trx)
-    const site = plan && (await keptById(trx, 'site', siteId))
+  const { plan, input, was, customer, seq } = await lookIn(db, firmId, async (trx) => {
+    const site = await keptById(trx, 'site', siteId)
+    if (!site) return noSite
+    const part = await partOf(trx, await planParts(trx, firmId), { siteId })
     return {
-      plan,
-      seq: (await theFirm(trx))!.seq,
-      input: site && (await planInput(trx, firmId, today, plan?.body.visits ?? [])),
-      customer: site && (await keptById(trx, 'customer', site.customerId)),
+      ...(await readPart(trx, firmId, today, part)),
+      customer: await keptById(trx, 'customer', site.customerId),
     }
   })
   if (!plan || !input || !customer) return null
   const s = input.sites.findIndex(({ record }) => record.id === siteId)
-  const visits = plannedAgain(input, plan.body.visits)
+  const visits = plannedAgain(input, was)
   const visit = visits[s]?.find(({ day }) => day === toDay(on) - input.today)
   if (!visit || visit.technician === null) return null
   const own = new Set(besides(input, s, visit.day, visit.tasks))

@@ -29,14 +29,21 @@ export function DayChoice({ page, who, onWho }: { page: DayPage; who: string; on
         <select
           className="field min-h-[44px] min-w-0 max-w-full"
           value={who}
-          onChange={(event) => onWho(event.target.value)}
+          onChange={({ target: { value } }) =>
+            page.otherPeople.some(({ id }) => id === value) ? location.assign(dayHref(page.on, value)) : onWho(value)
+          }
         >
           {page.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}, {counted(stopsOf(person).length, 'stop')}
             </option>
           ))}
-          <option value={everybody}>Everybody</option>
+          <option value={everybody}>{page.otherPeople.length > 0 ? 'All of these' : 'Everybody'}</option>
+          {page.otherPeople.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
         </select>
       </label>
     </p>

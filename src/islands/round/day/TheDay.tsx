@@ -48,7 +48,7 @@ function TheDay({ first, firm, me, who: asked }: Props) {
   const [chosenSite, setChosenSite] = useState<string | null>(null)
   const [refused, setRefused] = useState<string | null>(null)
   const [asks, setAsks] = useState<DayAsks | null>(null)
-  const lost = useFetched<DayPage>(round > 0 ? `/api/round/day?on=${page.on}&n=${round}` : null, setPage, {
+  const lost = useFetched<DayPage>(round > 0 ? `/api/round/day?on=${page.on}&who=${who}&n=${round}` : null, setPage, {
     afterMs: 20,
   })
   const again = () => setRound((n) => n + 1)

@@ -16,6 +16,7 @@ import { Columns } from './Columns.tsx'
 import { PlanningSheet } from './PlanningSheet.tsx'
 import { indexOf, SiteLine } from './SiteLine.tsx'
 import { VisitWorking } from './VisitWorking.tsx'
+import { nameOf, WhoseSites } from './WhoseSites.tsx'
 import { weeksAxis } from './weeks-axis.ts'
 
 /** How often it looks while the plan is being made. */
@@ -85,7 +86,10 @@ function WeeksAhead({ first, firm, siteId, planning }: Props) {
     const timer = setTimeout(askAnew, everyMs)
     return () => clearTimeout(timer)
   }, [weeks])
-  const lost = useFetched<Weeks>(asked > 0 ? `/api/round/weeks?n=${asked}` : null, take)
+  const lost = useFetched<Weeks>(
+    asked > 0 ? `/api/round/weeks?n=${asked}${weeks.whose ? `&who=${weeks.whose.technicianId}` : ''}` : null,
+    take,
+  )
   useFetched<{ valley: WeeksValley | null }>(
     chosen && there ? `/api/round/valley?siteId=${chosen.siteId}&on=${there.on}&n=${asked}.${again}` : null,
     (answer) => {
@@ -178,7 +182,7 @@ function WeeksAhead({ first, firm, siteId, planning }: Props) {
       <DueDefs />
       <TitleBlock
         name="Weeks ahead"
-        under={`${firm}, ${counted(rows.length, 'site')} with something due`}
+        under={`${firm}, ${counted(rows.length, 'site')} with something due${weeks.whose ? `, ${nameOf(weeks.whose)}’s` : ''}`}
         facts={[
           {
             label: 'Trips in twelve weeks',
@@ -210,23 +214,21 @@ function WeeksAhead({ first, firm, siteId, planning }: Props) {
                   : 'Being planned: a moment.'
                 : 'Planned today. What is proposed stays unless another day saves more than it costs to move.'}
             </p>
+            {weeks.whose && <WhoseSites whose={weeks.whose} />}
             <RoundStops at="weeks" />
           </div>
+          {weeks.beyond > 0 && (
+            <p className="m-0 px-4 text-[15px] text-seal-ink lg:px-6">
+              {counted(weeks.beyond, 'more site')} fall due: too many for one technician’s twelve weeks, in no plan.
+              Give some to somebody else, on their pages.
+            </p>
+          )}
           {lost && (
             <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">
               No connection: the plan is as it was.
             </p>
           )}
-          {weeks.tooMany ? (
-            <p className="m-0 px-6 py-6">
-              {counted(weeks.tooMany, 'site')} have something due: more than are planned together so far. What is due
-              stands in{' '}
-              <a className="word" href="/round/sites">
-                Coming due, by site
-              </a>
-              .
-            </p>
-          ) : technicians.length === 0 && rows.length > 0 ? (
+          {technicians.length === 0 && rows.length > 0 ? (
             <p className="m-0 px-6 py-6">
               Nobody is at work on any day: say under{' '}
               <a className="word" href="/firm">

@@ -17,7 +17,12 @@ export const GET = endpoint(async ({ url, locals }, { firm }) => {
   const parsed = parseStrict(query, Object.fromEntries(url.searchParams))
   if (!parsed.ok) return refuse(400, parsed.issues)
   const { on, who, as } = parsed.value
-  const page = await dayPage(locals.db, firm.id, { on, today: dayAt(firm.timeZone, locals.now), now: locals.now })
+  const page = await dayPage(locals.db, firm.id, {
+    on,
+    today: dayAt(firm.timeZone, locals.now),
+    now: locals.now,
+    technicianId: who,
+  })
   const text = as === 'gpx' ? dayAsGpx(page, who) : JSON.stringify(dayAsGeoJson(page, who))
   if (text === null || text === 'null')
     return refuse(404, [{ path: 'who', code: 'unknown', message: 'is nobody of this firm on that day', value: who }])
