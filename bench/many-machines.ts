@@ -2,7 +2,7 @@ import type { Db } from '../src/records/database.ts'
 
 /** Machines a site, sites a customer, machines a technician: a large firm's shape. */
 const perSite = 4
-const perTechnician = 600
+const perTechnician = 100
 
 /** Months of readings each machine has; with its fittings and tasks so many entries. */
 const months = 14

@@ -5,8 +5,8 @@ import type { Trx } from './database.ts'
 /** What was done on a visit, as the ledger names it. */
 export interface WorkOnVisit {
   minutes: number
-  /** Kind of machine, kind of entry, and the task or part it names. */
-  done: [kind: string, entry: string, named: string][]
+  /** The machine, its kind, kind of entry, and the task or part it names. */
+  done: [machineId: string, kind: string, entry: string, named: string][]
 }
 
 /** So many visits back are enough to know a firm’s pace. */
@@ -45,7 +45,7 @@ export async function workOnVisits(trx: Trx, since: LocalDay): Promise<WorkOnVis
        select * from timed order by happened_on desc, visit limit :most
      )
      select t.visit, t.minutes::float as minutes,
-            json_agg(json_build_array(m.kind, e.kind, coalesce(e.body->>'task', e.body->>'part'))) as done
+            json_agg(json_build_array(m.id, m.kind, e.kind, coalesce(e.body->>'task', e.body->>'part'))) as done
      from latest t
      join entry e on e.visit_id = t.visit and e.kind = any(:kinds)
        and not exists (select from entry s where s.firm_id = e.firm_id and s.supersedes = e.id)

@@ -4,16 +4,18 @@ import type { CarryLine } from '../core/rounds/carry.ts'
 import type { Outing, Span } from '../core/rounds/day-problem.ts'
 import type { Better, LeftStop } from '../core/rounds/standing-order.ts'
 import type { Coordinates, Road } from '../core/rounds/travel.ts'
+import type { Handwork } from '../core/visits/minutes-there.ts'
 import type { VisitRepair, VisitState } from './weeks-ahead.ts'
 
 /** One thing to do at a stop, and why today. */
-export interface DayTask {
+export interface DayTask extends Handwork {
   subjectId: string
   subjectKind: 'machine' | 'softener' | 'site'
   key: string
   name: string
   machineName: string
-  minutes: number
+  /** Minutes a hot machine would have to cool before it: they are asked to switch it off; 0 where not. */
+  coolMin: number
   /** Nobody was promised it. */
   mayWait: boolean
   due: LocalDay
@@ -90,6 +92,17 @@ export interface DayPerson {
   better: Better | null
 }
 
+/** Stops that would better be somebody else’s: one, or two exchanged. */
+export interface DayHandOver {
+  moves: { stop: number; fromId: string; toId: string }[]
+  /** Of road, all days together. */
+  savesMin: number
+  /** Stops that find a place in a day and had none. */
+  more: number
+  /** By person’s id, the orders that change. */
+  orders: Record<string, number[]>
+}
+
 /** A day of a firm: who drives where in which order, and with what. */
 export interface DayPage {
   on: LocalDay
@@ -99,6 +112,7 @@ export interface DayPage {
   timeZone: string
   stops: DayStop[]
   people: DayPerson[]
+  handOver: DayHandOver | null
   /** Minutes on the road: rows and columns are the stops, then the people’s starts. */
   roads: Road[][]
   /** By person’s id. */

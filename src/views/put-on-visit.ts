@@ -1,11 +1,11 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
+import type { Handwork } from '../core/visits/minutes-there.ts'
 import type { VisitRepair, VisitState } from './weeks-ahead.ts'
 
 /** A task as a visit counts it. */
-export interface TaskMinutes {
+export interface TaskMinutes extends Handwork {
   subjectId: string
   key: string
-  minutes: number
 }
 
 /** A visit to come that a task can be put on. */

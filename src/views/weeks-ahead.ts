@@ -1,6 +1,7 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { LateClass } from '../core/trade/lateness.ts'
 import type { WaitsFor } from '../core/trade/waits-for.ts'
+import type { Handwork } from '../core/visits/minutes-there.ts'
 
 /** How far a visit has got: the plan’s own proposal until somebody took it up. */
 export type VisitState = 'proposed' | 'taken' | 'asked' | 'agreed'
@@ -104,14 +105,15 @@ export interface WeeksAhead {
 }
 
 /** One task of a visit, and what its day costs it. */
-export interface WeeksTask {
+export interface WeeksTask extends Handwork {
   subjectId: string
   subjectKind: 'machine' | 'softener' | 'site'
   key: string
   name: string
   machineName: string
   due: LocalDay
-  minutes: number
+  /** Minutes a hot machine would have to cool before it: they are asked to switch it off; 0 where not. */
+  coolMin: number
   late: 'stands' | 'short' | 'nuisance' | 'hard'
   /** The plan’s own, besides what was arranged. */
   besides: boolean

@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import { filledIn } from '../../src/core/firm/records.ts'
 import { fromDay, toDay, weekday } from '../../src/core/quantity/local-day.ts'
+import { minutesThere } from '../../src/core/visits/minutes-there.ts'
+import { handedTo } from '../../src/islands/round/day/use-day-writes.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
 import { now } from '../../src/services/clock.ts'
@@ -266,8 +268,42 @@ describe('the day', () => {
       expect(page.stops[stop]!.tasks.filter(({ mayWait, over }) => mayWait && over < 0)).to.deep.equal([])
     const early = bakery.tasks.filter(({ over }) => over < 0)
     if (bakery.notToday.length > 0 && ines(page).left.length === 0)
-      expect(bakery.serviceMin).to.equal(15 + bakery.tasks.reduce((sum, { minutes }) => sum + minutes, 0))
+      expect(bakery.serviceMin).to.equal(15 + minutesThere(bakery.tasks))
     for (const { mayWait } of early) expect(mayWait).to.equal(true)
+  })
+
+  it('says who else could go where somebody is away, and it is theirs once that is written', async () => {
+    const day = fromDay(toDay(on) + 7)
+    const visit = agreed(mill, { from: '10:00' }, day)
+    await write(visit)
+    await write(
+      entryAbout(
+        'firm',
+        firm.firmId,
+        'setting',
+        { setting: 'absence', technicianId: firm.ines, from: day, to: day, name: 'ill' },
+        { on: today },
+      ),
+    )
+    await makePlan(db, firm.firmId)
+    const page = await look(day)
+    const { moves, more } = page.handOver!
+    expect(more).to.equal(1)
+    expect(moves).to.have.length(1)
+    expect(moves[0]).to.include({ fromId: firm.ines, toId: firm.odile })
+    const stop = page.stops[moves[0]!.stop]!
+    const handed = handedTo(page, stop, firm.odile)
+    expect(handed).to.deep.include({ kind: 'appointment', visitId: visit.visitId, subjectId: mill })
+    expect(handed.body).to.deep.include({ step: 'agreed', on: day, technicianId: firm.odile, from: '10:00', tasks: [] })
+    await write({ ...handed, happenedAt: `${today}T23:00:00.000Z` })
+    await makePlan(db, firm.firmId)
+    const after = await look(day)
+    const odile = after.people.find(({ id }) => id === firm.odile)!
+    expect(namesOf(after, odile.order)).to.include('The mill')
+    expect(after.stops[odile.order[0]!]!.visitId).to.equal(visit.visitId)
+    expect(after.handOver?.moves.some(({ stop: other }) => after.stops[other]!.siteId === mill) ?? false).to.equal(
+      false,
+    )
   })
 
   it('goes out as GPX and GeoJSON, in order, from the yard and back, without telephone or key', async () => {

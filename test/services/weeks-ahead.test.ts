@@ -1,6 +1,7 @@
 import { expect } from 'chai'
 import { filledIn } from '../../src/core/firm/records.ts'
 import { kinds } from '../../src/core/kinds/index.ts'
+import { idleTime } from '../../src/core/procedures/idle-time.ts'
 import { fromDay, toDay, weekday } from '../../src/core/quantity/local-day.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
@@ -204,10 +205,12 @@ describe('the weeks ahead', () => {
     const look = async () => (await visitValley(db, firm.firmId, today, { siteId: firm.siteId, on }))!
     const before = await look()
     expect(before.timedVisits).to.equal(0)
-    const { id: task, minutes } = kinds.find(({ id }) => id === 'c2')!.tasks.find(({ doneBy }) => doneBy === 'cleaned')!
+    const c2 = kinds.find(({ id }) => id === 'c2')!
+    const { id: task, minutes } = c2.tasks.find(({ doneBy }) => doneBy === 'cleaned')!
+    const usual = minutes + idleTime(task, c2, minutes).idleMin
     const visit = (back: number, more: object[] = []) => {
       const [visitId, day] = [crypto.randomUUID(), daysAgo(back)]
-      const header = { technicianIds: [firm.ines], minutes: 15 + 2 * minutes }
+      const header = { technicianIds: [firm.ines], minutes: 15 + 2 * usual }
       return [
         entryAbout('site', firm.siteId, 'visit', header, { on: day, visitId }),
         entryAbout('machine', firm.c2, 'cleaned', { task }, { on: day, visitId }),

@@ -10,6 +10,7 @@ const task = (key: string, more: Partial<WeeksTask> = {}): WeeksTask => ({
   key,
   name: key,
   machineName: 'Left bar',
+  coolMin: 0,
   due: '2026-12-09',
   minutes: 20,
   late: 'short',

@@ -16,14 +16,17 @@ export function procedureForTask(
   library: readonly Procedure[] = procedures,
 ): { procedure: Procedure; way: Way } | null {
   const base = kind && (kind.basedOn ?? kind.id)
-  const procedure = library.find(
-    ({ kinds, writes, behind }) =>
-      (base ? kinds.includes(base) : behind !== undefined) &&
-      writes?.some((written) => {
-        const of = base ? (written.taskOf?.[base] ?? written.task) : written.task
-        return of === task && (base !== null || written.of === 'softener')
-      }),
-  )
+  // A whole service writes the task too: what does nothing else leads through it.
+  const [procedure] = library
+    .filter(
+      ({ kinds, writes, behind }) =>
+        (base ? kinds.includes(base) : behind !== undefined) &&
+        writes?.some((written) => {
+          const of = base ? (written.taskOf?.[base] ?? written.task) : written.task
+          return of === task && (base !== null || written.of === 'softener')
+        }),
+    )
+    .sort((a, b) => a.writes!.length - b.writes!.length)
   if (!procedure) return null
   const ways = base ? procedure.ways.filter(({ kinds }) => !kinds || kinds.includes(base)) : procedure.ways
   const [first] = ways

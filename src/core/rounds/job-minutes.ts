@@ -1,8 +1,9 @@
+import { type Handwork, minutesThere } from '../visits/minutes-there.ts'
+
 /** A task that was done, with the minutes the catalogue gives it. */
-export interface DoneTask {
+export interface DoneTask extends Handwork {
   kind: string
   task: string
-  minutes: number
 }
 
 /** A visit whose times somebody looked at, and all that was done on it. */
@@ -35,7 +36,7 @@ interface Sums {
 
 /**
  * Minutes per task as they were taken on visits: each visit’s time less the stop itself, shared out over its tasks as
- * the catalogue would, and shrunk from task to kind to firm to the catalogue, the less of it there was.
+ * the catalogue would with its soaks used, and shrunk from task to kind to firm to the catalogue, the less of it there was.
  *
  * @param stopMin - what each visit takes beside its tasks
  * @example learnedMinutes([], 15).of('c2', 'gasket', 10) // 10
@@ -46,12 +47,12 @@ export function learnedMinutes(visits: readonly TimedWork[], stopMin: number): J
   const tasks = new Map<string, Sums>()
   let counted = 0
   for (const { minutes, tasks: done } of visits) {
-    const usual = done.reduce((sum, task) => sum + task.minutes, 0)
+    const usual = minutesThere(done)
     const worked = minutes - stopMin
     if (!(usual > 0) || worked < plausible.least * usual || worked > plausible.most * usual) continue
     counted += 1
     for (const task of done) {
-      const share = (worked * task.minutes) / usual
+      const share = (task.minutes * worked) / usual
       add(firm, share, task.minutes)
       add(sumsOf(kinds, task.kind), share, task.minutes)
       add(sumsOf(tasks, `${task.kind} ${task.task}`), share, task.minutes)

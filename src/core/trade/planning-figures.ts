@@ -15,6 +15,7 @@ export const planningFigures = {
   lateShort: { name: 'A day late where the drink comes short', value: 3, unit: 'min', least: 0, most: 500 },
   lateNuisance: { name: 'A day late that is a nuisance', value: 1, unit: 'min', least: 0, most: 500 },
   lateHard: { name: 'A day past what hygiene, safety or law allow', value: 240, unit: 'min', least: 60, most: 5000 },
+  wasteful: { name: 'More than a fifth of a part’s life thrown away counts', value: 4, unit: '×', least: 1, most: 100 },
   stop: { name: 'Each stop beside its tasks: key, signing in, tools', value: 15, unit: 'min', least: 0, most: 120 },
   over: { name: 'A minute over somebody’s hours counts as', value: 4, unit: 'min', least: 1, most: 100 },
   changed: { name: 'To take back a day that was proposed', value: 15, unit: 'min', least: 0, most: 500 },

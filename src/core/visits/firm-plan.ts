@@ -21,6 +21,8 @@ export interface FoundPlan {
 }
 
 const perLook = 20
+/** So much of the time allowed is gone by when nothing more is tried. */
+const late = 1.15
 /** A minute’s millionth is no gain: figures are added up and taken away many times. */
 const little = 1e-6
 /** Sites planned anew at once, at most. */
@@ -57,7 +59,7 @@ export function planFirm(problem: FirmProblem, { given, rounds, seed = 1, spent 
     else state.keep()
     if (state.cost < best.cost - little) best = { plan: state.plan(), cost: state.cost }
   }
-  return { ...settledDown(problem, best), rounds: done }
+  return { ...settledDown(problem, best, () => (spent?.(best.cost, done) ?? 0) < late), rounds: done }
 
   function around(): number[] {
     const first = dice.pick(movable)
@@ -82,13 +84,14 @@ export function planFirm(problem: FirmProblem, { given, rounds, seed = 1, spent 
   }
 }
 
-/** Each site planned anew alone for as long as that helps. */
-function settledDown(problem: FirmProblem, found: { plan: PlannedVisit[][]; cost: number }) {
+/** Each site planned anew alone for as long as that helps, and there is time. */
+function settledDown(problem: FirmProblem, found: { plan: PlannedVisit[][]; cost: number }, isTime: () => boolean) {
   const state = new PlanState(problem, found.plan)
   for (let better = true; better; ) {
     better = false
     for (const s of problem.sites.keys()) {
       if (problem.sites[s]!.tasks.length === 0) continue
+      if (!isTime()) break
       const before = state.cost
       state.set(s, replanned(state, s))
       if (state.cost < before - little) {

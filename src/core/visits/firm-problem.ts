@@ -1,12 +1,12 @@
 import type { Dated } from './choose-visits.ts'
+import type { Handwork } from './minutes-there.ts'
 
 /** A task of a place, with its minutes of work there. */
-export interface PlanTask extends Dated {
+export interface PlanTask extends Dated, Handwork {
   /** By day of the plan, then by day after it. */
   costOn: ArrayLike<number>
   /** Finite: what must be done is dear to leave, never impossible. */
   leftCost: number
-  minutes: number
 }
 
 /** A visit whose day is settled: it does not move, and its tasks stay on it. */

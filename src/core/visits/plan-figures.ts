@@ -8,6 +8,8 @@ export interface PlanFigures {
   latePerDay: Readonly<Record<LateClass, number>>
   /** A day past what hygiene, safety or law allows: nothing else outweighs it. */
   hardPerDay: number
+  /** What is thrown away of a part’s life beyond a fifth counts so many times. */
+  wasteful: number
   /** Ringing them, the key, tools in and out: each visit, beside its tasks. */
   stopMin: number
   /** A minute over somebody’s hours. */
@@ -37,6 +39,7 @@ export function planFiguresOf(own: OwnPlanning = {}): PlanFigures {
   return {
     latePerDay: { stands: of('lateStands'), short: of('lateShort'), nuisance: of('lateNuisance') },
     hardPerDay: of('lateHard'),
+    wasteful: of('wasteful'),
     stopMin: of('stop'),
     overCost: of('over'),
     changedCost: of('changed'),

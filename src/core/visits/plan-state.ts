@@ -1,4 +1,5 @@
 import type { FirmPlan, FirmProblem, PlannedVisit } from './firm-problem.ts'
+import { minutesThere } from './minutes-there.ts'
 import { furtherRoad, stayAtHome, type Tour, Tours } from './tours.ts'
 
 /** One technician’s day: the way round and the minutes of work on it. */
@@ -96,7 +97,7 @@ export class PlanState {
       if (technician === null) sum += laterTripCost
       else if (!settled) sum += stopMin + (dayCost?.[day] ?? 0) + technicianCost[technician]!
       if (roomMin && technician !== null) {
-        const minutes = those.reduce((all, t) => all + tasks[t]!.minutes, stopMin + repairMin)
+        const minutes = stopMin + repairMin + minutesThere(those.map((t) => tasks[t]!))
         sum += Math.max(0, minutes - roomMin[day]!) * overCost
       }
       for (const t of those) {
@@ -117,7 +118,7 @@ export class PlanState {
     const { place, stopMin, tasks: all } = problem.sites[site]!
     const { place: home } = problem.technicians[technician]!
     const before = this.loads[technician]![day]!
-    const minutes = tasks.reduce((sum, t) => sum + all[t]!.minutes, stopMin + repairMin)
+    const minutes = stopMin + repairMin + minutesThere(tasks.map((t) => all[t]!))
     const places = before.tour.places
     const after = {
       tour: this.tours.round(home, sign > 0 ? [...places, place] : places.filter((other) => other !== place)),

@@ -1,6 +1,7 @@
 import { chooseVisits, type Dated } from './choose-visits.ts'
 import { cheapest, evenOut, type Trip } from './even-out.ts'
 import type { FirmProblem, PlannedVisit, PlanTask } from './firm-problem.ts'
+import { minutesThere } from './minutes-there.ts'
 import type { PlanState } from './plan-state.ts'
 
 /** Makes days look cheaper or dearer than they are, so that sites come to share one, or leave it to others. */
@@ -61,7 +62,7 @@ export function replanned(state: PlanState, site: number, lure: Lure = none): Pl
   return best!.visits
 
   function minutesOf(those: number[]): number {
-    return those.reduce((sum, t) => sum + tasks[open[t]!]!.minutes, 0)
+    return minutesThere(those.map((t) => tasks[open[t]!]!))
   }
 
   function overBy(day: number, those: number[]): number {
@@ -82,7 +83,7 @@ function tripsTo(state: PlanState, site: number, lure: Lure): Trip[][] {
       const { technician } = there
       const { roadMin, workMin } = state.loadOn(technician, day)
       const spareMin = problem.technicians[technician]!.hoursMin[day]! - roadMin - workMin
-      const settledMin = there.tasks.reduce((sum, t) => sum + tasks[t]!.minutes, there.repairMin ?? 0)
+      const settledMin = (there.repairMin ?? 0) + minutesThere(there.tasks.map((t) => tasks[t]!))
       days.push([{ cost: 0, technician, spareMin: Math.min(spareMin, room(day) - settledMin) }])
       continue
     }

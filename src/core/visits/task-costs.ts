@@ -11,6 +11,8 @@ export interface DueTask {
   since?: number
   /** What is thrown away with the life that is left: the work, and the part in minutes of work. */
   worthMin: number
+  /** It is a part that is changed: what is thrown away of it beyond a fifth counts more than its worth. */
+  isPart?: boolean
   /** What it does when it is late; `hard`: hygiene, safety or law do not allow it. */
   late: LateClass | 'hard'
 }
@@ -29,24 +31,27 @@ export interface TaskCosts {
 
 /** Where nobody knows since when: a life of a year. From memory. */
 const unknownLife = 365
+/** Of a part’s life nobody asks after so much. From memory. */
+const freely = 0.2
 /** The window’s days, each as likely as the others. */
 const chances = Array.from({ length: 20 }, (_, i) => (i + 0.5) / 20)
 const z90 = normalQuantile(0.9)
 
 /**
- * What a task costs on each of some days: the share of its life that is thrown away, times its worth, and the days it
- * is late, times the harm of one. Both are expected over its whole window, which is taken as normal on each side of its
+ * What a task costs on each of some days: the share of its life that is thrown away, times its worth (of a part more,
+ * where it is much: somebody has to explain it), and the days it is late, times the harm of one. Both are expected over its whole window, which is taken as normal on each side of its
  * middle. Each falls or rises evenly, so that their sum has one best day or one stretch of them.
  *
  * @param days - day numbers, in order
  */
 export function taskCosts(task: DueTask, days: readonly number[], figures: PlanFigures): TaskCosts {
-  const { p10, p50, p90, since, worthMin, late } = task
+  const { p10, p50, p90, since, worthMin, isPart = false, late } = task
   const due = chances.map((chance) => {
     const z = normalQuantile(chance) / z90
     return p50 + (z < 0 ? z * (p50 - p10) : z * (p90 - p50))
   })
   const life = Math.max(1, since === undefined ? unknownLife : p50 - since)
+  const more = isPart ? figures.wasteful - 1 : 0
   const perDay = late === 'hard' ? figures.hardPerDay : figures.latePerDay[late]
   const costs: TaskCosts = {
     early: new Float64Array(days.length),
@@ -70,7 +75,7 @@ export function taskCosts(task: DueTask, days: readonly number[], figures: PlanF
     const daysLate = late === 'hard' ? Math.max(0, day - p50) : (over * day - sumOver) / n
     past ??= daysLate
     costs.unused[d] = Math.min(1, Math.max(0, daysEarly) / life)
-    costs.early[d] = costs.unused[d]! * worthMin
+    costs.early[d] = (costs.unused[d]! + Math.max(0, costs.unused[d]! - freely) * more) * worthMin
     costs.late[d] = Math.max(0, daysLate - past) * perDay
     costs.chanceDue[d] = over / n
   }

@@ -85,50 +85,57 @@ function shortest(travel: Travel, home: number, places: readonly number[]): Tour
 
 /** Put in one by one, then until no stretch turned round (Croes 1958) and no stops moved (Or 1976) shorten the way. */
 function straightened(travel: Travel, home: number, places: readonly number[]): Tour {
-  let order: number[] = []
+  // Home at both ends; roads may be longer one way than the other.
+  let way = [home, home]
   for (const place of places) {
-    let best: { order: number[]; roadMin: number } | null = null
-    for (let i = 0; i <= order.length; i++) {
-      const next = order.toSpliced(i, 0, place)
-      const roadMin = lengthOf(travel, home, next)
-      if (!best || roadMin < best.roadMin) best = { order: next, roadMin }
+    let at = 1
+    let least = Number.POSITIVE_INFINITY
+    for (let i = 1; i < way.length; i++) {
+      const more = travel[way[i - 1]!]![place]! + travel[place]![way[i]!]! - travel[way[i - 1]!]![way[i]!]!
+      if (more < least) [least, at] = [more, i]
     }
-    order = best!.order
+    way = way.toSpliced(at, 0, place)
   }
-  let roadMin = lengthOf(travel, home, order)
-  for (let better = true; better; ) {
-    better = false
-    for (const next of neighbours(order)) {
-      const length = lengthOf(travel, home, next)
-      if (length >= roadMin - 1e-9) continue
-      order = next
-      roadMin = length
-      better = true
-      break
-    }
-  }
-  return { places: order, roadMin }
+  for (let next = shorter(travel, way); next; next = shorter(travel, way)) way = next
+  return { places: way.slice(1, -1), roadMin: lengthOf(travel, way) }
 }
 
-function* neighbours(order: readonly number[]): Generator<number[]> {
-  const n = order.length
-  for (let i = 0; i < n - 1; i++)
-    for (let j = i + 1; j < n; j++)
-      yield [...order.slice(0, i), ...order.slice(i, j + 1).reverse(), ...order.slice(j + 1)]
-  for (let many = 1; many <= Math.min(3, n - 1); many++)
-    for (let i = 0; i + many <= n; i++) {
-      const moved = order.slice(i, i + many)
-      const rest = order.toSpliced(i, many)
-      for (let j = 0; j <= rest.length; j++) if (j !== i) yield rest.toSpliced(j, 0, ...moved)
+/** The first way found that is shorter by one stretch turned round, or by up to three stops put elsewhere. */
+function shorter(travel: Travel, way: readonly number[]): number[] | null {
+  const road = (from: number, to: number) => travel[way[from]!]![way[to]!]!
+  // Minutes to each stop along the way, and the same way driven back.
+  const along = new Float64Array(way.length)
+  const back = new Float64Array(way.length)
+  for (let i = 1; i < way.length; i++) {
+    along[i] = along[i - 1]! + road(i - 1, i)
+    back[i] = back[i - 1]! + road(i, i - 1)
+  }
+  const last = way.length - 2
+  for (let i = 1; i < last; i++)
+    for (let j = i + 1; j <= last; j++) {
+      const was = along[j + 1]! - along[i - 1]!
+      if (road(i - 1, j) + back[j]! - back[i]! + road(i, j + 1) < was - little)
+        return [...way.slice(0, i), ...way.slice(i, j + 1).reverse(), ...way.slice(j + 1)]
     }
+  for (let many = 1; many <= 3; many++)
+    for (let i = 1; i + many - 1 <= last; i++) {
+      const end = i + many - 1
+      const won = road(i - 1, i) + road(end, end + 1) - road(i - 1, end + 1)
+      for (let j = 0; j <= last; j++) {
+        if (j >= i - 1 && j <= end) continue
+        if (road(j, i) + road(end, j + 1) - road(j, j + 1) >= won - little) continue
+        const rest = way.toSpliced(i, many)
+        return rest.toSpliced(j < i ? j + 1 : j + 1 - many, 0, ...way.slice(i, end + 1))
+      }
+    }
+  return null
 }
 
-function lengthOf(travel: Travel, home: number, order: readonly number[]): number {
+/** Less is no gain: figures are added up and taken away. */
+const little = 1e-9
+
+function lengthOf(travel: Travel, way: readonly number[]): number {
   let sum = 0
-  let at = home
-  for (const place of order) {
-    sum += travel[at]![place]!
-    at = place
-  }
-  return sum + travel[at]![home]!
+  for (let i = 1; i < way.length; i++) sum += travel[way[i - 1]!]![way[i]!]!
+  return sum
 }

@@ -34,6 +34,9 @@ export function contractTasks(
       subjectKind: 'site',
       machineName: 'by contract',
       machineKind: null,
+      idleMin: 0,
+      holds: false,
+      coolMin: 0,
       standing: {
         key: `contract@${visit.on}`,
         task: 'contract',

@@ -4,11 +4,14 @@ import { instantAt, minuteOfDay } from '../../core/quantity/site-time.ts'
 import type { Span } from '../../core/rounds/day-problem.ts'
 import type { LeftStop } from '../../core/rounds/standing-order.ts'
 import { beginSpans } from '../../core/rounds/stop-hours.ts'
+import { standingTitle } from '../../core/standing/standing-title.ts'
+import { type Handwork, minutesThere } from '../../core/visits/minutes-there.ts'
 import { openReport } from '../../core/visits/open-reports.ts'
 import type { MachineThere } from '../../records/plan.ts'
 import type { DayStop, DayTask } from '../../views/day-page.ts'
 import type { DayRead } from './day-read.ts'
 import { placeOf } from './plan-roads.ts'
+import { workOf } from './planned-task.ts'
 import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
 
 /** What every stop of a site has, whatever became of it. */
@@ -110,20 +113,20 @@ export function stopsToCome(read: DayRead, on: LocalDay): DayStop[] {
         ...promisedMin,
         ...timeOf(
           place.hours,
-          visit.tasks.map((t) => tasks[t]!.standing),
+          visit.tasks.map((t) => workOf(tasks[t]!)),
           input.figures.stopMin + (visit.repairMin ?? 0),
           promisedMin.promisedMin,
         ),
         notToday: [],
         tasks: visit.tasks.map((t): DayTask => {
-          const { subjectId, subjectKind, machineName, standing } = tasks[t]!
+          const { subjectKind, machineName, standing, coolMin } = tasks[t]!
           return {
-            subjectId,
+            ...workOf(tasks[t]!),
             subjectKind,
             key: standing.key,
-            name: [standing.name, standing.instance].filter(Boolean).join(', '),
+            name: standingTitle(standing),
             machineName,
-            minutes: standing.minutes,
+            coolMin,
             mayWait: own.has(t),
             due: standing.due.p50,
             over: toDay(on) - toDay(standing.due.p50),
@@ -138,40 +141,55 @@ export function stopsToCome(read: DayRead, on: LocalDay): DayStop[] {
 }
 
 /** How long a stop takes with some tasks, and when it may begin. */
-function timeOf(hours: Span[], tasks: { minutes: number }[], stopMin: number, promisedMin?: number) {
-  const serviceMin = tasks.reduce((sum, { minutes }) => sum + minutes, stopMin)
+function timeOf(hours: Span[], tasks: Handwork[], stopMin: number, promisedMin?: number) {
+  const serviceMin = stopMin + minutesThere(tasks)
   return { serviceMin, open: beginSpans(hours, serviceMin, promisedMin) }
 }
 
 /**
  * What nobody was promised and is not due yet is left for another visit, the earliest done first, until the day holds
- * its stops: nobody waits at a door because a screw was changed months before its time.
+ * its stops: nobody waits at a door because a screw was changed months before its time. Then what there is room for
+ * after all comes back, the soonest due first.
+ *
+ * @param leftOut - lays the day out anew with the stops as they are now
  */
 export function lightened(stops: DayStop[], toCome: number[], stopMin: number, leftOut: () => LeftStop[]): void {
+  const whole = stops.map(({ tasks }) => tasks)
+  const out: { stop: number; task: DayTask }[] = []
+  let left = leftOut()
   for (;;) {
-    const left = leftOut()
-    const tooLong = left.filter(({ why }) => why === 'no-hours').map(({ stop }) => toCome[stop]!)
+    const tooLong = left.filter(({ why }) => why !== 'full').map(({ stop }) => toCome[stop]!)
     const isFull = left.some(({ why }) => why === 'full')
     const most = earliestDone(stops, tooLong) ?? (isFull ? earliestDone(stops, toCome) : null)
-    if (!most) return
-    const { stop, task } = most
-    const was = stops[stop]!
-    const tasks = was.tasks.filter((other) => other !== task)
-    const notToday = [...was.notToday, `${task.name}, ${task.machineName}`]
-    stops[stop] = {
-      ...was,
-      tasks,
-      notToday,
-      ...timeOf(was.hours, tasks, stopMin + (was.repair?.minutes ?? 0), was.promisedMin),
-    }
+    if (!most) break
+    out.push(most)
+    const was = stops[most.stop]!
+    const tasks = was.tasks.filter((task) => task !== most.task)
+    stops[most.stop] = withTasks(was, tasks, stopMin)
+    left = leftOut()
   }
+  const helpless = new Set(left.map(({ stop }) => toCome[stop]!))
+  for (const { stop, task } of out.sort((a, b) => b.task.over - a.task.over)) {
+    const was = stops[stop]!
+    const tasks = whole[stop]!.filter((one) => one === task || was.tasks.includes(one))
+    stops[stop] = withTasks(was, tasks, stopMin)
+    if (!helpless.has(stop) && leftOut().every((one) => helpless.has(toCome[one.stop]!))) continue
+    stops[stop] = { ...was, notToday: [...was.notToday, `${task.name}, ${task.machineName}`] }
+  }
+  if (out.length > 0) leftOut()
 }
+
+const withTasks = (stop: DayStop, tasks: DayTask[], stopMin: number): DayStop => ({
+  ...stop,
+  tasks,
+  ...timeOf(stop.hours, tasks, stopMin + (stop.repair?.minutes ?? 0), stop.promisedMin),
+})
 
 /** A stop with nothing on it that nobody was promised and is not due yet. */
 export function lightest(stop: DayStop, stopMin: number): DayStop {
   const tasks = stop.tasks.filter(({ mayWait, over }) => !mayWait || over >= 0)
   if (tasks.length === stop.tasks.length) return stop
-  return { ...stop, tasks, ...timeOf(stop.hours, tasks, stopMin + (stop.repair?.minutes ?? 0), stop.promisedMin) }
+  return withTasks(stop, tasks, stopMin)
 }
 
 /** The task that would be done longest before its day and may wait. */

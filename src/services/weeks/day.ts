@@ -6,6 +6,7 @@ import { type Db, lookIn, withFirm } from '../../records/database.ts'
 import { ask } from '../../records/job-queue.ts'
 import type { DayPage, DayPerson, DayStop } from '../../views/day-page.ts'
 import { carryOf } from './day-carry.ts'
+import { handOverOf } from './day-hand-over.ts'
 import { type DayRead, readDay } from './day-read.ts'
 import { lightened, stopsBeen, stopsToCome } from './day-stops.ts'
 import { awayOn, minuteOf, usualBreak } from './plan-hours.ts'
@@ -40,6 +41,15 @@ export async function dayPage(
     timeZone,
     stops,
     people,
+    handOver:
+      on < today
+        ? null
+        : handOverOf(
+            read,
+            stops,
+            people,
+            roads.map((row) => row.map(({ minutes }) => minutes)),
+          ),
     roads,
     carry: Object.fromEntries(people.map((person) => [person.id, carryOf(read, stops, person)])),
     others: read.others,

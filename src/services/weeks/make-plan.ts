@@ -68,7 +68,10 @@ export async function makePart(db: Db, firmId: string, partId: string, signal?: 
   const { plan, cost } = planFirm(input.problem, {
     rounds: roundsPerSite * input.sites.length,
     ...(given && { given }),
-    spent: () => (signal?.aborted ? 1 : (performance.now() - began) / (parts.length > 1 ? mostMsApart : mostMs)),
+    spent: () =>
+      signal?.aborted
+        ? Number.POSITIVE_INFINITY
+        : (performance.now() - began) / (parts.length > 1 ? mostMsApart : mostMs),
   })
   if (signal?.aborted) return false
   const visits = proposed(input, plan).filter(({ siteId }) => !elsewhere?.has(siteId))

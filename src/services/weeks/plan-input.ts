@@ -30,12 +30,14 @@ import { oneADay, settledBy } from './plan-arranged.ts'
 import { type Absence, hoursOf, knows, minuteOf, openDaysOf } from './plan-hours.ts'
 import { isAtWork, plannedDays, weeksAfter } from './plan-parts.ts'
 import { drivenRoads, placeOf, tripAlone, typedRoads } from './plan-roads.ts'
-import type { PlannedTask } from './planned-task.ts'
+import { type PlannedTask, workOf } from './planned-task.ts'
 
 /** What must be done is dear to leave. */
 const mustCost = 1e5
 /** To plan it on a day on which it still waits: more than any other day can cost, less than to leave it. */
 const waitCost = 5e3
+/** Nobody is home to the minute: a visit alone is not planned longer than that leaves. From memory. */
+const spareMin = 5
 /** All that a firm’s visits are planned from, with what the figures stand for. */
 export interface PlanInput {
   today: number
@@ -179,6 +181,7 @@ export async function planInput(
       p50: toDay(p50),
       p90: toDay(p90),
       worthMin: standing.minutes + (standing.action === 'replace' ? partMin(here) : 0),
+      isPart: standing.action === 'replace',
       late,
       ...(standing.since && { since: toDay(standing.since) }),
     }
@@ -207,13 +210,13 @@ export async function planInput(
     sites: sites.map(
       ({ record, tasks }, s): PlanSite => ({
         place: s,
-        tasks: tasks.map(({ costs, standing, waits }) => ({
+        tasks: tasks.map(({ costs, waits, ...task }) => ({
+          ...workOf(task),
           costOn: costs.early.map(
             (early, d) => early + costs.late[d]! + (waits && !mayBeDone(waits, fromDay(columns[d]!)) ? waitCost : 0),
           ),
           // Nobody knows when it may be done: it is in no plan until somebody does.
           leftCost: waits && !waits.until ? 0 : mustCost,
-          minutes: standing.minutes,
         })),
         // Today only where somebody was to go today anyway: new visits begin tomorrow.
         roomMin: roomOf(record, s),
@@ -246,7 +249,10 @@ export async function planInput(
     const spans = hours.length > 0 ? hours : [[0, Number.POSITIVE_INFINITY] as const]
     const whose = technicians.find((one) => one.id === technicianId) ?? technicians[0]
     const [begin, end] = whose
-      ? [minuteOf(whose.startsAt) + road(whose.id, id).minutes, minuteOf(whose.endsAt) - road(id, whose.id).minutes]
+      ? [
+          minuteOf(whose.startsAt) + road(whose.id, id).minutes,
+          minuteOf(whose.endsAt) - road(id, whose.id).minutes - spareMin,
+        ]
       : [0, 0]
     const longest = (from: number) =>
       Math.max(0, ...spans.map(([opens, shuts]) => Math.min(shuts, end) - Math.max(opens, begin, from)))

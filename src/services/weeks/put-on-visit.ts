@@ -7,6 +7,7 @@ import type { PutOnVisit, VisitToJoin } from '../../views/put-on-visit.ts'
 import { veryOwnKindsIn } from '../own-kinds.ts'
 import { firmPlanFigures } from './firm-planning.ts'
 import { asTaken, ownMinutes } from './own-minutes.ts'
+import { workOf } from './planned-task.ts'
 import { type VisitAhead, visitsAhead } from './visits-ahead.ts'
 
 /** However far ahead something is due, it can be put on a visit. */
@@ -26,7 +27,7 @@ export function visitsToJoin(db: Db, firmId: string, today: LocalDay, siteIds: s
     const own = await veryOwnKindsIn(trx)
     const jobs = await ownMinutes(trx, toDay(today), own, figures.stopMin)
     const taken = due.map((task) => asTaken(task, jobs))
-    const minutes = new Map(taken.map(({ subjectId, standing }) => [`${subjectId} ${standing.key}`, standing.minutes]))
+    const work = new Map(taken.map((task) => [`${task.subjectId} ${task.standing.key}`, workOf(task)]))
     const toJoin = ({ on, technicianId, state, arranged, tasks }: VisitAhead): VisitToJoin => ({
       on,
       technicianId,
@@ -34,7 +35,7 @@ export function visitsToJoin(db: Db, firmId: string, today: LocalDay, siteIds: s
       ...(arranged?.visitId && { visitId: arranged.visitId }),
       ...(arranged?.body.from && { from: arranged.body.from }),
       ...(arranged?.body.repair && { repair: arranged.body.repair }),
-      tasks: tasks.map(([subjectId, key]) => ({ subjectId, key, minutes: minutes.get(`${subjectId} ${key}`) ?? 0 })),
+      tasks: tasks.map(([subjectId, key]) => ({ minutes: 0, ...work.get(`${subjectId} ${key}`), subjectId, key })),
     })
     return {
       sites: sites.map(({ id, name, technicianId }) => ({
@@ -43,7 +44,7 @@ export function visitsToJoin(db: Db, firmId: string, today: LocalDay, siteIds: s
         technicianId,
         due: taken
           .filter(({ siteId }) => siteId === id)
-          .map(({ subjectId, standing }) => ({ subjectId, key: standing.key, minutes: standing.minutes })),
+          .map((task) => ({ ...workOf(task), subjectId: task.subjectId, key: task.standing.key })),
         visits: visits
           .filter(({ siteId }) => siteId === id)
           .map(toJoin)

@@ -1,5 +1,7 @@
 import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
+import { standingTitle } from '../../core/standing/standing-title.ts'
 import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
+import { minutesThere } from '../../core/visits/minutes-there.ts'
 import { PlanState } from '../../core/visits/plan-state.ts'
 import { type Db, lookIn, type Trx, withFirm } from '../../records/database.ts'
 import { theFirm } from '../../records/firms.ts'
@@ -20,7 +22,7 @@ import { plannedAgain } from './make-plan.ts'
 import { type PlanInput, planInput } from './plan-input.ts'
 import { isOld, type PlanPart, partWith, plannedDays, planParts, sitesTogether } from './plan-parts.ts'
 import { tripAlone } from './plan-roads.ts'
-import type { PlannedTask } from './planned-task.ts'
+import { type PlannedTask, workOf } from './planned-task.ts'
 
 /** Whose weeks are looked at, where not all sites are planned together; the first that is there counts. */
 export interface WhoseWeeks {
@@ -167,7 +169,7 @@ function visitOf(
     ...arrangedFor(input, s, day),
     on: fromDay(input.today + day),
     technicianId: technicians[technician!]!.id,
-    minutes: tasks.reduce((sum, t) => sum + sites[s]!.tasks[t]!.standing.minutes, figures.stopMin + repairMin),
+    minutes: figures.stopMin + repairMin + minutesThere(tasks.map((t) => workOf(sites[s]!.tasks[t]!))),
     tasks: tasks.length,
     besides: besides(input, s, day, tasks).length,
     with: state
@@ -265,16 +267,16 @@ export async function visitValley(
       .map((one) => costThere(t, one))
       .sort((a, b) => a.costMin - b.costMin)[0] ?? null
   const told = (t: number, elsewhere: WeeksTask['elsewhere']): WeeksTask => {
-    const { subjectId, subjectKind, machineName, standing, late, costs, waits = null } = tasks[t]!
+    const { subjectKind, machineName, standing, late, costs, coolMin, waits = null } = tasks[t]!
     return {
-      subjectId,
+      ...workOf(tasks[t]!),
       subjectKind,
       waits,
       key: standing.key,
-      name: [standing.name, standing.instance].filter(Boolean).join(', '),
+      name: standingTitle(standing),
       machineName,
       due: standing.due.p50,
-      minutes: standing.minutes,
+      coolMin,
       late,
       besides: own.has(t),
       unused: costs.unused[visit.day]!,
@@ -289,7 +291,7 @@ export async function visitValley(
     on,
     ...arrangedFor(input, s, visit.day),
     seq,
-    minutes: sum(({ standing }) => standing.minutes) + input.figures.stopMin + (visit.repairMin ?? 0),
+    minutes: input.figures.stopMin + (visit.repairMin ?? 0) + minutesThere(visit.tasks.map((t) => workOf(tasks[t]!))),
     customer: { name, contact, phone },
     accessNote: record.accessNote,
     technicianId: input.technicians[visit.technician]!.id,

@@ -267,6 +267,7 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
       costsIn: fc.constantFrom('minutes', 'money'),
       stop: fc.integer({ min: 0, max: 120 }),
       detour: fc.constantFrom(1, 1.3, 2),
+      wasteful: fc.constantFrom(1, 4),
       carryChance: fc.option(fc.integer({ min: 1, max: 90 }), { nil: undefined }),
     }),
     fc.record({

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { normalCdf } from '../../../src/core/quantity/normal.ts'
 import { lateClassOf } from '../../../src/core/trade/lateness.ts'
-import { usualPlanFigures } from '../../../src/core/visits/plan-figures.ts'
+import { planFiguresOf, usualPlanFigures } from '../../../src/core/visits/plan-figures.ts'
 import { type DueTask, taskCosts } from '../../../src/core/visits/task-costs.ts'
 
 const days = Array.from({ length: 400 }, (_, d) => d)
@@ -23,6 +23,16 @@ describe('what a task costs on a day', () => {
     expect(taskCosts(unknown, days, usualPlanFigures).early[60]).to.be.closeTo((40 / 365) * 50, 1e-9)
   })
 
+  it('throws away more of a part than a fifth only where that saves much', () => {
+    const part = { p10: 100, p50: 100, p90: 100, isPart: true }
+    expect(costs(part).early[85]).to.be.closeTo(0.15 * 50, 1e-9)
+    expect(costs(part).early[60]).to.be.closeTo((0.2 + 0.2 * usualPlanFigures.wasteful) * 50, 1e-9)
+    expect(
+      taskCosts({ ...part, worthMin: 50, late: 'short', since: 0 }, days, planFiguresOf({ wasteful: 1 })).early[60],
+    ).to.be.closeTo(0.4 * 50, 1e-9)
+    expect(costs(part).unused[60]).to.be.closeTo(0.4, 1e-9)
+  })
+
   it('expects lateness over the whole window, as a normal window has it', () => {
     // E[(d − T)⁺] of a normal: (d − µ)·Φ(z) + σ·φ(z), in any handbook of inventory (the loss function).
     const sd = 10 / 1.2815515655446004
@@ -37,7 +47,13 @@ describe('what a task costs on a day', () => {
   })
 
   it('falls to one best day, or stretch of days, and rises from there', () => {
-    for (const task of [{}, { p10: 20 }, { p90: 300, late: 'nuisance' as const }, { late: 'hard' as const }]) {
+    for (const task of [
+      {},
+      { isPart: true },
+      { p10: 20 },
+      { p90: 300, late: 'nuisance' as const },
+      { late: 'hard' as const },
+    ]) {
       const { early, late } = costs(task)
       const sum = days.map((d) => early[d]! + late[d]!)
       const best = sum.indexOf(Math.min(...sum))

@@ -22,6 +22,7 @@ export const planning = settingKind({
       lateShort: weighed('lateShort'),
       lateNuisance: weighed('lateNuisance'),
       lateHard: weighed('lateHard'),
+      wasteful: weighed('wasteful'),
       stop: weighed('stop'),
       over: weighed('over'),
       changed: weighed('changed'),

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import { counted, dayNear } from '../../../ui/format.ts'
 import { hoursWords } from '../../../ui/hours.ts'
 import type { DayPage, DayPerson, DayStop } from '../../../views/day-page.ts'
+import { SoakAndCold } from '../SoakAndCold.tsx'
 import { clockThere, type DayTimes } from './day-times.ts'
 import { leftWords, stateShort, whyToday } from './day-words.ts'
 import { StopActions, type StopActs } from './StopActions.tsx'
@@ -170,7 +171,7 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
           {stop.tasks.map((task) => (
             <span
               key={`${task.subjectId} ${task.key}`}
-              className="flex items-baseline gap-2 text-[14px] leading-snug print:text-[11.5px] print:leading-tight"
+              className="flex flex-wrap items-baseline gap-x-2 text-[14px] leading-snug md:flex-nowrap print:flex-nowrap print:text-[11.5px] print:leading-tight"
             >
               <span className="translate-y-[2px]">
                 <TaskMark task={task} />
@@ -179,13 +180,14 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
                 {task.name} <span className="text-second">{task.machineName}</span>
               </span>
               <span
-                className={`shrink-0 text-[13px] print:text-[11px] ${task.over > 0 ? 'font-semibold text-seal-ink' : 'text-second'}`}
+                className={`shrink-0 text-[13px] max-md:order-last max-md:basis-full max-md:pl-[22px] print:order-none print:basis-auto print:pl-0 print:text-[11px] ${task.over > 0 ? 'font-semibold text-seal-ink' : 'text-second'}`}
               >
                 {whyToday(task, today)}
               </span>
               <span className="mono w-7 shrink-0 text-right text-[13px] print:text-[11px]">{task.minutes}</span>
             </span>
           ))}
+          {!isDone && <SoakAndCold tasks={stop.tasks} />}
           {stop.notToday.length > 0 && (
             <span className="block text-[13px] text-second">
               No room today, left for another visit: {stop.notToday.join('; ')}.

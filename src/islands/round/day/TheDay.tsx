@@ -5,7 +5,7 @@ import { dayFull } from '../../../ui/format.ts'
 import { Key } from '../../../ui/Key.tsx'
 import { KeyBar } from '../../../ui/KeyBar.tsx'
 import { TitleBlock } from '../../../ui/TitleBlock.tsx'
-import type { DayPage, DayPerson } from '../../../views/day-page.ts'
+import type { DayHandOver, DayPage, DayPerson } from '../../../views/day-page.ts'
 import { fromPage } from '../../from-page.tsx'
 import { useFetched } from '../../use-fetched.ts'
 import { RoundStops } from '../RoundStops.tsx'
@@ -15,6 +15,7 @@ import { type DayAsks, DaySheet } from './DaySheet.tsx'
 import { DayStrip } from './DayStrip.tsx'
 import { dayFacts } from './day-facts.ts'
 import { moved, timesOf } from './day-times.ts'
+import { HandOver } from './HandOver.tsx'
 import { LoadList } from './LoadList.tsx'
 import { useLoaded } from './loaded.ts'
 import { NoStops } from './NoStops.tsx'
@@ -47,6 +48,7 @@ function TheDay({ first, firm, me, who: asked }: Props) {
   const [view, setView] = useState<'stops' | 'places'>('stops')
   const [chosenSite, setChosenSite] = useState<string | null>(null)
   const [refused, setRefused] = useState<string | null>(null)
+  const [kept, setKept] = useState<string | null>(null)
   const [asks, setAsks] = useState<DayAsks | null>(null)
   const lost = useFetched<DayPage>(round > 0 ? `/api/round/day?on=${page.on}&who=${who}&n=${round}` : null, setPage, {
     afterMs: 20,
@@ -97,6 +99,11 @@ function TheDay({ first, firm, me, who: asked }: Props) {
         : location.assign(`/sites/${page.stops[stop]!.siteId}`),
     go: (by) => location.assign(dayHref(fromDay(toDay(page.on) + by), who)),
   })
+  // Of one person’s day only what is given or taken there.
+  const offered = page.handOver
+  const concerns =
+    offered && (!person || offered.moves.some(({ fromId, toId }) => fromId === person.id || toId === person.id))
+  const handOver = concerns && kept !== keyOf(offered) && page.plan === 'made' ? offered : null
   const own = person && (
     <ThisDay
       page={page}
@@ -142,6 +149,15 @@ function TheDay({ first, firm, me, who: asked }: Props) {
                 ' What was agreed stands: somebody else goes, or they are rung.'}
             </p>
           ),
+        )}
+        {handOver && (
+          <HandOver
+            page={page}
+            handOver={handOver}
+            busy={writes.busy}
+            onTake={() => void writes.handOver(handOver)}
+            onLeave={() => setKept(keyOf(handOver))}
+          />
         )}
         {rows.length === 0 ? (
           <div className="px-4 py-6 lg:px-6">
@@ -263,6 +279,8 @@ function TheDay({ first, firm, me, who: asked }: Props) {
     </div>
   )
 }
+
+const keyOf = ({ moves }: DayHandOver) => moves.map(({ stop, toId }) => `${stop} ${toId}`).join()
 
 const Alarm = ({ children }: { children: string }) => (
   <p role="alert" className="m-0 px-6 py-1 font-semibold text-seal-ink">

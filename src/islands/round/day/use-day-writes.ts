@@ -1,16 +1,17 @@
 import { useState } from 'react'
 import type { Entry } from '../../../core/ledger/entry.ts'
 import { browserNow } from '../../../ui/clock.ts'
-import type { DayPage, DayPerson } from '../../../views/day-page.ts'
+import type { DayHandOver, DayPage, DayPerson, DayStop } from '../../../views/day-page.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
+import { madeAt, newId } from '../../send-entries.ts'
 
 /** What is written from a day: its order, and that somebody is there or has left. */
 export function useDayWrites(page: DayPage, firmId: string, onWritten: () => void) {
   const [busy, setBusy] = useState(false)
   const [wrong, setWrong] = useState('')
-  const write = async (entry: Entry, since?: Parameters<typeof writeFrom>[1]) => {
+  const write = async (entries: Entry | Entry[], since?: Parameters<typeof writeFrom>[1]) => {
     setBusy(true)
-    const told = await writeFrom([entry], since)
+    const told = await writeFrom([entries].flat(), since)
     setBusy(false)
     setWrong(told.ok ? '' : told.issues[0]!.message)
     onWritten()
@@ -30,6 +31,12 @@ export function useDayWrites(page: DayPage, firmId: string, onWritten: () => voi
           page.today,
         ),
         { seq: page.seq, subjectIds: [firmId] },
+      ),
+    /** Somebody else goes: what was asked or agreed stays so, under the same visit. */
+    handOver: ({ moves }: DayHandOver) =>
+      write(
+        moves.map(({ stop, toId }) => handedTo(page, page.stops[stop]!, toId)),
+        { seq: page.seq, subjectIds: siteIdsOf(moves.map(({ stop }) => stop)) },
       ),
     /** Somebody stands at the door: the visit begins under the id it was arranged with. */
     begin: (stop: number, me: string) => {
@@ -57,6 +64,30 @@ export function useDayWrites(page: DayPage, firmId: string, onWritten: () => voi
       return write(entry)
     },
   }
+}
+
+/** A visit of the day as it stands, by somebody else. */
+export function handedTo(page: Pick<DayPage, 'on' | 'today'>, stop: DayStop, technicianId: string): Entry {
+  const { siteId, state, visitId, promised, repair, serviceMin, tasks } = stop
+  const id = newId()
+  const isArranged = visitId !== undefined
+  return makeEntry(
+    'site',
+    siteId,
+    'appointment',
+    {
+      step: state === 'asked' || state === 'agreed' ? state : 'proposed',
+      on: page.on,
+      technicianId,
+      minutes: Math.round(serviceMin),
+      // What the plan has besides stays the plan’s own.
+      tasks: tasks.filter(({ mayWait }) => !isArranged || !mayWait).map(({ subjectId, key }) => ({ subjectId, key })),
+      ...(promised && { from: promised }),
+      ...(repair && { repair }),
+    },
+    page.today,
+    { id, happenedAt: madeAt(id), visitId: visitId ?? newId() },
+  )
 }
 
 const nowToTheMinute = () => `${browserNow().toISOString().slice(0, 16)}Z`

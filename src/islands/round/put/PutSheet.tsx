@@ -97,9 +97,10 @@ const tasksOf = (rows: readonly RoundRow[], { siteId, due }: SiteToJoin): PutThe
   rows
     .filter((row) => row.siteId === siteId)
     .map(({ subjectId, standing: { key, minutes } }) => ({
+      minutes,
+      ...due.find((task) => task.subjectId === subjectId && task.key === key),
       subjectId,
       key,
-      minutes: due.find((task) => task.subjectId === subjectId && task.key === key)?.minutes ?? minutes,
     }))
 
 interface SiteChoiceProps {

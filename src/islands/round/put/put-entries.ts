@@ -1,4 +1,5 @@
 import type { Entry } from '../../../core/ledger/entry.ts'
+import { minutesThere } from '../../../core/visits/minutes-there.ts'
 import type { PutOnVisit, SiteToJoin, TaskMinutes, VisitToJoin } from '../../../views/put-on-visit.ts'
 import { makeEntry } from '../../make-entry.ts'
 import { madeAt, newId } from '../../send-entries.ts'
@@ -9,7 +10,7 @@ export type PutWhere = { visit: VisitToJoin } | { on: string; technicianId: stri
 /** A site’s tasks and where they go. */
 export interface PutThere {
   site: SiteToJoin
-  tasks: readonly Pick<TaskMinutes, 'subjectId' | 'key' | 'minutes'>[]
+  tasks: readonly TaskMinutes[]
   where: PutWhere
 }
 
@@ -30,7 +31,7 @@ export function putEntries(
   const entry = (visit: Omit<VisitToJoin, 'state'> & Pick<Partial<VisitToJoin>, 'state'>, note?: string) => {
     const id = newId()
     const { on, technicianId, state = 'taken', visitId = newId(), from, repair, tasks: those } = visit
-    const minutes = those.reduce((sum, task) => sum + task.minutes, stopMin + (repair?.minutes ?? 0))
+    const minutes = stopMin + (repair?.minutes ?? 0) + minutesThere(those)
     return makeEntry(
       'site',
       site.siteId,
@@ -71,7 +72,10 @@ export function minutesWith(
   stopMin: PutOnVisit['stopMin'],
 ): { before: number; after: number } {
   const own = new Set(visit.tasks.map(keyOf))
-  const before = visit.tasks.reduce((sum, { minutes }) => sum + minutes, stopMin + (visit.repair?.minutes ?? 0))
-  const more = tasks.filter((task) => !own.has(keyOf(task))).reduce((sum, { minutes }) => sum + minutes, 0)
-  return { before: Math.round(before), after: Math.round(before + more) }
+  const beside = stopMin + (visit.repair?.minutes ?? 0)
+  const more = tasks.filter((task) => !own.has(keyOf(task)))
+  return {
+    before: Math.round(beside + minutesThere(visit.tasks)),
+    after: Math.round(beside + minutesThere([...visit.tasks, ...more])),
+  }
 }

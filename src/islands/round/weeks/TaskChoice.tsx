@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { counted, dayShort } from '../../../ui/format.ts'
 import type { WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
+import { SoakAndCold } from '../SoakAndCold.tsx'
 import { waitsWords } from '../waits-words.ts'
 import { costWords } from './cost-words.ts'
 import type { ChoiceEffect, VisitChoice } from './visit-choice.ts'
@@ -57,6 +58,9 @@ export function TaskChoice({ valley, choice, today, onWaits }: Props) {
           {all ? 'Fewer' : `And ${hidden} more, in the order they fall due`}
         </button>
       )}
+      <p className="m-0 mt-1">
+        <SoakAndCold tasks={choice.tasks} />
+      </p>
       <p role="status" className="m-0 text-[14px]">
         {effectWords(choice.effect, valley.perMinute)}
       </p>

@@ -77,7 +77,12 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
               value={words(cost.roadMin)}
             />
             <Line n={2} what="Alone, there and back" source="not added" value={words(valley.aloneMin)} quiet />
-            <Line n={3} what="Changed early, costs" source="unused life × work and part" value={words(cost.earlyMin)} />
+            <Line
+              n={3}
+              what="Changed early, costs"
+              source="unused life × work and part; of a part beyond a fifth, more"
+              value={words(cost.earlyMin)}
+            />
             <Line n={4} what="Risk of being late" source="days late × harm, from memory" value={words(cost.lateMin)} />
             <Line n={5} what="This day costs" source="1 + 3 + 4, unrounded" value={words(sum(cost))} strong />
           </ol>

@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { minutesThere } from '../../../core/visits/minutes-there.ts'
 import type { WeeksTask, WeeksValley } from '../../../views/weeks-ahead.ts'
 
 const keyOf = ({ subjectId, key }: Pick<WeeksTask, 'subjectId' | 'key'>) => `${subjectId} ${key}`
@@ -46,7 +47,7 @@ export function effectOf(
   const had = new Set(before.map(keyOf))
   const left = before.filter((task) => !has.has(keyOf(task)))
   const taken = chosen.filter((task) => !had.has(keyOf(task)))
-  const minutes = (tasks: readonly WeeksTask[]) => tasks.reduce((sum, task) => sum + task.minutes, besideTasks(valley))
+  const minutes = (tasks: readonly WeeksTask[]) => besideTasks(valley) + minutesThere(tasks)
   const here = ({ earlyMin, lateMin }: WeeksTask) => earlyMin + lateMin
   // Of one that no visit has nobody knows what else it would cost: it is named instead.
   const moves = (task: WeeksTask) => (task.elsewhere ? task.elsewhere.costMin - here(task) : 0)
@@ -75,7 +76,7 @@ export function useVisitChoice(valley: WeeksValley): VisitChoice {
       setChanged(next)
     },
     tasks,
-    minutes: Math.round(tasks.reduce((sum, task) => sum + task.minutes, besideTasks(valley))),
+    minutes: Math.round(besideTasks(valley) + minutesThere(tasks)),
     technicianId,
     setTechnician,
     isChanged: changed.size > 0 || technicianId !== null,
