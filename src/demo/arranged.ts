@@ -26,7 +26,10 @@ const hoursByPlace: Record<string, { weekdays?: number[]; hours?: [from: string,
   'Northlight offices': { weekdays: [1, 2, 3, 4], note: 'Never Fridays.' },
 }
 
-/** Who comes on the first working day, and at what time where one was promised. */
+/** The days each of them works, as a technician's record has it. */
+export const workWeekdays = { ines: '12345', odile: '1245' }
+
+/** Who comes on the first day that each of them works, and at what time where one was promised. */
 const agreedFirst: Record<'ines' | 'odile', [place: string, from?: string][]> = {
   ines: [
     ['Lantern Quay ferry kiosk'],
@@ -74,7 +77,8 @@ export function arranged(
       ...before,
       ...(visitId && { visitId }),
     })
-  const firstDay = [0, 1, 2].map((after) => endDay + after).find((day) => weekday(day) <= 5)!
+  const firstDay = (who: 'ines' | 'odile') =>
+    [0, 1, 2, 3].map((after) => endDay + after).find((day) => workWeekdays[who].includes(String(weekday(day))))!
   return [
     ...Object.entries(hoursByPlace).flatMap(([place, { weekdays = [1, 2, 3, 4, 5, 6, 7], hours = [], note }]) =>
       about(place, [
@@ -93,7 +97,7 @@ export function arranged(
           [
             jot('appointment', {
               step: 'agreed',
-              on: fromDay(firstDay),
+              on: fromDay(firstDay(who)),
               technicianId: people[who],
               minutes: 60,
               tasks: [],

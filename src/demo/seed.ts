@@ -4,7 +4,7 @@ import { fromDay, toDay } from '../core/quantity/local-day.ts'
 import type { Clock } from '../core/wear/limits.ts'
 import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'
 import { writeEntries } from '../services/write-entries.ts'
-import { arranged, type Made } from './arranged.ts'
+import { arranged, type Made, workWeekdays } from './arranged.ts'
 import { historyDays, monthOf } from './calendar.ts'
 import { dice } from './dice.ts'
 import { siteHistory } from './site-history.ts'
@@ -50,7 +50,7 @@ export async function seedDemo(
       initials: 'OQ',
       role: 'technician',
       ...yard,
-      workWeekdays: '1235',
+      workWeekdays: workWeekdays.odile,
     })
     for (const [area, zone] of Object.entries(zoneWater))
       await add('supply', supplies[area as keyof typeof supplies], { name: zone.name, note: zone.note })

@@ -233,3 +233,29 @@ test('everybody’s day: each by themselves, and a stop of one is moved within t
   const after = await dayOf(page, day.on)
   expect(namesOf(after, odile(after).order).slice(0, 2)).toEqual(namesOf(day, before).slice(0, 2).reverse())
 })
+
+test('what was agreed with whoever is ill goes to a colleague, who is named to the customer', async ({
+  ines: page,
+}) => {
+  test.setTimeout(150_000)
+  const { on } = await agreedDay(page)
+  const own = ines(await dayOf(page, on))
+  await page.goto(`/round/day?on=${on}&who=${own.id}`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Away …' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByLabel('Why').fill('ill')
+  await sheet.getByRole('button', { name: 'Away then' }).click()
+  await expect(sheet).toBeHidden()
+  const offer = page.getByRole('region', { name: 'Better by somebody else' })
+  await expect(offer).toContainText('to Odile, who has room. Ines: ill.', { timeout: 60_000 })
+  await expect(offer).toContainText('Promised already: tell')
+  await looksRight(page, 'The day, somebody else')
+  const day = await dayOf(page, on)
+  const { siteId, visitId } = day.stops[day.handOver!.moves[0]!.stop]!
+  await offer.getByRole('button', { name: 'Give it to Odile' }).click()
+  const odile = day.people.find(({ name }) => name.startsWith('Odile'))!
+  await expect
+    .poll(async () => (await dayOf(page, on)).stops.find((stop) => stop.siteId === siteId))
+    .toMatchObject({ technicianId: odile.id, visitId, state: 'agreed' })
+})

@@ -9,7 +9,8 @@ import { later } from '../../ui/later.tsx'
 import { Seal } from '../../ui/Seal.tsx'
 import { lasts, urgencyOf, urgencyText } from '../../ui/urgency.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { cautionWords, governs } from '../standing-words.ts'
+import { cautionWords } from '../caution-words.ts'
+import { governs } from '../standing-words.ts'
 import type { Draft, PartDraft } from './draft.ts'
 
 const PartPapers = later(() => import('../machine/papers/PartPapers.tsx').then((module) => module.PartPapers))

@@ -1,6 +1,7 @@
 import type { Standing } from '../../core/standing/standing.ts'
 import type { RoundRow } from '../../views/round-page.ts'
-import { cautionWords, dueSentence, title } from '../standing-words.ts'
+import { cautionWords } from '../caution-words.ts'
+import { dueSentence, title } from '../standing-words.ts'
 import type { OpenSheet } from './open-sheet.ts'
 import { Detail } from './RowDetail.tsx'
 import { WhereTo } from './WhereTo.tsx'

@@ -12,7 +12,7 @@ import { counted, dayLong, dayNear, figure } from '../../../ui/format.ts'
 import { NumberInput } from '../../../ui/NumberInput.tsx'
 import { quantityWords } from '../../../ui/quantity.ts'
 import { WorkingColumn } from '../../../ui/WorkingColumn.tsx'
-import { cautionWords } from '../../standing-words.ts'
+import { cautionWords } from '../../caution-words.ts'
 import type { MachineWater } from './water-of.ts'
 
 interface Props {

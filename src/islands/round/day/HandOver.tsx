@@ -22,14 +22,15 @@ export function HandOver({ page, handOver, busy, onTake, onLeave }: Props) {
   const why =
     more > 0
       ? away
-        ? `${first(one.fromId)}: ${away}; ${first(one.toId)} can`
-        : `has no room with ${first(one.fromId)}, and has with ${first(one.toId)}`
-      : `saves ${savesMin} min of road`
+        ? `, who has room. ${first(one.fromId)}: ${away}.`
+        : `, who has room for it; ${first(one.fromId)} has not.`
+      : ` saves ${savesMin} min of road`
   const promised = moves.filter(({ stop }) => ['asked', 'agreed'].includes(page.stops[stop]!.state))
   return (
     <section aria-label="Better by somebody else" className="border-b border-hair bg-copper-tint px-4 py-2 lg:px-6">
       <h2 className="head m-0 text-[16px]">
-        {what}: {why}
+        {what}
+        {why}
       </h2>
       <ul className="m-0 list-none p-0 text-[14px]">
         {moves.map(({ stop, toId }) => {
