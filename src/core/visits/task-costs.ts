@@ -33,9 +33,8 @@ export interface TaskCosts {
 const unknownLife = 365
 /** Of a part’s life nobody asks after so much. From memory. */
 const freely = 0.2
-/** The window’s days, each as likely as the others. */
-const chances = Array.from({ length: 20 }, (_, i) => (i + 0.5) / 20)
-const z90 = normalQuantile(0.9)
+/** The window’s days, each as likely as the others, by how far they lie from its middle to its end. */
+const awayFromMiddle = Array.from({ length: 20 }, (_, i) => normalQuantile((i + 0.5) / 20) / normalQuantile(0.9))
 
 /**
  * What a task costs on each of some days: the share of its life that is thrown away, times its worth (of a part more,
@@ -46,10 +45,7 @@ const z90 = normalQuantile(0.9)
  */
 export function taskCosts(task: DueTask, days: readonly number[], figures: PlanFigures): TaskCosts {
   const { p10, p50, p90, since, worthMin, isPart = false, late } = task
-  const due = chances.map((chance) => {
-    const z = normalQuantile(chance) / z90
-    return p50 + (z < 0 ? z * (p50 - p10) : z * (p90 - p50))
-  })
+  const due = awayFromMiddle.map((away) => p50 + away * (away < 0 ? p50 - p10 : p90 - p50))
   const life = Math.max(1, since === undefined ? unknownLife : p50 - since)
   const more = isPart ? figures.wasteful - 1 : 0
   const perDay = late === 'hard' ? figures.hardPerDay : figures.latePerDay[late]

@@ -9,10 +9,10 @@ import { type Handwork, minutesThere } from '../../core/visits/minutes-there.ts'
 import { openReport } from '../../core/visits/open-reports.ts'
 import type { MachineThere } from '../../records/plan.ts'
 import type { DayStop, DayTask } from '../../views/day-page.ts'
+import { arrangedFor, promisedNobody } from './arranged-for.ts'
 import type { DayRead } from './day-read.ts'
 import { placeOf } from './plan-roads.ts'
 import { workOf } from './planned-task.ts'
-import { arrangedFor, promisedNobody } from './weeks-ahead.ts'
 
 /** What every stop of a site has, whatever became of it. */
 export function placeOfStop({ input, customers, timeZone }: DayRead, s: number, on: LocalDay) {

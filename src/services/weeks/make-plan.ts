@@ -22,7 +22,7 @@ import { type PlanInput, planInput } from './plan-input.ts'
 import { isOld, planParts, sitesTogether } from './plan-parts.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
-const mostMs = 50_000
+const mostMs = 45_000
 /** The same for one technician’s sites, of which there are many then. */
 const mostMsApart = 15_000
 /** How often some sites are planned anew together, for each site. */

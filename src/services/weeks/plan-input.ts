@@ -206,7 +206,7 @@ export async function planInput(
   const problem: FirmProblem = {
     days: plannedDays,
     daysAfter: weeksAfter,
-    travelMin: ids.map((from) => ids.map((to) => road(from, to).minutes)),
+    travelMin: minutesBetween(ids, road),
     sites: sites.map(
       ({ record, tasks }, s): PlanSite => ({
         place: s,
@@ -299,6 +299,14 @@ export async function planInput(
     perMinute: ownPlanning?.costsIn === 'money' ? (perMinute ?? null) : null,
     road,
   }
+}
+
+/** Minutes between any two, the same both ways: each road is asked for once. */
+function minutesBetween(ids: string[], road: PlanInput['road']): number[][] {
+  const minutes = ids.map(() => new Array<number>(ids.length).fill(0))
+  for (let i = 0; i < ids.length; i++)
+    for (let j = 0; j < i; j++) minutes[i]![j] = minutes[j]![i] = road(ids[i]!, ids[j]!).minutes
+  return minutes
 }
 
 /** What is set at some sites, their customers and the firm. */

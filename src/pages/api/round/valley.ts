@@ -3,7 +3,7 @@ import { localDay, uuid } from '../../../core/parse/fields.ts'
 import { parseStrict } from '../../../core/parse/parse-strict.ts'
 import { dayAt } from '../../../core/quantity/site-time.ts'
 import { endpoint, json, refuse } from '../../../server/api.ts'
-import { visitValley } from '../../../services/weeks/weeks-ahead.ts'
+import { visitValley } from '../../../services/weeks/visit-valley.ts'
 
 const query = object({ siteId: uuid().required(), on: localDay().required(), n: string().max(10) }).noUnknown()
 
