@@ -17,6 +17,7 @@ import {
   timesKept,
 } from '../../records/plan-parts.ts'
 import { now } from '../clock.ts'
+import { grouped } from './grouped.ts'
 import { indicesOf } from './plan-arranged.ts'
 import { type PlanInput, planInput } from './plan-input.ts'
 import { isOld, planParts, sitesTogether } from './plan-parts.ts'
@@ -154,11 +155,11 @@ export function plannedAgain(
   { today, problem, sites, technicians }: PlanInput,
   kept: ProposedVisit[],
 ): PlannedVisit[][] {
+  const bySite = grouped(kept, ({ siteId }) => siteId)
   return sites.map(({ record, tasks }, s) => {
     const visits = problem.sites[s]!.settled.map((visit): PlannedVisit => ({ ...visit, settled: true }))
     const taken = new Set(visits.flatMap((visit) => visit.tasks))
-    for (const { siteId, on, technicianId, tasks: those } of kept) {
-      if (siteId !== record.id) continue
+    for (const { on, technicianId, tasks: those } of bySite.get(record.id) ?? []) {
       const day = toDay(on) - today
       const technician = technicians.findIndex(({ id }) => id === technicianId)
       const here = indicesOf(tasks, those).filter((t) => !taken.has(t))

@@ -203,6 +203,7 @@ export async function planInput(
     ...was.filter(({ on }) => on === today).map(({ siteId }) => siteId),
     ...appointments.flat().flatMap(({ siteId, last }) => (last.body.on === today ? [siteId] : [])),
   ])
+  const wasThere = grouped(was, ({ siteId }) => siteId)
   const problem: FirmProblem = {
     days: plannedDays,
     daysAfter: weeksAfter,
@@ -210,13 +211,14 @@ export async function planInput(
     sites: sites.map(
       ({ record, tasks }, s): PlanSite => ({
         place: s,
-        tasks: tasks.map(({ costs, waits, ...task }) => ({
+        tasks: tasks.map((task) => ({
           ...workOf(task),
-          costOn: costs.early.map(
-            (early, d) => early + costs.late[d]! + (waits && !mayBeDone(waits, fromDay(columns[d]!)) ? waitCost : 0),
+          costOn: costOnEach(
+            task.costs,
+            (d) => task.waits !== undefined && !mayBeDone(task.waits, fromDay(columns[d]!)),
           ),
           // Nobody knows when it may be done: it is in no plan until somebody does.
-          leftCost: waits && !waits.until ? 0 : mustCost,
+          leftCost: task.waits && !task.waits.until ? 0 : mustCost,
         })),
         // Today only where somebody was to go today anyway: new visits begin tomorrow.
         roomMin: roomOf(record, s),
@@ -230,10 +232,10 @@ export async function planInput(
         ),
         technicianCost: whoCosts(record, tasks),
         settled: appointments[s]!.map(({ last: { body } }) => settledBy(body, start, tasks, technicians)),
-        was: was.flatMap(({ siteId, on, technicianId }) => {
+        was: (wasThere.get(record.id) ?? []).flatMap(({ on, technicianId }) => {
           const day = toDay(on) - start
           const technician = technicians.findIndex(({ id }) => id === technicianId)
-          return siteId === record.id && day >= 0 && day < plannedDays && technician >= 0 ? [{ day, technician }] : []
+          return day >= 0 && day < plannedDays && technician >= 0 ? [{ day, technician }] : []
         }),
         laterTripCost: tripAlone(road, record.id, technicians) + figures.stopMin,
       }),
@@ -299,6 +301,13 @@ export async function planInput(
     perMinute: ownPlanning?.costsIn === 'money' ? (perMinute ?? null) : null,
     road,
   }
+}
+
+/** What a task costs on each day, with what it costs where it still waits. */
+function costOnEach({ early, late }: PlannedTask['costs'], waitsOn: (day: number) => boolean): Float64Array {
+  const costOn = new Float64Array(early.length)
+  for (let d = 0; d < costOn.length; d++) costOn[d] = early[d]! + late[d]! + (waitsOn(d) ? waitCost : 0)
+  return costOn
 }
 
 /** Minutes between any two, the same both ways: each road is asked for once. */
