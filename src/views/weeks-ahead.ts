@@ -144,6 +144,8 @@ export interface WeeksValley {
   tasks: WeeksTask[]
   /** Due in these weeks and not done on this visit: what they would cost on its day, and the visit that has them. */
   left: WeeksTask[]
+  /** Done on this visit and due again within these weeks, by its pace so far: in no plan until it is done. */
+  again: { name: string; machineName: string; about: LocalDay }[]
   /** By day from today; null where nobody can come. */
   days: ({
     roadMin: number

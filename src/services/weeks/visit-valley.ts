@@ -13,6 +13,22 @@ import { tripAlone } from './plan-roads.ts'
 import { type PlannedTask, workOf } from './planned-task.ts'
 import { partOf, readPart } from './read-part.ts'
 
+/** What is done on a day and comes round again before another, the soonest first. */
+export function againWithin(
+  tasks: Pick<PlannedTask, 'machineName' | 'standing'>[],
+  on: LocalDay,
+  end: LocalDay,
+): WeeksValley['again'] {
+  return tasks
+    .flatMap(({ machineName, standing }) => {
+      const { since, due } = standing
+      const every = since === undefined ? 0 : toDay(due.p50) - toDay(since)
+      const about = fromDay(toDay(on) + every)
+      return every > 0 && about < end ? [{ name: standingTitle(standing), machineName, about }] : []
+    })
+    .sort((a, b) => a.about.localeCompare(b.about))
+}
+
 const noSite = { plan: null, input: null, was: [], customer: null, seq: 0 }
 
 /**
@@ -92,6 +108,11 @@ export async function visitValley(
       if (visit.tasks.includes(t) || (standing.due.p50 >= end && !there)) return []
       return [told(t, there ? costThere(t, there) : null)]
     }),
+    again: againWithin(
+      visit.tasks.map((t) => tasks[t]!),
+      on,
+      end,
+    ),
     days: Array.from({ length: plannedDays }, (_, d) => {
       if (!input.problem.sites[s]!.isOpen[d]) return null
       const ways: { roadMin: number; technicianId: string; cost: number }[] = []

@@ -8,6 +8,9 @@ import { VisitSteps } from './VisitSteps.tsx'
 import { useVisitChoice } from './visit-choice.ts'
 import { WhoGoes } from './WhoGoes.tsx'
 
+/** More than these would hide the days. */
+const mostAgain = 4
+
 interface Props {
   row: WeeksRow
   valley: WeeksValley
@@ -110,6 +113,16 @@ export function VisitWorking({ row, valley, today, day, names, onDay, keyed, onW
       />
       <MayNotWait valley={valley} />
       <TaskChoice valley={valley} choice={choice} today={today} onWaits={onWaits} />
+      {valley.again.length > 0 && (
+        <p className="m-0 mt-1 text-[13px] text-second">
+          Comes round again, planned once it is done:{' '}
+          {valley.again
+            .slice(0, mostAgain)
+            .map(({ name, machineName, about }) => `${name}, ${machineName}, about ${dayShort(about)}`)
+            .join('; ')}
+          {valley.again.length > mostAgain && ` and ${valley.again.length - mostAgain} more`}.
+        </p>
+      )}
       {others.length > 0 && (
         <>
           <h3 className="m-0 mt-3 grid grid-cols-[1fr_48px_48px_48px_52px] border-b border-hair text-[14px] font-semibold">
