@@ -75,6 +75,9 @@ test('a call in the morning becomes the second stop, by keys alone, and whoever 
   await expect(urgency.getByLabel('Trade stands still')).toBeChecked()
   await expect(moments(page).getByText(/^Of 5 days/)).toBeVisible({ timeout: 60_000 })
   const here = moments(page).getByRole('button', { name: /Today, between stop 1 and 2/ })
+  // Each has its number: that key takes it.
+  await expect(here).toBeVisible()
+  await page.keyboard.press((await here.textContent())!.trim()[0]!)
   await expect(here).toHaveAttribute('aria-pressed', 'true')
   await looksRight(page, 'A call, when to go')
   const was = await dayOf(page)

@@ -1,5 +1,6 @@
 import type { DayHandOver, DayPage } from '../../../views/day-page.ts'
 import { clockOf, timesOf } from './day-times.ts'
+import { isPromised } from './whose-day.ts'
 
 interface Props {
   page: DayPage
@@ -25,7 +26,7 @@ export function HandOver({ page, handOver, busy, onTake, onLeave }: Props) {
         ? `, who has room. ${first(one.fromId)}: ${away}.`
         : `, who has room for it; ${first(one.fromId)} has not.`
       : ` saves ${savesMin} min of road`
-  const promised = moves.filter(({ stop }) => ['asked', 'agreed'].includes(page.stops[stop]!.state))
+  const promised = moves.filter(({ stop }) => isPromised(page.stops[stop]!))
   return (
     <section aria-label="Better by somebody else" className="border-b border-hair bg-copper-tint px-4 py-2 lg:px-6">
       <h2 className="head m-0 text-[16px]">

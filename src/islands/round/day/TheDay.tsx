@@ -27,7 +27,7 @@ import { ThisDay } from './ThisDay.tsx'
 import { useDayKeys } from './use-day-keys.ts'
 import { useDayWrites } from './use-day-writes.ts'
 import { useLongerLook } from './use-longer-look.ts'
-import { isOut, stopsOf, whoAtFirst } from './whose-day.ts'
+import { isOut, isPromised, stopsOf, whoAtFirst } from './whose-day.ts'
 
 interface Props {
   first: DayPage
@@ -103,7 +103,9 @@ function TheDay({ first, firm, me, who: asked }: Props) {
   const offered = page.handOver
   const concerns =
     offered && (!person || offered.moves.some(({ fromId, toId }) => fromId === person.id || toId === person.id))
-  const handOver = concerns && kept !== keyOf(offered) && page.plan === 'made' ? offered : null
+  // What is only proposed may be elsewhere in a moment.
+  const stands = page.plan === 'made' || offered?.moves.every(({ stop }) => isPromised(page.stops[stop]!))
+  const handOver = concerns && kept !== keyOf(offered) && stands ? offered : null
   const own = person && (
     <ThisDay
       page={page}

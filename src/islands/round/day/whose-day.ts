@@ -1,4 +1,4 @@
-import type { DayPage, DayPerson } from '../../../views/day-page.ts'
+import type { DayPage, DayPerson, DayStop } from '../../../views/day-page.ts'
 
 /** In the address and in the choice: all technicians. */
 export const everybody = 'all'
@@ -9,6 +9,9 @@ export const stopsOf = ({ been, order, left }: DayPerson): number[] => [
   ...order,
   ...left.map(({ stop }) => stop),
 ]
+
+/** Somebody was asked or told. */
+export const isPromised = ({ state }: DayStop): boolean => state === 'asked' || state === 'agreed'
 
 export const isOut = (person: DayPerson): boolean => stopsOf(person).length > 0
 
