@@ -172,6 +172,8 @@ export async function hasGoneOn(trx: Trx, whose: string[], seq: number): Promise
       on.on('s.firm_id', 'e.firm_id').andOn(trx.raw('s.id = coalesce(m.site_id, f.site_id, e.subject_id)')),
     )
     .where('e.seq', '>', seq)
+    // In which order somebody drives is no matter of the weeks.
+    .whereNot('e.kind', 'day-order')
     .where((any) =>
       any
         .whereRaw('s.technician_id = any(?)', [whose])

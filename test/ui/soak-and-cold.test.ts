@@ -28,7 +28,7 @@ describe('what is said of soaks, and of machines that must be cold', () => {
   it('asks for it cold before, by name', () => {
     expect(coldWords([task('Gaskets', 25)])).to.equal('')
     expect(coldWords([task('Level probe', 15, { coolMin: 120 }), task('Gaskets', 25)])).to.equal(
-      'Level probe, Left bar: ask them to switch it off the evening before. From hot it takes about 2 h to cool (from memory), which nobody has.',
+      'Level probe, Left bar: ask them to have it off about 2 h before (from memory).',
     )
   })
 })

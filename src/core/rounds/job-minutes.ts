@@ -36,7 +36,8 @@ interface Sums {
 
 /**
  * Minutes per task as they were taken on visits: each visit’s time less the stop itself, shared out over its tasks as
- * the catalogue would with its soaks used, and shrunk from task to kind to firm to the catalogue, the less of it there was.
+ * the catalogue would with its soaks used, and shrunk from task to kind to firm to the catalogue, the less of it there
+ * was.
  *
  * @param stopMin - what each visit takes beside its tasks
  * @example learnedMinutes([], 15).of('c2', 'gasket', 10) // 10
@@ -52,7 +53,7 @@ export function learnedMinutes(visits: readonly TimedWork[], stopMin: number): J
     if (!(usual > 0) || worked < plausible.least * usual || worked > plausible.most * usual) continue
     counted += 1
     for (const task of done) {
-      const share = (task.minutes * worked) / usual
+      const share = (worked * task.minutes) / usual
       add(firm, share, task.minutes)
       add(sumsOf(kinds, task.kind), share, task.minutes)
       add(sumsOf(tasks, `${task.kind} ${task.task}`), share, task.minutes)

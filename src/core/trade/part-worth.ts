@@ -27,10 +27,15 @@ const dearMin: Record<string, number> = {
   'three-way-valve': 40,
   contactor: 40,
   portafilter: 35,
+  'change-membrane': 110,
+  'change-cartridge': 60,
 }
 
-/** A gasket, a ring, a screen. */
+/** A gasket, a ring, a screen, a carbon filter. */
 const cheapMin = 15
 
-/** @example partWorthMin('brew-unit') // 150 */
+/**
+ * @param part - or the task that changes what stands ahead of a machine
+ * @example partWorthMin('brew-unit') // 150
+ */
 export const partWorthMin = (part: string | undefined): number => (part && dearMin[part]) || cheapMin

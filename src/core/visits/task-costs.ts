@@ -38,8 +38,9 @@ const awayFromMiddle = Array.from({ length: 20 }, (_, i) => normalQuantile((i + 
 
 /**
  * What a task costs on each of some days: the share of its life that is thrown away, times its worth (of a part more,
- * where it is much: somebody has to explain it), and the days it is late, times the harm of one. Both are expected over its whole window, which is taken as normal on each side of its
- * middle. Each falls or rises evenly, so that their sum has one best day or one stretch of them.
+ * where it is much: somebody has to explain it), and the days it is late, times the harm of one. Both are expected over
+ * its whole window, which is taken as normal on each side of its middle. Each falls or rises evenly, so that their sum
+ * has one best day or one stretch of them.
  *
  * @param days - day numbers, in order
  */

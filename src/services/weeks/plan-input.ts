@@ -154,15 +154,16 @@ export async function planInput(
     { figures: figures.roads, typed: typedRoads(settings, records), driven: await drivenRoads(trx, start) },
   )
   const ids = [...records.map(({ id }) => id), ...technicians.map(({ id }) => id)]
-  const perMinute = nearestSetting(firmLevel, 'prices')?.body.labourPerMinute
+  const ownPrices = nearestSetting(firmLevel, 'prices')?.body
+  const perMinute = ownPrices?.labourPerMinute
   const prices = new Map(
     (firmLevel.firm?.settings.get('part-price') ?? []).flatMap(({ body }) =>
       body.setting === 'part-price' ? [[`${body.kind} ${body.part}`, body.price] as const] : [],
     ),
   )
-  const partMin = ({ machineKind, standing: { part } }: DueHere) => {
-    const price = prices.get(`${machineKind} ${part}`)
-    return price !== undefined && perMinute ? price / perMinute : partWorthMin(part)
+  const partMin = ({ machineKind, standing: { part, task } }: DueHere) => {
+    const price = task === 'change-cartridge' ? ownPrices?.cartridge : prices.get(`${machineKind} ${part}`)
+    return price !== undefined && perMinute ? price / perMinute : partWorthMin(part ?? task)
   }
   const daysThere = records.map(({ id }) => (been.get(id) ?? []).map(({ happenedOn }) => happenedOn))
   const contracts = records.map((record, s) =>
@@ -171,6 +172,8 @@ export async function planInput(
   const planned = (due: DueHere): PlannedTask => {
     const here = asTaken(due, jobMinutes)
     const { standing } = here
+    // A cartridge goes into the bin as a gasket does.
+    const isPart = standing.action === 'replace' || standing.action === 'change'
     const { p10, p50, p90 } = standing.due
     const late =
       guarding.has(standing.task) || standing.governing === 'hygiene' || standing.governing === 'certificate'
@@ -180,8 +183,8 @@ export async function planInput(
       p10: toDay(p10),
       p50: toDay(p50),
       p90: toDay(p90),
-      worthMin: standing.minutes + (standing.action === 'replace' ? partMin(here) : 0),
-      isPart: standing.action === 'replace',
+      worthMin: standing.minutes + (isPart ? partMin(here) : 0),
+      isPart,
       late,
       ...(standing.since && { since: toDay(standing.since) }),
     }

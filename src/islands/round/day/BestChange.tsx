@@ -2,6 +2,7 @@ import { oneMoved } from '../../../core/rounds/standing-order.ts'
 import { Key } from '../../../ui/Key.tsx'
 import type { DayPage, DayPerson } from '../../../views/day-page.ts'
 import { clockOf, type DayTimes } from './day-times.ts'
+import { TakeOrLeave } from './TakeOrLeave.tsx'
 
 interface Props {
   page: DayPage
@@ -65,14 +66,9 @@ export function BestChange({ page, person, now, then, busy, onTake, onLeave }: P
       <p className="m-0 py-1 text-[13px] text-second">
         Back {clockOf(page, then.finishMin)} instead of {clockOf(page, now.finishMin)}. Times that were promised hold.
       </p>
-      <div className="flex flex-wrap gap-2">
-        <button type="button" className="act" disabled={busy} onClick={onTake}>
-          Take it <Key>s</Key>
-        </button>
-        <button type="button" className="plain" onClick={onLeave}>
-          Leave it as it is
-        </button>
-      </div>
+      <TakeOrLeave busy={busy} onTake={onTake} onLeave={onLeave}>
+        Take it <Key>s</Key>
+      </TakeOrLeave>
     </section>
   )
 }

@@ -1,5 +1,6 @@
 import type { DayHandOver, DayPage } from '../../../views/day-page.ts'
 import { clockOf, timesOf } from './day-times.ts'
+import { TakeOrLeave } from './TakeOrLeave.tsx'
 import { isPromised } from './whose-day.ts'
 
 interface Props {
@@ -51,14 +52,9 @@ export function HandOver({ page, handOver, busy, onTake, onLeave }: Props) {
           Promised already: tell {promised.map(({ stop }) => page.stops[stop]!.customer.name).join(' and ')} who comes.
         </p>
       )}
-      <div className="flex flex-wrap gap-2 pt-1">
-        <button type="button" className="act" disabled={busy} onClick={onTake}>
-          {other ? 'Exchange them' : `Give it to ${first(one.toId)}`}
-        </button>
-        <button type="button" className="plain" onClick={onLeave}>
-          Leave it as it is
-        </button>
-      </div>
+      <TakeOrLeave busy={busy} onTake={onTake} onLeave={onLeave}>
+        {other ? 'Exchange them' : `Give it to ${first(one.toId)}`}
+      </TakeOrLeave>
     </section>
   )
 }
