@@ -100,6 +100,10 @@ describe('the weeks ahead', () => {
     const own = costs[toDay(visits[0]!.on) - toDay(today)]!
     expect(own).to.be.at.most(Math.min(...costs) + 20)
     expect(valley.days[0], 'today').to.equal(null)
+    // Its own day costs what whoever is planned drives, whoever lives nearer.
+    const day = valley.days[toDay(visits[0]!.on) - toDay(today)]!
+    expect(day.technicianId).to.equal(visits[0]!.technicianId)
+    expect(day.roadMin).to.equal(day.ways.find(({ technicianId }) => technicianId === day.technicianId)!.roadMin)
     const sunday = valley.days.findIndex((_, d) => weekday(toDay(today) + d) === 7)
     expect(valley.days[sunday]).to.equal(null)
     // Alone on the way: there and back.

@@ -55,6 +55,7 @@ export async function visitValley(
   const visits = plannedAgain(input, was)
   const visit = visits[s]?.find(({ day }) => day === toDay(on) - input.today)
   if (!visit || visit.technician === null) return null
+  const planned = input.technicians[visit.technician]!.id
   const own = new Set(besides(input, s, visit.day, visit.tasks))
   const { record, tasks } = input.sites[s]!
   const state = new PlanState(input.problem, visits)
@@ -101,7 +102,7 @@ export async function visitValley(
     minutes: input.figures.stopMin + (visit.repairMin ?? 0) + minutesThere(visit.tasks.map((t) => workOf(tasks[t]!))),
     customer: { name, contact, phone },
     accessNote: record.accessNote,
-    technicianId: input.technicians[visit.technician]!.id,
+    technicianId: planned,
     tasks: visit.tasks.map((t) => told(t, cheapestOf(t, others))),
     left: tasks.flatMap(({ standing }, t) => {
       const there = others.find(({ tasks: those }) => those.includes(t))
@@ -123,7 +124,8 @@ export async function visitValley(
         ways.push({ roadMin, technicianId: input.technicians[k]!.id, cost: roadMin + who })
       }
       ways.sort((a, b) => a.cost - b.cost)
-      const [best] = ways
+      // On its own day it costs what whoever is planned drives, though somebody else lived nearer.
+      const best = (d === visit.day && ways.find((way) => way.technicianId === planned)) || ways[0]
       if (!best) return null
       const { roadMin, technicianId } = best
       return {
