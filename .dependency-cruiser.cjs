@@ -10,7 +10,12 @@ const houses = {
   // Tokens and primitives that more than one view uses.
   'src/ui/': { knows: ['src/core/'], uses: ['react', 'radix-ui'] },
   // What a browser keeps, read through schemas.
-  'src/device/': { knows: ['src/core/'], uses: ['idb', 'yup'] },
+  'src/device/': { knows: ['src/core/', 'src/views/'], uses: ['idb', 'yup'] },
+  // What stands between a page and the network: it answers from what the device has packed.
+  'src/service-worker/': {
+    knows: ['src/core/', 'src/views/', 'src/device/'],
+    uses: ['workbox-precaching', 'workbox-routing'],
+  },
   'src/islands/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/device/'],
     uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', '@e965/xlsx', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
@@ -46,7 +51,7 @@ const houses = {
   'src/demo/': { knows: ['src/core/', 'src/services/'], uses: [] },
   // The process: sockets, logs, the worker that reckons.
   'src/server/': {
-    knows: ['src/core/', 'src/records/', 'src/services/'],
+    knows: ['src/core/', 'src/views/', 'src/records/', 'src/services/'],
     uses: ['astro', 'express', 'compression', 'pino', 'sharp'],
     node: true,
   },

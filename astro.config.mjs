@@ -13,6 +13,10 @@ function reactDrawnHere() {
   return own
 }
 
+/** What a page needs of the device when it opens; the rest comes when it is at rest, in one piece. */
+const atOnce = /\/src\/device\/(database|shelf|unwritten|set-aside-all|kept-fields)\.ts$/
+const withWhatWaits = (id) => (id.includes('/src/device/') && !atOnce.test(id) ? 'what-waits' : undefined)
+
 export default defineConfig({
   output: 'server',
   adapter: node({
@@ -28,7 +32,16 @@ export default defineConfig({
   telemetry: false,
   vite: {
     plugins: [tailwindcss()],
-    build: { chunkSizeWarningLimit: 900, rollupOptions: { output: { experimentalMinChunkSize: 400 } } },
+    build: {
+      chunkSizeWarningLimit: 900,
+      rollupOptions: {
+        output: {
+          experimentalMinChunkSize: 300,
+          manualChunks: (id) => withWhatWaits(id),
+          onlyExplicitManualChunks: true,
+        },
+      },
+    },
     ssr: { noExternal: ['radix-ui', 'cmdk', 'react-hook-form', 'recharts', 'uuid', 'date-fns'] },
   },
 })

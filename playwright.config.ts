@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     // One context a worker, emptied between tests: a fresh one would read every script and font anew.
     reuseContext: true,
+    // What opens pages without network is tried by tests of its own: elsewhere each context would fetch all of it.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {

@@ -20,9 +20,41 @@ export function buildIfNeeded(): void {
   })
   if (built.status !== 0) throw new Error('The pages could not be built: see the lines above.')
   bundle('src/server/worker.ts', 'dist/server/worker.mjs')
+  bundle('src/server/plan-thread.ts', 'dist/server/plan-thread.mjs')
   bundle('src/server/picture-child.ts', 'dist/server/picture-child.mjs')
   bundle('scripts/serve-child.ts', 'dist/server/serve-child.mjs')
+  bundleServiceWorker(wanted)
   writeFileSync(mark, wanted)
+}
+
+/** Bundles the program that opens pages without network, with the list of all files it keeps and what they are known by. */
+function bundleServiceWorker(build: string): void {
+  const client = join(root, 'dist', 'client')
+  const files = readdirSync(client, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && entry.name !== 'sw.js')
+    .map((entry) => join(entry.parentPath, entry.name))
+    .sort()
+  const precached = files.map((file) => {
+    const url = file.slice(client.length).replaceAll('\\', '/')
+    // What is named by what it holds needs nothing besides.
+    const revision = url.startsWith('/_astro/') ? null : createHash('sha256').update(readFileSync(file)).digest('hex')
+    return { url, revision }
+  })
+  buildSync({
+    entryPoints: [join(root, 'src/service-worker/index.ts')],
+    outfile: join(client, 'sw.js'),
+    bundle: true,
+    minify: true,
+    platform: 'browser',
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      'process.env.NODE_ENV': '"production"',
+      // The frame is drawn by the server: another build draws another one.
+      precached: JSON.stringify([...precached, { url: '/here', revision: build }]),
+    },
+    logLevel: 'error',
+  })
 }
 
 /** Bundles a program of ours into one file: run from source it would be several times slower. */
@@ -48,7 +80,13 @@ function fingerprint(): string {
       .filter((entry) => entry.isFile())
       .map((entry) => join(entry.parentPath, entry.name)),
   )
-  for (const name of ['astro.config.mjs', 'package-lock.json', 'tsconfig.json', 'scripts/serve-child.ts'])
+  for (const name of [
+    'astro.config.mjs',
+    'package-lock.json',
+    'tsconfig.json',
+    'scripts/serve-child.ts',
+    'scripts/build.ts',
+  ])
     files.push(join(root, name))
   for (const file of files.sort()) hash.update(file.slice(root.length)).update(readFileSync(file))
   return hash.digest('hex')

@@ -103,6 +103,7 @@ const drills: Job[] = [
   drill('load', 'asked by many', 3),
   drill('backup', 'backed up while it is written to', 2),
   drill('migrate', 'migrations cut off', 10),
+  drill('offline', 'written without network, sent over broken lines', 25),
 ]
 
 /** Lint, types and the rest of what is read, not run. */
@@ -114,7 +115,7 @@ const readThrough: Job[] = [
 ]
 
 /** Tests that need nothing but themselves, and tests that share a database: each lot in a process of its own. */
-const coreFolders = ['core', 'islands', 'ui', 'demo']
+const coreFolders = ['core', 'device', 'islands', 'ui', 'demo']
 const recordsFolders = ['records', 'services', 'server', 'scripts']
 
 /** A failure as the reporter writes it down. */

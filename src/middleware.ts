@@ -2,8 +2,10 @@ import { defineMiddleware } from 'astro:middleware'
 import { AsyncLocalStorage } from 'node:async_hooks'
 import { randomBytes } from 'node:crypto'
 import { type Preferences, usualPreferences } from './core/firm/preferences.ts'
+import { jsonOnce } from './server/api.ts'
 import { log } from './server/log.ts'
 import { isOpen, sessionCookie } from './server/open-addresses.ts'
+import { asksForData, pageData } from './server/page-data.ts'
 import { here } from './server/public-address.ts'
 import { now } from './services/clock.ts'
 import { connection, isBusy } from './services/connection.ts'
@@ -67,6 +69,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   }
   if (!locals.signedIn && !isOpen(url.pathname)) {
     if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
+    if (asksForData(request)) return answer(401, 'signed_out', 'Please sign in again.')
     return context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`)
   }
   const preferences = locals.signedIn?.firm.preferences ?? usualPreferences
@@ -75,6 +78,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
     response = await ofRequest.run(preferences, () => next())
   } catch (error) {
     return failed(error)
+  }
+  if (!isApi && response.status === 200 && asksForData(request)) {
+    const data = pageData(await response.text())
+    return data ? jsonOnce(request, data) : answer(406, 'no_data', 'This page hands nothing over.')
   }
   const policy = response.headers.get('content-security-policy')
   // A page handed on to another comes by here twice.

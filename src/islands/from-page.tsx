@@ -7,6 +7,9 @@ import { island } from './island.tsx'
  */
 export type Handed<Props> = (() => Props) | null
 
+/** What an island is handed. @example HandedTo<typeof MachineIsland> */
+export type HandedTo<Island> = Island extends ComponentType<{ handed: Handed<infer Props> }> ? Props : never
+
 const place = 'handed'
 
 /**

@@ -22,13 +22,32 @@ export const noPicture = ({ name, type }: File): string =>
 /** Where the server cannot keep it however often it is sent, what it belongs to is saved without it. */
 export type SentPhoto = { ok: true; name: string } | { ok: false; message: string; forGood?: boolean }
 
-/** Sends a photo and learns its name. */
+/**
+ * Sends a photo and learns its name. Where pages open without network it waits on this device under a name of its own,
+ * and what names it is saved all the same.
+ */
 export async function sendPhoto(image: string): Promise<SentPhoto> {
+  const sent = await sendNow(image)
+  if (sent.ok || sent.forGood || !navigator.serviceWorker?.controller) return sent
+  try {
+    const { putPhoto } = await import('../device/waiting-photos.ts')
+    return { ok: true, name: await putPhoto(image, Date.now()) }
+  } catch (error) {
+    console.info('No room for the photo on this device', error)
+    return sent
+  }
+}
+
+/** No answer is waited for longer: a line that brings nothing holds up nobody, ms. */
+const patience = 20_000
+
+async function sendNow(image: string): Promise<SentPhoto> {
   try {
     const answer = await fetch('/api/photos', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ image }),
+      signal: AbortSignal.timeout(patience),
     })
     const body = await answer.json()
     if (answer.ok) return { ok: true, name: body.name }

@@ -3,12 +3,7 @@ import type { Entry } from '../core/ledger/entry.ts'
 import type { Issue } from '../core/parse/parse-strict.ts'
 import { browserNow } from '../ui/clock.ts'
 import type { EntriesAnswer } from '../views/entry-verdict.ts'
-
-export type Sent =
-  | { ok: true; answer: EntriesAnswer }
-  | { ok: false; why: 'refused'; issues: (Issue & { entryId: string })[] }
-  | { ok: false; why: 'written-since'; answer: EntriesAnswer }
-  | { ok: false; why: 'signed-out' | 'offline'; message: string }
+import type { Sent } from './sent.ts'
 
 const last = { msecs: 0, seq: 0 }
 
@@ -29,25 +24,27 @@ export const madeAt = (id: string): string =>
 
 /** A server that was full, or is just coming back, is asked again after these, ms: nobody has to press twice. */
 const againAfter = [1000, 3000]
-/** No answer is waited for longer: a line that is dead says nothing, ms. */
+/** No answer is waited for longer: a line that is dead says nothing, ms. What can wait here does so sooner. */
 const patience = 45_000
+const patienceWhereItWaits = 8000
 
 /** Posts entries until they are answered with something else than a breakdown. @throws where there is no connection */
-async function post(body: string, waits: number[]): Promise<Response> {
+async function post(body: string, waits: number[], most: number): Promise<Response> {
   const [wait, ...rest] = waits
   const response = await fetch('/api/entries', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body,
-    signal: AbortSignal.timeout(patience),
+    signal: AbortSignal.timeout(most),
   })
   if (response.status < 500 || wait === undefined) return response
   await new Promise((resolve) => setTimeout(resolve, wait))
-  return post(body, rest)
+  return post(body, rest, most)
 }
 
 /**
- * Posts entries and says what became of them. Sending the same again is safe: ids make it one write.
+ * Writes entries and says what became of them. Sending the same again is safe: ids make it one write. Where pages open
+ * without network, what cannot be sent waits on this device, behind what was written before it.
  * @param origin - where they came from when nobody wrote them here
  * @param waits - after which a server that could not take it is asked again, ms
  */
@@ -57,10 +54,23 @@ export async function sendEntries(
   origin?: string,
   waits: number[] = againAfter,
 ): Promise<Sent> {
+  if (!globalThis.navigator?.serviceWorker?.controller) return sendNow(entries, unlessSince, origin, waits, patience)
+  const { sendOrWait } = await import('./outbox.ts')
+  const now = () => sendNow(entries, unlessSince, origin, [], patienceWhereItWaits)
+  return sendOrWait(entries, now, unlessSince?.seq ?? null, origin)
+}
+
+async function sendNow(
+  entries: Entry[],
+  unlessSince: Parameters<typeof sendEntries>[1],
+  origin: string | undefined,
+  waits: number[],
+  most: number,
+): Promise<Sent> {
   let response: Response
   try {
     const body = JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }) })
-    response = await post(body, waits)
+    response = await post(body, waits, most)
   } catch {
     return {
       ok: false,

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { createServer, type Server } from 'node:http'
-import { join } from 'node:path'
+import { join, sep } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import compression from 'compression'
-import express, { type ErrorRequestHandler, type RequestHandler } from 'express'
+import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express'
 import { openServing, refusePrivileged } from '../records/database.ts'
 import { crowd } from './crowd.ts'
 import { emptyPlace, knownMethods, nothingArrivedYet, putAside, shownSession } from './door.ts'
@@ -61,7 +61,12 @@ export async function serve(
   app.get('/healthz', ready(db, dataDir))
   app.use(compression())
   app.use('/_astro', express.static(join(root, 'dist/client/_astro'), { immutable: true, maxAge: '1y' }))
-  app.use(express.static(join(root, 'dist/client'), { maxAge: '1h' }))
+  app.get('/sw.js', (_request, response, next) => {
+    // What it fetches goes by its own policy. Browsers ask for a newer one whenever they open a page.
+    response.setHeader('content-security-policy', "default-src 'self'; frame-ancestors 'none'")
+    next()
+  })
+  app.use(express.static(join(root, 'dist/client'), { maxAge: '1h', setHeaders: ownHeaders }))
   app.use(shownSession)
   const empty = emptyPlace(db)
   app.use('/api/first-run-everything', empty, putAside(join(dataDir, 'incoming'), everythingLimit))
@@ -159,6 +164,11 @@ const headers: RequestHandler = (_request, response, next) => {
   response.setHeader('cross-origin-opener-policy', 'same-origin')
   response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')
   next()
+}
+
+/** The program that opens pages without network is asked for anew each time. */
+const ownHeaders = (response: Response, path: string) => {
+  if (path.endsWith(`${sep}sw.js`)) response.setHeader('cache-control', 'no-cache')
 }
 
 /** Addresses no page answers to: JSON for programs, the page that helps for people. */

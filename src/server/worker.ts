@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { parentPort, workerData } from 'node:worker_threads'
+import { parentPort, Worker, workerData } from 'node:worker_threads'
 import { openDatabase } from '../records/database.ts'
 import { workOn } from '../records/job-queue.ts'
 import { handlers } from '../services/background.ts'
+import type { LookForPlan } from '../services/weeks/search-plan.ts'
 import type { WorkerSaid, WorkerTask } from './keep-worker.ts'
 
 // A thread of its own: fifty thousand machines reckoned anew must not make a page wait.
@@ -14,7 +15,7 @@ const stopping = new AbortController()
 
 const stop = await workOn(
   databaseUrl,
-  handlers(db, { signal: stopping.signal, tell: say, backUp }),
+  handlers(db, { signal: stopping.signal, tell: say, backUp, lookForPlan }),
   {
     'look-round': { cron: '*/5 * * * *', timeZone },
     nightly: { cron: '40 2 * * *', timeZone },
@@ -28,6 +29,28 @@ parentPort!.once('message', async () => {
   await db.destroy()
   parentPort!.close()
 })
+
+/**
+ * In a thread of its own: somebody else’s transaction in this one would hold its locks for as long as the search takes,
+ * and whoever saves would be told that the server is busy.
+ */
+function lookForPlan(asked: Parameters<LookForPlan>[0], signal?: AbortSignal): ReturnType<LookForPlan> {
+  return new Promise((resolve, reject) => {
+    if (signal?.aborted) return resolve(null)
+    const thread = new Worker(join(root, 'dist/server/plan-thread.mjs'), { workerData: asked })
+    const stop = () => {
+      void thread.terminate()
+      resolve(null)
+    }
+    signal?.addEventListener('abort', stop, { once: true })
+    thread.once('message', resolve)
+    thread.once('error', reject)
+    thread.once('exit', (code) => {
+      signal?.removeEventListener('abort', stop)
+      if (code !== 0) reject(new Error(`The search for a plan ended by itself (${code})`))
+    })
+  })
+}
 
 /** In a process of its own, which thins the older ones too. */
 async function backUp(): Promise<void> {

@@ -11,6 +11,7 @@ import type { Actor } from './judge-entry.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
 import { askForPlan, makePart, planAnew } from './weeks/make-plan.ts'
+import type { LookForPlan } from './weeks/search-plan.ts'
 
 /** What a worker tells whoever started it. */
 export type Told = { firmId: string; count: number }
@@ -19,10 +20,16 @@ export type Told = { firmId: string; count: number }
  * What is done in the background, whatever asked for it.
  *
  * @param backUp - backs up the whole installation; throws where it fails
+ * @param lookForPlan - looks for a plan elsewhere: here nothing else is done meanwhile, and what is half written waits
  */
 export const handlers = (
   db: Db,
-  { signal, tell, backUp }: { signal: AbortSignal; tell: (told: Told) => void; backUp: () => Promise<void> },
+  {
+    signal,
+    tell,
+    backUp,
+    lookForPlan,
+  }: { signal: AbortSignal; tell: (told: Told) => void; backUp: () => Promise<void>; lookForPlan?: LookForPlan },
 ): Handlers => ({
   async reckon({ firmId }) {
     const count = await catchUp(db, firmId, signal)
@@ -41,7 +48,7 @@ export const handlers = (
     if (signal.aborted) throw new Error('stopped in the middle')
   },
   async plan({ firmId, part }) {
-    await makePart(db, firmId, part, signal)
+    await makePart(db, firmId, part, signal, lookForPlan)
     if (signal.aborted) throw new Error('stopped in the middle')
   },
   async 'look-round'() {

@@ -28,6 +28,13 @@ const mostAtPlace = 30
 export const whoRang = (db: Db, firmId: string, text: string): Promise<CallerMachine[]> =>
   text.trim() === '' ? Promise.resolve([]) : lookIn(db, firmId, (trx) => callerRows(trx, { text }, mostFound))
 
+/** A device takes no more names along than these. */
+const mostNames = 10_000
+
+/** All machines in service by their names: a device finds them without network. */
+export const machineNames = (db: Db, firmId: string): Promise<CallerMachine[]> =>
+  lookIn(db, firmId, (trx) => callerRows(trx, {}, mostNames))
+
 /** One machine as a call names it; null where this firm has none in service. */
 export const callerMachine = (db: Db, firmId: string, machineId: string): Promise<CallerMachine | null> =>
   isUuid(machineId)

@@ -32,8 +32,11 @@ export interface KeepRequest {
 
 /** Breaks the transaction with its answer: nothing of it stays. */
 class Refused extends Error {
+  /** By which one who changes many can try again what only somebody else’s change stood in the way of. */
+  readonly code: string
   constructor(readonly answer: Keeping) {
     super('refused')
+    this.code = answer.ok ? '' : answer.why
   }
 }
 

@@ -1,5 +1,6 @@
 import { type Db, lookIn, retrying, withFirm } from '../records/database.ts'
 import { allKept, keptByIds } from '../records/kept.ts'
+import { lockSubjects } from '../records/subjects.ts'
 import type { Places, PlacesPage } from '../views/places-page.ts'
 import type { Actor } from './judge-entry.ts'
 import { keepInto } from './keep-record.ts'
@@ -49,8 +50,12 @@ export interface SetPlace {
 
 /** Says of some sites where they are, all in one go; each change is in the firm’s log. @returns how many moved */
 export function setPlaces(db: Db, actor: Actor, places: SetPlace[], now: Date): Promise<{ changed: number }> {
-  return retrying(() =>
+  const set = () =>
     withFirm(db, actor.firmId, async (trx) => {
+      await lockSubjects(
+        trx,
+        places.map(({ siteId }) => siteId),
+      )
       const wanted = new Map(places.map((place) => [place.siteId, place]))
       let changed = 0
       for (const { id, version, ...record } of await keptByIds(trx, 'site', [...wanted.keys()])) {
@@ -61,6 +66,7 @@ export function setPlaces(db: Db, actor: Actor, places: SetPlace[], now: Date): 
         changed += 1
       }
       return { changed }
-    }),
-  )
+    })
+  // Somebody changed one of them between our reading and our writing: what they changed is read, and kept.
+  return retrying(set, ['stale'])
 }

@@ -1,3 +1,12 @@
+/** Where somebody can be, and whose pages belong there. */
+export const places = [
+  { id: 'round', name: 'Round', href: '/round' },
+  { id: 'machines', name: 'Machines', href: '/machines' },
+  { id: 'water', name: 'Water bench', href: '/water' },
+  { id: 'procedures', name: 'Procedures', href: '/procedures' },
+] as const
+export type PlaceId = (typeof places)[number]['id']
+
 /** A list that stands beside others on one bar. */
 interface List {
   id: string

@@ -69,6 +69,8 @@ export interface DayStop {
   /** What the plan had for this visit and the day has no room for. */
   notToday: string[]
   faults: DayFault[]
+  /** Entries about it that wait on this device. */
+  waits?: number
 }
 
 /** One technician’s day. */

@@ -8,8 +8,13 @@ export interface FoundThing {
   href: string
 }
 
+export type FoundMachine = Pick<
+  MachineRow,
+  'id' | 'name' | 'maker' | 'model' | 'serial' | 'siteName' | 'area' | 'stage'
+>
+
 /** What the find box found. */
 export interface Found {
-  rows: MachineRow[]
+  rows: FoundMachine[]
   things: FoundThing[]
 }

@@ -60,6 +60,8 @@ export interface MachineBundle {
   instruments: { id: string; name: string; kind: InstrumentKind; serial: string; calibrations: RecordedEntry[] }[]
   /** The firm's cursor when this was read: a save that names it learns whether somebody wrote since. */
   seq: number
+  /** Entries in it that wait on this device and have not reached the ledger. */
+  unsent?: string[]
   /** Stored standings wait for the worker: what is shown is reckoned from the ledger itself. */
   stale: boolean
 }

@@ -119,7 +119,7 @@ export async function firmIn(application: Application): Promise<{ firm: SmallFir
   }
 }
 
-async function headersOf(db: Db, firmId: string, technicianId: string): Promise<Record<string, string>> {
+export async function headersOf(db: Db, firmId: string, technicianId: string): Promise<Record<string, string>> {
   const { token } = await openSession(db, { firmId, technicianId }, 'drill')
   return { cookie: `evenshot_session=${token}`, 'content-type': 'application/json' }
 }

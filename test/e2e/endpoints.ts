@@ -41,6 +41,9 @@ const list = () => ({
 
 /** Every endpoint there is. */
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
+  { route: 'packing-list', method: 'GET', path: `/api/packing-list?sites=${site}` },
+  { route: 'machines/all', method: 'GET', path: '/api/machines/all' },
+  { route: 'machines/[id]/noted', method: 'GET', path: `/api/machines/${machine}/noted` },
   { route: 'round/index', method: 'GET', path: '/api/round' },
   { route: 'round/weeks', method: 'GET', path: '/api/round/weeks' },
   { route: 'places', method: 'GET', path: '/api/places' },

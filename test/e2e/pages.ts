@@ -75,7 +75,12 @@ export async function signedIn(
   who = 'ines@quillgate.example',
   password = 'harrowmere',
 ): Promise<Page> {
-  const context = await browser.newContext({ baseURL: baseUrl(), locale: 'en-GB', ...options })
+  const context = await browser.newContext({
+    baseURL: baseUrl(),
+    locale: 'en-GB',
+    serviceWorkers: 'block',
+    ...options,
+  })
   const page = watched(await context.newPage())
   await signIn(page, who, password)
   return page

@@ -96,7 +96,11 @@ test.describe
       await stranger.close()
 
       const browser = await launch([`--ignore-certificate-errors-spki-list=${trusted}`])
-      const context = await browser.newContext({ baseURL: secureUrl, viewport: { width: 390, height: 844 } })
+      const context = await browser.newContext({
+        serviceWorkers: 'block',
+        baseURL: secureUrl,
+        viewport: { width: 390, height: 844 },
+      })
       const page = watched(await context.newPage())
       await page.goto('/')
       await page.waitForURL('**/first-run')

@@ -45,6 +45,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   Firm: () => '/firm',
   'Figures from memory': () => '/figures',
   'Places and roads': () => '/places',
+  'What waits': () => '/waits',
   'Data in and out': () => '/data',
   'Machines from a file': () => '/import/machines',
   'Customers from a file': () => '/import/customers',

@@ -74,7 +74,7 @@ test.describe
       await expect(page.getByText('10 left, each opens once')).toBeVisible()
       await looksRight(page, 'signing in')
 
-      const other = watched(await (await browser.newContext()).newPage())
+      const other = watched(await (await browser.newContext({ serviceWorkers: 'block' })).newPage())
       await signInAt(other, baseUrl())
       await expect(other.getByRole('heading', { name: 'One more proof' })).toBeVisible()
       await looksRight(other, 'second proof')
@@ -87,7 +87,7 @@ test.describe
       await expect(other).toHaveURL(/\/round/)
       await other.context().close()
 
-      const lost = watched(await (await browser.newContext()).newPage())
+      const lost = watched(await (await browser.newContext({ serviceWorkers: 'block' })).newPage())
       await signInAt(lost, baseUrl())
       await lost.getByLabel('Code from paper').fill(paper[0]!.toUpperCase())
       await lost.getByRole('button', { name: 'Use it' }).click()
@@ -122,7 +122,7 @@ test.describe
         .getByRole('button', { name: 'New password' })
         .click()
       const link = await page.getByLabel('One-time link').inputValue()
-      const odile = watched(await (await browser.newContext()).newPage())
+      const odile = watched(await (await browser.newContext({ serviceWorkers: 'block' })).newPage())
       await visit(odile, link)
       await odile.getByLabel('Password').fill('seven kettles in a lorry')
       await odile.getByRole('button', { name: 'Set the password' }).click()
@@ -145,7 +145,7 @@ test.describe
     })
 
     test('a passkey is made on a phone and opens without a password', async ({ browser }) => {
-      const context = await browser.newContext()
+      const context = await browser.newContext({ serviceWorkers: 'block' })
       const page = watched(await context.newPage())
       await withPhone(page)
       await signInAt(page, byName())
@@ -165,7 +165,7 @@ test.describe
       await expect(page.getByRole('region', { name: 'Who came in' })).toContainText('signed in with a passkey')
 
       // The password alone does not do any more.
-      const other = watched(await (await browser.newContext()).newPage())
+      const other = watched(await (await browser.newContext({ serviceWorkers: 'block' })).newPage())
       await signInAt(other, byName())
       await expect(other.getByRole('heading', { name: 'One more proof' })).toBeVisible()
       await other.getByRole('button', { name: 'Use a passkey' }).click()

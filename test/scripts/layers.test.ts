@@ -8,12 +8,13 @@ const mayKnow: Record<string, string[]> = {
   core: [],
   views: ['core'],
   ui: ['core'],
-  device: ['core'],
+  device: ['core', 'views'],
+  'service-worker': ['core', 'views', 'device'],
   islands: ['core', 'views', 'ui', 'device'],
   records: ['core'],
   services: ['core', 'views', 'records'],
   demo: ['core', 'services'],
-  server: ['core', 'records', 'services'],
+  server: ['core', 'views', 'records', 'services'],
   layouts: ['core', 'ui', 'islands', 'services'],
   pages: ['core', 'views', 'ui', 'islands', 'layouts', 'services', 'server'],
 }
@@ -42,6 +43,9 @@ const strangers: [string, string][] = [
   ['pages', 'node:fs'],
   ['layouts', 'pg'],
   ['server', 'knex'],
+  ['device', 'react'],
+  ['service-worker', 'react'],
+  ['service-worker', 'node:fs'],
 ]
 
 describe('the rules of who may know whom', function () {
@@ -74,7 +78,7 @@ describe('the rules of who may know whom', function () {
     for (const to of [...folders, ...outside])
       appendFileSync(
         join(copy, 'src/middleware.ts'),
-        `\nexport { planted as ${to}Planted } from '${outside.includes(to) ? '..' : '.'}/${to}/planted.ts'\n`,
+        `\nexport { planted as ${to.replace('-', '')}Planted } from '${outside.includes(to) ? '..' : '.'}/${to}/planted.ts'\n`,
       )
     plant('src/cellar/planted.ts', "export { planted } from '../core/planted.ts'\n")
     plant('src/core/a-circle.ts', "import type { B } from './b-circle.ts'\nexport type A = B | 1\n")

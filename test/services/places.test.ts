@@ -62,4 +62,15 @@ describe('where sites are', () => {
     const list = { places: [{ name: 'Mill', latitude: 1, longitude: 2 }], roads: [], wrong: [] }
     expect(matchPlaces(list, twice)).to.deep.include({ places: [], unknown: ['Mill'] })
   })
+
+  it('is set by eight at once: each is answered, and one of them stands', async () => {
+    const told = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        setPlaces(db, actor(), [{ siteId: firm.siteId, latitude: 44 + i / 100, longitude: -31 }], now()),
+      ),
+    )
+    expect(told.reduce((sum, { changed }) => sum + changed, 0)).to.equal(8)
+    const { sites } = await placesOf(db, firm.firmId)
+    expect(sites.find(({ id }) => id === firm.siteId)!.place!.longitude).to.equal(-31)
+  })
 })

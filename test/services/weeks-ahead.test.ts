@@ -6,7 +6,9 @@ import { fromDay, toDay, weekday } from '../../src/core/quantity/local-day.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { insertKept, keptById, updateKept } from '../../src/records/kept.ts'
 import { now } from '../../src/services/clock.ts'
-import { makePlan } from '../../src/services/weeks/make-plan.ts'
+import { makePart, makePlan } from '../../src/services/weeks/make-plan.ts'
+import { planParts } from '../../src/services/weeks/plan-parts.ts'
+import { searchedPlan } from '../../src/services/weeks/search-plan.ts'
 import { visitValley } from '../../src/services/weeks/visit-valley.ts'
 import { weeksAhead } from '../../src/services/weeks/weeks-ahead.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
@@ -342,5 +344,25 @@ describe('the weeks ahead', () => {
     const kept = await planOf(db, firm.firmId)
     expect(await makePlan(db, firm.firmId, AbortSignal.abort())).to.equal(false)
     expect(await planOf(db, firm.firmId)).to.deep.equal(kept)
+  })
+
+  it('is looked for in another thread, and whoever saves meanwhile waits for nobody', async () => {
+    const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
+    const note = () => entryAbout('machine', firm.c2, 'note', { text: 'Filter jug gone' }, { on: daysAgo(1) })
+    await writeEntries(db, actor, [note()], { now: now() })
+    const part = (await withFirm(db, firm.firmId, (trx) => planParts(trx, firm.firmId)))[0]!.id
+    const found: number[] = []
+    const made = await makePart(db, firm.firmId, part, undefined, async (asked) => {
+      const saved = await writeEntries(db, actor, [note()], { now: now() })
+      expect(saved.verdicts[0]!.verdict).to.equal('saved')
+      // What goes to a thread is copied: the same is found from the copy.
+      const [here, there] = [searchedPlan(asked), searchedPlan(structuredClone(asked))]
+      expect(there.plan).to.deep.equal(here.plan)
+      found.push(here.cost)
+      return there
+    })
+    expect(made).to.equal(true)
+    expect(found).to.have.length(1)
+    expect((await planOf(db, firm.firmId))!.body.cost).to.be.closeTo(found[0]!, 1e-6)
   })
 })

@@ -25,7 +25,7 @@ describe('the axis of the weeks ahead', () => {
 describe('minutes as hours', () => {
   it('are said in hours from sixty on', () => {
     expect(hoursWords(59.4)).to.equal('59 min')
-    expect(hoursWords(59.6)).to.equal('1 h 00 min')
+    expect(hoursWords(59.6)).to.equal('1 h')
     expect(hoursWords(95)).to.equal('1 h 35 min')
   })
 })

@@ -9,7 +9,7 @@ import { reckonMachine } from '../../core/standing/reckon-machine.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { fromPage } from '../from-page.tsx'
-import { kindOf } from '../machine/use-bundle.ts'
+import { kindOf } from '../machine/kind-of.ts'
 import { stopsAbout } from './stops-about.ts'
 
 interface Props {

@@ -7,6 +7,7 @@ import { send } from '../keep.ts'
 import { RecordChoice } from '../records/RecordChoice.tsx'
 import { FailedWork } from './FailedWork.tsx'
 import { LedgerCheck } from './LedgerCheck.tsx'
+import { UnsentFileSheet } from './UnsentFileSheet.tsx'
 
 interface Props {
   firm: string
@@ -18,6 +19,7 @@ const everything = '/api/export/everything.zip'
 /** What comes in and what goes out: everything a firm has is its own. */
 function DataInOut({ firm, isOwner }: Props) {
   const [open, setOpen] = useState(false)
+  const [reads, setReads] = useState(false)
   const [wrong, setWrong] = useState('')
   const takeOut = useCallback(async (url: string) => {
     const { fetchAsMyself } = await import('../again.tsx')
@@ -59,6 +61,14 @@ function DataInOut({ firm, isOwner }: Props) {
           >
             <b className="font-semibold text-copper">A machine's passport</b>
             <span className="text-[14px] text-second">one machine with its history, from another firm</span>
+          </button>
+          <button
+            type="button"
+            className="flex min-h-[56px] w-full flex-col justify-center border-t border-hair py-1 text-left hover:bg-copper-tint"
+            onClick={() => setReads(true)}
+          >
+            <b className="font-semibold text-copper">What a device could not send</b>
+            <span className="text-[14px] text-second">a file written on the page of what waits there</span>
           </button>
           <p className="mt-3 mb-0 text-[14px] text-second">
             A whole firm's data is read back into an empty place: start one, and choose the file there.
@@ -108,6 +118,7 @@ function DataInOut({ firm, isOwner }: Props) {
         </section>
       </div>
       {open && <PassportSheet onClose={() => setOpen(false)} />}
+      {reads && <UnsentFileSheet onClose={() => setReads(false)} />}
     </div>
   )
 }

@@ -9,7 +9,7 @@ import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { newId, sendEntries } from '../send-entries.ts'
-import { kindOf } from './use-bundle.ts'
+import { kindOf } from './kind-of.ts'
 
 interface Props {
   bundle: MachineBundle

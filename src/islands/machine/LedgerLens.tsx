@@ -17,8 +17,8 @@ import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
 import { flagWords } from './flag-words.ts'
+import { kindOf } from './kind-of.ts'
 import { ledgerNotes } from './ledger-notes.ts'
-import { kindOf } from './use-bundle.ts'
 import { EarlierEntries, useWholeHistory } from './whole-history.tsx'
 
 interface Props {
@@ -177,6 +177,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     origin={notes.origins.get(entry.id) ?? null}
                     kind={kind}
                     added={added.get(entry.id) ?? []}
+                    waits={bundle.unsent?.includes(entry.id) ?? false}
                     onPhoto={(file) => void addPhoto(entry, file)}
                     onCorrect={() => setCorrecting(entry)}
                     onBringBack={(was) => void bringBack(entry, was)}
@@ -248,6 +249,8 @@ interface RowProps {
   kind: Kind | null
   /** Photos that were added to it. */
   added: RecordedEntry[]
+  /** It is on this device alone yet. */
+  waits: boolean
   onPhoto: (file: File) => void
   onCorrect: () => void
   /** Of a withdrawal: what it took back counts again. */
@@ -256,7 +259,7 @@ interface RowProps {
 
 function EntryRow(props: RowProps) {
   const { entry, words, by, late, putAsideBy, corrects, rival, flag, warnings, origin, kind } = props
-  const { added, onPhoto, onCorrect, onBringBack } = props
+  const { added, waits, onPhoto, onCorrect, onBringBack } = props
   const aside = putAsideBy !== null
   return (
     <li className="flex min-h-[28px] items-baseline gap-2 py-0.5 max-md:min-h-[44px]">
@@ -286,6 +289,12 @@ function EntryRow(props: RowProps) {
               {warning}
             </span>
           ))}
+        {waits && (
+          <a href="/waits" className="font-semibold text-copper">
+            {' '}
+            waits to be sent
+          </a>
+        )}
         {origin && <span className="text-[13px] text-second"> · from {origin}</span>}
         {entry.subjectKind !== 'machine' && <span className="text-[13px] text-second"> · {entry.subjectKind}</span>}
         {!aside && !(entry.kind === 'pictured' && entry.body.of) && <EntryPhotos entry={entry} />}

@@ -20,13 +20,14 @@ import { useAddress } from '../use-address.ts'
 import { ChangeButton } from './ChangeButton.tsx'
 import { Fetching } from './Fetching.tsx'
 import { HeldBand } from './HeldBand.tsx'
+import { kindOf, missingStations } from './kind-of.ts'
 import { hangingFor, keptStations } from './lens-path.ts'
 import type { MachineSheet } from './MachineMenu.tsx'
 import { PathPart } from './PathPart.tsx'
 import { LoanBand } from './papers/LoanBand.tsx'
 import type { ReckonedBundle } from './reckon-bundle.ts'
 import { standingsOf } from './standings-of.ts'
-import { kindOf, missingStations, useBundle } from './use-bundle.ts'
+import { useBundle } from './use-bundle.ts'
 import { WearLens } from './WearLens.tsx'
 
 const WorkLens = later(() => import('../run/WorkLens.tsx').then((module) => module.WorkLens))
@@ -145,7 +146,9 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
       />
       {saved && (
         <p role="status" className="m-0 border-b border-hair bg-copper-tint px-6 py-2 font-semibold">
-          Saved. The dates below are reckoned with it.
+          {bundle.unsent
+            ? 'Kept on this device: it waits to be sent. The dates below are reckoned with it.'
+            : 'Saved. The dates below are reckoned with it.'}
         </p>
       )}
       {failed && !bundle.atFirstSight && (

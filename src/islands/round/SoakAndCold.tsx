@@ -28,7 +28,7 @@ export function coldWords(tasks: readonly Piece[]): string {
   if (cold.length === 0) return ''
   const what = cold.map(({ name, machineName }) => `${name}, ${machineName}`).join('; ')
   const longest = Math.max(...cold.map(({ coolMin }) => coolMin))
-  return `${what}: ask them to have it off about ${hoursWords(longest).replace(' 00 min', '')} before (from memory).`
+  return `${what}: ask them to have it off about ${hoursWords(longest)} before (from memory).`
 }
 
 /** How the time at a visit is spent beside the hands’ work, and what must be cold when somebody comes. */

@@ -14,9 +14,11 @@ interface Props {
   theme: 'light' | 'dark' | 'auto'
 }
 
-const FindBox = later(() => import('./FindBox.tsx').then((module) => module.FindBox))
-const HelpSheet = later(() => import('./HelpSheet.tsx').then((module) => module.HelpSheet))
-const PersonMenu = later(() => import('./PersonMenu.tsx').then((module) => module.PersonMenu), PersonButton)
+const parts = () => import('./shell-parts.ts')
+const DeviceMark = later(() => parts().then((part) => part.DeviceMark))
+const FindBox = later(() => parts().then((part) => part.FindBox))
+const HelpSheet = later(() => parts().then((part) => part.HelpSheet))
+const PersonMenu = later(() => parts().then((part) => part.PersonMenu), PersonButton)
 
 const goes: Record<string, string> = { r: '/round', m: '/machines', w: '/water', p: '/procedures' }
 
@@ -58,22 +60,19 @@ function Shell({ initials, name, firm, today, theme }: Props) {
       }
       if (event.key === 'c' && !meansItself(event) && location.pathname !== callPage) location.assign(callAbout())
       if (event.key === 'g') going.current = performance.now()
-      if (event.key === '?') {
-        // Or it would be the first thing typed into the help.
-        event.preventDefault()
-        setListing(true)
-      }
-      if (event.key === '/') {
-        event.preventDefault()
-        setFinding(true)
-      }
+      const opens = { '?': setListing, '/': setFinding }[event.key]
+      if (!opens) return
+      // Or it would be the first thing typed into what opens.
+      event.preventDefault()
+      opens(true)
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [])
 
   return (
-    <div className="flex items-center gap-3">
+    <div className="flex items-center gap-1.5 md:gap-3">
+      <DeviceMark />
       <span className="hidden text-[14px] text-second whitespace-nowrap lg:inline">{dayFull(today)}</span>
       <a
         href={callPage}
@@ -86,7 +85,7 @@ function Shell({ initials, name, firm, today, theme }: Props) {
       >
         <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden="true">
           <path
-            d="M3.2 1.8l2.4-.6 1.2 3-1.5 1.3c.8 1.9 2.2 3.5 4.2 4.6l1.4-1.4 2.9 1.4-.8 2.4c-.2.7-.9 1.1-1.6 1C6.700 12.800 2.900 8.500 2.300 3.300c-.1-.7.2-1.300.9-1.500z"
+            d="M3.2 1.8l2.4-.6 1.2 3-1.5 1.3c.8 1.9 2.2 3.5 4.2 4.6l1.4-1.4 2.9 1.4-.8 2.4c-.2.7-.9 1.1-1.6 1C6.7 12.8 2.9 8.5 2.3 3.3c-.1-.7.2-1.3.9-1.5z"
             fill="none"
             stroke="currentColor"
             strokeWidth={1.4}

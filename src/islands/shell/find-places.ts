@@ -27,6 +27,7 @@ export const findPlaces: FindPlace[] = [
   { sort: 'page', name: 'The firm and its people', also: 'settings units technicians log', href: '/firm' },
   { sort: 'page', name: 'Data in and out', also: 'export backup file import', href: '/data' },
   { sort: 'page', name: 'Lists that were brought in', also: 'imports take back', href: '/imports' },
+  { sort: 'page', name: 'What waits on this device', also: 'offline unsent network outbox', href: '/waits' },
   { sort: 'page', name: 'Signing in', also: 'password passkey code devices', href: '/signing-in' },
   { sort: 'command', name: 'Machines from a spreadsheet', also: 'import list xlsx csv', href: '/import/machines' },
   { sort: 'command', name: 'Customers from a spreadsheet', also: 'import list xlsx csv', href: '/import/customers' },

@@ -282,6 +282,16 @@ export const helpPages: PageHelp[] = [
     how: ['Each says what it is for and between what limits it can be set.'],
   },
   {
+    path: /^\/(waits|here)/,
+    name: 'What waits',
+    answers: 'What was written on this device and is not in the ledger yet, and what of the firm is here.',
+    how: [
+      'It is sent by itself when there is network, in the order it was written, each visit whole.',
+      'What is refused stands with the reason: it is never dropped, and never in the way of another visit.',
+      'A device that cannot send any more writes all of it to a file; Data in and out reads it.',
+    ],
+  },
+  {
     path: /^\/places/,
     name: 'Places and roads',
     answers: 'Where every site is, and how long the roads between them take.',

@@ -6,11 +6,14 @@ import { busyMonths } from '../../core/quantity/month-words.ts'
 import type { SiteOpening } from '../../core/standing/site-opening.ts'
 import { hoursSaid } from '../../core/typed/read-hours.ts'
 import { dayNear } from '../../ui/format.ts'
+import { later } from '../../ui/later.tsx'
 import { Act, Part } from '../../ui/Part.tsx'
 import type { SitePage } from '../../views/site-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
 import { CallLink, MailLink } from '../records/contact-links.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
+
+const KeepHere = later(() => import('./site-parts.ts').then((part) => part.KeepHere))
 
 /** Days on which it is closed, with the entry that said so. */
 export interface Closure {
@@ -173,6 +176,7 @@ export function AboutTheSite({
           {customer.phone && <CallLink phone={customer.phone} />}
           {customer.email && <MailLink email={customer.email} />}
         </p>
+        <KeepHere siteId={site.id} />
       </Part>
     </aside>
   )

@@ -11,17 +11,17 @@ import { fromPage } from '../from-page.tsx'
 import { AboutTheSite } from './AboutTheSite.tsx'
 import { WhatStandsHere } from './WhatStandsHere.tsx'
 
-const MachineForm = later(() => import('./MachineForm.tsx').then((module) => module.MachineForm))
-const SoftenerSheet = later(() => import('./SoftenerSheet.tsx').then((module) => module.SoftenerSheet))
-const sheets = () => import('./SiteSheets.tsx')
-const EditSiteSheet = later(() => sheets().then((module) => module.EditSiteSheet))
-const ClosureSheet = later(() => sheets().then((module) => module.ClosureSheet))
-const OpeningSheet = later(() => sheets().then((module) => module.OpeningSheet))
-const MonthsSheet = later(() => sheets().then((module) => module.MonthsSheet))
-const VisitHoursSheet = later(() => import('./VisitHoursSheet.tsx').then((module) => module.VisitHoursSheet))
-const ContractSheet = later(() => import('./ContractSheet.tsx').then((module) => module.ContractSheet))
-const PlaceSheet = later(() => import('./PlaceSheet.tsx').then((module) => module.PlaceSheet))
-const SoftenerForm = later(() => import('./SoftenerForm.tsx').then((module) => module.SoftenerForm))
+const parts = () => import('./site-parts.ts')
+const MachineForm = later(() => parts().then((part) => part.MachineForm))
+const SoftenerSheet = later(() => parts().then((part) => part.SoftenerSheet))
+const EditSiteSheet = later(() => parts().then((part) => part.EditSiteSheet))
+const ClosureSheet = later(() => parts().then((part) => part.ClosureSheet))
+const OpeningSheet = later(() => parts().then((part) => part.OpeningSheet))
+const MonthsSheet = later(() => parts().then((part) => part.MonthsSheet))
+const VisitHoursSheet = later(() => parts().then((part) => part.VisitHoursSheet))
+const ContractSheet = later(() => parts().then((part) => part.ContractSheet))
+const PlaceSheet = later(() => parts().then((part) => part.PlaceSheet))
+const SoftenerForm = later(() => parts().then((part) => part.SoftenerForm))
 
 interface Props {
   page: SitePage

@@ -16,6 +16,8 @@ const batch = object({
     .default(undefined),
   /** Where the entries came from when nobody wrote them here. */
   origin: string().max(200),
+  /** Who wrote them, where they waited on a device: somebody else may be signed in there by now. */
+  by: string().max(40),
 }).noUnknown()
 
 /** The outbox: takes a batch of entries and says what became of each. Safe to send again. */
@@ -24,7 +26,11 @@ export const POST = endpoint(async ({ request, locals }, who) => {
   if (!read.ok) return read.response
   const parsed = parseStrict(batch, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
-  const { entries, unlessSince, origin } = parsed.value
+  const { entries, unlessSince, origin, by } = parsed.value
+  if (by !== undefined && by !== who.technician.id)
+    return refuse(409, [
+      { path: 'by', code: 'somebody_else', message: `is somebody else: ${who.technician.name} is signed in here` },
+    ])
   const answer = await writeEntries(locals.db, actorOf(who), entries, {
     now: locals.now,
     ...(unlessSince && { unlessSince }),

@@ -1,6 +1,5 @@
 import { fromDay, type LocalDay, toDay } from '../../core/quantity/local-day.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
-import { planFirm } from '../../core/visits/firm-plan.ts'
 import type { PlannedVisit } from '../../core/visits/firm-problem.ts'
 import { leastPossible } from '../../core/visits/least-possible.ts'
 import { movedVisits } from '../../core/visits/moved-visits.ts'
@@ -21,6 +20,7 @@ import { grouped } from './grouped.ts'
 import { indicesOf } from './plan-arranged.ts'
 import { type PlanInput, planInput } from './plan-input.ts'
 import { isOld, planParts, sitesTogether } from './plan-parts.ts'
+import { type LookForPlan, searchedPlan } from './search-plan.ts'
 
 /** However large the firm, a plan is there within so long, ms; a small firm’s much sooner. */
 const mostMs = 45_000
@@ -28,6 +28,8 @@ const mostMs = 45_000
 const mostMsApart = 15_000
 /** How often some sites are planned anew together, for each site. */
 const roundsPerSite = 60
+
+const lookHere: LookForPlan = async (asked, signal) => (signal?.aborted ? null : searchedPlan(asked))
 
 /**
  * Plans a firm’s visits, one part after another, see `makePart`.
@@ -42,9 +44,16 @@ export async function makePlan(db: Db, firmId: string, signal?: AbortSignal): Pr
 /**
  * Plans the visits of a part from what is known now, and keeps them. What stood proposed stays where it is as good;
  * where nothing has gone on since, the plan stays as it is. What is a part no longer is planned by nobody.
+ * @param lookFor - does the search, which takes long
  * @returns whether a plan of it stands that knows all
  */
-export async function makePart(db: Db, firmId: string, partId: string, signal?: AbortSignal): Promise<boolean> {
+export async function makePart(
+  db: Db,
+  firmId: string,
+  partId: string,
+  signal?: AbortSignal,
+  lookFor: LookForPlan = lookHere,
+): Promise<boolean> {
   const read = await withFirm(db, firmId, async (trx) => {
     const firm = await theFirm(trx)
     const parts = await planParts(trx, firmId)
@@ -65,16 +74,17 @@ export async function makePart(db: Db, firmId: string, partId: string, signal?: 
   if (!read) return false
   if (read === 'as it was') return true
   const { firm, parts, today, input, before, given, kept, elsewhere } = read
-  const began = performance.now()
-  const { plan, cost } = planFirm(input.problem, {
-    rounds: roundsPerSite * input.sites.length,
-    ...(given && { given }),
-    spent: () =>
-      signal?.aborted
-        ? Number.POSITIVE_INFINITY
-        : (performance.now() - began) / (parts.length > 1 ? mostMsApart : mostMs),
-  })
-  if (signal?.aborted) return false
+  const found = await lookFor(
+    {
+      problem: input.problem,
+      given,
+      rounds: roundsPerSite * input.sites.length,
+      mostMs: parts.length > 1 ? mostMsApart : mostMs,
+    },
+    signal,
+  )
+  if (!found || signal?.aborted) return false
+  const { plan, cost } = found
   const visits = proposed(input, plan).filter(({ siteId }) => !elsewhere?.has(siteId))
   const moved = (given ? movedVisits(input.problem, plan, given) : []).map(
     ({ site, fromDay: was, toDay: to, savesMin }): MovedProposal => ({

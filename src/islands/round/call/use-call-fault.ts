@@ -9,7 +9,7 @@ import { heldNow } from '../../../core/standing/held-now.ts'
 import { effective } from '../../../core/standing/histories.ts'
 import { reckonMachine } from '../../../core/standing/reckon-machine.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
-import { kindOf, missingStations } from '../../machine/use-bundle.ts'
+import { kindOf, missingStations } from '../../machine/kind-of.ts'
 import { useFetched } from '../../use-fetched.ts'
 
 /** What is known of the faults of the machine somebody rings about: its book, what its records say, what is suspected. */

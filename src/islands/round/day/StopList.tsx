@@ -6,6 +6,7 @@ import { SoakAndCold } from '../SoakAndCold.tsx'
 import { clockThere, type DayTimes } from './day-times.ts'
 import { leftWords, stateShort, whyToday } from './day-words.ts'
 import { StopActions, type StopActs } from './StopActions.tsx'
+import { StopWaits } from './StopWaits.tsx'
 import { TaskMark } from './TaskMark.tsx'
 
 interface Props {
@@ -141,6 +142,7 @@ function Row({ stop, number, isLast, isDone, on, onChoose, today, time, under, w
           </span>
           {stop.accessNote && <span className="narrow block text-[14px]">{stop.accessNote}</span>}
           {stop.hoursNote && <span className="narrow block text-[14px] text-second">{stop.hoursNote}</span>}
+          {stop.waits && <StopWaits waits={stop.waits} />}
         </span>
         <span className="mono text-right text-[14px] md:hidden">
           <b className="block text-[15px]">{time}</b>

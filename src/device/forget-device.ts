@@ -1,0 +1,22 @@
+import { deviceDatabase } from './database.ts'
+
+/**
+ * Takes away all that was packed here and what waits of whoever leaves, with the key: whoever comes next finds nothing.
+ * What somebody else wrote here and has not sent yet stays until they sign in, and with it the key it is enciphered with.
+ */
+export async function forgetDevice(by: string | null): Promise<void> {
+  const db = await deviceDatabase().catch(() => null)
+  if (!db) return
+  const transaction = db.transaction(['packed', 'unsent', 'photo', 'about', 'key'], 'readwrite')
+  const unsent = transaction.objectStore('unsent')
+  const waiting = await unsent.getAll()
+  const others = waiting.some((item) => item.by !== by)
+  const gone = waiting.filter((item) => item.by === by)
+  await Promise.all([
+    ...gone.map((item) => unsent.delete(item.order!)),
+    transaction.objectStore('packed').clear(),
+    transaction.objectStore('about').clear(),
+    ...(others ? [] : [transaction.objectStore('photo').clear(), transaction.objectStore('key').clear()]),
+    transaction.done,
+  ])
+}

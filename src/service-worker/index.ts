@@ -1,0 +1,49 @@
+/// <reference lib="webworker" />
+import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching'
+import { registerRoute } from 'workbox-routing'
+import { answerFor } from '../device/answers.ts'
+import { packingHeader } from '../device/packed.ts'
+import { answered } from './answered.ts'
+import { frame, isFieldPage, pageOrFrame } from './frame.ts'
+import { photoHere, photoIn } from './photo-here.ts'
+import { sendInBackground } from './send-in-background.ts'
+
+declare const self: ServiceWorkerGlobalScope
+/** Not every browser has it, and the types know nothing of it. */
+type SyncEvent = ExtendableEvent & { tag: string }
+/** Every file of the built application with what it is known by: written in where it is built. */
+declare const precached: { url: string; revision: string | null }[]
+
+precacheAndRoute(precached, { cleanURLs: false, directoryIndex: '' })
+cleanupOutdatedCaches()
+
+registerRoute(
+  ({ request, url, sameOrigin }) => sameOrigin && request.mode === 'navigate' && isFieldPage(url),
+  ({ request }) => pageOrFrame(request, async () => (await matchPrecache(frame)) ?? Response.error()),
+)
+
+registerRoute(
+  ({ request, url, sameOrigin }) =>
+    sameOrigin &&
+    request.mode !== 'navigate' &&
+    !request.headers.has(packingHeader) &&
+    answerFor(url, request.headers.get('accept') === 'application/json') !== null,
+  ({ request, url }) => answered(request, url),
+)
+
+registerRoute(
+  ({ url, sameOrigin, request }) => sameOrigin && request.method === 'GET' && photoIn(url) !== null,
+  async ({ request, url }) => (await photoHere(photoIn(url)!)) ?? fetch(request),
+)
+
+// The browser says that the network is back, whether a page is open or not.
+self.addEventListener('sync', (event) => {
+  const { tag, waitUntil } = event as SyncEvent
+  if (tag === 'unsent') waitUntil.call(event, sendInBackground())
+})
+
+// A newer version waits until somebody says that nothing is under way.
+self.addEventListener('message', ({ data }) => {
+  if (data === 'take over') void self.skipWaiting()
+})
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))

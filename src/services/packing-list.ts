@@ -1,0 +1,76 @@
+import type { Preferences } from '../core/firm/preferences.ts'
+import { fromDay, type LocalDay, toDay } from '../core/quantity/local-day.ts'
+import { type Db, lookIn } from '../records/database.ts'
+import { theFirm } from '../records/firms.ts'
+import { machinesAt } from '../records/packing.ts'
+import type { PackingLine, PackingList } from '../views/packing-list.ts'
+import { dayPage } from './weeks/day.ts'
+
+/** Of the days to come, those of so many weekdays and no later. */
+const mostDays = 4
+const withinDays = 8
+/** Nobody has more machines before them in a few days; of places with more, the rest is fetched when it is opened. */
+const mostMachines = 200
+
+interface Asks {
+  technician: { id: string; name: string; initials: string }
+  firm: { id: string; name: string; timeZone: string; preferences: Preferences }
+  today: LocalDay
+  now: Date
+  /** Places somebody keeps on this device by hand. */
+  keptSites: string[]
+  /** Machines that were looked at lately. */
+  opened: string[]
+}
+
+/**
+ * What somebody’s device takes along: their day and the days they are expected somewhere next, with the places, their
+ * machines and all that a reckoning reads; then what is kept by hand, then what was looked at lately.
+ */
+export async function packingList(
+  db: Db,
+  { technician, firm, today, now, keptSites, opened }: Asks,
+): Promise<PackingList> {
+  const dayOf = (on: LocalDay) => dayPage(db, firm.id, { on, today, now, technicianId: technician.id })
+  const first = await dayOf(today)
+  const last = fromDay(toDay(today) + withinDays)
+  const next = first.daysOut.filter((on) => on > today && on <= last).slice(0, mostDays - 1)
+  const days = [first, ...(await Promise.all(next.map(dayOf)))]
+  const isMine = ({ technicianId }: { technicianId: string }) => technicianId === technician.id
+  const daySites = [...new Set(days.flatMap(({ stops }) => stops.filter(isMine).map(({ siteId }) => siteId)))]
+  const byHand = keptSites.filter((id) => !daySites.includes(id))
+  const { seq, there, lately } = await lookIn(db, firm.id, async (trx) => ({
+    seq: (await theFirm(trx))?.seq ?? 0,
+    there: await machinesAt(trx, { siteIds: [...daySites, ...byHand] }),
+    lately: await machinesAt(trx, { ids: opened }),
+  }))
+  const at = (siteIds: string[]) => there.filter(({ siteId }) => siteIds.includes(siteId))
+  const machineLines = (machines: { id: string }[], why: PackingLine['why']): PackingLine[] =>
+    machines.flatMap(({ id }) => [
+      { address: `/api/machines/${id}/bundle`, why },
+      { address: `/api/machines/${id}/noted`, why },
+    ])
+  const siteLines = (ids: string[], why: PackingLine['why']): PackingLine[] =>
+    ids.map((id) => ({ address: `/sites/${id}`, why, isPage: true }))
+  const lines: PackingLine[] = [
+    { address: '/api/machines/all', why: 'frame' },
+    ...days.map(({ on }): PackingLine => ({ address: `/api/round/day?on=${on}&who=${technician.id}`, why: 'day' })),
+    ...machineLines(at(daySites), 'day').slice(0, 2 * mostMachines),
+    ...siteLines(daySites, 'day'),
+    { address: '/round', why: 'frame', isPage: true },
+    { address: '/round/call', why: 'frame', isPage: true },
+    ...machineLines(at(byHand), 'by-hand').slice(0, 2 * mostMachines),
+    ...siteLines(byHand, 'by-hand'),
+    ...machineLines(lately, 'opened'),
+  ]
+  return {
+    technician,
+    firm,
+    now: now.toISOString(),
+    seq,
+    days: days.map(({ on }) => on),
+    sites: [...daySites, ...byHand],
+    machines: [...new Set([...at([...daySites, ...byHand]), ...lately].map(({ id }) => id))],
+    lines: [...new Map(lines.reverse().map((line) => [line.address, line])).values()].reverse(),
+  }
+}
