@@ -4,7 +4,21 @@ import { forgetAllPasts } from '../records/pasts.ts'
 import { letRest, markAllStale, markStale, reckonedByIds, toReckon } from '../records/subjects.ts'
 import { reckonAndStore } from './reckon-subjects.ts'
 
-const batch = 100
+/** How many are reckoned in the first transaction, and at most in one. */
+const batches = { first: 10, most: 200 }
+/** How long a transaction may keep others from the machines in it, ms: whoever saves waits five seconds at most. */
+const heldMs = 500
+
+/**
+ * How many to take next, so that a transaction takes about half a second on this server as busy as it is.
+ * @param tookMs - how long the last transaction took with `size` of them
+ * @example nextBatch(10, 50) // 20: at most twice as many
+ * @example nextBatch(100, 4000) // 12
+ */
+export function nextBatch(size: number, tookMs: number): number {
+  const fitting = Math.floor((size * heldMs) / Math.max(tookMs, 1))
+  return Math.max(1, Math.min(fitting, size * 2, batches.most))
+}
 
 /**
  * Reckons what is stale or was reckoned by an older version, a batch a transaction, until nothing is
@@ -14,10 +28,12 @@ const batch = 100
  */
 export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal): Promise<number> {
   let done = 0
+  let size = batches.first
   while (!signal?.aborted) {
+    const begunMs = performance.now()
     const count = await retrying(() =>
       withFirm(db, firmId, async (trx) => {
-        const waiting = await toReckon(trx, batch)
+        const waiting = await toReckon(trx, size)
         const found = await reckonedByIds(trx, waiting)
         await reckonAndStore(trx, firmId, found, [])
         // What was removed has nothing to be reckoned.
@@ -31,6 +47,7 @@ export async function reckonWaiting(db: Db, firmId: string, signal?: AbortSignal
     )
     done += count
     if (count === 0) break
+    size = nextBatch(size, performance.now() - begunMs)
   }
   return done
 }
