@@ -1,26 +1,21 @@
-import { spawn } from 'node:child_process'
 import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { cpus, tmpdir, totalmem } from 'node:os'
 import { join } from 'node:path'
-import { setTimeout as wait } from 'node:timers/promises'
-import { fileURLToPath } from 'node:url'
 import type { Knex } from 'knex'
-import { type Cluster, freePort, startCluster } from '../scripts/cluster.ts'
+import { type Cluster, startCluster } from '../scripts/cluster.ts'
 import { bringUpToDate, privateDatabase } from '../scripts/database.ts'
 import { root } from '../scripts/install.mjs'
 import { reckonMachine } from '../src/core/standing/reckon-machine.ts'
-import { addAccount } from '../src/records/accounts.ts'
 import { type Db, openDatabase, withFirm } from '../src/records/database.ts'
 import { keptPart } from '../src/records/plan-parts.ts'
-import { serve } from '../src/server/serve.ts'
 import { now as clockNow } from '../src/services/clock.ts'
 import { reckonWaiting } from '../src/services/rebuild.ts'
 import { gatherings, roundPage } from '../src/services/round.ts'
-import { openSession } from '../src/services/sign-in.ts'
 import { makePart } from '../src/services/weeks/make-plan.ts'
 import { planParts } from '../src/services/weeks/plan-parts.ts'
 import { weeksAhead } from '../src/services/weeks/weeks-ahead.ts'
 import { isWritten, writeGroup } from '../src/services/write-entries.ts'
+import { serveUntilTold, tokenOf, withServer } from './a-server.ts'
 import { forecastCoverage } from './forecast.ts'
 import { machineLedgers } from './machine-ledgers.ts'
 import { makeManyMachines } from './many-machines.ts'
@@ -46,13 +41,6 @@ function sizes(): Size[] {
     return machines > 0 ? [{ machines, ...(entriesEach && { entriesEach }) }] : []
   })
   return asked.length > 0 ? asked : [{ machines: 5000 }, { machines: 50_000 }]
-}
-
-/** The application as it is shipped, in a process of its own. */
-async function serveUntilTold(databaseUrl: string, port: number): Promise<void> {
-  const running = await serve(root, databaseUrl, join(root, 'data'), '127.0.0.1', port)
-  process.send!(running.url)
-  process.once('message', () => void running.stop().then(() => process.exit(0)))
 }
 
 interface Measured {
@@ -125,7 +113,7 @@ async function atSize(cluster: Cluster, dataDir: string, { machines, entriesEach
     say('Standings', `${stored[0].n} in ${Math.round(stored[0].bytes / 1e6)} MB`)
     await owner.raw('vacuum analyze')
     await withServer(urls.appUrl, async (url) => {
-      const cookie = await signedIn(app, firmId)
+      const cookie = `evenshot_session=${await tokenOf(app, firmId)}`
       const get = async (path: string) => {
         const response = await fetch(`${url}${path}`, { headers: { cookie } })
         if (!response.ok) throw new Error(`${path}: ${response.status}`)
@@ -339,35 +327,6 @@ async function deepCursor(app: Db, firmId: string): Promise<string> {
   })
   deep = Buffer.from(JSON.stringify([row.due_p50, row.due_p90, row.subject_id, row.key])).toString('base64url')
   return deep
-}
-
-async function signedIn(app: Db, firmId: string): Promise<string> {
-  const [technicianId] = await withFirm(app, firmId, (trx) => trx('technician').where({ role: 'owner' }).pluck('id'))
-  await addAccount(app, { email: 'bench@many.example', firmId, technicianId, passwordHash: '-' })
-  const { token } = await openSession(app, { firmId, technicianId }, 'bench')
-  return `evenshot_session=${token}`
-}
-
-async function withServer(databaseUrl: string, work: (url: string) => Promise<void>): Promise<void> {
-  const child = spawn(
-    process.execPath,
-    [fileURLToPath(import.meta.url), '--serve', databaseUrl, String(await freePort())],
-    {
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-      cwd: root,
-    },
-  )
-  const url = await new Promise<string>((resolve, reject) => {
-    child.once('message', (said) => resolve(String(said)))
-    child.once('exit', (code) => reject(new Error(`the server ended: ${code}`)))
-  })
-  try {
-    for (let i = 0; i < 20; i += 1) await fetch(`${url}/sign-in`)
-    await work(url)
-  } finally {
-    child.send('stop')
-    await Promise.race([new Promise((resolve) => child.once('exit', resolve)), wait(15_000).then(() => child.kill())])
-  }
 }
 
 function table(measured: Measured[]): string {

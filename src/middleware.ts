@@ -7,9 +7,10 @@ import { log } from './server/log.ts'
 import { isOpen, sessionCookie } from './server/open-addresses.ts'
 import { asksForData, pageData } from './server/page-data.ts'
 import { here } from './server/public-address.ts'
+import { signedOut } from './server/signed-out.ts'
 import { now } from './services/clock.ts'
 import { connection, isBusy } from './services/connection.ts'
-import { whoHolds } from './services/sign-in.ts'
+import { shutOutOf, whoHolds } from './services/sign-in.ts'
 import { tellOutside } from './services/signing-in/tell.ts'
 import { readPreferencesFrom } from './ui/preferences.ts'
 
@@ -22,7 +23,7 @@ tellOutside((event) => log.info(event, 'security'))
 
 const busyPath = '/503'
 
-/** Where finished work is handed in. */
+/** Where finished work is handed in; before that a device asks what time it is. */
 const handsIn = new Set(['/api/entries', '/api/photos'])
 /** What somebody may do who owes a second proof: add one, or go. */
 const mendsSecond = (path: string) =>
@@ -60,7 +61,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
   } catch (error) {
     return failed(error)
   }
-  const isHandingIn = request.method === 'POST' && handsIn.has(url.pathname)
+  const isHandingIn = url.pathname === '/api/clock' || (request.method === 'POST' && handsIn.has(url.pathname))
   // A session that is over shows nothing; what a device has not sent yet is taken all the same.
   if (locals.signedIn?.onlyHandsIn && !isHandingIn) locals.signedIn = null
   if (locals.signedIn?.owesSecond && !isHandingIn && !mendsSecond(url.pathname)) {
@@ -68,8 +69,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
     return context.redirect('/signing-in')
   }
   if (!locals.signedIn && !isOpen(url.pathname)) {
-    if (isApi) return answer(401, 'signed_out', 'Please sign in again.')
-    if (asksForData(request)) return answer(401, 'signed_out', 'Please sign in again.')
+    if (isApi || asksForData(request)) return signedOut(token ? await shutOutOf(locals.db, token) : null)
     return context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`)
   }
   const preferences = locals.signedIn?.firm.preferences ?? usualPreferences

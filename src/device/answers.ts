@@ -71,7 +71,7 @@ async function shownDay(day: DayPage, _: URL, now: Date): Promise<DayPage> {
 }
 
 /** Pages whose data is kept as the page hands it over; what is asked besides, filters and such, needs the network. */
-const pages = new RegExp(`^/(round|round/call|sites/${id}|visits/${id})$`)
+const pages = new RegExp(`^/(round|round/call|round/weeks|sites/${id}|softeners/${id}|visits/${id})$`)
 
 /** What answers an address on this device; null where only the network can. */
 export function answerFor(address: URL, isPage: boolean): HereAnswer | null {

@@ -8,6 +8,10 @@ export interface Enciphered {
   bytes: Uint8Array<ArrayBuffer>
 }
 
+/** Whether something is as it lies in the store, and not as it is. */
+export const isEnciphered = (value: unknown): value is Enciphered =>
+  typeof value === 'object' && value !== null && 'iv' in value && 'bytes' in value && value.bytes instanceof Uint8Array
+
 /** A key to encipher with; null where the browser has no cipher. */
 export type DeviceKey = CryptoKey | null
 

@@ -8,6 +8,7 @@ export interface KeptItem {
   shelf: string
   of: string
   version: number
+  /** Enciphered where the browser can; a version of before kept it as it is. */
   value: unknown
   /** Milliseconds since 1970. */
   keptAt: number
@@ -48,7 +49,14 @@ export interface UnsentItem {
   knownSeq: number | null
   origin: string | null
   bytes: number
+  /** By the clock of this device. */
   madeAt: number
+  /** What time it was then, as the page believed, ms since 1970. */
+  saidAt: number
+  /** Its times lie so far off the server's clock, ms, and somebody is asked; null where nothing is off or somebody said. */
+  clockOffMs: number | null
+  /** Somebody said which of the times is right. */
+  clockSaid?: true
   tries: number
   /** Not before: a server that is down is not asked by everybody at once. */
   nextAt: number
@@ -89,7 +97,7 @@ interface Kept extends DBSchema {
   photo: { key: string; value: PhotoItem }
   about: { key: 'device'; value: AboutDevice }
   /** It cannot be taken out of this browser; without it nothing here can be read. */
-  key: { key: 'device'; value: CryptoKey }
+  key: { key: 'device' | 'drafts'; value: CryptoKey }
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null

@@ -1,6 +1,7 @@
 import type { PackingLine, PackingList } from '../views/packing-list.ts'
 import { aboutDevice, keepAboutDevice } from './about-device.ts'
 import { alone } from './alone.ts'
+import { obeyShutOut } from './door.ts'
 import { makeRoom, type PackedLine, pack, packedLines, packingHeader, touchPacked, unpackAll } from './packed.ts'
 
 /** How packing came out. */
@@ -112,7 +113,7 @@ async function get(
       cache: 'no-store',
       signal: AbortSignal.timeout(patience),
     })
-    if (response.status === 401) return 'signed out'
+    if ((await obeyShutOut(response)) || response.status === 401) return 'signed out'
     if (response.status >= 500) return 'no network'
     const body = response.status === 200 ? await response.json() : null
     return { status: response.status, etag: response.headers.get('etag'), body }

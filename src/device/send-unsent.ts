@@ -1,5 +1,8 @@
 import type { EntriesAnswer } from '../views/entry-verdict.ts'
 import { alone } from './alone.ts'
+import { offBy } from './clock-of.ts'
+import { knock, obeyShutOut } from './door.ts'
+import { destroyDevice } from './forget-device.ts'
 import { allUnsent, changeUnsent, dropUnsent, type Unsent, type UnsentIssue } from './unsent.ts'
 import { photosOfEntries, sendPhotoOf, withServersNames } from './waiting-photos.ts'
 
@@ -38,12 +41,25 @@ export const sendUnsent = (given: Given): Promise<Sending> => alone('evenshot-un
 async function sendAll({ by, now, atOnce = false, patience = 45_000, ask = fetch }: Given): Promise<Sending> {
   const sending: Sending = { sent: [], refused: [], stopped: null }
   let most = mostEntries
+  let isOpen = false
+  let isLeaving = false
   for (;;) {
     const waiting = toSend(await allUnsent(), by)
-    if (waiting.length === 0) return sending
+    if (waiting.length === 0) {
+      if (isLeaving) await destroyDevice()
+      return sending
+    }
     const inMs = waiting[0]!.nextAt - now
     // Further off than any pause: the clock of this device was set back since.
     if (!atOnce && inMs > 0 && inMs <= longestPause) return { ...sending, stopped: 'busy' }
+    if (!isOpen) {
+      const door = await atTheDoor(waiting, by, now, patience, ask)
+      if (typeof door === 'string') return { ...sending, stopped: door }
+      isOpen = true
+      isLeaving = door.isLeaving
+      sending.refused.push(...door.refused)
+      if (door.refused.length > 0) continue
+    }
     const chunk = nextChunk(await withoutPhotosFirst(waiting), most)
     const orders = chunk.map(({ order }) => order)
     const photos = await sendPhotos(chunk, ask, patience)
@@ -72,6 +88,37 @@ async function sendAll({ by, now, atOnce = false, patience = 45_000, ask = fetch
     sending.refused.push(...came.refused)
     if (came.sent.length === 0 && came.refused.length === 0) return { ...sending, stopped: 'busy' }
   }
+}
+
+/**
+ * Before anything is sent: whether the line is there, who is signed in, and what time it is. A save whose times the
+ * server's clock contradicts waits for somebody to say which is right.
+ */
+async function atTheDoor(
+  waiting: Unsent[],
+  by: string,
+  now: number,
+  patience: number,
+  ask: typeof fetch,
+): Promise<{ refused: number[]; isLeaving: boolean } | NonNullable<Sending['stopped']>> {
+  const door = await knock(patience, ask)
+  if (typeof door === 'string') {
+    const orders = waiting.map(({ order }) => order)
+    await changeUnsent(orders, ({ tries }) => ({ tries: tries + 1, nextAt: now + pauseAfter(tries) }))
+    return door
+  }
+  if (door.technicianId !== by) return 'somebody else'
+  // Whoever left is asked nothing any more: what they wrote goes as they wrote it.
+  if (door.isLeaving) return { refused: [], isLeaving: true }
+  const refused: number[] = []
+  for (const item of waiting) {
+    const off = item.clockSaid ? 0 : offBy(item, now, door.nowMs)
+    if (off === 0) continue
+    const message = 'The clock of this device did not go with the server’s: say which time is right.'
+    await refuse(item, [{ path: 'happenedAt', code: 'clock', message }], off)
+    refused.push(item.order)
+  }
+  return { refused, isLeaving: false }
 }
 
 /** Their own, in order; of a visit in which something was refused, nothing: it is written whole or not at all. */
@@ -167,12 +214,14 @@ async function post(
         entries: sent,
         by,
         ...(chunk[0]!.origin && { origin: chunk[0]!.origin }),
+        known: knownOf(chunk),
       }),
       signal: AbortSignal.timeout(patience),
     })
   } catch {
     return 'no network'
   }
+  if (await obeyShutOut(response)) return 'signed out'
   // Whoever may not come in yet has something to show first; what was written is not at fault.
   if (response.status === 401 || response.status === 403) return 'signed out'
   if (response.status >= 500 || response.status === 429) return 'busy'
@@ -207,9 +256,14 @@ async function settle(chunk: Unsent[], { verdicts }: EntriesAnswer): Promise<{ s
   return { sent, refused }
 }
 
-const refuse = (item: Unsent, issues: Omit<UnsentIssue, 'entryId'>[]) =>
+/** How far each writer knew the ledger: what others wrote since then is laid beside it. */
+const knownOf = (chunk: Unsent[]): { id: string; seq: number }[] =>
+  chunk.flatMap(({ knownSeq, entryIds }) => (knownSeq === null ? [] : entryIds.map((id) => ({ id, seq: knownSeq }))))
+
+const refuse = (item: Unsent, issues: Omit<UnsentIssue, 'entryId'>[], clockOffMs: number | null = null) =>
   changeUnsent([item.order], () => ({
     state: 'refused',
+    clockOffMs,
     issues: issues.map((issue) => ({ entryId: '', ...issue })),
   }))
 

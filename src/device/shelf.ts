@@ -1,6 +1,7 @@
 import type { AnyObject, ObjectSchema } from 'yup'
 import { deviceDatabase, type KeptItem, setAside } from './database.ts'
-import { heldUntil, takeUnwritten } from './unwritten.ts'
+import { closed, opened } from './half-done.ts'
+import { heldUntil, isHeld, takeUnwritten } from './unwritten.ts'
 
 /** One sort of thing that this device keeps, and how it is read back. */
 export interface ShelfOf {
@@ -57,7 +58,11 @@ export function shelf<T extends object>(of: ShelfOf): Shelf<T> {
     async keep(id, value) {
       try {
         const item: KeptItem = { shelf: of.name, of: id, version: of.version, value, keptAt: Date.now() }
-        await heldUntil(item, async () => (await deviceDatabase()).put('kept', item))
+        await heldUntil(item, async () => {
+          const shut = await closed(item)
+          // To encipher a long thing takes longer than a short one: what was written or dropped since stands.
+          if (isHeld(item)) await (await deviceDatabase()).put('kept', shut)
+        })
         forgetFormer(of, id)
         return true
       } catch (error) {
@@ -82,9 +87,9 @@ async function latest(shelf: string, id: string): Promise<KeptItem | null> {
   const db = await deviceDatabase()
   const stored = (await db.get('kept', [shelf, id])) ?? null
   const unwritten = takeUnwritten(shelf, id)
-  if (!unwritten || (stored && stored.keptAt > unwritten.keptAt)) return stored
+  if (!unwritten || (stored && stored.keptAt > unwritten.keptAt)) return stored && opened(stored)
   if (unwritten.value === null) await db.delete('kept', [shelf, id])
-  else await db.put('kept', unwritten)
+  else await db.put('kept', await closed(unwritten))
   return unwritten.value === null ? null : unwritten
 }
 

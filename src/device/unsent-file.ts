@@ -15,11 +15,12 @@ export function unsentFile(unsent: Unsent[], about: AboutDevice | null, now: Dat
     writtenAt: now.toISOString(),
     firm: about && { id: about.firm.id, name: about.firm.name },
     technician: about && { id: about.technician.id, name: about.technician.name },
-    saves: unsent.map(({ by, madeAt, state, issues, entries }) => ({
+    saves: unsent.map(({ by, madeAt, state, issues, knownSeq, entries }) => ({
       by,
       madeAt: new Date(madeAt).toISOString(),
       state,
       ...(issues.length > 0 && { issues }),
+      ...(knownSeq !== null && { knownSeq }),
       entries,
     })),
   }
@@ -34,7 +35,7 @@ export interface UnsentFile {
   writtenAt: string
   technician: { id: string; name: string } | null
   /** In the order they were written. */
-  saves: { by: string; entries: Entry[] }[]
+  saves: { by: string; entries: Entry[]; knownSeq?: number }[]
 }
 
 /** Reads such a file; its entries are the server’s to judge. @returns null where it is none */

@@ -17,10 +17,12 @@ interface Given {
   knownSeq: number | null
   origin?: string | undefined
   now: number
+  /** What time it is as the page believes, ms; the device's own clock where nobody knows better. */
+  saidAt?: number
 }
 
 /** Puts a save where it waits to be sent. @returns its place in the order. @throws where nothing can be kept */
-export async function putUnsent(entries: Entry[], { by, knownSeq, origin, now }: Given): Promise<number> {
+export async function putUnsent(entries: Entry[], { by, knownSeq, origin, now, saidAt = now }: Given): Promise<number> {
   const enciphered = await encipher(await deviceKey(), entries)
   const distinct = (ids: (string | undefined)[]) => [...new Set(ids.flatMap((id) => id ?? []))]
   const item: UnsentItem = {
@@ -33,6 +35,8 @@ export async function putUnsent(entries: Entry[], { by, knownSeq, origin, now }:
     origin: origin ?? null,
     bytes: enciphered.bytes.length,
     madeAt: now,
+    saidAt,
+    clockOffMs: null,
     tries: 0,
     nextAt: 0,
     state: 'waits',
@@ -76,7 +80,7 @@ export async function dropUnsent(orders: number[]): Promise<void> {
 /** What is known of a save that still waits, anew. */
 export async function changeUnsent(
   orders: number[],
-  change: (item: UnsentItem) => Partial<Omit<UnsentItem, 'order' | 'entries'>>,
+  change: (item: UnsentItem) => Partial<Omit<UnsentItem, 'order'>>,
 ): Promise<void> {
   const transaction = (await deviceDatabase()).transaction('unsent', 'readwrite')
   for (const order of orders) {

@@ -20,6 +20,9 @@ export async function heldUntil(item: KeptItem, write: () => Promise<unknown>): 
   }
 }
 
+/** Whether nothing later of the same was written or dropped since. */
+export const isHeld = (item: KeptItem): boolean => held.get(keyOf(item)) === item
+
 /** Puts what is held where the next page finds it. */
 export function saveHeld(): void {
   if (held.size === 0) return

@@ -3,6 +3,7 @@ import { photosIn } from '../core/ledger/photos-in.ts'
 import { decipher, encipher } from './cipher.ts'
 import { deviceDatabase } from './database.ts'
 import { deviceKey } from './device-key.ts'
+import { opened } from './half-done.ts'
 
 /**
  * Keeps a photo until it can be sent. It is known by what it holds, as the server names photos; the server draws it anew
@@ -104,6 +105,8 @@ export async function letGoOfPhotos(now: number, unsent: Entry[]): Promise<void>
   const db = await deviceDatabase()
   const old = (await db.getAll('photo')).filter(({ madeAt }) => now - madeAt > month)
   if (old.length === 0) return
-  const named = JSON.stringify([unsent, await db.getAll('kept')])
+  // What cannot be opened any more names nothing that anybody could look for.
+  const half = await Promise.all((await db.getAll('kept')).map((item) => opened(item).catch(() => null)))
+  const named = JSON.stringify([unsent, half])
   await Promise.all(old.filter(({ ref }) => !named.includes(ref)).map(({ ref }) => db.delete('photo', ref)))
 }

@@ -13,11 +13,27 @@ export async function send<T>(method: Method, url: string, body?: unknown): Prom
   return { ok: false, issues: [{ path: '', code: 'whole', message: 'Nothing was changed.' }] }
 }
 
-/** Adds a record (version 0) or changes one, with entries that belong to it. Safe to send again. */
-export const keep = <K extends RecordKind>(
+/**
+ * Adds a record (version 0) or changes one, with entries that belong to it. Safe to send again. Where somebody else changed
+ * the same fields since it was read, they are shown at those fields; sent once more, this one is kept.
+ */
+export async function keep<K extends RecordKind>(
   kind: K,
   id: string,
   version: number,
   record: Partial<Kept<K>>,
   entries: Entry[] = [],
-): Promise<Told<{ version: number }>> => send('PUT', `/api/records/${kind}/${id}`, { version, record, entries })
+): Promise<Told<{ version: number }>> {
+  const read = `${kind} ${id} ${version}`
+  const seen = shown.get(read)
+  const told = await send<{ version: number }>('PUT', `/api/records/${kind}/${id}`, {
+    ...{ version, record, entries },
+    ...(seen !== undefined && { seen }),
+  })
+  const since = told.ok ? undefined : told.issues.find(({ code }) => code === 'changed_since')
+  if (since) shown.set(read, Number(since.value))
+  return told
+}
+
+/** Which version was shown beside what was typed, by what was read. */
+const shown = new Map<string, number>()

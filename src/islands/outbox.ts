@@ -5,6 +5,7 @@ import type { Sending } from '../device/send-unsent.ts'
 import { sendUnsent } from '../device/send-unsent.ts'
 import { allUnsent, countUnsent, dropUnsent, putUnsent, type UnsentIssue } from '../device/unsent.ts'
 import { photosOfEntries } from '../device/waiting-photos.ts'
+import { browserNow } from '../ui/clock.ts'
 import type { Sent } from './sent.ts'
 
 /** Whoever works on this device; null where nobody was packed for, and nothing may wait. */
@@ -74,12 +75,15 @@ async function letWait(entries: Entry[], knownSeq: number | null, origin?: strin
   if (!by) return null
   let order: number
   try {
-    order = await putUnsent(entries, { by, knownSeq, origin, now: Date.now() })
+    const known = knownSeq ?? (await aboutDevice())?.seq ?? null
+    order = await putUnsent(entries, { by, knownSeq: known, origin, now: Date.now(), saidAt: browserNow().getTime() })
   } catch (error) {
     console.info('It cannot wait on this device', error)
     return null
   }
   tellDeviceChanged()
+  // What waits is in no other place: the browser is asked not to make room with it.
+  void navigator.storage?.persist?.().catch(() => false)
   // Where the browser can, it sends by itself when the network is back, the page being closed.
   const registration = await navigator.serviceWorker?.getRegistration().catch(() => undefined)
   await (registration as WithSync | undefined)?.sync?.register('unsent').catch(() => undefined)

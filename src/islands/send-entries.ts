@@ -45,31 +45,40 @@ async function post(body: string, waits: number[], most: number): Promise<Respon
 /**
  * Writes entries and says what became of them. Sending the same again is safe: ids make it one write. Where pages open
  * without network, what cannot be sent waits on this device, behind what was written before it.
- * @param origin - where they came from when nobody wrote them here
+ * @param from - where they came from when nobody wrote them here
  * @param waits - after which a server that could not take it is asked again, ms
  */
 export async function sendEntries(
   entries: Entry[],
   unlessSince?: { seq: number; subjectIds: string[] },
-  origin?: string,
+  from: From = {},
   waits: number[] = againAfter,
 ): Promise<Sent> {
-  if (!globalThis.navigator?.serviceWorker?.controller) return sendNow(entries, unlessSince, origin, waits, patience)
+  if (!globalThis.navigator?.serviceWorker?.controller) return sendNow(entries, unlessSince, from, waits, patience)
   const { sendOrWait } = await import('./outbox.ts')
-  const now = () => sendNow(entries, unlessSince, origin, [], patienceWhereItWaits)
-  return sendOrWait(entries, now, unlessSince?.seq ?? null, origin)
+  const now = () => sendNow(entries, unlessSince, from, [], patienceWhereItWaits)
+  return sendOrWait(entries, now, unlessSince?.seq ?? from.knownSeq ?? null, from.origin)
+}
+
+/** Where entries come from that nobody writes here and now. */
+interface From {
+  /** Said in the ledger. */
+  origin?: string
+  /** How far their writer knew the ledger. */
+  knownSeq?: number
 }
 
 async function sendNow(
   entries: Entry[],
   unlessSince: Parameters<typeof sendEntries>[1],
-  origin: string | undefined,
+  { origin, knownSeq }: From,
   waits: number[],
   most: number,
 ): Promise<Sent> {
   let response: Response
+  const known = knownSeq !== undefined && { known: entries.map(({ id }) => ({ id, seq: knownSeq })) }
   try {
-    const body = JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }) })
+    const body = JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }), ...known })
     response = await post(body, waits, most)
   } catch {
     return {

@@ -1,3 +1,4 @@
+import { canonical } from '../core/ledger/same-body.ts'
 import type { Trx } from './database.ts'
 
 /** One thing somebody did to a record, or with the firm's data. */
@@ -65,6 +66,25 @@ export type ChangeCursor = [at: string, id: string]
 export async function changeById(trx: Trx, id: string): Promise<Change | null> {
   const row = await trx('change').where({ id }).first()
   return row ? toChange(row) : null
+}
+
+/**
+ * What a record was so many changes ago; null where the log does not say.
+ * @param now - as it is, which the last change must have made it
+ */
+export async function recordBefore(trx: Trx, id: string, changesAgo: number, now: object): Promise<object | null> {
+  const rows = await trx('change')
+    .where({ about_id: id })
+    .whereNotNull('before')
+    .whereNotNull('after')
+    .orderBy([
+      { column: 'at', order: 'desc' },
+      { column: 'id', order: 'desc' },
+    ])
+    .limit(changesAgo)
+    .select('before', 'after')
+  const isWhole = rows.length === changesAgo && canonical(rows[0]?.after) === canonical(now)
+  return isWhole ? rows.at(-1).before : null
 }
 
 /** Ids of records that were made one with this one: what was said of them was said of it. */

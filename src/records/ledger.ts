@@ -64,13 +64,13 @@ export async function appendEntries(trx: Trx, firmId: string, entries: Omit<Kept
   await trx.raw(
     `with taken as (update firm set seq = seq + :count where id = :firmId returning seq)
      insert into entry (firm_id, id, seq, subject_kind, subject_id, visit_id, kind, happened_at, happened_on,
-                        recorded_at, recorded_by, body, supersedes, origin)
+                        recorded_at, recorded_by, body, supersedes, origin, known_seq)
      select :firmId, r.id, taken.seq - :count + 1 + r.n, r.subject_kind, r.subject_id, r.visit_id, r.kind,
             r.happened_at, r.happened_on, r.recorded_at, r.recorded_by, r.body, r.supersedes,
-            r.origin
+            r.origin, r.known_seq
      from taken, json_to_recordset(:rows::json) as r(n int, id uuid, subject_kind text, subject_id uuid,
        visit_id uuid, kind text, happened_at timestamptz, happened_on date, recorded_at timestamptz,
-       recorded_by uuid, body json, supersedes uuid, origin text)`,
+       recorded_by uuid, body json, supersedes uuid, origin text, known_seq bigint)`,
     { firmId, count: rows.length, rows: JSON.stringify(rows) },
   )
 }
@@ -102,6 +102,7 @@ const toColumns = (entry: Omit<KeptEntry, 'seq'>) => ({
   body: entry.body,
   supersedes: entry.supersedes ?? null,
   origin: entry.origin ?? null,
+  known_seq: entry.knownSeq ?? null,
 })
 
 /** A row as it was written. */
@@ -120,6 +121,7 @@ export const asItCame = (row: any): KeptEntry => ({
   body: row.body,
   ...(row.supersedes && { supersedes: row.supersedes }),
   ...(row.origin && { origin: row.origin }),
+  ...(row.known_seq !== null && { knownSeq: row.known_seq }),
 })
 
 /** A row in today's words. */

@@ -16,6 +16,7 @@ import * as calls from './migrations/0012-calls.ts'
 import * as waiting from './migrations/0013-waiting.ts'
 import * as knows from './migrations/0014-knows.ts'
 import * as planParts from './migrations/0015-plan-parts.ts'
+import * as withoutNetwork from './migrations/0016-without-network.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -34,6 +35,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0013-waiting', up: waiting.up },
   { name: '0014-knows', up: knows.up },
   { name: '0015-plan-parts', up: planParts.up },
+  { name: '0016-without-network', up: withoutNetwork.up },
 ]
 
 /** Every step that this version knows, in order. */

@@ -1,4 +1,4 @@
-import type { Db } from './database.ts'
+import type { Db, Trx } from './database.ts'
 
 export interface Session {
   firmId: string
@@ -88,21 +88,53 @@ export async function openSessions(db: Db, firmId: string, now: Date): Promise<L
   }))
 }
 
-/** Ends sessions of a firm. @returns how many there were */
+/**
+ * Ends sessions of a firm.
+ * @param shutOut - given where their devices are to forget all that they keep, and not only to ask who is there
+ * @returns how many there were
+ */
 export async function endSessions(
-  db: Db,
+  trx: Trx,
   firmId: string,
   which: { id: string } | { technicianId: string; except?: string },
+  shutOut?: { why: ShutOut['why']; at: Date },
 ): Promise<number> {
-  const query = db('session').where({ firm_id: firmId })
+  const query = trx('session').where({ firm_id: firmId })
   if ('id' in which) query.where({ id: which.id })
   else {
     query.where({ technician_id: which.technicianId })
     if (which.except) query.whereNot({ id: which.except })
   }
-  return query.delete()
+  // Who is forgotten hands nothing in any more.
+  if (shutOut?.why === 'lost' && 'technicianId' in which)
+    await trx('shut_out').where({ firm_id: firmId, technician_id: which.technicianId }).update({ why: 'lost' })
+  const ended = await query.delete().returning(['token_hash', 'firm_id', 'technician_id'])
+  if (shutOut && ended.length > 0)
+    await trx('shut_out')
+      .insert(ended.map((row) => ({ ...row, ...shutOut })))
+      .onConflict()
+      .ignore()
+  return ended.length
 }
+
+/** A device that was shut out from elsewhere: its holder left, or it is taken for lost. */
+export interface ShutOut extends Session {
+  why: 'left' | 'lost'
+  at: Date
+}
+
+/** Whether and why the device that shows this token was shut out; null where it was not. */
+export async function shutOutByToken(db: Db, tokenHash: Buffer): Promise<ShutOut | null> {
+  const row = await db('shut_out').where({ token_hash: tokenHash }).first()
+  return row ? { firmId: row.firm_id, technicianId: row.technician_id, why: row.why, at: row.at } : null
+}
+
+/** A device that lay in a drawer for longer holds nothing that is still true, ms. */
+const shutOutForMs = 400 * 86_400_000
 
 export async function dropExpiredSessions(db: Db, now: Date): Promise<void> {
   await db('session').where('expires_at', '<=', now).delete()
+  await db('shut_out')
+    .where('at', '<=', new Date(now.getTime() - shutOutForMs))
+    .delete()
 }

@@ -1,5 +1,6 @@
 import { aboutDevice } from '../device/about-device.ts'
 import { answerFor, answerHere, shownAs } from '../device/answers.ts'
+import { obeyShutOut } from '../device/door.ts'
 import { packAgain } from '../device/packed.ts'
 import { fromNetwork, isLame } from './network.ts'
 
@@ -16,6 +17,7 @@ export async function answered(request: Request, url: URL): Promise<Response> {
     if (here) return here
   }
   const response = await fromNetwork(request)
+  if (response && (await obeyShutOut(response))) return response
   if (!response) return (await fromHere(url, isPage, now)) ?? Response.error()
   // A server that is busy says so on a page of its own; here what is packed is the better answer.
   if (response.status === 503) return (await fromHere(url, isPage, now)) ?? response

@@ -5,7 +5,8 @@ import { answerFor } from '../device/answers.ts'
 import { packingHeader } from '../device/packed.ts'
 import { answered } from './answered.ts'
 import { frame, isFieldPage, pageOrFrame } from './frame.ts'
-import { photoHere, photoIn } from './photo-here.ts'
+import { fromNetwork } from './network.ts'
+import { photoAlong, photoHere, photoIn } from './photo-here.ts'
 import { sendInBackground } from './send-in-background.ts'
 
 declare const self: ServiceWorkerGlobalScope
@@ -33,7 +34,10 @@ registerRoute(
 
 registerRoute(
   ({ url, sameOrigin, request }) => sameOrigin && request.method === 'GET' && photoIn(url) !== null,
-  async ({ request, url }) => (await photoHere(photoIn(url)!)) ?? fetch(request),
+  async ({ request, url }) => {
+    const name = photoIn(url)!
+    return (await photoHere(name)) ?? (await fromNetwork(request)) ?? (await photoAlong(name)) ?? Response.error()
+  },
 )
 
 // The browser says that the network is back, whether a page is open or not.

@@ -97,10 +97,11 @@ const entry = (more: JsonSchema): JsonSchema => ({
         supersedes: id,
         recordedAt: instant,
         origin: { type: 'string', maxLength: 200 },
+        knownSeq: { type: 'integer', minimum: 0 },
         ...more,
       },
       // What is about the firm itself names no id.
-      ['subjectId', 'visitId', 'supersedes', 'origin'],
+      ['subjectId', 'visitId', 'supersedes', 'origin', 'knownSeq'],
     ),
   ),
 })

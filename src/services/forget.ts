@@ -59,7 +59,7 @@ export async function forget(
     if (!over)
       return refusal(422, '', 'still_here', kind === 'technician' ? 'has not left yet' : 'is still looked after')
     const named = await entriesNaming(trx, record.name)
-    if (kind === 'technician') await forgetTechnician(trx, actor.firmId, record as KeptRecord<'technician'>)
+    if (kind === 'technician') await forgetTechnician(trx, actor.firmId, record as KeptRecord<'technician'>, now)
     else await forgetCustomer(trx, record as KeptRecord<'customer'>)
     for (const one of [id, ...(await mergedInto(trx, id))]) await forgetTraces(trx, kind, one)
     const change = { id: v7(), at: now.toISOString(), technicianId: actor.technicianId, action: 'forgotten' } as const
@@ -81,10 +81,11 @@ async function forgetTechnician(
   trx: Trx,
   firmId: string,
   { id, version, startLatitude: _, startLongitude: __, ...record }: KeptRecord<'technician'>,
+  now: Date,
 ) {
   await updateKept(trx, 'technician', id, version, { ...record, ...formerTechnician })
   const holder = { firmId, technicianId: id }
-  await endSessions(trx, firmId, { technicianId: id })
+  await endSessions(trx, firmId, { technicianId: id }, { why: 'lost', at: now })
   await dropInvitations(trx, firmId, id)
   await dropCalendar(trx, firmId, id)
   await forgetDevices(trx, holder)

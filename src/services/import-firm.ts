@@ -112,6 +112,12 @@ const recorded = object({
   recordedBy: uuid().required(),
   seq: number().integer().min(1).required(),
   origin: string().max(200),
+  knownSeq: number()
+    .integer()
+    .min(0)
+    .test('known', 'is not before its own number', function (known) {
+      return known === undefined || known < this.parent.seq
+    }),
 })
 const changeFields = object({
   id: uuid().required(),
@@ -224,12 +230,18 @@ function judgeFile(data: Loose): Issue[] {
   const numbers = new Set<number>()
   data.entries.forEach((one: Loose, i: number) => {
     const path = `entries[${i}]`
-    const { recordedAt, recordedBy, seq, origin, ...entry } = one ?? {}
+    const { recordedAt, recordedBy, seq, origin, knownSeq, ...entry } = one ?? {}
     const isFirms = entry.subjectKind === 'firm'
     // What is about the firm names no id: any will do to look at the rest.
     const parsed = parseEntry(isFirms ? { subjectId: entry.id, ...entry } : entry)
     if (!parsed.ok) at(path, parsed.issues)
-    const outer = parseStrict(recorded, { recordedAt, recordedBy, seq, ...(origin !== undefined && { origin }) })
+    const outer = parseStrict(recorded, {
+      recordedAt,
+      recordedBy,
+      seq,
+      ...(origin !== undefined && { origin }),
+      ...(knownSeq !== undefined && { knownSeq }),
+    })
     if (!outer.ok) at(path, outer.issues)
     if (!isFirms && subjects.get(entry.subjectId) !== entry.subjectKind)
       at(path, [

@@ -28,12 +28,16 @@ const namedEntries: Partial<Record<EntryKind, NamedEntry[]>> = {
   'test-seen': [ofReport],
   'tested-out': [ofReport],
   pictured: [{ field: 'of' }],
+  compared: [{ field: 'entries' }],
   call: [{ field: 'answers', kind: 'call', ofAnything: true }, ofReport],
   appointment: [{ field: 'repair.report', kind: 'fault-reported', ofAnything: true }],
 }
 
 /** Kinds of entry that name a part. */
 const ofParts = new Set<EntryKind>(['fitted', 'removed', 'inspected', 'repaired'])
+
+/** Ids that a field names: none, one, or a list of them. */
+const idsIn = (entry: Entry, field: string): unknown[] => [fieldOf(entry, field) ?? []].flat()
 
 /** A field of a body by its name, where this kind of entry has it. @example fieldOf(appointment, 'repair.report') */
 const fieldOf = (entry: Entry, field: string): unknown =>
@@ -67,7 +71,7 @@ interface There {
 
 async function whatIsThere(trx: Trx, firmId: string, entries: Entry[]): Promise<There> {
   const ids = entries.flatMap((entry) => {
-    const named = (namedEntries[entry.kind] ?? []).map(({ field }) => fieldOf(entry, field))
+    const named = (namedEntries[entry.kind] ?? []).flatMap(({ field }) => idsIn(entry, field))
     return [entry.supersedes, ...named].filter((id): id is string => typeof id === 'string')
   })
   const beside = entries.filter(isKind('own-kind')).map(({ body }) => body.kind as Kind)
@@ -117,14 +121,14 @@ function issuesOfCorrection(entry: Entry, { entries }: There): Issue[] {
 }
 
 function issuesOfNamedEntry(entry: Entry, { entries }: There): Issue[] {
-  return (namedEntries[entry.kind] ?? []).flatMap(({ field, kind, ofAnything }) => {
-    const id = fieldOf(entry, field)
-    if (id === undefined) return []
-    const there = entries.get(String(id))
-    const isOfIt = there !== undefined && (ofAnything || there.subjectId === entry.subjectId)
-    if (isOfIt && (!kind || there.kind === kind)) return []
-    return unknown(`body.${field}`, 'is no such entry of this machine', id)
-  })
+  return (namedEntries[entry.kind] ?? []).flatMap(({ field, kind, ofAnything }) =>
+    idsIn(entry, field).flatMap((id) => {
+      const there = entries.get(String(id))
+      const isOfIt = there !== undefined && (ofAnything || there.subjectId === entry.subjectId)
+      if (isOfIt && (!kind || there.kind === kind)) return []
+      return unknown(`body.${field}`, 'is no such entry of this machine', id)
+    }),
+  )
 }
 
 const issuesOfPhotos = (entry: Entry, { photos }: There): Issue[] =>

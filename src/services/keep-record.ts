@@ -1,9 +1,10 @@
 import { v7 } from 'uuid'
+import { bothSides } from '../core/firm/both-sides.ts'
 import { actOfKeeping, fixedFields, type Kept, type RecordKind, recordSchemas } from '../core/firm/records.ts'
 import { may } from '../core/firm/rights.ts'
 import { canonical } from '../core/ledger/same-body.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
-import { addChange } from '../records/changes.ts'
+import { addChange, recordBefore } from '../records/changes.ts'
 import { type Db, retrying, type Trx, withFirm } from '../records/database.ts'
 import { dropInvitations } from '../records/invitations.ts'
 import { insertKept, type KeptRecord, keptById, updateKept } from '../records/kept.ts'
@@ -28,6 +29,8 @@ export interface KeepRequest {
   record: unknown
   /** Entries that belong to it: opening days, the day it was taken on. Written with it or not at all. */
   entries?: unknown[]
+  /** The version whose fields whoever asks was shown beside theirs. */
+  seen?: number
 }
 
 /** Breaks the transaction with its answer: nothing of it stays. */
@@ -73,16 +76,18 @@ export async function keepRecord(
 export async function keepInto(
   trx: Trx,
   actor: Actor,
-  { kind, id, version, record, entries = [] }: KeepRequest & { record: Kept<RecordKind> },
+  request: KeepRequest & { record: Kept<RecordKind> },
   now: Date,
   caller: Caller,
 ): Promise<Keeping> {
-  const issues = await judgeRecord(trx, actor, kind, id, record)
+  const { kind, id, version, record: asked, entries = [] } = request
+  const issues = await judgeRecord(trx, actor, kind, id, asked)
   if (issues.length > 0) throw new Refused({ ok: false, why: 'refused', issues })
   const there = await keptById(trx, kind, id)
   if (!there && version !== 0) throw new Refused({ ok: false, why: 'unknown', issues: [] })
+  const isKnown = there === null || there.version === version || sameRecord(there, asked)
+  const record = isKnown ? asked : await withTheirs(trx, there, request)
   const same = there !== null && sameRecord(there, record)
-  if (there && !same && (version === 0 || there.version !== version)) throw new Refused(stale(version))
   if (there && !same) {
     const fixed = (fixedFields[kind] ?? []).filter(
       (field) => canonical(of(there, field)) !== canonical(of(record, field)),
@@ -96,14 +101,14 @@ export async function keepInto(
   if (!there) await insertKept(trx, actor.firmId, kind, id, record)
   let kept = there?.version ?? 1
   if (there && !same) {
-    const next = await updateKept(trx, kind, id, version, record)
+    const next = await updateKept(trx, kind, id, there.version, record)
     if (next === null) throw new Refused(stale(version))
     kept = next
     await moveReckonings(trx, actor.firmId, kind, there, record)
     if (kind === 'technician') {
       if (of(there, 'role') !== of(record, 'role')) await tell(trx, actor, 'role-changed', caller, id)
       if (of(record, 'leftOn')) {
-        await shutOut(trx, actor.firmId, id)
+        await shutOut(trx, actor.firmId, id, now)
         await tell(trx, actor, 'left', caller, id)
       }
     }
@@ -161,8 +166,8 @@ async function judgeRecord(
 }
 
 /** Who has left is signed in nowhere and follows no link, for good: coming back means signing in anew. */
-async function shutOut(trx: Trx, firmId: string, technicianId: string): Promise<void> {
-  await endSessions(trx, firmId, { technicianId })
+async function shutOut(trx: Trx, firmId: string, technicianId: string, now: Date): Promise<void> {
+  await endSessions(trx, firmId, { technicianId }, { why: 'left', at: now })
   await dropInvitations(trx, firmId, technicianId)
 }
 
@@ -187,6 +192,47 @@ const of = (record: object, field: string) => (record as Record<string, unknown>
 
 function sameRecord({ id: _, version: __, ...fields }: KeptRecord, record: Kept<RecordKind>): boolean {
   return canonical(fields) === canonical(record)
+}
+
+/**
+ * The record with what others changed since this one was read; where both changed the same field it is refused, field by
+ * field, until whoever asks has seen it.
+ * @throws Refused
+ */
+async function withTheirs(
+  trx: Trx,
+  there: KeptRecord,
+  { id, version, seen, record }: KeepRequest & { record: Kept<RecordKind> },
+): Promise<Kept<RecordKind>> {
+  const { id: _, version: now, ...theirs } = there
+  const base = version > 0 && version < now ? await recordBefore(trx, id, now - version, theirs) : null
+  if (!base) throw new Refused(stale(version))
+  const { merged, differs } = bothSides(base, theirs, record)
+  if (differs.length > 0 && seen !== now) throw new Refused(changedSince(theirs, differs, now))
+  return merged as unknown as Kept<RecordKind>
+}
+
+/** What somebody else put where this one was to be changed. */
+function changedSince(theirs: object, fields: string[], version: number): Keeping {
+  const message =
+    'Somebody else changed this meanwhile: what they put stands at its field. Save again, and yours is kept.'
+  return {
+    ok: false,
+    why: 'stale',
+    issues: [
+      { path: '', code: 'changed_since', message, value: version },
+      ...fields.map((path) => {
+        const value = of(theirs, path)
+        const words = typeof value === 'string' || typeof value === 'number' ? `“${value}”` : 'something else'
+        return {
+          path,
+          code: 'theirs',
+          message: `is ${value === '' ? 'empty' : words} now: somebody else put it so`,
+          value,
+        }
+      }),
+    ],
+  }
 }
 
 const forbidden: Keeping = {

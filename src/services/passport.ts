@@ -33,7 +33,7 @@ export interface Passport {
   /** What it is, where that firm made the kind itself. */
   ownKind?: Kind
   /** In the order they were written; who wrote each is told by name. */
-  entries: (Omit<KeptEntry, 'seq' | 'recordedBy'> & { by: string })[]
+  entries: (Omit<KeptEntry, 'seq' | 'knownSeq' | 'recordedBy'> & { by: string })[]
 }
 
 /** A machine's passport; null when this firm has no such machine. */
@@ -50,7 +50,7 @@ export async function machinePassport(db: Db, firmId: string, machineId: string)
       firm: (await theFirm(trx))!.name,
       machine: { id: machineId, ...goesAlong(machine) },
       ...(ownKind && { ownKind }),
-      entries: entries.map(({ seq: _, recordedBy, ...entry }) => ({
+      entries: entries.map(({ seq: _, knownSeq: __, recordedBy, ...entry }) => ({
         ...entry,
         by: names.get(recordedBy) ?? 'someone',
       })),

@@ -139,7 +139,7 @@ export async function endListedSession(
   const session = (await openSessions(db, actor.firmId, new Date())).find(({ id }) => id === sessionId)
   if (!session) return refusal(404, '', 'unknown', 'is not here')
   if (!may(actor.role, 'end-others-sessions') && session.technicianId !== actor.technicianId) return ownerOnly
-  await endSessions(db, actor.firmId, { id: sessionId })
+  await db.transaction((trx) => endSessions(trx, actor.firmId, { id: sessionId }, { why: 'lost', at: now }))
   await note(db, actor, 'session-ended', session.technicianId, now)
   await tell(db, actor, 'session-ended', caller, session.technicianId)
   return { ok: true }

@@ -82,3 +82,9 @@ export async function photoFile(db: Db, firmId: string, name: string): Promise<B
     throw error
   }
 }
+
+/** A photo as a device takes it along, some 20 kB; null where it is not this firm's, or no picture any more. */
+export async function smallPhoto(db: Db, firmId: string, name: string): Promise<Buffer | null> {
+  const file = await photoFile(db, firmId, name)
+  return file && ((await redrawn(file, 'small'))?.data ?? null)
+}

@@ -8,6 +8,9 @@ export interface Redrawn {
   height: number
 }
 
+/** As it is kept, or as a device takes it along to be looked at. */
+export type PictureSize = 'kept' | 'small'
+
 /** One picture may take so long, ms; then its process is ended and it is no picture. */
 const mostMs = 10_000
 /** A process that had nothing to do for so long is let go, with all the memory it took. */
@@ -57,15 +60,15 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
  * Draws a picture anew in a process of its own, one at a time.
  * @returns null where the bytes are no picture, took too long to open, or ended two processes
  */
-export const redrawn = (bytes: Uint8Array): Promise<Redrawn | null> =>
+export const redrawn = (bytes: Uint8Array, size: PictureSize = 'kept'): Promise<Redrawn | null> =>
   inTurn(async () => {
-    const once = await draw(bytes)
-    const made = once === 'ended' ? await draw(bytes) : once
+    const once = await draw(bytes, size)
+    const made = once === 'ended' ? await draw(bytes, size) : once
     return made === 'ended' ? null : made
   })
 
 /** @returns 'ended' where the process ended over it by itself: by this picture, or by something else */
-function draw(bytes: Uint8Array): Promise<Redrawn | null | 'ended'> {
+function draw(bytes: Uint8Array, size: PictureSize): Promise<Redrawn | null | 'ended'> {
   clearTimeout(idle)
   child ??= start()
   const drawing = child
@@ -93,6 +96,6 @@ function draw(bytes: Uint8Array): Promise<Redrawn | null | 'ended'> {
     }, mostMs)
     drawing.once('message', onMessage)
     drawing.once('exit', onExit)
-    drawing.send(bytes)
+    drawing.send({ bytes, size })
   })
 }

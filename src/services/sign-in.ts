@@ -5,7 +5,14 @@ import { accountByEmail } from '../records/accounts.ts'
 import { type Db, lookIn, withFirm } from '../records/database.ts'
 import { type Firm, type Technician, technicianById, theFirm } from '../records/firms.ts'
 import type { Holder } from '../records/second-proofs.ts'
-import { addSession, dropExpiredSessions, endSession, sessionByToken } from '../records/sessions.ts'
+import {
+  addSession,
+  dropExpiredSessions,
+  endSession,
+  type ShutOut,
+  sessionByToken,
+  shutOutByToken,
+} from '../records/sessions.ts'
 import { type Caller, nobody } from './signing-in/caller.ts'
 import { rememberDevice } from './signing-in/known-device.ts'
 import { handsInMs, idleMs, sessionMs, shownForMs } from './signing-in/limits.ts'
@@ -123,7 +130,7 @@ export async function openSession(
 export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> {
   const now = new Date()
   const session = await sessionByToken(db, digest(token), now, { idleMs, handsInMs })
-  if (!session) return null
+  if (!session) return whoLeft(db, token)
   const who = await lookIn(db, session.firmId, async (trx) => {
     const [firm, technician] = await Promise.all([theFirm(trx), technicianById(trx, session.technicianId)])
     return firm && technician && !technician.leftOn ? { firm, technician } : null
@@ -136,6 +143,29 @@ export async function whoHolds(db: Db, token: string): Promise<SignedIn | null> 
     onlyHandsIn: session.isOver,
     owesSecond: who.firm.asksSecond && !(await hasSecondProof(db, session)),
   }
+}
+
+/**
+ * Whether the device that holds this token was signed out from elsewhere, and forgets all that it keeps: at once where it
+ * is taken for lost, after it has handed in what was written where its holder left.
+ */
+export async function shutOutOf(db: Db, token: string): Promise<ShutOut['why'] | null> {
+  const shutOut = await shutOutByToken(db, digest(token))
+  if (!shutOut) return null
+  return mayHandIn(shutOut) ? 'left' : 'lost'
+}
+
+const mayHandIn = ({ why, at }: ShutOut): boolean => why === 'left' && Date.now() - at.getTime() < handsInMs
+
+/** Whoever left hands in what they wrote until then, and is shown nothing. */
+async function whoLeft(db: Db, token: string): Promise<SignedIn | null> {
+  const shutOut = await shutOutByToken(db, digest(token))
+  if (!shutOut || !mayHandIn(shutOut)) return null
+  const who = await lookIn(db, shutOut.firmId, async (trx) => {
+    const [firm, technician] = await Promise.all([theFirm(trx), technicianById(trx, shutOut.technicianId)])
+    return firm && technician ? { firm, technician } : null
+  })
+  return who && { ...who, sessionId: '', isFresh: false, onlyHandsIn: true, owesSecond: false }
 }
 
 /** Ends a session that says so itself. */

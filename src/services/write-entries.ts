@@ -23,6 +23,8 @@ export interface WriteOptions {
   asOne?: boolean
   /** The firm's cursor the writer last saw: if a named machine has newer entries, nothing is written. */
   unlessSince?: { seq: number; subjectIds: string[] }
+  /** How far the ledger was known where an entry was written, of those that were written without network, by id. */
+  known?: ReadonlyMap<string, number>
   /** Ids of everything that was sent with it: what of it was written a moment ago surprises nobody. */
   sent?: ReadonlySet<unknown>
   /** Another firm tells this: instruments, sites and people in it are not ours, and need not be. */
@@ -200,6 +202,7 @@ export async function writeGroup(
   }
   const recorded = fresh.map((entry) => ({
     ...entry,
+    ...knowing(options.known?.get(entry.id), seq),
     recordedAt: options.recordedAt?.(entry) ?? options.now.toISOString(),
     recordedBy: actor.technicianId,
     ...(options.origin && { origin: options.origin }),
@@ -214,3 +217,7 @@ export async function writeGroup(
   await appendEntries(trx, actor.firmId, recorded)
   return { verdicts, seq: seq + recorded.length }
 }
+
+/** Nobody knew more of the ledger than there is. */
+const knowing = (knownSeq: number | undefined, seq: number) =>
+  knownSeq === undefined ? {} : { knownSeq: Math.min(knownSeq, seq) }

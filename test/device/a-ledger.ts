@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { photosIn } from '../../src/core/ledger/photos-in.ts'
 import { sameEntry } from '../../src/core/ledger/same-body.ts'
+import { shutOutHeader } from '../../src/views/shut-out.ts'
 
 type Fault = 'none' | 'unreachable' | 'answer lost' | 'busy' | 'signed out'
 
@@ -12,7 +13,14 @@ export class Ledger {
   by = 'ines'
   /** What befalls each request in turn; none where nothing is left. */
   faults: Fault[] = []
+  /** The same of each knock at the door, before anything is sent. */
+  doorFaults: Fault[] = []
   asked = 0
+  /** The server's clock, ms since 1970. */
+  nowMs = Date.parse('2026-11-26T09:00:00Z')
+  isShutOut: false | 'left' | 'lost' = false
+  /** How far writers said that they knew it, by entry. */
+  known = new Map<string, number>()
   refuses: (entry: Entry) => string | null = () => null
 
   /** Photos by the names they were given here, with what was sent. */
@@ -20,11 +28,18 @@ export class Ledger {
   refusesPhotos = false
 
   fetch = (async (url: string, init: RequestInit) => {
-    this.asked += 1
-    const fault = this.faults.shift() ?? 'none'
+    const isDoor = url === '/api/clock'
+    if (!isDoor) this.asked += 1
+    const fault = (isDoor ? this.doorFaults : this.faults).shift() ?? 'none'
     if (fault === 'unreachable') throw new TypeError('Failed to fetch')
     if (fault === 'busy') return Response.json({ issues: [] }, { status: 503 })
+    if (this.isShutOut === 'lost')
+      return Response.json({ issues: [] }, { status: 401, headers: { [shutOutHeader]: 'lost' } })
     if (fault === 'signed out') return Response.json({ issues: [] }, { status: 401 })
+    if (isDoor)
+      return Response.json({
+        ...{ now: new Date(this.nowMs).toISOString(), technicianId: this.by, isLeaving: this.isShutOut === 'left' },
+      })
     const body = JSON.parse(String(init.body))
     const answer = url === '/api/photos' ? this.takePhoto(body) : this.take(body)
     if (fault === 'answer lost') throw new TypeError('Failed to fetch')
@@ -40,7 +55,16 @@ export class Ledger {
     return Response.json({ name })
   }
 
-  private take({ entries, by }: { entries: Entry[]; by: string }): Response {
+  private take({
+    entries,
+    by,
+    known,
+  }: {
+    entries: Entry[]
+    by: string
+    known?: { id: string; seq: number }[]
+  }): Response {
+    for (const { id, seq } of known ?? []) this.known.set(id, seq)
     if (by !== this.by)
       return Response.json(
         { issues: [{ path: 'by', code: 'somebody_else', message: 'is somebody else' }] },

@@ -73,6 +73,8 @@ const saves = (...entries: Entry[]): Unsent[] =>
     origin: null,
     bytes: 0,
     madeAt: 0,
+    saidAt: 0,
+    clockOffMs: null,
     tries: 0,
     nextAt: 0,
     state: 'waits',

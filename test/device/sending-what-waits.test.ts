@@ -6,9 +6,11 @@ import { photosIn } from '../../src/core/ledger/photos-in.ts'
 import { deviceDatabase } from '../../src/device/database.ts'
 import { forgetDevice } from '../../src/device/forget-device.ts'
 import { giveUpUnsent } from '../../src/device/give-up.ts'
+import { sayClock } from '../../src/device/say-clock.ts'
 import { nextChunk, pauseAfter, sendUnsent, toSend } from '../../src/device/send-unsent.ts'
 import { allUnsent, countUnsent, putUnsent } from '../../src/device/unsent.ts'
 import { countPhotos, letGoOfPhotos, putPhoto, waitingPhoto } from '../../src/device/waiting-photos.ts'
+import { sendWithoutPhotos } from '../../src/device/without-photos.ts'
 import { makeEntry } from '../../src/islands/make-entry.ts'
 import { Ledger } from './a-ledger.ts'
 import { onEmptyDevice } from './empty-device.ts'
@@ -103,6 +105,7 @@ describe('what was written without network', () => {
   it('goes one by one where a request is not even read, so that one bad save holds up none', async () => {
     const ledger = new Ledger()
     const unread: typeof fetch = async (url, init) => {
+      if (!init?.body) return ledger.fetch(url, init)
       const { entries } = JSON.parse(String(init!.body)) as { entries: Entry[] }
       if (textsOf(entries).includes('unreadable'))
         return Response.json({ issues: [{ path: 'entries', code: 'x', message: 'is no entry' }] }, { status: 400 })
@@ -122,6 +125,70 @@ describe('what was written without network', () => {
     expect(JSON.stringify({ ...stored[0], entries: null })).not.to.contain('pot')
   })
 
+  it('says how far its writer knew the ledger', async () => {
+    const ledger = new Ledger()
+    const [knew, knewNothing] = [note('a'), note('b')]
+    await putUnsent([knew], { by: 'ines', knownSeq: 41, now })
+    await putUnsent([knewNothing], { by: 'ines', knownSeq: null, now })
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch })
+    expect([...ledger.known]).to.deep.equal([[knew.id, 41]])
+  })
+
+  it('is asked about where the clock of this device did not go with the server’s, and sent when somebody said', async () => {
+    const ledger = new Ledger()
+    const hour = 3_600_000
+    const off = (text: string): Entry => ({ ...note(text), happenedAt: new Date(now - 2 * hour).toISOString() })
+    // Two hours behind, and still so when it is sent: written and sent at the same moment.
+    await putUnsent([off('a')], { by: 'ines', knownSeq: null, now: now - 2 * hour })
+    await putUnsent([off('b')], { by: 'ines', knownSeq: null, now: now - 2 * hour })
+    await putUnsent([note('right')], { by: 'ines', knownSeq: null, now: now - 2 * hour, saidAt: now })
+    const sending = await sendUnsent({ by: 'ines', now: now - 2 * hour, ask: ledger.fetch })
+    expect(sending.refused).to.have.length(2)
+    expect(textsOf(ledger.entries)).to.deep.equal(['right'])
+    const [a, b] = await allUnsent()
+    expect([a!.clockOffMs, b!.clockOffMs]).to.deep.equal([-2 * hour, -2 * hour])
+    await sayClock(a!, 'server', 'Europe/London')
+    await sayClock(b!, 'device', 'Europe/London')
+    await sendUnsent({ by: 'ines', now: now - 2 * hour, ask: ledger.fetch, atOnce: true })
+    expect(await allUnsent()).to.deep.equal([])
+    expect(ledger.entries.slice(1).map((entry) => [textsOf([entry])[0], entry.happenedAt])).to.deep.equal([
+      ['a', '2026-11-26T09:00:00.000Z'],
+      ['b', '2026-11-26T07:00:00.000Z'],
+    ])
+  })
+
+  it('is destroyed with all else, and its key, where the server says that this device was shut out', async () => {
+    const ledger = new Ledger()
+    const db = await deviceDatabase()
+    const draft = { shelf: 'draft', of: 'm', version: 1, value: 'half written', keptAt: 1 }
+    await put([note('mine')])
+    await put([note('hers')], 'odile')
+    await db.put('kept', draft)
+    // A session that ran out is no such word.
+    ledger.doorFaults = ['signed out']
+    expect((await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })).stopped).to.equal('signed out')
+    expect(await allUnsent()).to.have.length(2)
+    ledger.isShutOut = 'lost'
+    expect((await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })).stopped).to.equal('signed out')
+    expect(ledger.entries).to.deep.equal([])
+    for (const store of ['kept', 'unsent', 'photo', 'packed', 'about', 'key'] as const)
+      expect(await db.count(store), store).to.equal(0)
+  })
+
+  it('is handed in where its writer left the firm, and only then destroyed', async () => {
+    const ledger = new Ledger()
+    const db = await deviceDatabase()
+    await put([note('the last day')])
+    await put([note('the last hour')])
+    ledger.isShutOut = 'left'
+    ledger.faults = ['none', 'unreachable']
+    await put([note('of a visit', 'v')])
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })
+    expect(textsOf(ledger.entries)).to.deep.equal(['the last day', 'the last hour', 'of a visit'])
+    for (const store of ['unsent', 'packed', 'about', 'key'] as const) expect(await db.count(store), store).to.equal(0)
+  })
+
   it('comes through whatever befalls the line: nothing lost, nothing twice, no visit half, in order', async function () {
     this.timeout(120_000)
     const fault = fc.constantFrom('none', 'unreachable', 'answer lost', 'busy', 'signed out' as const)
@@ -135,7 +202,11 @@ describe('what was written without network', () => {
       },
       {
         weight: 2,
-        arbitrary: fc.record({ sends: fc.array(fault, { maxLength: 3 }), tabs: fc.integer({ min: 1, max: 2 }) }),
+        arbitrary: fc.record({
+          sends: fc.array(fault, { maxLength: 3 }),
+          doors: fc.array(fault, { maxLength: 2 }),
+          tabs: fc.integer({ min: 1, max: 2 }),
+        }),
       },
     )
     await fc.assert(
@@ -151,6 +222,7 @@ describe('what was written without network', () => {
             await put(entries)
           } else {
             ledger.faults = [...one.sends]
+            ledger.doorFaults = [...one.doors]
             await Promise.all(
               Array.from({ length: one.tabs }, () => sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })),
             )
@@ -158,6 +230,7 @@ describe('what was written without network', () => {
           }
         }
         ledger.faults = []
+        ledger.doorFaults = []
         await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })
         expect(await allUnsent()).to.deep.equal([])
         expect(new Set(ledger.entries.map(({ id }) => id))).to.deep.equal(new Set(written.map(({ id }) => id)))
@@ -249,6 +322,26 @@ describe('photos taken without network', () => {
     expect([sent.length, refused.length]).to.deep.equal([1, 1])
     const [item] = await allUnsent()
     expect(item!.issues[0]!.message).to.equal('The photo is no picture')
+    // Said so by whoever took it: what was done is written without it.
+    await sendWithoutPhotos(item!)
+    expect(await allUnsent(), 'nothing but a photo was in it').to.deep.equal([])
+    const shown = makeEntry(
+      'machine',
+      'm',
+      'pictured',
+      { photos: [await putPhoto(image('dark'), now)], text: 'drips here' },
+      '2026-11-26',
+    )
+    await put([shown, of('m', 'and a word')])
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch })
+    await sendWithoutPhotos((await allUnsent())[0]!)
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch })
+    expect(
+      ledger.entries.slice(1).map(({ kind, id, body }) => [kind, id === shown.id, textsOf([{ body } as Entry])[0]]),
+    ).to.deep.equal([
+      ['note', true, 'drips here'],
+      ['note', false, 'and a word'],
+    ])
   })
 })
 
@@ -272,6 +365,8 @@ describe('what is sent together', () => {
     origin: null,
     bytes: 100,
     madeAt: 0,
+    saidAt: 0,
+    clockOffMs: null,
     tries: 0,
     nextAt: 0,
     state: 'waits' as const,

@@ -15,6 +15,7 @@ export type Told =
   | { do: 'reset' }
   | { do: 'write'; entries: Entry[]; image: string | null }
   | { do: 'send'; faults: LineFault[]; tabs: number }
+  | { do: 'look' }
   | { do: 'left' }
 
 const { url, headers, by } = workerData as { url: string; headers: Record<string, string>; by: string }
@@ -45,6 +46,9 @@ const locks = new Locks()
 Object.defineProperty(globalThis, 'navigator', { value: { locks }, configurable: true })
 
 let faults: LineFault[] = []
+/** The server's clock before this one, ms, and how far this device knows the ledger. */
+let aheadMs = 0
+let knownSeq = 0
 const never = () => new Promise<never>(() => undefined)
 
 const ask = (async (path: string, init: RequestInit) => {
@@ -64,11 +68,20 @@ const ask = (async (path: string, init: RequestInit) => {
   return new Response(body, { status: response.status, headers: { 'content-type': 'application/json' } })
 }) as typeof fetch
 
+/** Somebody opens a page on the line: what is in the ledger is known here from then on. @returns how far that is */
+async function catchUp(): Promise<number> {
+  const { seq } = (await (await ask('/api/packing-list', {})).json()) as { seq: number }
+  knownSeq = seq
+  return knownSeq
+}
+
 async function obey(told: Told): Promise<unknown> {
   if (told.do === 'reset') {
     const db = await deviceDatabase()
     await Promise.all([db.clear('unsent'), db.clear('photo')])
-    return null
+    const { now } = (await (await ask('/api/clock', {})).json()) as { now: string }
+    aheadMs = Date.parse(now) - Date.now()
+    return catchUp()
   }
   if (told.do === 'write') {
     const { entries, image } = told
@@ -79,8 +92,10 @@ async function obey(told: Told): Promise<unknown> {
       : entries
     const ref = image ? await putPhoto(image, Date.now()) : null
     const written = JSON.parse(JSON.stringify(named).replaceAll('"waits"', JSON.stringify(ref))) as Entry[]
-    return putUnsent(written, { by, knownSeq: null, now: Date.now() })
+    await putUnsent(written, { by, knownSeq, now: Date.now(), saidAt: Date.now() + aheadMs })
+    return knownSeq
   }
+  if (told.do === 'look') return catchUp()
   if (told.do === 'send') {
     faults = [...told.faults]
     const tabs = Array.from({ length: told.tabs }, () => sendUnsent({ by, now: Date.now(), atOnce: true, ask }))

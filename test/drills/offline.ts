@@ -5,7 +5,8 @@ import fc from 'fast-check'
 import sharp from 'sharp'
 import { bundle } from '../../scripts/build.ts'
 import { root } from '../../scripts/install.mjs'
-import type { Entry } from '../../src/core/ledger/entry.ts'
+import { crossedIn } from '../../src/core/ledger/crossed.ts'
+import type { Entry, RecordedEntry } from '../../src/core/ledger/entry.ts'
 import { photosIn } from '../../src/core/ledger/photos-in.ts'
 import { entryAbout } from '../records/a-database.ts'
 import type { LineFault, Told } from './a-device.ts'
@@ -32,8 +33,11 @@ const step = fc.oneof(
       visit: fc.option(fc.integer({ min: 0, max: 1 })),
       photo: fc.boolean().map((yes) => yes),
       corrects: fc.boolean(),
+      /** Grades a part: what another says of it meanwhile may differ. */
+      grade: fc.option(fc.integer({ min: 0, max: 4 })),
     }),
   },
+  { weight: 1, arbitrary: fc.record({ do: fc.constant('look' as const), device }) },
   {
     weight: 3,
     arbitrary: fc.record({
@@ -59,6 +63,8 @@ const counts: Counts = {
   doubled: 0,
   half: 0,
   changed: 0,
+  crossed: 0,
+  silent: 0,
 }
 const devices: Worker[] = []
 // A thread reads no TypeScript.
@@ -76,6 +82,11 @@ try {
     devices.push(new Worker(join(root, program), { workerData: { url: application.url, headers: own, by } }))
   const asking = devices.map(answering)
   const images = await Promise.all([1, 2, 3].map(picture))
+  /** All of the machine as it is kept, asked as a page asks. */
+  const ledger = async (): Promise<RecordedEntry[]> => {
+    const bundle = await (await fetch(`${application.url}/api/machines/${firm.c2}/bundle`, { headers })).json()
+    return bundle.ledgers.machine
+  }
   const inLedger = (ids: string[]): Promise<Entry[]> =>
     db.transaction(async (trx): Promise<Entry[]> => {
       await trx.raw(`select set_config('evenshot.firm', ?, true)`, [firm.firmId])
@@ -86,8 +97,9 @@ try {
     fc.asyncProperty(fc.array(step, { minLength: 3, maxLength: 12 }), async (steps) => {
       await Promise.all(asking.map((tell) => tell({ do: 'reset' })))
       const first = entryAbout('machine', firm.c2, 'note', { text: 'what two will correct' })
-      const saves: { device: number; entries: Entry[] }[] = [{ device: 0, entries: [first as Entry] }]
-      await asking[0]!({ do: 'write', entries: [first as Entry], image: null })
+      const saves: { device: number; entries: Entry[]; knew: number }[] = []
+      const knew = (await asking[0]!({ do: 'write', entries: [first as Entry], image: null })) as number
+      saves.push({ device: 0, entries: [first as Entry], knew })
       await asking[0]!({ do: 'send', faults: [], tabs: 1 })
       for (const one of steps) {
         if (one.do === 'write') {
@@ -101,14 +113,19 @@ try {
             ...(one.corrects
               ? [entryAbout('machine', firm.c2, 'note', { text: `corrected by ${one.device}` }, corrected)]
               : []),
+            ...(one.grade === null
+              ? []
+              : [entryAbout('machine', firm.c2, 'inspected', { part: 'pump-head', condition: one.grade }, visit)]),
             ...(one.photo ? [entryAbout('machine', firm.c2, 'pictured', { photos: ['waits'] }, visit)] : []),
           ] as Entry[]
-          saves.push({ device: one.device, entries })
-          await asking[one.device]!({
-            do: 'write',
-            entries,
-            image: one.photo ? images[saves.length % images.length]! : null,
-          })
+          const image = one.photo ? images[saves.length % images.length]! : null
+          const knew = (await asking[one.device]!({ do: 'write', entries, image })) as number
+          saves.push({ device: one.device, entries, knew })
+          continue
+        }
+        if (one.do === 'look') {
+          await answersAgain(application)
+          await asking[one.device]!({ do: 'look' })
           continue
         }
         if (one.kills) {
@@ -128,6 +145,7 @@ try {
         if (!isDeepStrictEqual(left, [])) throw new Error(`Device ${d} has not sent all: ${JSON.stringify(left)}`)
       }
       await arrived(saves)
+      await nothingSilent(saves)
       counts.schedules! += 1
       counts.saves! += saves.length
     }),
@@ -173,6 +191,30 @@ try {
         if (!isDeepStrictEqual(order, ids)) throw new Error(`Device ${d} is in the ledger in another order`)
       }
     if (counts.lost! + counts.doubled! + counts.changed! > 0) throw new Error('The ledger is not what was written')
+  }
+
+  /** Where two people graded one part, and whoever was sent later knew nothing of the other, it is asked about. */
+  async function nothingSilent(saves: { device: number; entries: Entry[]; knew: number }[]): Promise<void> {
+    const kept = await ledger()
+    const asked = crossedIn(kept).crossings.filter(({ differs }) => differs)
+    const seqOf = new Map(kept.map(({ id, seq }) => [id, seq]))
+    const grades = saves.flatMap(({ device, entries, knew }) =>
+      entries.flatMap((entry) =>
+        entry.kind === 'inspected' ? [{ entry, knew, by: device === 2 ? 'odile' : 'ines' }] : [],
+      ),
+    )
+    for (const late of grades)
+      for (const met of grades) {
+        const [at, before] = [seqOf.get(late.entry.id)!, seqOf.get(met.entry.id)!]
+        const isCrossed = late.by !== met.by && before > late.knew && before < at
+        if (!isCrossed || late.entry.body.condition === met.entry.body.condition) continue
+        counts.crossed! += 1
+        const isAsked = asked.some(({ lines }) =>
+          [late, met].every(({ entry }) => lines.some(({ id }) => id === entry.id)),
+        )
+        counts.silent! += isAsked ? 0 : 1
+      }
+    if (counts.silent! > 0) throw new Error('Two said different things of one part, and nobody is asked')
   }
 } finally {
   console.log(`In this run: ${JSON.stringify(counts)}`)

@@ -115,7 +115,10 @@ test.describe('bad input', () => {
     await odile.context().close()
   })
 
-  test('a machine renamed twice keeps the first, and says so to the second', async ({ ines: page, browser }) => {
+  test('what two change of one machine stands side by side, and where both changed the same it is shown at its field', async ({
+    ines: page,
+    browser,
+  }) => {
     const odile = await signedIn(browser, {}, 'odile@quillgate.example')
     const id = await machineId(page, 'Boardroom')
     for (const who of [page, odile]) {
@@ -128,9 +131,19 @@ test.describe('bad input', () => {
     await odile.getByRole('button', { name: 'Save' }).click()
     await expect(odile.getByRole('heading', { level: 1 })).toHaveText('Board room, north')
     await page.getByLabel('Called').fill('Board room, south')
+    await page.getByLabel('Revision').fill('with valve')
     await page.getByRole('button', { name: 'Save' }).click()
-    await expect(page.getByRole('alert')).toHaveText(/changed by somebody else meanwhile/)
+    const sheet = page.getByRole('dialog')
+    await expect(sheet.getByText(/Somebody else changed this meanwhile/)).toBeVisible()
+    await expect(sheet.getByText(/is “Board room, north” now/)).toBeVisible()
     await expect(page.getByLabel('Called')).toHaveValue('Board room, south')
+    // Seen, and meant: it is kept, and so is what nobody else touched.
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Board room, south')
+    // Odile's page is older still; what she changes alone goes beside it.
+    await odile.reload()
+    await awake(odile)
+    await expect(odile.getByRole('heading', { level: 1 })).toHaveText('Board room, south')
     await odile.context().close()
   })
 

@@ -41,6 +41,8 @@ const list = () => ({
 
 /** Every endpoint there is. */
 export const endpoints = ({ machine, site, technician, session }: Subjects): Asked[] => [
+  { route: 'clock', method: 'GET', path: '/api/clock' },
+  { route: 'crossed', method: 'GET', path: '/api/crossed' },
   { route: 'packing-list', method: 'GET', path: `/api/packing-list?sites=${site}` },
   { route: 'machines/all', method: 'GET', path: '/api/machines/all' },
   { route: 'machines/[id]/noted', method: 'GET', path: `/api/machines/${machine}/noted` },
@@ -99,6 +101,7 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
   },
   { route: 'machines/[id]/care.pdf', method: 'GET', path: `/api/machines/${machine}/care.pdf` },
   { route: 'photos/index', method: 'POST', path: '/api/photos', data: { image: 'bm8gcGljdHVyZQ==' } },
+  { route: 'photos/[name]/small', method: 'GET', path: `/api/photos/${'0'.repeat(64)}/small` },
   { route: 'photos/[name]', method: 'GET', path: `/api/photos/${'0'.repeat(64)}` },
   { route: 'export/everything.zip', method: 'GET', path: '/api/export/everything.zip', act: 'take-all-out' },
   { route: 'export/firm.json', method: 'GET', path: '/api/export/firm.json', act: 'take-all-out' },

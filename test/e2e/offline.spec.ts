@@ -1,26 +1,16 @@
-import type { Browser, Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import type { RecordedEntry } from '../../src/core/ledger/entry.ts'
 import { looksRight } from './accessible.ts'
 import { type Line, lineTo } from './line.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 import { baseUrl } from './server-control.ts'
+import { lookAt, packedPhone, sendAll, writeNote } from './without-network.ts'
 
 let line: Line
 test.beforeEach(async () => {
   line = await lineTo(Number(new URL(baseUrl()).port))
 })
 test.afterEach(() => line.close())
-
-/** A phone that has packed for the day. */
-async function packedPhone(browser: Browser, size = { width: 390, height: 844 }): Promise<Page> {
-  const page = await signedIn(browser, { baseURL: line.url, serviceWorkers: 'allow', viewport: size })
-  await page.goto('/round/day')
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
-  // The first page was opened before there was anything between it and the network.
-  await page.goto('/waits')
-  await expect(page.getByText(/as of \d\d:\d\d on/)).toBeVisible({ timeout: 60_000 })
-  return page
-}
 
 /** What the server has of a machine, asked past the line. */
 async function ledgerOf(page: Page, id: string): Promise<RecordedEntry[]> {
@@ -30,24 +20,23 @@ async function ledgerOf(page: Page, id: string): Promise<RecordedEntry[]> {
 const notesOf = (entries: RecordedEntry[]) =>
   entries.flatMap((entry) => (entry.kind === 'note' ? [entry.body.text] : []))
 
-/** Writes a note at a machine and saves it. */
-async function writeNote(page: Page, id: string, text: string): Promise<void> {
-  await page.goto(`/machines/${id}/entry`)
-  await awake(page)
-  await page.getByLabel(/^Note/).first().fill(text)
-  await page.getByRole('button', { name: /^Save/ }).click()
-  await page.waitForURL(/\?saved/)
-}
-
 test('a machine is looked after without network: it opens, what is written stands at once, and arrives once', async ({
   browser,
 }) => {
   test.setTimeout(240_000)
-  const page = await packedPhone(browser)
+  const page = await packedPhone(browser, line)
   const id = await machineId(page, 'crew room')
   const before = await ledgerOf(page, id)
   line.cut()
-  for (const path of ['/round/day', '/round', '/machines', `/machines/${id}`, '/round/call', '/waits']) {
+  for (const path of [
+    '/round/day',
+    '/round',
+    '/round/weeks',
+    '/machines',
+    `/machines/${id}`,
+    '/round/call',
+    '/waits',
+  ]) {
     await page.goto(path)
     await awake(page)
     await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible()
@@ -112,7 +101,7 @@ test('who signs out with work that was not sent is asked first; a file of it is 
   browser,
 }) => {
   test.setTimeout(240_000)
-  const page = await packedPhone(browser, { width: 1280, height: 800 })
+  const page = await packedPhone(browser, line, { viewport: { width: 1280, height: 800 } })
   const id = await machineId(page, 'crew room')
   const before = notesOf(await ledgerOf(page, id))
   line.cut()
@@ -147,5 +136,213 @@ test('who signs out with work that was not sent is asked first; a file of it is 
     'Left the drip tray with the crew',
   ])
   await desk.context().close()
+  await page.context().close()
+})
+
+/** The last reading of a machine's counter that counts. */
+const lastCount = (entries: RecordedEntry[]) =>
+  entries
+    .flatMap((entry) => (entry.kind === 'reading' && entry.body.counter === 'shots' ? [entry.body.count] : []))
+    .at(-1)!
+
+test('what two wrote without knowing of each other stands, and is compared once', async ({ browser }) => {
+  test.setTimeout(240_000)
+  const page = await packedPhone(browser, line)
+  const id = await machineId(page, 'crew room')
+  const last = lastCount(await ledgerOf(page, id))
+  const mine = last + 30
+  line.cut()
+  await page.goto(`/machines/${id}/entry`)
+  await awake(page)
+  await page.locator('input[name=counter]').first().fill(String(mine))
+  await page.getByRole('button', { name: /^Save/ }).click()
+  await page.waitForURL(/\?saved/)
+  // Meanwhile a colleague takes it down over the telephone, two digits changed.
+  const odile = await signedIn(browser, {}, 'odile@quillgate.example')
+  await odile.goto(`/machines/${id}/entry`)
+  await awake(odile)
+  await odile
+    .locator('input[name=counter]')
+    .first()
+    .fill(String(last - 700))
+  await odile.getByRole('button', { name: /^Save/ }).click()
+  await odile.waitForURL(/\?saved/)
+  line.mend()
+  await sendAll(page)
+  await page.reload()
+  const listed = page.getByRole('region', { name: 'Two wrote of one thing' })
+  await expect(listed).toContainText('1 line differs')
+  await looksRight(page, 'what waits, with what two wrote')
+  await listed.getByRole('link').first().click()
+  await page.waitForURL(`**/machines/${id}`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Compare' }).click()
+  const sheet = page.getByRole('dialog')
+  await expect(sheet).toContainText('without network; it was sent at')
+  const yours = sheet.getByRole('radio', { name: /yours/ })
+  if (!(await yours.isChecked())) await sheet.getByText('yours').click()
+  await expect(yours).toBeChecked()
+  await looksRight(page, 'two lines compared')
+  await sheet.getByRole('button', { name: 'The chosen one counts' }).click()
+  await expect(sheet).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Compare' })).toBeHidden()
+  const after = await ledgerOf(page, id)
+  const theirs = after.find((entry) => entry.kind === 'reading' && entry.body.count === last - 700)!
+  const kept = after.find((entry) => entry.kind === 'reading' && entry.body.count === mine)!
+  expect(kept.knownSeq).toBeLessThan(theirs.seq)
+  expect(after.filter(({ kind }) => kind === 'compared').map(({ body }) => body)).toEqual([
+    { v: 1, entries: [theirs.id, kept.id], counts: kept.id },
+  ])
+  expect(after.filter(({ supersedes }) => supersedes === theirs.id).map(({ kind }) => kind)).toEqual(['withdrawn'])
+  await odile.context().close()
+  await page.context().close()
+})
+
+test('a clock that went wrong is noticed before anything is sent', async ({ browser }) => {
+  test.setTimeout(240_000)
+  const page = await packedPhone(browser, line)
+  const id = await machineId(page, 'crew room')
+  const hour = 3_600_000
+  line.cut()
+  await page.clock.setSystemTime(Date.now() - 26 * hour)
+  await writeNote(page, id, 'Hinge of the door is loose')
+  line.mend()
+  await page.goto('/waits')
+  await awake(page)
+  await page.getByRole('button', { name: 'Send now' }).click()
+  const asks = page.getByRole('region', { name: 'The clock' })
+  await expect(asks).toContainText(/1 day 2 h behind/)
+  await looksRight(page, 'a clock that went wrong')
+  expect(notesOf(await ledgerOf(page, id))).not.toContain('Hinge of the door is loose')
+  await asks.getByRole('button', { name: /set it right$/ }).click()
+  await expect(page.getByText('Nothing waits: all that was written here is in the ledger.')).toBeVisible()
+  const written = (await ledgerOf(page, id)).find(
+    (entry) => entry.kind === 'note' && entry.body.text === 'Hinge of the door is loose',
+  )!
+  expect(Math.abs(Date.parse(written.happenedAt) - Date.parse(written.recordedAt))).toBeLessThan(10 * 60_000)
+  expect(written.happenedOn).toBe(written.recordedAt.slice(0, 10))
+  await page.context().close()
+})
+
+test('a device that is signed out from elsewhere forgets all it keeps at its next word with the server', async ({
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  const page = await packedPhone(browser, line, {}, 'odile@quillgate.example')
+  const id = await machineId(page, 'crew room')
+  // It is no place of her day: it is on the device because she looked at it.
+  await lookAt(page, id)
+  line.cut()
+  await writeNote(page, id, 'Never to be read by who found it')
+  const desk = await signedIn(browser, { viewport: { width: 1280, height: 800 } })
+  await desk.goto('/firm')
+  await awake(desk)
+  const lines = desk.getByRole('button', { name: 'Sign out there' })
+  for (let left = await lines.count(); left > 0; left -= 1) {
+    await lines.first().click()
+    await expect(lines).toHaveCount(left - 1)
+  }
+  line.mend()
+  await page.goto(`/machines/${id}`)
+  await page.waitForURL('**/sign-in**')
+  const stored = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve, reject) => {
+          const asked = indexedDB.open('evenshot')
+          asked.onerror = () => reject(asked.error)
+          asked.onsuccess = () => {
+            const db = asked.result
+            const stores = ['packed', 'unsent', 'photo', 'about', 'key', 'kept']
+            const reading = db.transaction(stores)
+            const counts = stores.map((name) => reading.objectStore(name).count())
+            reading.oncomplete = () => {
+              db.close()
+              resolve(counts.reduce((sum, { result }) => sum + result, 0))
+            }
+          }
+        }),
+    )
+  await expect.poll(stored).toBe(0)
+  await desk.context().close()
+  await page.context().close()
+})
+
+test('reloaded at every step of a run, a strip-down and an entry without network, all of it stands', async ({
+  browser,
+}) => {
+  test.setTimeout(400_000)
+  const page = await packedPhone(browser, line)
+  const machineOf = async (kind: string): Promise<string> =>
+    (await (await page.request.get(`${baseUrl()}/api/machines?kind=${kind}`)).json()).rows[0].id
+  const [c2, sr] = [await machineOf('c2'), await machineOf('sr')]
+  for (const id of [c2, sr]) await lookAt(page, id)
+  await page.goto('/waits')
+  await awake(page)
+  line.cut()
+  const reload = async () => {
+    await page.reload()
+    await awake(page)
+  }
+
+  await page.goto(`/machines/${c2}/entry`)
+  await awake(page)
+  const fields = {
+    note: page.getByLabel(/^Note/).first(),
+    count: page.locator('input[name=counter]').first(),
+  }
+  for (const [name, typed] of Object.entries({ note: 'Half a sentence', count: '184,9' })) {
+    await fields[name as keyof typeof fields].fill(typed)
+    await reload()
+    for (const [known, value] of [['note', 'Half a sentence'], ...(name === 'count' ? [['count', '184,9']] : [])])
+      await expect(fields[known as keyof typeof fields]).toHaveValue(value!)
+  }
+
+  await page.goto(`/machines/${sr}/strip-down?of=grinder-service`)
+  await awake(page)
+  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await page.getByRole('button', { name: 'Open the sheet' }).click()
+  for (const [thing, off] of [
+    ['Finger guard', 1],
+    ['Hopper, gasket', 2],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${thing}: off`) }).click()
+    await reload()
+    await expect(page.getByRole('heading', { name: new RegExp(`^${off} things? off`) })).toBeVisible()
+  }
+  await page.getByLabel('Photo', { exact: true }).setInputFiles('docs/screenshots/bench.png')
+  const photo = page.getByRole('img', { name: 'Hopper, gasket as it sat, 1' })
+  await expect(photo).toBeVisible()
+  await reload()
+  await expect
+    .poll(() => photo.evaluate((img: HTMLImageElement) => img.complete && img.naturalWidth))
+    .toBeGreaterThan(100)
+  await page.getByRole('button', { name: 'Now back together' }).click()
+  for (const left of [2, 1]) {
+    await reload()
+    await expect(page.getByRole('heading', { name: new RegExp(`^${left} things? still on the bench`) })).toBeVisible()
+    await page.keyboard.press('Space')
+  }
+  await reload()
+  await expect(page.getByRole('button', { name: /^Close the sheet/ })).toBeVisible()
+
+  await page.goto(`/machines/${c2}/run?procedure=detergent-backflush`)
+  await awake(page)
+  await page.getByRole('button', { name: 'Start' }).click()
+  const now = page.locator('[data-step]').first()
+  const press = page.getByRole('button', { name: /^(Done|It is in|Seen|Started|Thrown away|Held|Pressed|Taken)/ })
+  const passed = new Set<string>()
+  for (let steps = 0; steps < 9; steps += 1) {
+    // What counts strokes by itself goes on while it is loaded anew: only what waits for the hands is held against itself.
+    if (!(await press.isVisible())) break
+    const said = (await now.textContent())!
+    passed.add(said)
+    await reload()
+    await expect(now).toHaveText(said)
+    await press.click()
+    // What counts by itself comes next, or another step.
+    await expect.poll(async () => (await now.count()) > 0 && (await now.textContent())).not.toBe(said)
+  }
+  expect(passed.size).toBeGreaterThan(2)
   await page.context().close()
 })

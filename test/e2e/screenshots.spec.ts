@@ -1,7 +1,10 @@
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { onTo } from './hands.ts'
+import { lineTo } from './line.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
+import { baseUrl } from './server-control.ts'
+import { lookAt, packedPhone, sendAll, writeNote } from './without-network.ts'
 
 const folder = join(import.meta.dirname, '../../docs/screenshots')
 const desk = { width: 1280, height: 800 }
@@ -9,7 +12,7 @@ const phone = { width: 390, height: 844 }
 
 /** One current picture of each main view, for the README: `npm run screenshots`. */
 test('@screenshots', async ({ browser }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(480_000)
   const shoot = async (page: Page, name: string) => {
     await page.waitForTimeout(400)
     await page.screenshot({ path: join(folder, `${name}.png`) })
@@ -102,10 +105,8 @@ test('@screenshots', async ({ browser }) => {
 
   const pocket = await signedIn(browser, { viewport: phone, colorScheme: 'light', hasTouch: true, isMobile: true })
   for (const [name, path] of [
-    ['phone-round', '/round'],
     ['phone-machine', `/machines/${await machineId(pocket, 'Clerks')}`],
     ['phone-entry', `/machines/${leftBar}/entry`],
-    ['phone-day', '/round/day'],
   ] as const) {
     await at(pocket, path)
     await shoot(pocket, name)
@@ -113,4 +114,38 @@ test('@screenshots', async ({ browser }) => {
   await run(pocket, leftBar)
   await shoot(pocket, 'phone-run')
   await pocket.context().close()
+
+  // In a cellar: what was written waits, and a colleague took the counter down meanwhile, two digits changed.
+  const line = await lineTo(Number(new URL(baseUrl()).port))
+  const cellar = await packedPhone(browser, line, { colorScheme: 'light', hasTouch: true, isMobile: true })
+  const clerks = await machineId(cellar, 'Clerks')
+  await lookAt(cellar, clerks)
+  const { ledgers } = await (await light.request.get(`/api/machines/${clerks}/bundle`)).json()
+  const counts = ledgers.machine.flatMap(
+    ({ kind, body }: { kind: string; body: { counter?: string; count?: number } }) =>
+      kind === 'reading' && body.counter === 'shots' ? [body.count!] : [],
+  )
+  line.cut()
+  const readCounter = async (page: Page, count: number) => {
+    await at(page, `/machines/${clerks}/entry`)
+    await page.locator('input[name=counter]').fill(String(count))
+    await page.getByRole('button', { name: /^Save/ }).click()
+    await page.waitForURL(/\?saved/)
+  }
+  const last = Math.max(...counts)
+  await readCounter(cellar, last + 340)
+  await writeNote(cellar, clerks, 'Tray gasket is brittle: bring one')
+  const odile = await signedIn(browser, {}, 'odile@quillgate.example')
+  await readCounter(odile, last - 720)
+  await odile.context().close()
+  await at(cellar, '/round/day')
+  await shoot(cellar, 'phone-day')
+  line.mend()
+  await sendAll(cellar)
+  await at(cellar, `/machines/${clerks}`)
+  await cellar.getByRole('button', { name: 'Compare' }).click()
+  await expect(cellar.getByRole('radiogroup')).toBeVisible()
+  await shoot(cellar, 'phone-compare')
+  await cellar.context().close()
+  await line.close()
 })

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto'
 import { expect } from 'chai'
-import { number, object } from 'yup'
+import { number, object, string } from 'yup'
 import { newTraining } from '../../src/core/bench/training.ts'
 import { bookOf } from '../../src/core/faults/books.ts'
 import { newSearch, searchStep } from '../../src/core/faults/search.ts'
@@ -89,6 +89,27 @@ describe('a shelf of the device’s store', () => {
     expect(await cups.read('other')).to.deep.equal({ value: null, aside: null })
     await cups.drop('one')
     expect(await cups.read('one')).to.deep.equal({ value: null, aside: null })
+  })
+
+  it('lies enciphered, and is what was written last, however long it is', async () => {
+    const long = shelf<{ text: string }>({
+      name: 'letters',
+      version: 1,
+      schema: async () => object({ text: string().required() }).noUnknown(),
+    })
+    const texts = Array.from({ length: 12 }, (_, i) => `key under the pot ${'x'.repeat((12 - i) * 20_000)} ${i}`)
+    await Promise.all(texts.map((text) => long.keep('one', { text })))
+    expect((await long.read('one')).value?.text).to.equal(texts.at(-1))
+    const stored = JSON.stringify(await (await deviceDatabase()).get('kept', ['letters', 'one']))
+    expect(stored).not.to.contain('under the pot')
+    // What a version of before kept as it was is read all the same.
+    await (await deviceDatabase()).put('kept', {
+      ...{ shelf: 'letters', of: 'two', version: 1, value: { text: 'plain' }, keptAt: 1 },
+    })
+    expect((await long.read('two')).value).to.deep.equal({ text: 'plain' })
+    // Without its key it is set aside by nobody, and read by nobody.
+    await (await deviceDatabase()).clear('key')
+    expect((await long.read('one')).value).to.equal(null)
   })
 
   it('lifts an earlier version’s thing step by step', async () => {
@@ -181,7 +202,7 @@ describe('a shelf of the device’s store', () => {
     const { put } = IDBObjectStore.prototype
     Object.assign(IDBObjectStore.prototype, { put: () => new Promise(() => {}) })
     for (const of of ['one', 'other']) void cups.keep(of, { litres: 3 })
-    await new Promise((resolve) => setTimeout(resolve))
+    await new Promise((resolve) => setTimeout(resolve, 100))
     saveHeld()
     Object.assign(IDBObjectStore.prototype, { put })
     await setAsideAllOf(['machines', 'one'])

@@ -55,13 +55,38 @@ describe('keeping records', () => {
     const changed = { kind: 'customer' as const, id, version: 1, record: { name: 'After', note: '' } }
     expect(await keep(changed)).to.deep.equal({ ok: true, version: 2 })
     expect(await keep(changed), 'the same again').to.deep.equal({ ok: true, version: 2 })
-    const late = await keep({ ...changed, record: { name: 'Mine' } })
-    expect(late).to.have.nested.property('issues[0].code', 'stale')
     const [change] = (await withFirm(db, firm.firmId, (trx) => changes(trx, null, 100))).filter(
       (one) => one.aboutId === id && one.action === 'changed',
     )
     expect(change!.before).to.deep.include({ name: 'Before', note: 'pays late' })
     expect(change!.after).to.deep.include({ name: 'After' })
+  })
+
+  it('keeps what two changed side by side, and shows field by field where both changed the same', async () => {
+    const id = randomUUID()
+    const read = { name: 'Kiosk', contact: 'the bar', note: 'ring twice' }
+    await keep({ kind: 'customer', id, record: read })
+    const from = (record: object, more: object = {}) =>
+      keep({ kind: 'customer', id, version: 1, record: { ...read, ...record }, ...more })
+    expect(await from({ note: 'ring once' })).to.deep.equal({ ok: true, version: 2 })
+    // Read before that, and about something else: both stand.
+    expect(await from({ contact: 'the kitchen' })).to.deep.equal({ ok: true, version: 3 })
+    const now = () => recordById(db, firm.firmId, 'customer', id)
+    expect(await now()).to.deep.include({ contact: 'the kitchen', note: 'ring once' })
+    const both = await from({ name: 'Pier kiosk', note: 'knock' })
+    expect(both).to.deep.include({ ok: false, why: 'stale' })
+    const issues = both.ok ? [] : both.issues
+    expect(issues.map(({ path, code, value }) => [path, code, value])).to.deep.equal([
+      ['', 'changed_since', 3],
+      ['note', 'theirs', 'ring once'],
+    ])
+    expect(await now(), 'nothing was written').to.deep.include({ name: 'Kiosk', note: 'ring once' })
+    expect(await from({ name: 'Pier kiosk', note: 'knock' }, { seen: 2 }), 'that is not what is there now').to.include({
+      ok: false,
+    })
+    expect(await from({ name: 'Pier kiosk', note: 'knock' }, { seen: 3 })).to.deep.equal({ ok: true, version: 4 })
+    // What was never touched on this side is still as the others left it.
+    expect(await now()).to.deep.include({ name: 'Pier kiosk', contact: 'the kitchen', note: 'knock' })
   })
 
   it('says what is wrong at its field, and writes nothing', async () => {

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { expect } from 'chai'
 import sharp from 'sharp'
 import type { Db } from '../../src/records/database.ts'
-import { photoFile, savePhoto } from '../../src/services/photos.ts'
+import { photoFile, savePhoto, smallPhoto } from '../../src/services/photos.ts'
 import { appDatabase, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
 
 describe('photos', () => {
@@ -40,6 +40,16 @@ describe('photos', () => {
     expect([kept.width, kept.height]).to.deep.equal([1200, 1600])
     expect(kept.exif).to.equal(undefined)
     expect(kept.orientation).to.equal(undefined)
+  })
+
+  it('are taken along small, by their own firm alone', async () => {
+    const name = (await save(await camera()))!
+    const small = (await smallPhoto(db, firm.firmId, name))!
+    const told = await sharp(small).metadata()
+    expect([told.width, told.height]).to.deep.equal([360, 480])
+    expect(small.length).to.be.below((await photoFile(db, firm.firmId, name))!.length)
+    expect(await smallPhoto(db, other.firmId, name)).to.equal(null)
+    expect(await smallPhoto(db, firm.firmId, 'f'.repeat(64))).to.equal(null)
   })
 
   it('are one however often they are sent, and leave no half file', async () => {

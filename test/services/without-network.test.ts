@@ -2,7 +2,8 @@ import { expect } from 'chai'
 import { bundleWithUnsent } from '../../src/device/bundle-with-unsent.ts'
 import type { Unsent } from '../../src/device/unsent.ts'
 import { reckonBundle } from '../../src/islands/machine/reckon-bundle.ts'
-import type { Db } from '../../src/records/database.ts'
+import { type Db, withFirm } from '../../src/records/database.ts'
+import { keepPhoto } from '../../src/records/photos.ts'
 import { pageData } from '../../src/server/page-data.ts'
 import { machineNames } from '../../src/services/calls.ts'
 import { now } from '../../src/services/clock.ts'
@@ -29,6 +30,8 @@ describe('a day without network, seen from the server', () => {
     origin: null,
     bytes: 0,
     madeAt: 0,
+    saidAt: 0,
+    clockOffMs: null,
     tries: 0,
     nextAt: 0,
     state: 'waits',
@@ -109,6 +112,17 @@ describe('a day without network, seen from the server', () => {
       `/api/machines/${firm.c2}/bundle`,
       `/sites/${firm.siteId}`,
     ])
+    const name = 'ab'.repeat(32)
+    await withFirm(db, firm.firmId, (trx) =>
+      keepPhoto(trx, firm.firmId, { name, width: 4, height: 3, bytes: 9 }, { technicianId: firm.ines, at: now() }),
+    )
+    const pictured = entryAbout('machine', firm.c2, 'pictured', { photos: [name] }, { on: today })
+    const withdrawn = entryAbout('machine', firm.c2, 'withdrawn', {}, { on: today, supersedes: pictured.id })
+    const small = async () => (await asks(firm.ines)).lines.filter(({ address }) => address.endsWith('/small'))
+    await writeEntries(db, actor(), [pictured], { now: now() })
+    expect((await small()).map(({ address }) => address)).to.deep.equal([`/api/photos/${name}/small`])
+    await writeEntries(db, actor(), [withdrawn], { now: now() })
+    expect(await small(), 'taken back').to.deep.equal([])
     const hers = await asks(firm.odile)
     expect(hers.sites, 'it is not her day').to.deep.equal([])
     const kept = await asks(firm.odile, { keptSites: [firm.siteId], opened: [firm.c2, crypto.randomUUID()] })

@@ -331,6 +331,8 @@ const words: [kind: string, body: Record<string, unknown>, said: string][] = [
     { setting: 'along-count', clock: 'openings', perDrink: 1.2, perOpenDay: 3 },
     'Openings: 1.2 a drink, 3 openings an open day besides',
   ],
+  ['compared', { entries: ['a', 'b'], counts: 'a' }, 'Compared what two lines say: one counts'],
+  ['compared', { entries: ['a', 'b', 'c'] }, 'Compared what 3 lines say: all of them stand'],
   [
     'own-procedure',
     { procedure: { name: 'Backflush as we do it', version: 2 }, inUse: false },

@@ -47,6 +47,7 @@ export const affectsByKind: Record<EntryKind, Affects> = {
   setting: 'along',
   'own-kind': 'along',
   'own-procedure': 'along',
+  compared: 'nobody',
   withdrawn: 'along',
 }
 

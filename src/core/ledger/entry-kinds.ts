@@ -7,6 +7,7 @@ import { certified } from './kinds/certified.ts'
 import { checked } from './kinds/checked.ts'
 import { cleaned } from './kinds/cleaned.ts'
 import { commissioned } from './kinds/commissioned.ts'
+import { compared } from './kinds/compared.ts'
 import { dayOrder } from './kinds/day-order.ts'
 import { descaled } from './kinds/descaled.ts'
 import { faultReported } from './kinds/fault-reported.ts'
@@ -90,6 +91,7 @@ export const entryKinds = {
   setting,
   'own-kind': ownKind,
   'own-procedure': ownProcedure,
+  compared,
   withdrawn,
 } as const
 

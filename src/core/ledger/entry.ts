@@ -24,6 +24,8 @@ export interface Kept {
   recordedBy: string
   /** Where it came from when nobody here wrote it: another firm's passport, a spreadsheet. */
   origin?: string
+  /** How far the writer knew the ledger, where it was written without network: what others wrote after that was not known. */
+  knownSeq?: number
   seq: number
 }
 

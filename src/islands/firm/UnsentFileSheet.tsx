@@ -25,9 +25,10 @@ export function UnsentFileSheet({ onClose }: { onClose: () => void }) {
   }
   const take = async (from: UnsentFile) => {
     const told: Came = { saved: 0, refused: [] }
-    for (const [i, { entries }] of from.saves.entries()) {
+    for (const [i, { entries, knownSeq }] of from.saves.entries()) {
       setDone(i)
-      const sent = await sendEntries(entries, undefined, `the device of ${from.technician?.name ?? 'a technician'}`)
+      const origin = `the device of ${from.technician?.name ?? 'a technician'}`
+      const sent = await sendEntries(entries, undefined, { origin, ...(knownSeq !== undefined && { knownSeq }) })
       if (sent.ok) told.saved += entries.length
       else if (sent.why === 'refused') told.refused.push(...sent.issues.map(({ message }) => message))
       else {

@@ -12,10 +12,11 @@ interface WaitingSaveProps {
   /** Something else of its visit was refused: a visit is written whole. */
   isBehind: boolean
   onGiveUp: () => void
+  onWithoutPhoto: () => void
 }
 
 /** One save that waits: when, about what, what it says; where it was refused, why, and the way on. */
-export function WaitingSave({ item, names, zone, aheadMs, isBehind, onGiveUp }: WaitingSaveProps) {
+export function WaitingSave({ item, names, zone, aheadMs, isBehind, onGiveUp, onWithoutPhoto }: WaitingSaveProps) {
   const [asksGiveUp, setAsksGiveUp] = useState(false)
   const about = item.subjectIds.flatMap((id) => names.get(id) ?? [])
   const machine = item.entries.find(({ subjectKind }) => subjectKind === 'machine')
@@ -70,9 +71,16 @@ export function WaitingSave({ item, names, zone, aheadMs, isBehind, onGiveUp }: 
               </button>
             </>
           ) : (
-            <button type="button" className="plain min-h-[44px]" onClick={() => setAsksGiveUp(true)}>
-              Set it aside
-            </button>
+            <>
+              {item.issues.some(({ code }) => code === 'photo') && (
+                <button type="button" className="act min-h-[44px]" onClick={onWithoutPhoto}>
+                  Send it without the photo
+                </button>
+              )}
+              <button type="button" className="plain min-h-[44px]" onClick={() => setAsksGiveUp(true)}>
+                Set it aside
+              </button>
+            </>
           )}
         </div>
       )}

@@ -7,11 +7,14 @@ import { giveUpUnsent } from '../../device/give-up.ts'
 import { packedAnswer } from '../../device/packed.ts'
 import type { Sending } from '../../device/send-unsent.ts'
 import { allUnsent, type Unsent } from '../../device/unsent.ts'
+import { sendWithoutPhotos } from '../../device/without-photos.ts'
 import { pageZone } from '../../ui/clock.ts'
 import { counted, figure } from '../../ui/format.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
+import { CrossedList } from '../crossed/CrossedList.tsx'
 import { island } from '../island.tsx'
 import { sendWaiting } from '../outbox.ts'
+import { ClockAsks } from './ClockAsks.tsx'
 import { HoseLine } from './HoseLine.tsx'
 import { PackedHere } from './PackedHere.tsx'
 import { sizeWords } from './size-words.ts'
@@ -64,6 +67,11 @@ function WaitsPage() {
     await giveUpUnsent(item, 'given up on the page of what waits')
     tellDeviceChanged()
   }
+  const withoutPhoto = async (item: Unsent) => {
+    await sendWithoutPhotos(item)
+    tellDeviceChanged()
+    await sendNow()
+  }
   if (!here) return <p className="m-0 p-4 text-second lg:px-6">Looking on this device …</p>
   const { unsent, about } = here
   const zone = pageZone()
@@ -102,6 +110,7 @@ function WaitsPage() {
                 The file is the last way out of a broken device: Data in and out reads it.
               </span>
             </div>
+            <ClockAsks items={mine.filter(({ clockOffMs }) => clockOffMs !== null)} zone={zone} onSaid={sendNow} />
             <ul className="m-0 list-none p-0" aria-label="What waits">
               {mine.map((item) => (
                 <WaitingSave
@@ -112,6 +121,7 @@ function WaitsPage() {
                   aheadMs={about?.aheadMs ?? 0}
                   isBehind={item.state === 'waits' && refused.some((one) => sharesVisit(one, item))}
                   onGiveUp={() => void giveUp(item)}
+                  onWithoutPhoto={() => void withoutPhoto(item)}
                 />
               ))}
             </ul>
@@ -128,6 +138,7 @@ function WaitsPage() {
             in.
           </p>
         )}
+        <CrossedList />
         <PackedHere zone={zone} />
       </div>
     </div>

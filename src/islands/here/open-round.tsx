@@ -7,6 +7,7 @@ import type { HandedTo } from '../from-page.tsx'
 import { CallIsland } from '../round/call/TheCall.tsx'
 import { DayIsland } from '../round/day/TheDay.tsx'
 import { RoundIsland } from '../round/RoundBoard.tsx'
+import { WeeksIsland } from '../round/weeks/WeeksAhead.tsx'
 import type { Opening, PageHere } from './page-here.ts'
 
 export async function openDay({ url, about, ask, now }: Opening): Promise<PageHere> {
@@ -26,6 +27,11 @@ export async function openDay({ url, about, ask, now }: Opening): Promise<PageHe
 export async function openBoard({ about, ask }: Opening): Promise<PageHere> {
   const { handed } = await ask<PageData<HandedTo<typeof RoundIsland>>>('/round', true)
   return { title: 'Round', timeZone: about.firm.timeZone, view: <RoundIsland handed={() => handed} /> }
+}
+
+export async function openWeeks({ about, ask }: Opening): Promise<PageHere> {
+  const { handed } = await ask<PageData<HandedTo<typeof WeeksIsland>>>('/round/weeks', true)
+  return { title: 'Weeks ahead', timeZone: about.firm.timeZone, view: <WeeksIsland handed={() => handed} /> }
 }
 
 export async function openCall({ url, about, ask, now }: Opening): Promise<PageHere> {

@@ -35,6 +35,7 @@ export const pagesHere: PageOf[] = [
   { path: /^\/round\/day\/?$/, place: 'round', open: async (of) => (await import('./open-round.tsx')).openDay(of) },
   { path: /^\/round\/?$/, place: 'round', open: async (of) => (await import('./open-round.tsx')).openBoard(of) },
   { path: /^\/round\/call\/?$/, place: 'round', open: async (of) => (await import('./open-round.tsx')).openCall(of) },
+  { path: /^\/round\/weeks\/?$/, place: 'round', open: async (of) => (await import('./open-round.tsx')).openWeeks(of) },
   {
     path: /^\/machines\/?$/,
     place: 'machines',
@@ -51,6 +52,12 @@ export const pagesHere: PageOf[] = [
     place: 'machines',
     section: 'sites',
     open: async (of) => (await import('./open-site.tsx')).openSite(of),
+  },
+  {
+    path: new RegExp(`^/softeners/${id}/?$`),
+    place: 'machines',
+    section: 'sites',
+    open: async (of) => (await import('./open-site.tsx')).openSoftener(of),
   },
   {
     path: new RegExp(`^/visits/${id}/?$`),

@@ -12,6 +12,7 @@ import { quantity } from '../../ui/quantity.ts'
 import { type Fact, TitleBlock } from '../../ui/TitleBlock.tsx'
 import { meansItself, rowAfter } from '../../ui/typing.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
+import { CrossedBand } from '../crossed/CrossedBand.tsx'
 import type { FaultView } from '../fault/FaultLens.tsx'
 import { fromPage } from '../from-page.tsx'
 import { machineLevels } from '../setting/levels.ts'
@@ -157,6 +158,7 @@ function MachineView({ bundle: first, reckoned, today, me, lens: firstLens, chos
         </p>
       )}
       <HeldBand bundle={bundle} today={today} onSaved={reload} />
+      <CrossedBand bundle={bundle} today={today} me={me} onSaved={reload} />
       {!reckoning && !bundle.atFirstSight && (
         <p
           role="status"

@@ -139,7 +139,8 @@ function SigningIn({ own, name, sessions, mayRule, events }: Props) {
           ))}
           <p className="mt-2 mb-0 text-[14px] text-second">
             A device that lies unused for two weeks shows nothing until you sign in again; work it has not sent is taken
-            all the same.
+            all the same. One that you sign out from here forgets all that it keeps when it next hears of the server,
+            what it has not sent too: for a device that is lost.
           </p>
         </div>
         {events && <EventLog first={events} />}

@@ -5,6 +5,7 @@ import { entriesAfter } from '../../services/pull-entries.ts'
 import { writeEntries } from '../../services/write-entries.ts'
 
 const mostEntries = 500
+type Dated = { happenedOn?: unknown }
 
 const batch = object({
   entries: array().required().min(1).max(mostEntries, `must be at most ${mostEntries} entries: send several batches`),
@@ -18,6 +19,10 @@ const batch = object({
   origin: string().max(200),
   /** Who wrote them, where they waited on a device: somebody else may be signed in there by now. */
   by: string().max(40),
+  /** How far the ledger was known where they were written, of those that waited without network. */
+  known: array(object({ id: string().max(40).required(), seq: number().integer().min(0).required() }).noUnknown()).max(
+    mostEntries,
+  ),
 }).noUnknown()
 
 /** The outbox: takes a batch of entries and says what became of each. Safe to send again. */
@@ -26,15 +31,28 @@ export const POST = endpoint(async ({ request, locals }, who) => {
   if (!read.ok) return read.response
   const parsed = parseStrict(batch, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
-  const { entries, unlessSince, origin, by } = parsed.value
+  const { entries, unlessSince, origin, by, known } = parsed.value
   if (by !== undefined && by !== who.technician.id)
     return refuse(409, [
       { path: 'by', code: 'somebody_else', message: `is somebody else: ${who.technician.name} is signed in here` },
+    ])
+  // Who left hands in what they did until then.
+  const { leftOn } = who.technician
+  const late = leftOn && entries.find((entry) => String((entry as Dated).happenedOn) > leftOn)
+  if (late)
+    return refuse(422, [
+      {
+        path: 'happenedOn',
+        code: 'left',
+        message: `is after ${leftOn}, the day they left`,
+        value: (late as Dated).happenedOn,
+      },
     ])
   const answer = await writeEntries(locals.db, actorOf(who), entries, {
     now: locals.now,
     ...(unlessSince && { unlessSince }),
     ...(origin && { origin }),
+    ...(known && { known: new Map(known.map(({ id, seq }) => [id, seq])) }),
   })
   const verdicts = new Set(answer.verdicts.map(({ verdict }) => verdict))
   const status = answer.writtenSince || verdicts.has('conflict') ? 409 : verdicts.has('refused') ? 422 : 200

@@ -66,6 +66,9 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   'membrane-changed': fc.record({}),
   'prefilter-changed': fc.record({}),
   'own-kind': fc.record({ kind: fc.constant({ ...kindById('pk')!, id: 'our-pk', basedOn: 'pk' }) }),
+  compared: fc
+    .tuple(fc.uniqueArray(uuid, { minLength: 2, maxLength: 4 }), fc.option(fc.nat({ max: 1 }), { nil: undefined }))
+    .map(([entries, counts]) => ({ entries, ...(counts !== undefined && { counts: entries[counts]! }) })),
   'own-procedure': fc.record({
     procedure: fc.constant({ ...procedureById('wand-clean')!, id: 'our-wand-clean', basedOn: 'wand-clean' }),
     inUse: fc.boolean(),

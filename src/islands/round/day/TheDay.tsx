@@ -4,6 +4,7 @@ import { DueDefs } from '../../../ui/DueBell.tsx'
 import { dayFull } from '../../../ui/format.ts'
 import { Key } from '../../../ui/Key.tsx'
 import { KeyBar } from '../../../ui/KeyBar.tsx'
+import { later } from '../../../ui/later.tsx'
 import { TitleBlock } from '../../../ui/TitleBlock.tsx'
 import type { DayHandOver, DayPage, DayPerson } from '../../../views/day-page.ts'
 import { fromPage } from '../../from-page.tsx'
@@ -36,6 +37,8 @@ interface Props {
   /** Whose day the address asks for; `all` for everybody’s. */
   who: string | null
 }
+
+const CrossedList = later(() => import('../../crossed/CrossedList.tsx').then((module) => module.CrossedList))
 
 /** How often it looks while the plan is being made. */
 const everyMs = 2500
@@ -151,6 +154,11 @@ function TheDay({ first, firm, me, who: asked }: Props) {
                 ' What was agreed stands: somebody else goes, or they are rung.'}
             </p>
           ),
+        )}
+        {person && isMine(person) && person.been.length > 0 && person.order.length === 0 && (
+          <div className="px-4 lg:px-6">
+            <CrossedList />
+          </div>
         )}
         {handOver && (
           <HandOver

@@ -10,6 +10,7 @@ import { isRemovable, removeRecord } from '../../../../services/removing.ts'
 
 const request = object({
   version: number().integer().min(0).required(),
+  seen: number().integer().min(1),
   record: object().required(),
   entries: array().max(50, 'must be at most 50 entries').default([]),
 }).noUnknown()
@@ -28,12 +29,12 @@ export const PUT = endpoint(async (context, who) => {
   if (!read.ok) return read.response
   const parsed = parseStrict(request, read.body)
   if (!parsed.ok) return refuse(400, parsed.issues)
-  const { version, entries } = parsed.value
+  const { version, seen, entries } = parsed.value
   const { record } = read.body as { record: unknown }
   const kept = await keepRecord(
     locals.db,
     actorOf(who),
-    { kind, id, version, record, entries },
+    { kind, id, version, record, entries, ...(seen !== undefined && { seen }) },
     locals.now,
     callerOf(context),
   )
