@@ -120,7 +120,7 @@ test('@screenshots', async ({ browser }) => {
   const cellar = await packedPhone(browser, line, { colorScheme: 'light', hasTouch: true, isMobile: true })
   const clerks = await machineId(cellar, 'Clerks')
   await lookAt(cellar, clerks)
-  const { ledgers } = await (await light.request.get(`/api/machines/${clerks}/bundle`)).json()
+  const { ledgers } = await (await cellar.request.get(`/api/machines/${clerks}/bundle`)).json()
   const counts = ledgers.machine.flatMap(
     ({ kind, body }: { kind: string; body: { counter?: string; count?: number } }) =>
       kind === 'reading' && body.counter === 'shots' ? [body.count!] : [],
