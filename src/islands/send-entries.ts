@@ -76,7 +76,9 @@ async function sendNow(
   most: number,
 ): Promise<Sent> {
   let response: Response
-  const known = knownSeq !== undefined && { known: entries.map(({ id }) => ({ id, seq: knownSeq })) }
+  // What is written here and now is held against what others wrote by the server itself.
+  const known = origin !== undefined &&
+    knownSeq !== undefined && { known: entries.map(({ id }) => ({ id, seq: knownSeq })) }
   try {
     const body = JSON.stringify({ entries, ...(unlessSince && { unlessSince }), ...(origin && { origin }), ...known })
     response = await post(body, waits, most)

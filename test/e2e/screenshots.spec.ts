@@ -133,7 +133,7 @@ test('@screenshots', async ({ browser }) => {
     await page.waitForURL(/\?saved/)
   }
   const last = Math.max(...counts)
-  await readCounter(cellar, last + 340)
+  await readCounter(cellar, last + 930)
   await writeNote(cellar, clerks, 'Tray gasket is brittle: bring one')
   const odile = await signedIn(browser, {}, 'odile@quillgate.example')
   await readCounter(odile, last - 720)

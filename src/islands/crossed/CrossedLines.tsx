@@ -63,8 +63,8 @@ export function CrossedLines({ crossing, bundle, today, me, chosen, onChoose }: 
         <dl className="m-0 mt-3 border-t border-ink pt-2" aria-label="What it moves">
           <dt className="font-semibold">What it moves</dt>
           {moves.map(({ name, dates }) => (
-            <dd key={name} className="m-0 flex flex-wrap gap-x-4 py-0.5">
-              <span className="min-w-0 flex-1">{name}</span>
+            <dd key={name} className="m-0 flex flex-wrap gap-x-4 border-t border-hair py-1">
+              <span className="w-full leading-tight">{name}</span>
               {dates.map(({ line, said }) => (
                 <span key={line.id} className="text-second">
                   with {whose(line)} <b className="mono text-ink">{said}</b>

@@ -87,7 +87,23 @@ export function CrossedSheet({ bundle, here, today, me, onClose, onSaved }: Prop
           {wrong}
         </p>
       )}
-      <div className="mt-4 flex flex-wrap gap-3">
+      {here.alike.length + here.alone.length > 0 && (
+        <ul className="m-0 mt-5 list-none border-t border-hair p-0 text-[15px]" aria-label="Nothing to ask">
+          {here.alike.map((line) => (
+            <li key={line.id} className="flex justify-between gap-3 border-b border-hair py-1.5">
+              <span className="min-w-0">{entryWords(line, kind)}</span>
+              <span className="shrink-0 text-second">both say so; it counts once</span>
+            </li>
+          ))}
+          {here.alone.map((line) => (
+            <li key={line.id} className="flex justify-between gap-3 border-b border-hair py-1.5">
+              <span className="min-w-0">{entryWords(line, kind)}</span>
+              <span className="shrink-0 text-second">{names.get(line.recordedBy) ?? 'somebody'} alone; it is kept</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="sticky bottom-0 mt-4 flex flex-wrap gap-3 border-t border-hair bg-enamel pt-3 pb-1">
         {mayStrike && (
           <button
             type="button"
@@ -107,22 +123,6 @@ export function CrossedSheet({ bundle, here, today, me, onClose, onSaved }: Prop
           </button>
         )}
       </div>
-      {here.alike.length + here.alone.length > 0 && (
-        <ul className="m-0 mt-5 list-none border-t border-hair p-0 text-[15px]" aria-label="Nothing to ask">
-          {here.alike.map((line) => (
-            <li key={line.id} className="flex justify-between gap-3 border-b border-hair py-1.5">
-              <span className="min-w-0">{entryWords(line, kind)}</span>
-              <span className="shrink-0 text-second">both say so; it counts once</span>
-            </li>
-          ))}
-          {here.alone.map((line) => (
-            <li key={line.id} className="flex justify-between gap-3 border-b border-hair py-1.5">
-              <span className="min-w-0">{entryWords(line, kind)}</span>
-              <span className="shrink-0 text-second">{names.get(line.recordedBy) ?? 'somebody'} alone; it is kept</span>
-            </li>
-          ))}
-        </ul>
-      )}
     </Sheet>
   )
 }

@@ -42,9 +42,8 @@ export function CorrectSheet({ bundle, today, entry, onClose, onSaved }: Props) 
     setBusy(true)
     const { subjectKind, subjectId } = entry
     const happenedAt = on === entry.happenedOn ? entry.happenedAt : instantAt(bundle.site.timeZone, on)
-    const sent = await sendEntries([
-      { id, subjectKind, subjectId, ...made, happenedAt, happenedOn: on, supersedes: entry.id },
-    ])
+    const correction = { id, subjectKind, subjectId, ...made, happenedAt, happenedOn: on, supersedes: entry.id }
+    const sent = await sendEntries([correction], undefined, { knownSeq: bundle.seq })
     setBusy(false)
     if (sent.ok) {
       await onSaved()
