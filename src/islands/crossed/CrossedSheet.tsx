@@ -103,7 +103,7 @@ export function CrossedSheet({ bundle, here, today, me, onClose, onSaved }: Prop
           ))}
         </ul>
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap gap-3 border-t border-hair bg-enamel pt-3 pb-1">
+      <div className="sticky -bottom-5 -mb-5 mt-4 flex flex-wrap gap-3 border-t border-hair bg-enamel pt-3 pb-5">
         {mayStrike && (
           <button
             type="button"
