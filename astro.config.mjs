@@ -14,7 +14,7 @@ function reactDrawnHere() {
 }
 
 /** What a page needs of the device when it opens; the rest comes when it is at rest, in one piece. */
-const atOnce = /\/src\/device\/(database|shelf|unwritten|set-aside-all|kept-fields)\.ts$/
+const atOnce = /\/src\/device\/(database|shelf|unwritten|set-aside-all|kept-fields|half-done|cipher|device-key)\.ts$/
 const withWhatWaits = (id) => (id.includes('/src/device/') && !atOnce.test(id) ? 'what-waits' : undefined)
 
 export default defineConfig({
