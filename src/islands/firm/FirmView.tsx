@@ -175,11 +175,7 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
               </li>
             ))}
           </ul>
-          {people.sessions.some(({ own }) => !own) && (
-            <p className="mt-2 mb-0 text-[14px] text-second">
-              For a lost device: it forgets all it keeps, unsent work too.
-            </p>
-          )}
+          {people.sessions.some(({ own }) => !own) && <p className="m-0">Signing out there loses unsent work too.</p>}
           <h2 className="head m-0 pt-5 pb-1">Your data</h2>
           <p className="m-0">
             <a className="word" href="/data">
