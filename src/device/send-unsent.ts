@@ -2,7 +2,7 @@ import type { EntriesAnswer } from '../views/entry-verdict.ts'
 import { alone } from './alone.ts'
 import { offBy } from './clock-of.ts'
 import { knock, obeyShutOut } from './door.ts'
-import { destroyDevice } from './forget-device.ts'
+import { forgetDevice } from './forget-device.ts'
 import { allUnsent, changeUnsent, dropUnsent, type Unsent, type UnsentIssue } from './unsent.ts'
 import { photosOfEntries, sendPhotoOf, withServersNames } from './waiting-photos.ts'
 
@@ -46,7 +46,8 @@ async function sendAll({ by, now, atOnce = false, patience = 45_000, ask = fetch
   for (;;) {
     const waiting = toSend(await allUnsent(), by)
     if (waiting.length === 0) {
-      if (isLeaving) await destroyDevice()
+      // What a colleague wrote on the same device still waits for them.
+      if (isLeaving) await forgetDevice(by)
       return sending
     }
     const inMs = waiting[0]!.nextAt - now

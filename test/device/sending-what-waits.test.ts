@@ -189,6 +189,16 @@ describe('what was written without network', () => {
     for (const store of ['unsent', 'packed', 'about', 'key'] as const) expect(await db.count(store), store).to.equal(0)
   })
 
+  it('of a colleague on the same device stays where its holder left the firm', async () => {
+    const ledger = new Ledger()
+    await put([note('hers')], 'odile')
+    await put([note('his last')])
+    ledger.isShutOut = 'left'
+    await sendUnsent({ by: 'ines', now, ask: ledger.fetch, atOnce: true })
+    expect(textsOf(ledger.entries)).to.deep.equal(['his last'])
+    expect((await allUnsent()).map(({ by, entries }) => [by, textsOf(entries)])).to.deep.equal([['odile', ['hers']]])
+  })
+
   it('comes through whatever befalls the line: nothing lost, nothing twice, no visit half, in order', async function () {
     this.timeout(120_000)
     const fault = fc.constantFrom('none', 'unreachable', 'answer lost', 'busy', 'signed out' as const)
