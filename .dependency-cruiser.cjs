@@ -4,7 +4,7 @@
  */
 const houses = {
   // The reckoning: pure.
-  'src/core/': { knows: [], uses: ['yup', '@date-fns/tz', 'minisearch', 'stemmer'] },
+  'src/core/': { knows: [], uses: ['yup', '@date-fns/tz', 'minisearch', 'stemmer', 'dinero.js'] },
   // The shapes that pages hand to islands.
   'src/views/': { knows: ['src/core/'], uses: [] },
   // Tokens and primitives that more than one view uses.
@@ -18,7 +18,8 @@ const houses = {
   },
   'src/islands/': {
     knows: ['src/core/', 'src/views/', 'src/ui/', 'src/device/'],
-    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', '@e965/xlsx', 'react-hook-form', 'recharts', 'uuid', 'yup', '@simplewebauthn/browser'],
+    uses: ['react', 'react-dom', 'react-error-boundary', 'radix-ui', 'cmdk', 'papaparse', '@e965/xlsx', 'react-hook-form', 'recharts', 'uuid', 'yup', 'signature_pad',
+      'jsqr', '@simplewebauthn/browser'],
   },
   // The only folder with SQL in it.
   'src/records/': { knows: ['src/core/'], uses: ['knex', 'pg', 'pg-boss'] },
@@ -31,12 +32,18 @@ const houses = {
       'iconv-lite',
       'pdfmake',
       '@types/pdfmake',
+      'fontkit',
+      '@types/fontkit',
       'rate-limiter-flexible',
       '@node-rs/argon2',
       '@simplewebauthn/server',
       '@zxcvbn-ts/language-common',
       'otpauth',
       'qrcode',
+      '@e-invoice-eu/core',
+      'nodemailer',
+      '@types/nodemailer',
+      'mailparser',
       'ical-generator',
       'timezones-ical-library',
       'yazl',
@@ -52,14 +59,14 @@ const houses = {
   // The process: sockets, logs, the worker that reckons.
   'src/server/': {
     knows: ['src/core/', 'src/views/', 'src/records/', 'src/services/'],
-    uses: ['astro', 'express', 'compression', 'pino', 'sharp'],
+    uses: ['astro', 'express', 'compression', 'pino', 'sharp', 'smtp-server'],
     node: true,
   },
   'src/middleware.ts': { knows: ['src/core/', 'src/ui/', 'src/services/', 'src/server/'], uses: [], node: true },
   // The frame of a page, and how its islands are drawn on the server.
   'src/layouts/': {
-    knows: ['src/core/', 'src/ui/', 'src/islands/', 'src/services/'],
-    uses: ['@fontsource', 'react', 'react-dom', 'lru-cache'],
+    knows: ['src/core/', 'src/ui/', 'src/islands/', 'src/services/', 'src/views/'],
+    uses: ['@fontsource', 'react', 'react-dom', 'lru-cache', 'uuid'],
     node: true,
   },
   'src/pages/': {

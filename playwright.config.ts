@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'test/e2e',
   workers: 2,
   fullyParallel: false,
-  timeout: 120_000,
+  // Ends what hangs: on a machine shared with others a test takes up to four times as long as alone.
+  timeout: 300_000,
   // Shared machines are slow at times: what is looked for must come, not come quickly.
   expect: { timeout: 25_000 },
   globalSetup: './test/e2e/start-server.ts',

@@ -93,10 +93,20 @@ async function packed(page: Page, url: string, token: string, machineIds: string
   console.log(`On the device, the application and all: ${(usage / 1e6).toFixed(1)} MB`)
 }
 
+/** In the page: marks the moment at which something is painted. Asking from outside would itself be six times slower. */
+function tellWhenSeen(selector: string): void {
+  const look = new MutationObserver(() => {
+    if (!document.querySelector(selector)) return
+    look.disconnect()
+    requestAnimationFrame(() => requestAnimationFrame(() => performance.mark('seen')))
+  })
+  look.observe(document, { childList: true, subtree: true })
+}
+
 async function withoutNetwork(profile: string, url: string, machineId: string): Promise<void> {
   for (const [name, path, seen] of [
     ['The day', '/round/day', 'main h1'],
-    ['A machine', `/machines/${machineId}`, 'main [role="group"][aria-label^="Water path"], main svg'],
+    ['A machine', `/machines/${machineId}`, 'main svg[width]:not([width="0"])'],
     ['What waits', '/waits', 'main h1'],
   ] as const) {
     const taken: number[] = []
@@ -105,10 +115,14 @@ async function withoutNetwork(profile: string, url: string, machineId: string): 
         await withPhone(profile, url, async (page) => {
           const devtools = await page.context().newCDPSession(page)
           await devtools.send('Emulation.setCPUThrottlingRate', { rate: slower })
-          const start = performance.now()
+          await page.addInitScript(tellWhenSeen, seen)
           await page.goto(path, { waitUntil: 'commit' })
-          await page.locator(seen).first().waitFor({ timeout: 60_000 })
-          return performance.now() - start
+          const seenAt = await page.waitForFunction(
+            () => performance.getEntriesByName('seen')[0]?.startTime,
+            undefined,
+            { polling: 250 },
+          )
+          return (await seenAt.jsonValue()) as number
         }),
       )
     taken.sort((a, b) => a - b)

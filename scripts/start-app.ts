@@ -2,6 +2,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { startWorker } from '../src/server/keep-worker.ts'
 import { demoSignIn } from '../src/services/demo-firm.ts'
+import { wrongPostOffice } from '../src/services/letters/post-office.ts'
 import { backupTime } from './backup-time.ts'
 import { buildIfNeeded } from './build.ts'
 import type { Cluster } from './cluster.ts'
@@ -38,6 +39,8 @@ async function start(): Promise<void> {
   if (there) return sayThere(there)
   const count = serverCount()
   const backupAt = backupTime()
+  const wrongMail = wrongPostOffice(process.env)
+  if (wrongMail) throw new Error(wrongMail)
   const { urls, cluster, demo } = await readyDatabase(dataDir, ownOnly)
   held.cluster = cluster
   buildIfNeeded()

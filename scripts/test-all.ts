@@ -70,17 +70,20 @@ async function suite(
   if (counted[1] > 0) console.log(told.join('\n') || output.slice(-12_000))
 }
 
-/** Everything where nothing is said; `--unit`, `--browser`, `--screenshots`; a word runs the tests whose file or name has it. */
+/** Everything where nothing is said; `--unit`, `--browser`, `--screenshots`; words run the tests whose file or name has one of them. */
 const flags = process.argv.slice(2)
-const word = flags.find((flag) => !flag.startsWith('-')) ?? null
+const words = flags.filter((flag) => !flag.startsWith('-'))
+const all = words.length === 0
 const only = ['unit', 'browser', 'screenshots'].find((one) => flags.includes(`--${one}`)) ?? null
 
-/** Test files whose name has the word; none where it is part of a test's name at most. */
+/** Test files whose name has one of the words; none where they are part of a test's name at most. */
 function filesWith(folder: string, ending: string): string[] {
-  if (word === null) return []
+  if (all) return []
   return readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' })
     .map((name) => join(folder, name))
-    .filter((path) => path.endsWith(ending) && path.includes(word) && !path.includes('node_modules'))
+    .filter(
+      (path) => path.endsWith(ending) && words.some((word) => path.includes(word)) && !path.includes('node_modules'),
+    )
 }
 
 type Job = () => Promise<void>
@@ -115,8 +118,10 @@ const readThrough: Job[] = [
 ]
 
 /** Tests that need nothing but themselves, and tests that share a database: each lot in a process of its own. */
-const coreFolders = ['core', 'device', 'islands', 'ui', 'demo']
 const recordsFolders = ['records', 'services', 'server', 'scripts']
+const coreFolders = readdirSync(join(root, 'test'), { withFileTypes: true })
+  .filter((one) => one.isDirectory() && !['e2e', 'drills', ...recordsFolders].includes(one.name))
+  .map(({ name }) => name)
 
 /** A failure as the reporter writes it down. */
 interface Told {
@@ -146,7 +151,7 @@ async function unitTests(name: string, folders: string[], env: Record<string, st
   const config = join(work, `mocharc-${folders[0]}.json`)
   const { spec: _, ...plain } = JSON.parse(readFileSync(join(root, '.mocharc.json'), 'utf8'))
   writeFileSync(config, JSON.stringify(plain))
-  const grep = word !== null && named.length === 0 ? ['--grep', word] : []
+  const grep = !all && named.length === 0 ? ['--grep', words.join('|')] : []
   await suite(
     name,
     bin('mocha'),
@@ -179,7 +184,7 @@ async function recordsTests(cluster: Cluster): Promise<void> {
 async function browserTests(): Promise<void> {
   const report = join(work, 'playwright.json')
   const files = filesWith('test/e2e', '.spec.ts')
-  const chosen = files.length > 0 ? files : word === null ? [] : ['--grep', word]
+  const chosen = files.length > 0 || all ? files : ['--grep', words.join('|')]
   const pictures = only === 'screenshots'
   await suite(
     pictures ? 'pictures' : 'the interface in a browser',
@@ -206,19 +211,19 @@ async function buildPages(): Promise<void> {
   if (code !== 0) throw new Error(output)
 }
 
-const browser = only !== 'unit' && (word === null || only !== null || filesWith('test', '.test.ts').length === 0)
-const unit = only === null ? !(word !== null && filesWith('test/e2e', '.spec.ts').length > 0) : only === 'unit'
+const browser = only !== 'unit' && (all || only !== null || filesWith('test', '.test.ts').length === 0)
+const unit = only === null ? !(filesWith('test/e2e', '.spec.ts').length > 0) : only === 'unit'
 try {
   if (browser && !chromium()) installPackage(chromiumPackage)
   const cluster = await startCluster(join(work, 'data'))
   try {
     await twoAtATime([
       ...(unit ? [() => unitTests('core', coreFolders, {}), () => recordsTests(cluster)] : []),
-      ...(only === null && word === null ? readThrough : []),
+      ...(only === null && all ? readThrough : []),
       ...(browser ? [buildPages] : []),
     ])
     if (browser) await browserTests()
-    if (only === null && word === null) await twoAtATime(drills)
+    if (only === null && all) await twoAtATime(drills)
   } finally {
     await cluster.stop()
   }

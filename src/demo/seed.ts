@@ -1,3 +1,4 @@
+import { customerOrigin } from '../core/customers/origins.ts'
 import type { Entry } from '../core/ledger/entry.ts'
 import { jot } from '../core/ledger/jot.ts'
 import { fromDay, toDay } from '../core/quantity/local-day.ts'
@@ -6,7 +7,9 @@ import { type Db, demoFirm, demoSignIn } from '../services/demo-firm.ts'
 import { writeEntries } from '../services/write-entries.ts'
 import { arranged, type Made, workWeekdays } from './arranged.ts'
 import { historyDays, monthOf } from './calendar.ts'
+import { billsOf, closings, type PlaceBehind } from './closings.ts'
 import { dice } from './dice.ts'
+import { housePapers, theirCare } from './house-papers.ts'
 import { siteHistory } from './site-history.ts'
 import { placeAt, yardAt, zoneWater } from './town.ts'
 import { asEntries } from './visit.ts'
@@ -72,13 +75,19 @@ export async function seedDemo(
     (await write(people.ines, analyses())) +
     (await write(people.ines, houseRules()))
   const places = new Map<string, Made>()
+  const behind = new Map<string, PlaceBehind>()
   for (const [n, site] of demoSites.entries()) {
     const siteId = id()
     const customerId = id()
     const softenerId = site.softener ? id() : null
     const machineIds = site.machines.map(id)
+    const models: string[] = []
     await firm.adding(async (add) => {
-      await add('customer', customerId, { name: site.customer, phone: `0555 01${String(n).padStart(2, '0')}` })
+      await add('customer', customerId, {
+        name: site.customer,
+        phone: `0555 01${String(n).padStart(2, '0')}`,
+        ...billsOf(site.name),
+      })
       const { name, area, accessNote } = site
       await add('site', siteId, {
         customerId,
@@ -95,6 +104,7 @@ export async function seedDemo(
         const known = makers[machine.kind]
         const make = i === 0 || d.chance(0.5) ? known[0]! : known.at(-1)!
         const serial = `${make.prefix}-${String(d.whole(100, 899) * 10 + i).padStart(4, '0')}`
+        models.push(`${make.maker} ${make.model}`)
         await add('machine', machineIds[i]!, {
           siteId,
           ...(machine.softened && softenerId && { softenerId }),
@@ -106,12 +116,20 @@ export async function seedDemo(
         })
       }
     })
+    const softener = softenerId ? { id: softenerId, name: site.softener!.name } : null
     const { entries } = siteHistory(
       seed,
       site,
       { siteId, softenerId, machineIds, technicianId: people[site.technician], ...bags[site.technician] },
       endDay,
     )
+    behind.set(site.name, {
+      siteId,
+      customerId,
+      softener,
+      machines: site.machines.map(({ name, kind }, i) => ({ id: machineIds[i]!, name, model: models[i]!, kind })),
+      entries,
+    })
     places.set(site.name, {
       siteId,
       machines: Object.fromEntries(site.machines.map(({ name }, i) => [name, machineIds[i]!])),
@@ -120,10 +138,27 @@ export async function seedDemo(
     progress?.(n + 1, demoSites.length)
   }
   count += await write(people.ines, arranged(d, places, people, endDay))
+  const papers = housePapers(firmId, behind, endDay - 300)
+  count += await write(people.ines, papers)
+  count += await closeAndBill()
+  const bakery = places.get('Thistle & Rye bakery')!.machines
+  for (const machineId of Object.values(bakery)) await firm.givePage(people.ines, machineId, now)
+  count += await write(people.ines, theirCare(bakery, endDay), customerOrigin)
   await firm.plan()
   return { entries: count }
 
-  async function write(technicianId: string, entries: Entry[]): Promise<number> {
+  /** Last visits closed; all but the latest of those that are charged are invoiced. */
+  async function closeAndBill(): Promise<number> {
+    const { entries, closed } = closings(papers, behind)
+    const made = await write(people.ines, entries)
+    // Issued one after the other, the last of them now.
+    const billed = closed.slice(0, -1)
+    for (const [i, { visitId }] of billed.entries())
+      await firm.bill(people.ines, { id: id(), visitId }, new Date(now.getTime() - (billed.length - 1 - i) * 60_000))
+    return made
+  }
+
+  async function write(technicianId: string, entries: Entry[], origin?: string): Promise<number> {
     const answer = await writeEntries(
       db,
       { firmId, technicianId, role: technicianId === people.ines ? 'owner' : 'technician' },
@@ -131,6 +166,7 @@ export async function seedDemo(
       {
         now,
         asOne: true,
+        ...(origin && { origin }),
         recordedAt: (entry) =>
           new Date(Math.min(Date.parse(entry.happenedAt) + 20 * 60_000, now.getTime())).toISOString(),
       },

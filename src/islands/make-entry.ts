@@ -7,7 +7,8 @@ import { happenedAt } from '../core/quantity/site-time.ts'
 import { browserNow, pageZone } from '../ui/clock.ts'
 import type { EntriesAnswer } from '../views/entry-verdict.ts'
 import type { Told } from './keep.ts'
-import { newId, sendEntries } from './send-entries.ts'
+import { newId } from './new-id.ts'
+import { sendEntries } from './send-entries.ts'
 
 /** An entry made here and now about one subject. */
 export function makeEntry<K extends OfFirstShape>(

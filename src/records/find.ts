@@ -1,4 +1,5 @@
 import type { ListedStage, Stage } from '../core/ledger/stage.ts'
+import { bitsIn } from '../core/papers/code.ts'
 import type { Trx } from './database.ts'
 import { likeWord, words } from './round.ts'
 
@@ -23,6 +24,9 @@ interface FoundRow {
   stale: boolean
   stage: Stage
 }
+
+/** The thirty bits of a machine’s id that its code tells, see `codeOf`. */
+const codeBits = `(('x' || right(m.id::text, 8))::bit(32)::bigint & 1073741823)`
 
 /** Machines by place and name, with what is due next; every word must be found somewhere. */
 export async function machineRows(
@@ -56,9 +60,14 @@ export async function machineRows(
     )
     .orderBy(['s.name', 'm.name', 'm.id'])
     .limit(limit)
-  for (const word of words(filter.text)) {
-    query.whereRaw(`m.words || ' ' || s.words like ?`, [likeWord(word)])
-  }
+  // What stands on its label, read out or typed: it may be a word all the same.
+  const label = bitsIn(filter.text ?? '')
+  if (label !== null)
+    query.whereRaw(`(${codeBits} = ? or m.words || ' ' || s.words like ?)`, [label, likeWord(filter.text!)])
+  else
+    for (const word of words(filter.text)) {
+      query.whereRaw(`m.words || ' ' || s.words like ?`, [likeWord(word)])
+    }
   if (filter.siteId) query.where('m.site_id', filter.siteId)
   if (filter.kind) query.where('m.kind', filter.kind)
   if (!filter.stage) query.whereNot('su.stage', 'retired')

@@ -9,6 +9,8 @@ export interface Jobs {
   tidy: { firmId: string }
   /** Write the lists that wait, and take back those that go back. */
   'bring-in': { firmId: string }
+  /** Hand over the letters that wait. */
+  'send-letters': { firmId: string }
   /** Plan the visits of the weeks ahead. */
   plan: { firmId: string; part: string }
   /** Look in every firm for something that waits, whoever forgot to ask. */
@@ -33,6 +35,7 @@ const queues: Record<JobName, Omit<PgBoss.Queue, 'name'>> = {
   reckon: { ...usual, retryLimit: 5, expireInHours: 2 },
   tidy: { ...usual, retryLimit: 5, expireInMinutes: 30 },
   'bring-in': { ...usual, retryLimit: 5, expireInHours: 2 },
+  'send-letters': { ...usual, retryLimit: 5, expireInMinutes: 30 },
   plan: { ...usual, retryLimit: 2, expireInMinutes: 5 },
   'look-round': { ...usual, retryLimit: 1, expireInMinutes: 5 },
   nightly: { ...usual, retryLimit: 5, expireInMinutes: 5 },

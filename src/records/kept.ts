@@ -1,3 +1,4 @@
+import { billingFields } from '../core/firm/billing-fields.ts'
 import type { Kept, RecordKind } from '../core/firm/records.ts'
 import type { SubjectKind } from '../core/ledger/subject.ts'
 import type { Trx } from './database.ts'
@@ -18,7 +19,18 @@ const shapes: Record<RecordKind, Shape> = {
   customer: {
     table: 'customer',
     subject: 'customer',
-    fields: ['name', 'contact', 'phone', 'email', 'note', 'mayAgree', 'agreesUpTo', 'orderNumber', 'retiredOn'],
+    fields: [
+      'name',
+      'contact',
+      'phone',
+      'email',
+      'note',
+      'mayAgree',
+      'agreesUpTo',
+      'orderNumber',
+      ...billingFields,
+      'retiredOn',
+    ],
   },
   supply: { table: 'supply', subject: 'supply', fields: ['name', 'note', 'retiredOn'] },
   site: {
@@ -94,6 +106,7 @@ const shapes: Record<RecordKind, Shape> = {
       'weekStart',
       'signInLogDays',
       'photosYears',
+      'callersMonths',
     ],
   },
 }

@@ -17,6 +17,12 @@ import * as waiting from './migrations/0013-waiting.ts'
 import * as knows from './migrations/0014-knows.ts'
 import * as planParts from './migrations/0015-plan-parts.ts'
 import * as withoutNetwork from './migrations/0016-without-network.ts'
+import * as customersPages from './migrations/0017-customers-pages.ts'
+import * as invoices from './migrations/0018-invoices.ts'
+import * as letters from './migrations/0019-letters.ts'
+import * as reportNumbers from './migrations/0020-report-numbers.ts'
+import * as callers from './migrations/0021-callers.ts'
+import * as logos from './migrations/0022-logos.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -36,6 +42,12 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0014-knows', up: knows.up },
   { name: '0015-plan-parts', up: planParts.up },
   { name: '0016-without-network', up: withoutNetwork.up },
+  { name: '0017-customers-pages', up: customersPages.up },
+  { name: '0018-invoices', up: invoices.up },
+  { name: '0019-letters', up: letters.up },
+  { name: '0020-report-numbers', up: reportNumbers.up },
+  { name: '0021-callers', up: callers.up },
+  { name: '0022-logos', up: logos.up },
 ]
 
 /** Every step that this version knows, in order. */

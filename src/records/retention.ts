@@ -6,6 +6,12 @@ export async function dropOldEvents(trx: Trx, now: Date): Promise<number> {
   return rows[0].n
 }
 
+/** Takes out who rang and where to ring back, of calls the firm keeps no longer. @returns of how many */
+export async function dropOldCallers(trx: Trx, now: Date): Promise<number> {
+  const { rows } = await trx.raw('select drop_old_callers(?) as n', [now])
+  return Number(rows[0].n)
+}
+
 /** Takes out photos that the firm keeps no longer. @returns names of those whose file nobody has any more */
 export async function dropOldPhotos(trx: Trx, now: Date): Promise<string[]> {
   const { rows } = await trx.raw('select name from drop_old_photos(?) as name', [now])

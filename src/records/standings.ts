@@ -89,3 +89,19 @@ export async function drawnAt(trx: Trx, siteId: string): Promise<{ machines: num
   )
   return { machines: rows[0].machines, litresPerOpenDay: rows[0].litres }
 }
+
+/** When what stands of one machine or softener is likeliest due, by its key. */
+export async function likelyDues(trx: Trx, subjectId: string): Promise<Map<string, string | null>> {
+  const rows = await trx('standing').where('subject_id', subjectId).select('key', 'due_p50')
+  return new Map(rows.map(({ key, due_p50 }) => [key, due_p50]))
+}
+
+/** The first day of what is likeliest due next on each of some machines. */
+export async function soonestDues(trx: Trx, machineIds: string[]): Promise<Map<string, string>> {
+  const rows = await trx('standing')
+    .whereRaw('subject_id = any(?)', [machineIds])
+    .whereNotNull('due_p50')
+    .groupBy('subject_id')
+    .select('subject_id', trx.raw('min(due_p50) as due'))
+  return new Map(rows.map(({ subject_id, due }) => [subject_id, due]))
+}

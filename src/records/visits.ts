@@ -1,4 +1,5 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
+import type { LocalDay } from '../core/quantity/local-day.ts'
 import type { Trx } from './database.ts'
 import { toEntry } from './ledger.ts'
 
@@ -38,6 +39,37 @@ export async function visitHeaders(
     )
   if (after) query.whereRaw('(e.happened_on, e.id) < (?::date, ?::uuid)', after)
   return (await query).map(toEntry)
+}
+
+/** Headers of what counts at a customer's places: those no later entry corrects or withdraws. */
+const atCustomer = (trx: Trx, customerId: string) =>
+  trx('entry as e')
+    .join('site as s', (on) => on.on('s.firm_id', 'e.firm_id').andOn('s.id', 'e.subject_id'))
+    .where({ 'e.kind': 'visit', 's.customer_id': customerId })
+    .whereRaw('not exists (select from entry c where c.firm_id = e.firm_id and c.supersedes = e.id)')
+
+/** Visits to a customer's places on a day, by the place's name. */
+export async function visitsOfCustomer(
+  trx: Trx,
+  customerId: string,
+  on: LocalDay,
+  limit: number,
+): Promise<{ visitId: string; siteId: string; site: string }[]> {
+  return atCustomer(trx, customerId)
+    .where('e.happened_on', on)
+    .whereNotNull('e.visit_id')
+    .select({ visitId: 'e.visit_id', siteId: 's.id', site: 's.name' })
+    .orderBy(['s.name', 'e.id'])
+    .limit(limit)
+}
+
+/** The last days somebody was at a customer's places, the latest first. */
+export async function customerDays(trx: Trx, customerId: string, limit: number): Promise<LocalDay[]> {
+  const rows = await atCustomer(trx, customerId)
+    .distinct(trx.raw('e.happened_on::text as day'))
+    .orderBy('day', 'desc')
+    .limit(limit)
+  return rows.map(({ day }) => day)
 }
 
 /** Everything written on some visits, in any order. */

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { Request, RequestHandler, Response } from 'express'
+import { addressByToken } from '../records/customer-addresses.ts'
 import type { Db } from '../records/database.ts'
 import { canStart } from '../services/start-firm.ts'
 import { isOpen, sessionCookie } from './open-addresses.ts'
@@ -53,6 +54,18 @@ export function emptyPlace(db: Db): RequestHandler {
         isBusy = false
       })
       next()
+    } catch (error) {
+      next(error)
+    }
+  }
+}
+
+/** What is sent to a machine's page is only read where the page opens something. */
+export function standingAddress(db: Db): RequestHandler {
+  return async (request, response, next) => {
+    try {
+      if (await addressByToken(db, String(request.params.token))) return next()
+      refuse(response, 404, 'unknown', 'This address opens nothing any more.')
     } catch (error) {
       next(error)
     }

@@ -24,4 +24,8 @@ const open = new Set([
   '/503',
 ])
 export const isOpen = (path: string) =>
-  open.has(path) || /^\/(api\/)?join\/[^/]+$/.test(path) || /^\/calendar\/[^/]+\.ics$/.test(path)
+  open.has(path) ||
+  /^\/(api\/)?join\/[^/]+$/.test(path) ||
+  /^\/calendar\/[^/]+\.ics$/.test(path) ||
+  // The page of a machine: whoever stands at it has its address.
+  /^\/care\/[^/]+(\/(wrong|photo))?$/.test(path)

@@ -6,7 +6,7 @@ import compression from 'compression'
 import express, { type ErrorRequestHandler, type RequestHandler, type Response } from 'express'
 import { openServing, refusePrivileged } from '../records/database.ts'
 import { crowd } from './crowd.ts'
-import { emptyPlace, knownMethods, nothingArrivedYet, putAside, shownSession } from './door.ts'
+import { emptyPlace, knownMethods, nothingArrivedYet, putAside, shownSession, standingAddress } from './door.ts'
 import { alive, ready } from './health.ts'
 import { log } from './log.ts'
 import { isOpen } from './open-addresses.ts'
@@ -22,6 +22,8 @@ export interface Running {
 const bodyLimit = '2mb'
 /** What whoever has no session may say: an address, a password, a passkey's signature. */
 const strangersLimit = '64kb'
+/** As a telephone takes it; where there is script it is made smaller before it is sent. */
+const pagePhotoLimit = 15 * 2 ** 20
 /** A firm's whole data, read back into an empty place; larger ones come by backup and restore. */
 const firmDataLimit = '100mb'
 /** The same with all its photos. */
@@ -76,6 +78,7 @@ export async function serve(
     express.text({ type: () => true, limit: firmDataLimit, defaultCharset: 'utf-8' }),
   )
   app.use('/api/import/passport.zip', putAside(join(dataDir, 'incoming'), passportLimit))
+  app.use('/care/:token/photo', standingAddress(db), putAside(join(dataDir, 'incoming'), pagePhotoLimit))
   app.use(
     ['/api/import/passport', '/api/imports'],
     express.text({ type: () => true, limit: '20mb', defaultCharset: 'utf-8' }),
@@ -92,13 +95,11 @@ export async function serve(
   app.use(failed)
 
   const server = createServer(app)
-  server.requestTimeout = 60_000
-  server.headersTimeout = 15_000
+  patient(server)
   await listen(server, host, port)
   const doors = phones ? doorServers(phones, app) : []
   for (const door of doors) {
-    door.server.requestTimeout = server.requestTimeout
-    door.server.headersTimeout = server.headersTimeout
+    patient(door.server)
     await listen(door.server, phones!.host, door.port)
   }
   const address = server.address()
@@ -122,8 +123,18 @@ export async function serve(
   }
 }
 
+/**
+ * How long a connection may take and may rest. It rests longer than a proxy before it keeps one (a minute as a
+ * rule): whoever closes first must be the one who asks, or a request is sent into a line that is just being closed.
+ */
+function patient(server: Server): void {
+  server.requestTimeout = 60_000
+  server.headersTimeout = 15_000
+  server.keepAliveTimeout = 75_000
+}
+
 /** Whoever reads the log must not be able to open what a link opens. */
-const loggedPath = (path: string): string => path.replace(/^\/((?:api\/)?join|calendar)\/.+$/, '/$1/…')
+const loggedPath = (path: string): string => path.replace(/^\/((?:api\/)?join|calendar|care)\/.+$/, '/$1/…')
 
 /** Reads the body of those addresses, as text, to a limit counted after it is unpacked. */
 function bodyOf(limit: string, isOf: (path: string) => boolean): RequestHandler {
@@ -162,7 +173,7 @@ const headers: RequestHandler = (_request, response, next) => {
   response.setHeader('content-security-policy', "default-src 'none'; frame-ancestors 'none'")
   if (here.isSecure) response.setHeader('strict-transport-security', 'max-age=31536000')
   response.setHeader('cross-origin-opener-policy', 'same-origin')
-  response.setHeader('permissions-policy', 'camera=(), microphone=(), geolocation=()')
+  response.setHeader('permissions-policy', 'camera=(self), microphone=(), geolocation=()')
   next()
 }
 
@@ -189,6 +200,10 @@ const failed: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error)
   const status = typeof error.status === 'number' ? error.status : 500
   if (status >= 500) log.error({ err: error, id: request.headers['x-request-id'] }, 'request failed')
+  // Sent by hand from a machine's page: said there, to people.
+  if (status === 413 && /^\/care\/[^/]+\/photo$/.test(request.path)) {
+    return response.redirect(303, `${request.path.replace(/photo$/, '')}?said=large`)
+  }
   const message =
     status === 413 ? 'is larger than this address takes (2 MB, most of them): send less at once' : 'could not be read'
   response.status(status).json({ issues: [{ path: '', code: status === 413 ? 'too_large' : 'unreadable', message }] })

@@ -4,8 +4,10 @@ import { parentPort, Worker, workerData } from 'node:worker_threads'
 import { openDatabase } from '../records/database.ts'
 import { workOn } from '../records/job-queue.ts'
 import { handlers } from '../services/background.ts'
+import { setPostOffice } from '../services/letters/post-office.ts'
 import type { LookForPlan } from '../services/weeks/search-plan.ts'
 import type { WorkerSaid, WorkerTask } from './keep-worker.ts'
+import { openMailbox } from './mailbox-door.ts'
 
 // A thread of its own: fifty thousand machines reckoned anew must not make a page wait.
 const { root, databaseUrl, backupAt, timeZone } = workerData as WorkerTask
@@ -13,9 +15,13 @@ const say = (said: WorkerSaid) => parentPort!.postMessage(said)
 const db = openDatabase(databaseUrl, 2)
 const stopping = new AbortController()
 
+// Where no mail server is set, letters go to a mailbox of our own, over the same line.
+const own = setPostOffice() ? null : await openMailbox(db)
+const office = setPostOffice() ?? own!.office
+
 const stop = await workOn(
   databaseUrl,
-  handlers(db, { signal: stopping.signal, tell: say, backUp, lookForPlan }),
+  handlers(db, { signal: stopping.signal, tell: say, backUp, lookForPlan, office }),
   {
     'look-round': { cron: '*/5 * * * *', timeZone },
     nightly: { cron: '40 2 * * *', timeZone },
@@ -26,6 +32,7 @@ const stop = await workOn(
 parentPort!.once('message', async () => {
   stopping.abort()
   await stop().catch((error) => say({ error: String(error) }))
+  await own?.close()
   await db.destroy()
   parentPort!.close()
 })

@@ -3,11 +3,14 @@ import { firmIds } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { importWaiting } from '../records/imports.ts'
 import { ask, type FailedJob, failedJobs, type Handlers, takeFailed } from '../records/job-queue.ts'
+import { letterWaiting } from '../records/letters.ts'
 import { countStale } from '../records/subjects.ts'
 import { type Answer, ownerOnly, refusal } from './answer.ts'
 import { now } from './clock.ts'
 import { bringIn } from './imports/bring-in.ts'
 import type { Actor } from './judge-entry.ts'
+import type { PostOffice } from './letters/post-office.ts'
+import { bySmtp, sendLetters } from './letters/send-letters.ts'
 import { catchUp } from './projections.ts'
 import { tidy } from './tidy.ts'
 import { askForPlan, makePart, planAnew } from './weeks/make-plan.ts'
@@ -20,6 +23,7 @@ export type Told = { firmId: string; count: number }
  * What is done in the background, whatever asked for it.
  *
  * @param backUp - backs up the whole installation; throws where it fails
+ * @param office - where letters are handed over
  * @param lookForPlan - looks for a plan elsewhere: here nothing else is done meanwhile, and what is half written waits
  */
 export const handlers = (
@@ -29,7 +33,14 @@ export const handlers = (
     tell,
     backUp,
     lookForPlan,
-  }: { signal: AbortSignal; tell: (told: Told) => void; backUp: () => Promise<void>; lookForPlan?: LookForPlan },
+    office,
+  }: {
+    signal: AbortSignal
+    tell: (told: Told) => void
+    backUp: () => Promise<void>
+    lookForPlan?: LookForPlan
+    office: PostOffice
+  },
 ): Handlers => ({
   async reckon({ firmId }) {
     const count = await catchUp(db, firmId, signal)
@@ -47,6 +58,9 @@ export const handlers = (
     await bringIn(db, firmId, signal)
     if (signal.aborted) throw new Error('stopped in the middle')
   },
+  async 'send-letters'({ firmId }) {
+    await sendLetters(db, firmId, bySmtp(firmId, office), now, signal)
+  },
   async plan({ firmId, part }) {
     await makePart(db, firmId, part, signal, lookForPlan)
     if (signal.aborted) throw new Error('stopped in the middle')
@@ -56,6 +70,7 @@ export const handlers = (
       await withFirm(db, firmId, async (trx) => {
         if ((await countStale(trx)) > 0) await ask(trx, 'reckon', { firmId })
         if (await importWaiting(trx)) await ask(trx, 'bring-in', { firmId })
+        if (await letterWaiting(trx, now())) await ask(trx, 'send-letters', { firmId })
       })
   },
   async nightly() {

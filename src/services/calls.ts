@@ -111,7 +111,7 @@ export const ringBacks = (db: Db, firmId: string, today: LocalDay): Promise<Ring
     if (open.length === 0) return []
     const { machines, sites, customers } = await placesOf(trx, open)
     const names = new Map((await technicians(trx)).map(({ id, name }) => [id, name]))
-    const takenBy = new Map(written.map(({ id, recordedBy }) => [id, recordedBy]))
+    const taken = new Map(written.map((entry) => [entry.id, entry]))
     return open.map((entry): RingBack => {
       const machine = machines.get(entry.subjectId)
       const site = sites.get(machine?.siteId ?? entry.subjectId)
@@ -124,7 +124,8 @@ export const ringBacks = (db: Db, firmId: string, today: LocalDay): Promise<Ring
         caller: caller ?? '',
         phone: phone ?? '',
         customer: customer ? { contact: customer.contact, phone: customer.phone } : null,
-        by: names.get(takenBy.get(entry.id) ?? '') ?? '',
+        by: names.get(taken.get(entry.id)?.recordedBy ?? '') ?? '',
+        origin: taken.get(entry.id)?.origin ?? null,
         machine: machine ? { id: machine.id, name: machine.name } : null,
         place: site?.name ?? '',
       }

@@ -1,10 +1,10 @@
-import { dirname, join } from 'node:path'
-import { fileURLToPath } from 'node:url'
-import pdfmake from 'pdfmake'
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
+import type { Content } from 'pdfmake/interfaces.js'
 import { careDrawings } from '../core/care/care-drawings.ts'
 import type { CareSheet } from '../core/care/care-terms.ts'
 import { rhythmNames } from '../core/care/rhythm-names.ts'
+import { bytesOf, inks, paper } from './papers/paper.ts'
+
+const { ink, second, deep } = inks
 
 /** What stands at the head and the foot of the sheet. */
 export interface CareHead {
@@ -15,19 +15,6 @@ export interface CareHead {
   day: string
   traffic: string
 }
-
-const ink = '#10201e'
-const second = '#4a5d5a'
-const deep = '#0b4f59'
-
-const fonts = join(dirname(fileURLToPath(import.meta.resolve('@fontsource/archivo/package.json'))), 'files')
-const file = (weight: number) => join(fonts, `archivo-latin-${weight}-normal.woff`)
-pdfmake.addFonts({
-  Archivo: { normal: file(400), bold: file(600), italics: file(400), bolditalics: file(600) },
-})
-// Nothing is fetched, and nothing read but the fonts.
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fonts))
 
 /** The customer's care sheet as a PDF of A4 pages. */
 export function carePdf(sheet: CareSheet, head: CareHead): Promise<Buffer> {
@@ -62,29 +49,15 @@ export function carePdf(sheet: CareSheet, head: CareHead): Promise<Buffer> {
           },
         ]),
       },
-      layout: {
-        hLineWidth: () => 0.5,
-        vLineWidth: () => 0,
-        hLineColor: () => '#c5d1ce',
-        paddingTop: () => 3,
-        paddingBottom: () => 3,
-      },
+      layout: inks.rules,
     })
   }
-  const document: TDocumentDefinitions = {
-    pageSize: 'A4',
-    pageMargins: [42, 42, 42, 48],
-    defaultStyle: { font: 'Archivo', fontSize: 10.5, lineHeight: 1.15 },
-    info: { title: `Care of ${head.machine}`, author: head.firm },
-    content,
-    footer: (page, pages) => ({
-      text: `${head.firm} · ${head.day} · page ${page} of ${pages}. The maker’s instructions and local rules come first.`,
-      fontSize: 8.5,
-      color: second,
-      margin: [42, 12, 42, 0],
+  return bytesOf({
+    ...paper({
+      title: `Care of ${head.machine}`,
+      author: head.firm,
+      foot: `${head.firm} · ${head.day} · The maker’s instructions and local rules come first`,
     }),
-    // A heading stays with what it heads.
-    pageBreakBefore: (node, nodes) => node.headlineLevel === 1 && nodes.getFollowingNodesOnPage().length === 0,
-  }
-  return pdfmake.createPdf(document).getBuffer()
+    content,
+  })
 }

@@ -1,8 +1,10 @@
 import { careSheet } from '../core/care/care-sheet.ts'
 import type { CareSheet } from '../core/care/care-terms.ts'
+import { type CareKept, careKept, keptLookBackDays } from '../core/customers/care-kept.ts'
 import { offeredTo, usualWay } from '../core/procedures/offered.ts'
 import { rootOf } from '../core/procedures/procedure.ts'
-import { effective, nearestWay } from '../core/standing/histories.ts'
+import { fromDay, type LocalDay, toDay } from '../core/quantity/local-day.ts'
+import { effective, type Histories, nearestWay, ofKind } from '../core/standing/histories.ts'
 import { machineFacts } from '../core/standing/machine-facts.ts'
 import { libraryHere } from '../core/standing/own-procedures.ts'
 import { meanRate } from '../core/usage/rate.ts'
@@ -21,16 +23,23 @@ export interface Care {
   ways: { id: string; name: string }[]
   /** Whether milk goes through it, so that a log of it is kept. */
   milk: boolean
+  /** What was noted as done in the last quarter of a year. */
+  kept: CareKept[]
   /** Whether anybody has counted its drinks, or such machines’ usual stands in. */
   counted: boolean
 }
 
 /**
  * A machine's care sheet, at its own traffic and the policy that holds for it.
- * @param backflush - a way of backflushing; the one set for it, else its kind's usual one, where none is asked for
+ * @param more - `isPublic`: told to whoever stands there; `backflush`: a way of backflushing; the one set for it, else its kind's usual one, where none is asked for
  * @returns null where it is not this firm's, or was never taken on
  */
-export async function careOf(db: Db, firmId: string, machineId: string, backflush?: string): Promise<Care | null> {
+export async function careOf(
+  db: Db,
+  firmId: string,
+  machineId: string,
+  { backflush, isPublic = false }: { backflush?: string | undefined; isPublic?: boolean } = {},
+): Promise<Care | null> {
   const bundle = await machineBundle(db, firmId, machineId)
   const facts = bundle && machineFacts(effective(bundle.ledgers), false)
   if (!bundle || !facts) return null
@@ -47,6 +56,7 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
     sheet: careSheet(facts.kind, {
       drinksPerOpenDay,
       policy: facts.policy.value,
+      isPublic,
       library,
       ways: {
         ...Object.fromEntries(
@@ -63,6 +73,14 @@ export async function careOf(db: Db, firmId: string, machineId: string, backflus
     ways: (procedure?.ways ?? []).map(({ id, name }) => ({ id, name })),
     unit: facts.kind.counter.unit,
     milk: facts.kind.stations.some(({ id }) => id === 'frother'),
+    kept: keptLately(facts.histories, facts.asOf),
     counted,
   }
+}
+
+/** Until the last day anything was written here, by them or by us. */
+function keptLately(histories: Histories, asOf: LocalDay): CareKept[] {
+  const noted = ofKind(histories, 'machine', 'care-done').at(-1)?.happenedOn ?? asOf
+  const until = noted > asOf ? noted : asOf
+  return careKept(histories, fromDay(toDay(until) - keptLookBackDays), until)
 }

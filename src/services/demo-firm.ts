@@ -3,6 +3,8 @@ import { addAccount } from '../records/accounts.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { addFirm } from '../records/firms.ts'
 import { insertKept } from '../records/kept.ts'
+import { makePageAddress } from './customers/addresses.ts'
+import { issueInvoice } from './invoices/issue.ts'
 import { hashPassword } from './sign-in.ts'
 import { planAnew } from './weeks/make-plan.ts'
 
@@ -25,6 +27,12 @@ export function demoFirm(db: Db, firm: { id: string; name: string; timeZone: str
       ),
     /** Asks for its visits to be planned. */
     plan: () => planAnew(db, firm.id),
+    /** Gives a machine the page that its customers open. */
+    givePage: (technicianId: string, machineId: string, now: Date) =>
+      makePageAddress(db, { firmId: firm.id, technicianId, role: 'owner' }, 'machine', machineId, now),
+    /** Issues the invoice of a closed visit, where there is something to be paid. */
+    bill: (technicianId: string, asked: { id: string; visitId: string }, now: Date) =>
+      issueInvoice(db, { firmId: firm.id, technicianId, role: 'owner' }, asked, now),
     /** Lets somebody of the firm sign in. */
     admit: async (technicianId: string, email: string, password: string) =>
       addAccount(db, { email, firmId: firm.id, technicianId, passwordHash: await hashPassword(password) }),

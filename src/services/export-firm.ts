@@ -1,8 +1,10 @@
 import type { RecordKind } from '../core/firm/records.ts'
 import type { KeptEntry } from '../core/ledger/entry.ts'
 import { allChanges } from '../records/changes.ts'
+import { addressesOfFirm } from '../records/customer-addresses.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { meaningsOf, type WholeImport, wholeImportsAfter } from '../records/imports.ts'
+import { allInvoices } from '../records/invoices.ts'
 import { keptAfter } from '../records/kept.ts'
 import { entriesSince } from '../records/ledger.ts'
 import { removedSubjects } from '../records/removal.ts'
@@ -75,7 +77,9 @@ export async function exportFirm(db: Db, firmId: string, write: (text: string) =
       (list) => list,
       listsAtOnce,
     )
-    await write(`],\n"words":${JSON.stringify(await meaningsOf(trx))}}\n`)
+    await write(`],\n"words":${JSON.stringify(await meaningsOf(trx))}`)
+    await write(`,\n"addresses":${JSON.stringify(await addressesOfFirm(trx, firmId))}`)
+    await write(`,\n"invoices":${JSON.stringify(await allInvoices(trx))}}\n`)
   }
 }
 

@@ -6,7 +6,8 @@ import { subjectKinds } from '../core/ledger/subject.ts'
 import { toJsonSchema } from '../core/parse/to-json-schema.ts'
 import { changeActions } from '../records/changes.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
-import { listFields } from './import-firm.ts'
+import { addressFields, listFields } from './import-firm.ts'
+import { issuedFields } from './invoices/read-back.ts'
 import { passportVersion } from './passport.ts'
 
 type JsonSchema = Record<string, unknown>
@@ -31,8 +32,10 @@ export const firmDataSchema = (): JsonSchema => ({
       changes: list(change),
       imports: list(fieldsOf(listFields)),
       words: { type: 'object' },
+      addresses: list(fieldsOf(addressFields)),
+      invoices: list(fieldsOf(issuedFields)),
     },
-    ['removed', 'imports', 'words'],
+    ['removed', 'imports', 'words', 'addresses', 'invoices'],
   ),
 })
 

@@ -4,12 +4,15 @@ import { may } from '../core/firm/rights.ts'
 import { dropAccount } from '../records/accounts.ts'
 import { dropCalendar } from '../records/calendars.ts'
 import { addChange, mergedInto } from '../records/changes.ts'
+import { endAddressesOf } from '../records/customer-addresses.ts'
 import { type Db, type Trx, withFirm } from '../records/database.ts'
 import { forgetInLists } from '../records/imports.ts'
 import { dropInvitations } from '../records/invitations.ts'
 import { type KeptRecord, keptById, keptByName, updateKept } from '../records/kept.ts'
 import { forgetDevices } from '../records/known-devices.ts'
 import { entriesNaming } from '../records/ledger.ts'
+import { forgetLettersOf } from '../records/letters.ts'
+import { forgetInMailbox } from '../records/mailbox.ts'
 import { forgetTraces } from '../records/retention.ts'
 import { dropCodeApp, dropPasskeys, setRecoveryCodes } from '../records/second-proofs.ts'
 import { endSessions } from '../records/sessions.ts'
@@ -29,6 +32,13 @@ const formerCustomer = {
   note: '',
   mayAgree: '',
   orderNumber: '',
+  billName: '',
+  billStreet: '',
+  billPostcode: '',
+  billTown: '',
+  billCountry: '',
+  billEmail: '',
+  billReference: '',
 }
 const formerSite = { name: 'A former site', address: '', accessNote: '' }
 
@@ -60,7 +70,15 @@ export async function forget(
       return refusal(422, '', 'still_here', kind === 'technician' ? 'has not left yet' : 'is still looked after')
     const named = await entriesNaming(trx, record.name)
     if (kind === 'technician') await forgetTechnician(trx, actor.firmId, record as KeptRecord<'technician'>, now)
-    else await forgetCustomer(trx, record as KeptRecord<'customer'>)
+    else {
+      await forgetCustomer(trx, record as KeptRecord<'customer'>)
+      await endAddressesOf(trx, actor.firmId, id, now)
+      // Letters go with their papers; what was issued stays: the law asks for invoices for years.
+      const { email, billEmail } = record as Kept<'customer'>
+      const addresses = [email, billEmail].filter(Boolean)
+      await forgetLettersOf(trx, id, addresses)
+      await forgetInMailbox(trx, addresses)
+    }
     for (const one of [id, ...(await mergedInto(trx, id))]) await forgetTraces(trx, kind, one)
     const change = { id: v7(), at: now.toISOString(), technicianId: actor.technicianId, action: 'forgotten' } as const
     await addChange(trx, actor.firmId, { ...change, aboutKind: kind, aboutId: id })

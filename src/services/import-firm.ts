@@ -8,14 +8,17 @@ import { instant, uuid } from '../core/parse/fields.ts'
 import { type Issue, parseStrict } from '../core/parse/parse-strict.ts'
 import { accountByEmail, addAccount } from '../records/accounts.ts'
 import { addChanges, changeActions } from '../records/changes.ts'
+import { insertAddresses } from '../records/customer-addresses.ts'
 import { type Db, withFirm } from '../records/database.ts'
 import { addFirm, setFirmAsKept } from '../records/firms.ts'
 import { insertWholeImport, keepMeanings } from '../records/imports.ts'
+import { insertInvoices } from '../records/invoices.ts'
 import { insertManyKept } from '../records/kept.ts'
 import { insertEntries } from '../records/ledger.ts'
 import { type KeptPhoto, keepPhoto } from '../records/photos.ts'
 import { insertRemoved } from '../records/removal.ts'
 import { exportedKinds, firmDataVersion, listNames } from './export-firm.ts'
+import { issuesOfInvoices } from './invoices/read-back.ts'
 import { emailField, passwordField } from './password.ts'
 import { hashPassword } from './sign-in.ts'
 import { nobody } from './signing-in/caller.ts'
@@ -91,6 +94,8 @@ export async function importFirm(
       firmId,
       data.changes.map((change: Loose) => ({ ...change, ...(change.aboutKind === 'firm' && { aboutId: firmId }) })),
     )
+    await insertAddresses(trx, firmId, data.addresses ?? [])
+    await insertInvoices(trx, firmId, data.invoices ?? [])
     for (const list of data.imports ?? []) await insertWholeImport(trx, firmId, list)
     for (const [about, words] of Object.entries(data.words ?? {}))
       await keepMeanings(trx, firmId, about, Object.entries(words as Record<string, WordMeaning>))
@@ -169,6 +174,20 @@ export const listFields = object({
     }).noUnknown(),
   ).required(),
 }).noUnknown()
+/** The address of a customer's page, as it is printed on a label. */
+export const addressFields = object({
+  token: string()
+    .matches(/^[\w-]{10,60}$/, 'is no address of a page')
+    .required(),
+  subjectKind: string()
+    .oneOf(['machine', 'site'] as const)
+    .required(),
+  subjectId: uuid().required(),
+  customerId: uuid().required(),
+  madeAt: instant().required(),
+  madeBy: uuid().required(),
+}).noUnknown()
+
 /** What words of lists mean for the firm, by column. */
 const wordFields = object().test('meanings', 'are no meanings of words', (words) =>
   Object.values((words ?? {}) as Record<string, unknown>).every(
@@ -226,6 +245,25 @@ function judgeFile(data: Loose): Issue[] {
       at(`removed[${i}]`, [{ path: 'id', code: 'twice', message: 'stands twice', value: one.id }])
     else subjects.set(one.id, one.kind)
   })
+  const addresses = new Set<string>()
+  for (const [i, one] of (Array.isArray(data.addresses) ? (data.addresses as Loose[]) : []).entries()) {
+    const parsed = parseStrict(addressFields, one)
+    if (!parsed.ok) {
+      at(`addresses[${i}]`, parsed.issues)
+      continue
+    }
+    const { token, subjectKind, subjectId, customerId, madeBy } = parsed.value
+    const unknown = (path: string, message: string) =>
+      at(`addresses[${i}]`, [{ path, code: 'unknown', message, value: one[path] }])
+    if (subjects.get(subjectId) !== subjectKind) unknown('subjectId', `is no ${subjectKind} of this file`)
+    if (subjects.get(customerId) !== 'customer') unknown('customerId', 'is no customer of this file')
+    if (!ids.technician.has(madeBy)) unknown('madeBy', 'is no technician of this file')
+    for (const name of [token, subjectId]) {
+      if (addresses.has(name)) unknown(name === token ? 'token' : 'subjectId', 'stands twice')
+      addresses.add(name)
+    }
+  }
+  issuesOfInvoices(Array.isArray(data.invoices) ? data.invoices : [], ids.technician, at)
   const entryIds = new Set<string>()
   const numbers = new Set<number>()
   data.entries.forEach((one: Loose, i: number) => {

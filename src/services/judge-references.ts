@@ -31,6 +31,10 @@ const namedEntries: Partial<Record<EntryKind, NamedEntry[]>> = {
   compared: [{ field: 'entries' }],
   call: [{ field: 'answers', kind: 'call', ofAnything: true }, ofReport],
   appointment: [{ field: 'repair.report', kind: 'fault-reported', ofAnything: true }],
+  'visit-closed': [
+    { field: 'isolated.held', kind: 'held', ofAnything: true },
+    { field: 'open.entry', ofAnything: true },
+  ],
 }
 
 /** Kinds of entry that name a part. */
@@ -41,7 +45,15 @@ const idsIn = (entry: Entry, field: string): unknown[] => [fieldOf(entry, field)
 
 /** A field of a body by its name, where this kind of entry has it. @example fieldOf(appointment, 'repair.report') */
 const fieldOf = (entry: Entry, field: string): unknown =>
-  field.split('.').reduce<unknown>((of, name) => (of as Record<string, unknown> | undefined)?.[name], entry.body)
+  field
+    .split('.')
+    .reduce<unknown>(
+      (of, name) =>
+        Array.isArray(of)
+          ? of.flatMap((one: Record<string, unknown>) => one[name] ?? [])
+          : (of as Record<string, unknown> | undefined)?.[name],
+      entry.body,
+    )
 
 /**
  * What entries point at that is not there: entries, photos, kinds, parts. One question to the database for each

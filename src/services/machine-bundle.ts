@@ -1,5 +1,6 @@
 import type { RecordedEntry } from '../core/ledger/entry.ts'
 import { pastBefore } from '../core/ledger/long-past.ts'
+import { papersTo } from '../core/letters/visit-letter.ts'
 import { effective, type Ledgers } from '../core/standing/histories.ts'
 import { tasksToWrite } from '../core/standing/tasks/index.ts'
 import { type Db, lookIn, type Trx } from '../records/database.ts'
@@ -77,7 +78,7 @@ export async function machineBundle(db: Db, firmId: string, machineId: string): 
         timeZone: site.timeZone,
         accessNote: site.accessNote,
         ...(supply && { supplyName: supply.name }),
-        customer: { id: customer.id, name: customer.name },
+        customer: { id: customer.id, name: customer.name, ...(papersTo(customer) && { email: papersTo(customer) }) },
         ...(site.altitudeM !== undefined && { altitudeM: site.altitudeM }),
       },
       softener: softener && { id: softener.id, name: softener.name },

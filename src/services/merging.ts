@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { v7 } from 'uuid'
+import { billingFields } from '../core/firm/billing-fields.ts'
 import type { Kept } from '../core/firm/records.ts'
 import { effectiveHistory } from '../core/ledger/effective-history.ts'
 import type { Entry, RecordedEntry } from '../core/ledger/entry.ts'
@@ -171,7 +172,16 @@ async function siteTold(trx: Trx, gone: KeptRecord<'site'>, stays: KeptRecord<'s
 
 const placeEntries = new Set<EntryKind>(['water-test', 'water-figures', 'remark', 'remark-closed'])
 
-const fillable = ['contact', 'phone', 'email', 'note', 'mayAgree', 'agreesUpTo', 'orderNumber'] as const
+const fillable = [
+  'contact',
+  'phone',
+  'email',
+  'note',
+  'mayAgree',
+  'agreesUpTo',
+  'orderNumber',
+  ...billingFields,
+] as const
 
 /** Whose a machine is and who pays for it, with the one customer in the place of the other. */
 const owedTo = ({ ownerId, payerId }: Kept<'machine'>, from: string, to: string) => ({

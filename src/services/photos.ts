@@ -3,7 +3,7 @@ import { mkdir, open, readFile, rename, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import { type Db, withFirm } from '../records/database.ts'
 import { hasPhoto, keepPhoto } from '../records/photos.ts'
-import { redrawn } from './pictures.ts'
+import { type Redrawn, redrawn } from './pictures.ts'
 
 const folder = (): string => {
   const data = process.env.EVENSHOT_DATA
@@ -35,8 +35,54 @@ export async function savePhoto(
   bytes: Uint8Array,
   by: { technicianId: string; at: Date },
 ): Promise<string | null> {
-  if (!isPicture(bytes)) return null
-  const made = await redrawn(bytes)
+  return isPicture(bytes) ? save(db, firmId, await redrawn(bytes), by) : null
+}
+
+/** What many programs write before a drawing: a name that nobody needs, and that is not looked up. */
+const plainDoctype = /<!DOCTYPE\s+svg\b[^>[]*>/i
+
+/**
+ * A drawing as SVG as far as it may be opened at all: it names no style outside itself and defines no words of its own, so
+ * that a line cannot become a million.
+ *
+ * @returns null for anything else
+ */
+function plainDrawing(bytes: Uint8Array): Buffer | null {
+  const text = Buffer.from(bytes)
+    .toString('utf8')
+    .replace(/^\uFEFF/, '')
+    .trimStart()
+    .replace(plainDoctype, '')
+    .trimStart()
+  const isPlain =
+    /^<(\?xml|svg|!--)/.test(text) && text.includes('<svg') && !/<!(DOCTYPE|ENTITY)|<\?xml-stylesheet/i.test(text)
+  return isPlain ? Buffer.from(text) : null
+}
+
+/**
+ * Keeps a firm's logo: PNG, JPEG, WebP, or a drawing as SVG. Whatever it was, it is drawn anew on white as a picture, so
+ * that no script and no reference of it is ever handed to anybody.
+ *
+ * @returns its name, or null where it is none of these, or broken
+ * @throws as {@link savePhoto}
+ */
+export async function saveLogo(
+  db: Db,
+  firmId: string,
+  bytes: Uint8Array,
+  by: { technicianId: string; at: Date },
+): Promise<string | null> {
+  const taken = isPicture(bytes) ? bytes : plainDrawing(bytes)
+  return taken && save(db, firmId, await redrawn(taken, 'logo'), by)
+}
+
+/** Keeps what was drawn anew: the file first, then its row. */
+async function save(
+  db: Db,
+  firmId: string,
+  made: Redrawn | null,
+  by: { technicianId: string; at: Date },
+): Promise<string | null> {
   if (!made) return null
   const name = createHash('sha256').update(made.data).digest('hex')
   await writePhoto(name, made.data)

@@ -8,8 +8,8 @@ export interface Redrawn {
   height: number
 }
 
-/** As it is kept, or as a device takes it along to be looked at. */
-export type PictureSize = 'kept' | 'small'
+/** As it is kept, as a device takes it along to be looked at, or as it stands at the head of a paper. */
+export type PictureSize = 'kept' | 'small' | 'logo'
 
 /** One picture may take so long, ms; then its process is ended and it is no picture. */
 const mostMs = 10_000

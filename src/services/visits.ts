@@ -63,7 +63,12 @@ async function visitsWith(trx: Trx, headers: RecordedEntry[]): Promise<Visit[]> 
     rivals.add(visitId)
     const body = header.body
     const done = entries.filter(
-      (entry) => entry.visitId === visitId && entry.kind !== 'visit' && entry.kind !== 'appointment',
+      (entry) =>
+        entry.visitId === visitId &&
+        entry.kind !== 'visit' &&
+        entry.kind !== 'visit-closed' &&
+        entry.kind !== 'quoted' &&
+        entry.kind !== 'appointment',
     )
     const ids = new Set(done.map((entry) => entry.id))
     const site = names.get(header.subjectId)

@@ -1,3 +1,5 @@
+import { affectsOf } from '../core/ledger/affects.ts'
+import type { RecordedEntry } from '../core/ledger/entry.ts'
 import type { EntryKind } from '../core/ledger/entry-kinds.ts'
 import { type Db, lookIn } from '../records/database.ts'
 import { keptById, keptByName } from '../records/kept.ts'
@@ -8,11 +10,14 @@ import { treatmentOf } from './treatment-of.ts'
 
 const aboutWater: EntryKind[] = ['commissioned', 'water-test', 'water-figures', 'setting', 'withdrawn']
 
+const moves = (entry: RecordedEntry): boolean => affectsOf(entry) !== 'nobody'
+
 /** What the water bench starts from: the firm's own figures, and a site's water where one is named. */
 export async function waterBenchPage(db: Db, firmId: string, siteId: string | null): Promise<WaterBenchPage> {
   return lookIn(db, firmId, async (trx) => {
     const site = siteId ? await keptById(trx, 'site', siteId) : null
-    const firm = await entriesOfKinds(trx, [firmId], ['setting', 'withdrawn'])
+    // Nor what moves no date: telephone numbers and rates reckon no water.
+    const firm = (await entriesOfKinds(trx, [firmId], ['setting', 'withdrawn'])).filter(moves)
     if (!site) return { firmId, site: null, softeners: [], machines: 0, litresPerDay: null, ledgers: { firm } }
     const softeners = await keptByName(trx, 'softener', {
       words: [],
@@ -38,7 +43,7 @@ export async function waterBenchPage(db: Db, firmId: string, siteId: string | nu
       litresPerDay: drawn.machines > 0 ? drawn.litresPerOpenDay : null,
       ledgers: {
         firm,
-        site: await entriesOfKinds(trx, [site.id], aboutWater),
+        site: (await entriesOfKinds(trx, [site.id], aboutWater)).filter(moves),
         supply: site.supplyId ? await entriesOfKinds(trx, [site.supplyId], aboutWater) : [],
         softener: aboutSofteners,
       },

@@ -8,6 +8,7 @@ import { appendEntries, entriesById } from '../records/ledger.ts'
 import { lockSubjects } from '../records/subjects.ts'
 import type { EntriesAnswer, EntryVerdict } from '../views/entry-verdict.ts'
 import { affectedBy } from './affected-by.ts'
+import { issuesOfClosing } from './judge-closing.ts'
 import { type Actor, duplicateIds, judgeEntry, taken, timeZones } from './judge-entry.ts'
 import { issuesOfReferences } from './judge-references.ts'
 import { isReckonedAtOnce, projections, type Written } from './projections.ts'
@@ -169,6 +170,10 @@ export async function writeGroup(
       const issues = [
         ...(await judgeEntry(trx, inTodaysWords(entry), actor, locked, zones, { ...options, beside })),
         ...(pointing[entries.indexOf(entry)] ?? []),
+        // What was closed long ago, and comes in as history, is not judged by what is known today.
+        ...(options.told || options.recordedAt
+          ? []
+          : await issuesOfClosing(trx, inTodaysWords(entry), beside, options.known?.get(entry.id))),
       ]
       verdicts.push(issues.length > 0 ? { id, verdict: 'refused', issues } : { id, verdict: 'saved' })
     }

@@ -27,6 +27,8 @@ const round: List[] = [
   { id: 'weeks', name: 'Weeks ahead', href: '/round/weeks' },
   { id: 'day', name: 'The day', href: '/round/day' },
   { id: 'visits', name: 'Visits made', href: '/visits' },
+  { id: 'invoices', name: 'Invoices', href: '/invoices' },
+  { id: 'letters', name: 'Letters', href: '/letters' },
 ]
 
 /** What is set up once. */

@@ -15,6 +15,8 @@ export interface RingBack {
   customer: { contact: string; phone: string } | null
   /** Who took it. */
   by: string
+  /** Nobody took it: it was sent, from a machine’s page. */
+  origin: string | null
   machine: { id: string; name: string } | null
   place: string
 }

@@ -41,7 +41,8 @@ export interface MachineBundle {
     timeZone: string
     accessNote: string
     supplyName?: string
-    customer: { id: string; name: string }
+    /** `email`: where papers of a visit go. */
+    customer: { id: string; name: string; email?: string }
     altitudeM?: number
   }
   softener: { id: string; name: string } | null

@@ -95,7 +95,8 @@ async function obey(told: Told): Promise<unknown> {
     await putUnsent(written, { by, knownSeq, now: Date.now(), saidAt: Date.now() + aheadMs })
     return knownSeq
   }
-  if (told.do === 'look') return catchUp()
+  // Where nobody answers at this moment, no more is known than before.
+  if (told.do === 'look') return catchUp().catch(() => knownSeq)
   if (told.do === 'send') {
     faults = [...told.faults]
     const tabs = Array.from({ length: told.tabs }, () => sendUnsent({ by, now: Date.now(), atOnce: true, ask }))

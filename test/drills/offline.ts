@@ -8,6 +8,7 @@ import { root } from '../../scripts/install.mjs'
 import { crossedIn } from '../../src/core/ledger/crossed.ts'
 import type { Entry, RecordedEntry } from '../../src/core/ledger/entry.ts'
 import { photosIn } from '../../src/core/ledger/photos-in.ts'
+import { newId } from '../../src/islands/new-id.ts'
 import { entryAbout } from '../records/a-database.ts'
 import type { LineFault, Told } from './a-device.ts'
 import { answersAgain, firmIn, headersOf, startApplication } from './application.ts'
@@ -35,6 +36,8 @@ const step = fc.oneof(
       corrects: fc.boolean(),
       /** Grades a part: what another says of it meanwhile may differ. */
       grade: fc.option(fc.integer({ min: 0, max: 4 })),
+      /** Leaves: a visit of its own is closed with a name signed under it, and a part on its lines. */
+      closes: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
     }),
   },
   { weight: 1, arbitrary: fc.record({ do: fc.constant('look' as const), device }) },
@@ -57,6 +60,7 @@ const counts: Counts = {
   saves: 0,
   entries: 0,
   photos: 0,
+  closings: 0,
   cuts: 0,
   kills: 0,
   lost: 0,
@@ -116,6 +120,7 @@ try {
             ...(one.grade === null
               ? []
               : [entryAbout('machine', firm.c2, 'inspected', { part: 'pump-head', condition: one.grade }, visit)]),
+            ...(one.closes ? leaving(one.device === 2 ? firm.odile : firm.ines, saves.length) : []),
             ...(one.photo ? [entryAbout('machine', firm.c2, 'pictured', { photos: ['waits'] }, visit)] : []),
           ] as Entry[]
           const image = one.photo ? images[saves.length % images.length]! : null
@@ -153,6 +158,31 @@ try {
   )
   await db.destroy()
 
+  /** A visit as it is begun and closed: who was there, what was fitted, who signed how. */
+  function leaving(technicianId: string, n: number): Entry[] {
+    const own = { visitId: newId() }
+    const line = { id: '1', of: 'part', name: 'Group gasket', part: 'group-gasket', unit: 'piece', pays: 'customer' }
+    const closing = {
+      minutes: [{ subjectId: firm.c2, minutes: n + 1 }],
+      left: [{ subjectId: firm.c2, what: 'counter', reason: 'its display is dark' }],
+      currency: 'EUR',
+      taxBp: 1900,
+      lines: [{ ...line, quantityMilli: 1000, priceMinor: 520 + n }],
+      sentences: [{ of: 'done', text: 'I was shown what was done here today.' }],
+      signed: {
+        how: 'signed',
+        name: 'Bram Thistle',
+        at: '2026-11-20T12:02:00.000Z',
+        strokes: [Array.from({ length: 40 }, (_, i) => 20 + i * 7 + n)],
+      },
+    }
+    return [
+      entryAbout('site', firm.siteId, 'visit', { technicianIds: [technicianId] }, own),
+      entryAbout('machine', firm.c2, 'fitted', { part: 'group-gasket', group: 1 }, own),
+      entryAbout('site', firm.siteId, 'visit-closed', closing, own),
+    ] as Entry[]
+  }
+
   /** Nothing twice, no save in part. */
   async function whole(saves: { entries: Entry[] }[]): Promise<void> {
     const there = new Set(
@@ -176,6 +206,7 @@ try {
     counts.doubled! += there.length - byId.size
     for (const entry of written) {
       const kept = byId.get(entry.id)
+      if (entry.kind === 'visit-closed') counts.closings! += kept ? 1 : 0
       if (entry.kind !== 'pictured') counts.changed! += isDeepStrictEqual(kept?.body, entry.body) ? 0 : 1
       else {
         const [photo] = kept ? photosIn(kept) : []

@@ -35,7 +35,6 @@ test('a call in the morning becomes the second stop, by keys alone, and whoever 
   ines: page,
   browser,
 }) => {
-  test.setTimeout(180_000)
   await page.goto('/machines')
   await awake(page)
   await page.keyboard.press('c')

@@ -28,7 +28,6 @@ const load = (page: Page) => page.getByRole('region', { name: 'Load' })
 test('a day by keys alone: its stops in order, another order that costs more, and back by what is proposed', async ({
   ines: page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto('/round')
   await awake(page)
   await page.keyboard.press('3')
@@ -67,7 +66,6 @@ test('a day by keys alone: its stops in order, another order that costs more, an
 test('what the van needs is ticked, stays ticked on this device, and the day goes out as files and on one sheet', async ({
   ines: page,
 }) => {
-  test.setTimeout(180_000)
   const { on } = await agreedDay(page)
   // What is done comes with the plan, and with it what it takes.
   await expect.poll(async () => (await dayOf(page, on)).plan, { timeout: 100_000 }).toBe('made')
@@ -117,7 +115,6 @@ test('what the van needs is ticked, stays ticked on this device, and the day goe
 test('on the day somebody says that they are there, and that they leave: the rest of the day follows', async ({
   ines: page,
 }) => {
-  test.setTimeout(120_000)
   const { today, people } = await dayOf(page, '2026-12-01')
   const { id } = people.find(({ name }) => name.startsWith('Ines'))!
   const before = await dayOf(page, today)
@@ -237,7 +234,6 @@ test('everybody’s day: each by themselves, and a stop of one is moved within t
 test('what was agreed with whoever is ill goes to a colleague, who is named to the customer', async ({
   ines: page,
 }) => {
-  test.setTimeout(150_000)
   const { on } = await agreedDay(page)
   const own = ines(await dayOf(page, on))
   await page.goto(`/round/day?on=${on}&who=${own.id}`)

@@ -11,12 +11,10 @@ export async function answerAs(page: Page, kind: string, fault: string): Promise
   const book = bookOf(kind)!
   const { name } = book.faults.find(({ id }) => id === fault)!
   for (let done = 0; done < 25; done += 1) {
-    if (
-      await repair(page)
-        .getByRole('heading', { name: `Repair: ${name}` })
-        .isVisible()
-    )
-      return done
+    const found = repair(page).getByRole('heading', { name: `Repair: ${name}` })
+    // One of the two must stand before it is read: between them, nothing does.
+    await expect(found.or(next(page)).first()).toBeVisible()
+    if (await found.isVisible()) return done
     const said = (await next(page).getByRole('heading').first().textContent())!.replace(/^Once more: /, '')
     const known = book.tests.find(({ say }) => say === said)!
     const [outcome] = [...outcomesUnder(known, fault)].sort((a, b) => b[1] - a[1])[0]!

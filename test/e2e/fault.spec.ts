@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { looksRight } from './accessible.ts'
+import { checkAll } from './check-all.ts'
 import { answerAs, next, repair } from './fault-hands.ts'
 import { awake, expect, signedIn, test } from './pages.ts'
 
@@ -27,7 +28,6 @@ for (const { kind, symptom, fault, part } of cases)
   test(`a whole fault on a ${kind}: from the complaint to a passed test-out, on record with its cause`, async ({
     ines: page,
   }) => {
-    test.setTimeout(120_000)
     const id = await machineOf(page, kind)
     await page.goto(`/machines/${id}`)
     await awake(page)
@@ -59,7 +59,7 @@ for (const { kind, symptom, fault, part } of cases)
     await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
     const out = page.getByRole('region', { name: 'Test-out' })
     await expect(out.getByRole('button', { name: /Close it with the reason/ })).toBeDisabled()
-    for (const box of await out.getByRole('checkbox').all()) await box.check()
+    await checkAll(out)
     const first = out.getByRole('textbox').first()
     await first.fill('9999')
     await expect(out.getByRole('alert')).toContainText('Out of range')
@@ -108,7 +108,6 @@ test('a repair that did not cure: the search goes on with the next suspect, and 
 test('a sentence finds two complaints, a strange sight leads to something else, and its cause stands in words', async ({
   ines: page,
 }) => {
-  test.setTimeout(120_000)
   const id = await machineOf(page, 'sr', 2)
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)
@@ -263,7 +262,7 @@ test('a part’s price and a tester out of date: both are weighed, neither is lo
   await expect(repair(page).getByRole('status').first()).toContainText('€4.50')
   await repair(page).getByRole('button', { name: 'It is done: test out' }).click()
   const out = page.getByRole('region', { name: 'Test-out' })
-  for (const box of await out.getByRole('checkbox').all()) await box.check()
+  await checkAll(out)
   await expect(out.getByRole('button', { name: 'Passed: close it' })).toBeEnabled()
   await out.getByLabel('Protective earth, plug to case, Ω').fill('0.8')
   await expect(out.getByRole('alert')).toContainText('Not safe: protective earth')
@@ -360,7 +359,6 @@ for (const { kind, said, name, proof } of [
 test('two faults in one visit: the first is cured, the test-out shows the second, and both stand as cured', async ({
   ines: page,
 }) => {
-  test.setTimeout(180_000)
   const id = await machineOf(page, 'c2', 1)
   await page.goto(`/machines/${id}?lens=fault`)
   await awake(page)

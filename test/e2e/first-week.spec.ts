@@ -33,7 +33,6 @@ test.describe
     const board = async (): Promise<Row[]> =>
       (await (await page.request.get('/api/round?horizon=all')).json()).rows as Row[]
     test.beforeAll(async ({ browser }) => {
-      test.setTimeout(120_000)
       own = await startEmptyApplication(2)
       page = watched(
         await browser.newPage({ baseURL: own.url, viewport: { width: 1280, height: 800 }, locale: 'en-GB' }),
@@ -48,7 +47,6 @@ test.describe
       quiet,
     }) => {
       quiet(page)
-      test.setTimeout(120_000)
       await page.goto('/')
       await page.waitForURL('**/first-run')
       await awake(page)

@@ -49,7 +49,6 @@ const jobs: {
 
 for (const { family, on, procedure, leaves, softener = [] } of jobs)
   test(`a whole job of the family “${family}”, from its line to the ledger`, async ({ ines: page }) => {
-    test.setTimeout(180_000)
     const id = await on(page)
     const before = await ledgersOf(page, id)
     await page.clock.install()
@@ -78,7 +77,6 @@ for (const { family, on, procedure, leaves, softener = [] } of jobs)
   })
 
 test('a job at one group alone is led there, and dates that group alone', async ({ ines: page }) => {
-  test.setTimeout(120_000)
   const id = await machineId(page, 'Reading bar')
   const before = (await ledgersOf(page, id)).machine!
   await page.clock.install()

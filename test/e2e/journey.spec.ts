@@ -70,7 +70,6 @@ test.describe('a technician’s day', () => {
     ines: page,
     browser,
   }) => {
-    test.setTimeout(180_000)
     const id = await machineId(page, 'Canteen tram')
     const bundle = async () => (await page.request.get(`/api/machines/${id}/bundle`)).json()
     const readings = (await bundle()).ledgers.machine.filter((entry: { kind: string }) => entry.kind === 'reading')

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { RecordedEntry } from '../../src/core/ledger/entry.ts'
 import { looksRight } from './accessible.ts'
+import { checkAll } from './check-all.ts'
 import { type Line, lineTo } from './line.ts'
 import { awake, expect, machineId, signedIn, test } from './pages.ts'
 import { baseUrl } from './server-control.ts'
@@ -23,7 +24,6 @@ const notesOf = (entries: RecordedEntry[]) =>
 test('a machine is looked after without network: it opens, what is written stands at once, and arrives once', async ({
   browser,
 }) => {
-  test.setTimeout(240_000)
   const page = await packedPhone(browser, line)
   const id = await machineId(page, 'crew room')
   const before = await ledgerOf(page, id)
@@ -100,7 +100,6 @@ test('a machine is looked after without network: it opens, what is written stand
 test('who signs out with work that was not sent is asked first; a file of it is read in by the firm', async ({
   browser,
 }) => {
-  test.setTimeout(240_000)
   const page = await packedPhone(browser, line, { viewport: { width: 1280, height: 800 } })
   const id = await machineId(page, 'crew room')
   const before = notesOf(await ledgerOf(page, id))
@@ -146,7 +145,6 @@ const lastCount = (entries: RecordedEntry[]) =>
     .at(-1)!
 
 test('what two wrote without knowing of each other stands, and is compared once', async ({ browser }) => {
-  test.setTimeout(240_000)
   const page = await packedPhone(browser, line)
   const id = await machineId(page, 'crew room')
   const last = lastCount(await ledgerOf(page, id))
@@ -203,7 +201,6 @@ test('what two wrote without knowing of each other stands, and is compared once'
 })
 
 test('a clock that went wrong is noticed before anything is sent', async ({ browser }) => {
-  test.setTimeout(240_000)
   const page = await packedPhone(browser, line)
   const id = await machineId(page, 'crew room')
   const hour = 3_600_000
@@ -231,7 +228,6 @@ test('a clock that went wrong is noticed before anything is sent', async ({ brow
 test('a device that is signed out from elsewhere forgets all it keeps at its next word with the server', async ({
   browser,
 }) => {
-  test.setTimeout(240_000)
   const page = await packedPhone(browser, line, {}, 'odile@quillgate.example')
   const id = await machineId(page, 'crew room')
   // It is no place of her day: it is on the device because she looked at it.
@@ -312,7 +308,7 @@ test('reloaded at every step of a run, a strip-down and an entry without network
 
   await page.goto(`/machines/${sr}/strip-down?of=grinder-service`)
   await awake(page)
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await checkAll(page)
   await page.getByRole('button', { name: 'Open the sheet' }).click()
   for (const [thing, off] of [
     ['Finger guard', 1],

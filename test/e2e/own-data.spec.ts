@@ -10,7 +10,6 @@ test.describe
     let own: Awaited<ReturnType<typeof startEmptyApplication>>
     let page: Page
     test.beforeAll(async ({ browser }) => {
-      test.setTimeout(120_000)
       own = await startEmptyApplication()
       const phone = { baseURL: own.url, viewport: { width: 390, height: 844 }, locale: 'en-GB' }
       page = watched(await browser.newPage(phone))
@@ -269,7 +268,6 @@ test.describe
     })
 
     test('goes in elsewhere as one zip, photos and all', async ({ browser }) => {
-      test.setTimeout(120_000)
       const picture = await sharp({ create: { width: 50, height: 30, channels: 3, background: '#a53' } })
         .png()
         .toBuffer()

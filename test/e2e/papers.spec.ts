@@ -144,7 +144,7 @@ test('a photo in an entry is seen in the ledger, on the part and in the visit, a
   const photo = /[0-9a-f]{64}/.exec((await seen.getAttribute('src'))!)![0]
   expect((await page.request.get(`/api/photos/${photo}`)).headers()['content-type']).toBe('image/jpeg')
   // Any entry that is there can have one later.
-  await page.getByLabel(/^Photo to add to: For us alone: Pays late/).setInputFiles('docs/screenshots/import.png')
+  await page.getByLabel(/^Photo to add to: For us alone: Pays late/).setInputFiles('docs/screenshots/round.png')
   await expect(page.getByText('Photo, added to an entry, for us alone')).toBeVisible()
   await expect(
     page

@@ -27,7 +27,6 @@ test.describe
     let secureUrl: string
     let welcomeUrl: string
     test.beforeAll(async () => {
-      test.setTimeout(120_000)
       own = await startEmptyApplication(3, '--phones=127.0.0.1')
       authority = readFileSync(join(own.folder, 'phones/authority.pem'))
       await expect.poll(own.log, { timeout: 20_000 }).toContain('Ctrl C stops it')

@@ -31,7 +31,6 @@ const weekdayOf = (on: string) => new Date(`${on}T12:00:00Z`).getUTCDay() || 7
 test('from what is due to who goes where: by keys alone, a day slid along what it would cost', async ({
   ines: page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto('/round')
   await awake(page)
   await page.keyboard.press('2')
@@ -68,7 +67,6 @@ test('from what is due to who goes where: by keys alone, a day slid along what i
 test('a visit is asked for, agreed, moved and called off: each step on record, and nothing else moves what is agreed', async ({
   ines: page,
 }) => {
-  test.setTimeout(300_000)
   await planned(page)
   const { rows } = await weeksOf(page)
   // Some are agreed already: here one that is only proposed.
@@ -131,7 +129,6 @@ test('a visit is asked for, agreed, moved and called off: each step on record, a
 })
 
 test('a technician who works other days is planned on those, and says where the day begins', async ({ ines: page }) => {
-  test.setTimeout(200_000)
   await planned(page)
   const before = await weeksOf(page)
   const odile = before.technicians.find(({ name }) => name.startsWith('Odile'))!
@@ -162,7 +159,6 @@ test('a technician who works other days is planned on those, and says where the 
 })
 
 test('on a phone: a site, its day, and what the day costs as a sheet', async ({ browser }) => {
-  test.setTimeout(150_000)
   const page = await signedIn(browser, { viewport: { width: 390, height: 844 } })
   await planned(page)
   await looksRight(page, 'Weeks ahead on a phone')
@@ -244,7 +240,6 @@ test('rows are gathered by visit, chosen by x and put on a visit that stands, by
 test('a task waits for a part: said on the board, planned for no day before it, and taken back', async ({
   ines: page,
 }) => {
-  test.setTimeout(200_000)
   await page.goto('/round')
   await awake(page)
   const rowsNow = async () =>
@@ -282,7 +277,6 @@ test('a task waits for a part: said on the board, planned for no day before it, 
 test('what visits are planned by is the firm’s to set, and costs are shown as money where a minute has its price', async ({
   ines: page,
 }) => {
-  test.setTimeout(200_000)
   await planned(page)
   await working(page).getByRole('button', { name: 'Change what it is weighed by' }).click()
   const sheet = page.getByRole('dialog')
@@ -331,7 +325,6 @@ test('places and roads come from a file: what it would set is said first, and wh
 test('a visit loses a task and is asked for so: before and after are said, the rest is arranged', async ({
   ines: page,
 }) => {
-  test.setTimeout(200_000)
   await planned(page)
   const { rows } = await weeksOf(page)
   const at = rows.findIndex(({ visits }) => visits[0]?.state === 'proposed' && visits[0].tasks > 1)

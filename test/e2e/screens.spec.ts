@@ -27,6 +27,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'New entry': (id) => `/machines/${id}/entry`,
   'Water bench': () => '/water?gh=19x1dH&kh=15x1dH&ph=7.6&ec=640&t=14&w=cartridge',
   'Water bench of a site': (_, site) => `/water?site=${site}`,
+  'Labels of a place': (_, site) => `/sites/${site}/labels`,
   'A year of water': (_, site) => `/sites/${site}/water`,
   Kinds: () => '/kinds',
   Kind: () => '/kinds/c2',
@@ -36,11 +37,14 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   Readings: () => '/import/readings',
   Sites: () => '/sites',
   Site: (_, site) => `/sites/${site}`,
+  'Leaving, nobody there': (_, site) => `/sites/${site}/leaving`,
   Softener: (_, __, [softener]) => `/softeners/${softener}`,
   Membrane: (_, __, [, membrane]) => `/softeners/${membrane}`,
   Customers: () => '/customers',
   'Water zones': () => '/supplies',
   Visits: () => '/visits',
+  Invoices: () => '/invoices',
+  Letters: () => '/letters',
   Instruments: () => '/instruments',
   Firm: () => '/firm',
   'Figures from memory': () => '/figures',
@@ -111,7 +115,6 @@ test.describe.configure({ mode: 'parallel' })
 
 for (const { what, size, theme, machine, names } of looks)
   test(`${what} on a ${size}, ${theme}: nothing spills, axe finds nothing serious`, async ({ browser, quiet }) => {
-    test.setTimeout(300_000)
     const page = await signedIn(browser, {
       viewport: sizes[size],
       colorScheme: theme,

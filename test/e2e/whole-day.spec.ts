@@ -4,6 +4,7 @@ import type { Standing } from '../../src/core/standing/standing.ts'
 import { reckonBundle } from '../../src/islands/machine/reckon-bundle.ts'
 import type { DayPage } from '../../src/views/day-page.ts'
 import type { MachineBundle } from '../../src/views/machine-bundle.ts'
+import { checkAll } from './check-all.ts'
 import { answerAs, next } from './fault-hands.ts'
 import { toTheEnd } from './hands.ts'
 import { type Line, lineTo } from './line.ts'
@@ -80,7 +81,7 @@ async function workTheDay(page: Page, works: DaysWork): Promise<void> {
 async function stripDown(page: Page, id: string): Promise<void> {
   await page.goto(`/machines/${id}/strip-down?of=grinder-service`)
   await awake(page)
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await checkAll(page)
   await page.getByRole('button', { name: 'Open the sheet' }).click()
   await page.getByRole('button', { name: /^Finger guard: off/ }).click()
   await page.getByRole('button', { name: /^Hopper, gasket: off/ }).click()
@@ -110,7 +111,7 @@ async function fault(page: Page, id: string): Promise<void> {
   const repair = page.getByRole('region', { name: 'Repair' })
   await repair.getByRole('button', { name: 'It is done: test out' }).click()
   const out = page.getByRole('region', { name: 'Test-out' })
-  for (const box of await out.getByRole('checkbox').all()) await box.check()
+  await checkAll(out)
   await out.getByRole('button', { name: 'Passed: close it' }).click()
   await page.waitForURL('**?lens=ledger&saved')
 }

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { looksRight } from './accessible.ts'
+import { checkAll } from './check-all.ts'
 import { onTo } from './hands.ts'
 import { awake, expect, machineId, signedIn, test, watched } from './pages.ts'
 
@@ -22,7 +23,6 @@ const ledgerOf = async (
 test('a whole backflush of a two-group: reloaded in mid-stroke, once more where it is cloudy, on record group by group', async ({
   ines: page,
 }) => {
-  test.setTimeout(180_000)
   const id = await machineId(page, 'Left bar')
   await page.clock.install()
   await page.goto(`/machines/${id}?lens=work`)
@@ -49,12 +49,18 @@ test('a whole backflush of a two-group: reloaded in mid-stroke, once more where 
   const stroke = page.getByText(/^Stroke \d of 5$/)
   await expect(stroke).toHaveText('Stroke 2 of 5')
   const stands = page.getByText(/^Stroke 2 of 5.*paused/)
-  const clockOfPage = () => page.evaluate(() => Date.now())
+  // The application's clock, not the browser's. The wound clock takes the time since it was wound for the time since
+  // this page was begun (`performance.timeOrigin`), and the server says in each page how late it is: a page that is
+  // loaded anew leaps ahead by as long as the one before was open.
+  const clockOfPage = () =>
+    page.evaluate(() => {
+      const told = document.querySelector<HTMLMetaElement>('meta[name="evenshot-now"]')!.content
+      return Date.parse(told) + Date.now() - performance.timeOrigin
+    })
   const before = await clockOfPage()
   await page.reload()
   await awake(page)
-  // A page begins by the clock on the wall: where winding it on took long, ten seconds and more went by unwatched, and
-  // the stroke stands.
+  // Where that is ten seconds and more nobody watched meanwhile, and the stroke stands.
   await expect(stroke.or(stands)).toBeVisible()
   if (await stands.isVisible()) {
     expect((await clockOfPage()) - before).toBeGreaterThan(8000)
@@ -159,7 +165,6 @@ for (const [size, viewport] of Object.entries(sizes)) {
     browser,
     quiet,
   }) => {
-    test.setTimeout(120_000)
     const page = await signedIn(browser, { viewport })
     quiet(page)
     const id = await machineId(page, 'Left bar')
@@ -216,7 +221,7 @@ test('a strip-down with one part left over: in order, with a photo, closed only 
   await awake(page)
   const open = page.getByRole('button', { name: 'Open the sheet' })
   await expect(open).toBeDisabled()
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await checkAll(page)
   await open.click()
   await page.getByRole('button', { name: /^Finger guard: off/ }).click()
   await page.getByRole('button', { name: /^Hopper, gasket: off/ }).click()
@@ -303,7 +308,7 @@ test('a seal renewed on a sheet is fitted at its group, and what stayed on is no
   const id = rows[1].id as string
   await page.goto(`/machines/${id}/strip-down?of=screen-by-screw`)
   await awake(page)
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await checkAll(page)
   await page.getByRole('button', { name: 'Open the sheet' }).click()
   for (const thing of ['Screen screw', 'Shower screen']) {
     await expect(page.getByRole('button', { name: new RegExp(`^${thing}: off`) })).toBeVisible()
@@ -363,7 +368,6 @@ test('acid for a descale is what a person pours, the chalk of this machine besid
 test('acid in a machine stands on every list at once, and is gone from them when it is rinsed out', async ({
   ines: page,
 }) => {
-  test.setTimeout(120_000)
   const { rows } = await (await page.request.get('/api/machines?kind=st')).json()
   const id = rows[0].id as string
   const acid = async () => {
@@ -478,7 +482,6 @@ test('a procedure is made the firm’s own: seen as the run shows it, kept by ve
   ines: page,
   quiet,
 }) => {
-  test.setTimeout(120_000)
   await page.goto('/procedures/water-backflush')
   await awake(page)
   await page.getByRole('link', { name: 'Make it our own' }).click()

@@ -17,8 +17,6 @@ import {
 const second = 4980
 
 test.describe('power cuts and restarts', () => {
-  test.setTimeout(240_000)
-
   test('every acknowledged entry is there after the server and the database were killed in mid-write', async ({
     browser,
   }) => {

@@ -7,7 +7,7 @@ import { helpPages, helpWords } from '../../src/islands/shell/help-pages.ts'
 const pages = readdirSync(new URL('../../src/pages', import.meta.url), { recursive: true, encoding: 'utf8' })
   .filter((path) => path.endsWith('.astro'))
   .map((path) => `src/pages/${path}`)
-  .filter((path) => !/pages\/(api|join|sign-in|404|500|503|first-run|index)/.test(path))
+  .filter((path) => !/pages\/(api|join|care|sign-in|404|500|503|first-run|index)/.test(path))
   .map((path) =>
     path
       .replace(/^src\/pages/, '')

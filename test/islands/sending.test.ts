@@ -2,7 +2,8 @@ import { expect } from 'chai'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { keep, send } from '../../src/islands/keep.ts'
 import { makeEntry, writeFrom } from '../../src/islands/make-entry.ts'
-import { newId, sendEntries } from '../../src/islands/send-entries.ts'
+import { newId } from '../../src/islands/new-id.ts'
+import { sendEntries } from '../../src/islands/send-entries.ts'
 
 const real = { fetch: globalThis.fetch, document: globalThis.document }
 interface Asked {

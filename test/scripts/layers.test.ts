@@ -15,7 +15,7 @@ const mayKnow: Record<string, string[]> = {
   services: ['core', 'views', 'records'],
   demo: ['core', 'services'],
   server: ['core', 'views', 'records', 'services'],
-  layouts: ['core', 'ui', 'islands', 'services'],
+  layouts: ['core', 'views', 'ui', 'islands', 'services'],
   pages: ['core', 'views', 'ui', 'islands', 'layouts', 'services', 'server'],
 }
 const folders = Object.keys(mayKnow)

@@ -8,10 +8,13 @@ import { reckonLater } from '../../src/services/rebuild.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { appDatabase, firstEntries, ownerDatabase, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
 
+/** Nothing is handed over here. */
+const office = { url: () => 'smtp://127.0.0.1:1' }
 const nothing: Handlers = {
   reckon: async () => undefined,
   tidy: async () => undefined,
   'bring-in': async () => undefined,
+  'send-letters': async () => undefined,
   plan: async () => undefined,
   'look-round': async () => undefined,
   nightly: async () => undefined,
@@ -130,7 +133,7 @@ describe('work in the background', () => {
     stopped.abort()
     const told: object[] = []
     const on = (signal: AbortSignal) =>
-      handlers(db, { signal, tell: (one) => told.push(one), backUp: async () => undefined })
+      handlers(db, { signal, tell: (one) => told.push(one), backUp: async () => undefined, office })
     const inTheMiddle = await on(stopped.signal)
       .reckon({ firmId: firm.firmId })
       .catch((error) => error.message)
@@ -168,7 +171,7 @@ describe('work in the background', () => {
 
   it('asks every firm to tidy, once a night', async () => {
     const { signal } = new AbortController()
-    const all = handlers(db, { signal, tell: () => undefined, backUp: async () => undefined })
+    const all = handlers(db, { signal, tell: () => undefined, backUp: async () => undefined, office })
     await all.nightly({})
     expect(await waiting('tidy')).to.equal(1)
     expect(errors).to.deep.equal([])

@@ -7,12 +7,17 @@ import { setTimeout as wait } from 'node:timers/promises'
 import { expect } from 'chai'
 import sharp from 'sharp'
 import { ZipFile } from 'yazl'
-import type { Db, Trx } from '../../src/records/database.ts'
+import { type Db, type Trx, withFirm } from '../../src/records/database.ts'
+import { makePageAddress, pageAddress } from '../../src/services/customers/addresses.ts'
+import { openAddress } from '../../src/services/customers/there.ts'
 import { packFirm, unpackFirm } from '../../src/services/everything.ts'
 import { exportFirm } from '../../src/services/export-firm.ts'
+import { importFirm } from '../../src/services/import-firm.ts'
+import { cancelInvoice, issueInvoice } from '../../src/services/invoices/issue.ts'
 import { photoFile, photoPath, savePhoto } from '../../src/services/photos.ts'
 import { writeEntries } from '../../src/services/write-entries.ts'
 import { appDatabase, firstEntries, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
+import { billsGo, closes, said, visits, written } from './invoices/a-closed-visit.ts'
 
 describe('everything, as one zip', () => {
   let db: Db
@@ -41,6 +46,14 @@ describe('everything, as one zip', () => {
     for (const red of [10, 90, 170]) names.push((await savePhoto(db, firm.firmId, await picture(red), by))!)
     const actor = { firmId: firm.firmId, technicianId: firm.ines, role: 'owner' as const }
     await writeEntries(db, actor, firstEntries(firm.c2, 'c2'), { now: testNow })
+    await makePageAddress(db, actor, 'machine', firm.c2, testNow)
+    const visitId = randomUUID()
+    await billsGo(db, firm)
+    await written(db, firm, [...said(firm), visits(firm, visitId), closes(firm, visitId)])
+    // One moment, and ids against the order: the invoice still stands before its note.
+    const invoiceId = `f${randomUUID().slice(1)}`
+    await issueInvoice(db, actor, { id: invoiceId, visitId }, testNow)
+    await cancelInvoice(db, actor, { id: `0${randomUUID().slice(1)}`, invoiceId, why: 'a slip' }, testNow)
     zip = await buffer(await packFirm(db, firm.firmId))
   })
   after(async () => {
@@ -54,7 +67,7 @@ describe('everything, as one zip', () => {
   const inAnEmptyPlace = (work: (trx: Trx) => Promise<void>) =>
     db
       .transaction(async (trx) => {
-        for (const table of ['invitation', 'session', 'account']) await trx(table).delete()
+        for (const table of ['invitation', 'session', 'account', 'customer_address']) await trx(table).delete()
         await work(trx)
         throw new Error('undone')
       })
@@ -84,6 +97,16 @@ describe('everything, as one zip', () => {
           there.equals(readFileSync(join(folders[0], 'files', 'photos', name.slice(0, 2), `${name}.jpg`))),
         ).to.equal(true)
       }
+      // What is printed on the machine opens there too.
+      const { path } = (await pageAddress(db, firm.firmId, 'machine', firm.c2))!
+      const opened = await openAddress(trx, { token: path!.replace('/care/', ''), now: testNow })
+      expect(opened?.opens === 'machine' && opened.there.actor.firmId).to.equal(came.firmId)
+      // Its series go on where they were.
+      const series = await withFirm(trx, came.firmId, (inner) => inner('invoice_series').orderBy('series'))
+      expect(series.map((one) => [one.series, one.last])).to.deep.equal([
+        ['2026-', 1],
+        ['C2026-', 1],
+      ])
       const again = await buffer(await packFirm(trx, came.firmId))
       expect(again.length, 'taken out once more').to.be.within(zip.length - 200, zip.length + 200)
     })
@@ -109,6 +132,26 @@ describe('everything, as one zip', () => {
     })
   })
 
+  it('refuses invoices that do not hang together, each at its place', async () => {
+    const data = JSON.parse(await text(db, firm.firmId))
+    const [invoice, note] = data.invoices
+    const issuesWith = async (invoices: object[]) => {
+      let found: string[] = []
+      await inAnEmptyPlace(async (trx) => {
+        const came = await importFirm(trx, owner, { ...data, invoices })
+        found = came.ok ? [] : came.issues.map(({ path }) => path)
+      })
+      return found
+    }
+    expect(await issuesWith([invoice, note])).to.deep.equal([])
+    expect(await issuesWith([note])).to.deep.equal(['invoices[0].cancels'])
+    expect(await issuesWith([invoice, invoice])).to.include('invoices[1].n')
+    expect(await issuesWith([{ ...invoice, issuedBy: randomUUID() }])).to.deep.equal(['invoices[0].issuedBy'])
+    expect(await issuesWith([{ ...invoice, cancels: invoice.id }])).to.include('invoices[0].cancels')
+    const { totals: _, ...without } = invoice.document
+    expect((await issuesWith([{ ...invoice, document: without }]))[0]).to.match(/^invoices\[0\]\.document\.totals/)
+  })
+
   /** A zip of these files. */
   const packed = async (files: Record<string, string | Buffer>) => {
     const made = new ZipFile()
@@ -116,6 +159,26 @@ describe('everything, as one zip', () => {
     made.end()
     return buffer(made.outputStream)
   }
+
+  it('is refused where an address in it points at nothing of it, or stands twice', async () => {
+    const data = JSON.parse(await text(db, firm.firmId))
+    const [good] = data.addresses
+    const issuesWith = async (addresses: object[]) => {
+      let paths: string[] = []
+      await inAnEmptyPlace(async (trx) => {
+        const came = await importFirm(trx, owner, { ...data, addresses })
+        paths = came.ok ? [] : came.issues.map(({ path }) => path)
+      })
+      return paths
+    }
+    const stranger = randomUUID()
+    expect(await issuesWith([good])).to.deep.equal([])
+    expect(await issuesWith([{ ...good, subjectId: stranger }])).to.deep.equal(['addresses[0].subjectId'])
+    expect(await issuesWith([{ ...good, customerId: firm.c2 }])).to.deep.equal(['addresses[0].customerId'])
+    expect(await issuesWith([{ ...good, madeBy: stranger }])).to.deep.equal(['addresses[0].madeBy'])
+    expect(await issuesWith([{ ...good, token: '../up' }])).to.deep.equal(['addresses[0].token'])
+    expect(await issuesWith([good, good])).to.deep.equal(['addresses[1].token', 'addresses[1].subjectId'])
+  })
 
   it('is refused where anything in it is not what it says, and leaves nothing behind', async () => {
     const changed = Buffer.from(zip)

@@ -9,10 +9,14 @@ import { accountByEmail, addAccount } from '../../src/records/accounts.ts'
 import { allChanges } from '../../src/records/changes.ts'
 import { type Db, withFirm } from '../../src/records/database.ts'
 import { keptById } from '../../src/records/kept.ts'
+import { entriesOfKinds } from '../../src/records/ledger.ts'
 import { allPhotos } from '../../src/records/photos.ts'
+import { makePageAddress, pageAddress } from '../../src/services/customers/addresses.ts'
+import { openAddress } from '../../src/services/customers/there.ts'
 import { forget } from '../../src/services/forget.ts'
 import { keepRecord } from '../../src/services/keep-record.ts'
-import { photoFile, photoPath, savePhoto } from '../../src/services/photos.ts'
+import { letterheadOf } from '../../src/services/papers/letterhead-of.ts'
+import { photoFile, photoPath, saveLogo, savePhoto } from '../../src/services/photos.ts'
 import { hashPassword, signIn, whoHolds } from '../../src/services/sign-in.ts'
 import { type Caller, nobody } from '../../src/services/signing-in/caller.ts'
 import { tidy } from '../../src/services/tidy.ts'
@@ -125,6 +129,8 @@ describe('a person who is forgotten', () => {
   })
 
   it('was a customer: people, addresses and doors go, machines and water stay where they are', async () => {
+    await makePageAddress(db, actor(firm), 'machine', firm.c2, testNow)
+    const token = (await pageAddress(db, firm.firmId, 'machine', firm.c2))!.path!.replace('/care/', '')
     await change('customer', firm.customerId, { retiredOn: '2026-11-25' })
     expect(await forget(db, actor(firm), 'customer', firm.customerId, testNow)).to.deep.include({ ok: true, named: [] })
     const left = await everything()
@@ -133,6 +139,7 @@ describe('a person who is forgotten', () => {
     const site = (await withFirm(db, firm.firmId, (trx) => keptById(trx, 'site', firm.siteId)))!
     expect(site).to.include({ name: 'A former site', area: 'Chalkside', address: '', supplyId: firm.supplyId })
     expect(site.latitude).to.equal(undefined)
+    expect(await openAddress(db, { token, now: testNow }), 'its label opens nothing').to.equal(null)
     const machine = (await withFirm(db, firm.firmId, (trx) => keptById(trx, 'machine', firm.c2)))!
     expect(machine).to.include({ name: 'Left bar', siteId: firm.siteId })
   })
@@ -202,11 +209,12 @@ describe('what a firm keeps for a while', () => {
 
   it('is who signed in: older lines go, in this firm alone', async () => {
     for (const of of [firm, other]) for (const days of [10, 59, 61, 300]) await event(of, ago(days))
-    expect(await tidy(db, firm.firmId, testNow)).to.deep.equal({ events: 2, photos: 0 })
+    expect(await tidy(db, firm.firmId, testNow)).to.deep.equal({ events: 2, callers: 0, photos: 0 })
     expect(await events(firm)).to.deep.equal([ago(59), ago(10)])
     expect(await events(other)).to.have.length(4)
     expect(await tidy(db, other.firmId, testNow), 'a year where nothing was said').to.deep.equal({
       events: 0,
+      callers: 0,
       photos: 0,
     })
   })
@@ -218,12 +226,55 @@ describe('what a firm keeps for a while', () => {
     const shared = await save(firm, 80, 900)
     const fresh = await save(firm, 120, 100)
     expect(await save(other, 80, 900)).to.equal(shared)
-    expect(await tidy(db, firm.firmId, testNow)).to.deep.equal({ events: 0, photos: 1 })
+    expect(await tidy(db, firm.firmId, testNow)).to.deep.equal({ events: 0, callers: 0, photos: 1 })
     const names = (await withFirm(db, firm.firmId, allPhotos)).map(({ name }) => name)
     expect(names).to.deep.equal([fresh])
     expect(existsSync(photoPath(old))).to.equal(false)
     expect(await photoFile(db, firm.firmId, shared)).to.equal(null)
     expect(await photoFile(db, other.firmId, shared)).not.to.equal(null)
+  })
+
+  it('is no logo: papers that name it are drawn anew with it, however old it is', async () => {
+    const logo = (await saveLogo(db, firm.firmId, await picture(160), { technicianId: firm.ines, at: ago(900) }))!
+    const once = (await saveLogo(db, firm.firmId, await picture(200), { technicianId: firm.ines, at: ago(900) }))!
+    const set = (name: string) =>
+      entryAbout('firm', firm.firmId, 'setting', { setting: 'letterhead', phone: '0555 0142', logo: name })
+    const strange = await writeEntries(db, actor(firm), [set('f'.repeat(64))], { now: testNow })
+    expect(strange.verdicts[0], 'nobody has it').to.deep.include({ verdict: 'refused' })
+    await writeEntries(db, actor(firm), [set(once)], { now: testNow })
+    await writeEntries(db, actor(firm), [set(logo)], { now: testNow })
+    // An invoice issued under the first one is printed with it still.
+    expect((await tidy(db, firm.firmId, testNow)).photos).to.equal(0)
+    const head = await letterheadOf(db, firm.firmId)
+    expect([logo, once]).to.include(head!.logo)
+    expect(head!.picture).to.match(/^data:image\/jpeg;base64,/)
+    expect(await letterheadOf(db, other.firmId)).to.equal(null)
+  })
+
+  it('is who rang: name and number go, what was said stays, in this firm alone', async () => {
+    expect(await keepFor(firm, { callersMonths: 0 })).to.include({ ok: false })
+    expect(await keepFor(firm, { signInLogDays: 60, callersMonths: 12 })).to.include({ ok: true })
+    const rang = (of: SmallFirm, on: string) =>
+      entryAbout(
+        'machine',
+        of.c2,
+        'call',
+        { text: 'It growls', caller: 'Bram Thistle', phone: '0555 0199', end: 'done' },
+        { on },
+      )
+    for (const of of [firm, other])
+      await writeEntries(db, actor(of), [rang(of, '2025-06-01'), rang(of, '2026-10-01')], { now: testNow })
+    const calls = async (of: SmallFirm) =>
+      (await withFirm(db, of.firmId, (trx) => entriesOfKinds(trx, [of.c2], ['call'])))
+        .sort((a, b) => (a.happenedOn < b.happenedOn ? -1 : 1))
+        .map(({ body }) => body)
+    expect((await tidy(db, firm.firmId, testNow)).callers).to.equal(1)
+    const [old, fresh] = await calls(firm)
+    expect(old).to.deep.equal({ v: 1, text: 'It growls', end: 'done' })
+    expect(fresh).to.deep.include({ caller: 'Bram Thistle', phone: '0555 0199' })
+    expect((await tidy(db, firm.firmId, testNow)).callers, 'once').to.equal(0)
+    expect((await tidy(db, other.firmId, testNow)).callers, 'for good where nothing was said').to.equal(0)
+    expect((await calls(other))[0]).to.deep.include({ caller: 'Bram Thistle' })
   })
 
   it('goes no other way: whoever serves takes nothing out of log or photos', async () => {
@@ -235,6 +286,7 @@ describe('what a firm keeps for a while', () => {
       `select proname from pg_proc where prosecdef and pronamespace = 'public'::regnamespace order by proname`,
     )
     expect(rows.map(({ proname }: { proname: string }) => proname)).to.deep.equal([
+      'drop_old_callers',
       'drop_old_events',
       'drop_old_photos',
       'forget_traces',

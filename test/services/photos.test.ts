@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { expect } from 'chai'
 import sharp from 'sharp'
 import type { Db } from '../../src/records/database.ts'
-import { photoFile, savePhoto, smallPhoto } from '../../src/services/photos.ts'
+import { photoFile, saveLogo, savePhoto, smallPhoto } from '../../src/services/photos.ts'
 import { appDatabase, type SmallFirm, smallFirm, testNow } from '../records/a-database.ts'
 
 describe('photos', () => {
@@ -72,6 +72,77 @@ describe('photos', () => {
       expect(await save(await made.toBuffer())).to.match(/^[0-9a-f]{64}$/)
     const png = await plain.clone().png().toBuffer()
     expect(await save(png.subarray(0, 60)), 'cut off').to.equal(null)
+  })
+
+  describe('of which one is the firm’s logo', () => {
+    const logo = (bytes: Uint8Array | string) =>
+      saveLogo(db, firm.firmId, Buffer.from(bytes), { technicianId: firm.ines, at: testNow })
+    const drawing = (inner: string, before = '') =>
+      `${before}<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 60 20" width="60" height="20">${inner}</svg>`
+    const points = async (name: string) => {
+      const { data, info } = await sharp((await photoFile(db, firm.firmId, name))!)
+        .raw()
+        .toBuffer({ resolveWithObject: true })
+      const at = (x: number, y: number) => [...data.subarray((y * info.width + x) * 3, (y * info.width + x) * 3 + 3)]
+      return { width: info.width, height: info.height, at }
+    }
+    const isWhite = (colour: number[]) => colour.every((part) => part > 245)
+
+    it('is drawn anew from an SVG, sharp enough for paper, on white where it is clear', async () => {
+      const name = (await logo(drawing('<rect x="0" y="0" width="20" height="20" fill="#0b4f59"/>')))!
+      const { width, height, at } = await points(name)
+      expect([width, height]).to.deep.equal([1200, 400])
+      expect(at(200, 200)[0]).to.be.closeTo(0x0b, 4)
+      expect(isWhite(at(800, 200))).to.equal(true)
+      // Its edge is an edge: ten points beside it there is nothing of it.
+      expect(isWhite(at(410, 200))).to.equal(true)
+    })
+
+    it('is drawn where a drawing program wrote what it holds before it, and nothing is looked up', async () => {
+      const shape = '<rect x="0" y="0" width="20" height="20" fill="#0b4f59"/>'
+      const doctype =
+        '<!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd">'
+      for (const before of [`${doctype}\n`, `<?xml version="1.0"?>\n${doctype}\n<!-- drawn -->\n`, '\uFEFF\n']) {
+        const { at } = await points((await logo(drawing(shape, before)))!)
+        expect(at(200, 200)[0], before).to.be.closeTo(0x0b, 4)
+      }
+      expect(await logo(drawing(shape, `${doctype}${doctype}`))).to.equal(null)
+    })
+
+    it('is a PNG with clear ground, and never larger than it was', async () => {
+      const clear = await sharp({ create: { width: 300, height: 90, channels: 4, background: '#00000000' } })
+        .png()
+        .toBuffer()
+      const { width, height, at } = await points((await logo(clear))!)
+      expect([width, height, isWhite(at(5, 5))]).to.deep.equal([300, 90, true])
+    })
+
+    it('takes no drawing that defines words or style of elsewhere, is broken or none', async () => {
+      const bomb = drawing('<text>&b;</text>', '<!DOCTYPE svg [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;">]>')
+      const styled = drawing('', '<?xml version="1.0"?><?xml-stylesheet href="file:///etc/passwd"?>')
+      for (const wrong of [
+        bomb,
+        styled,
+        '<svg',
+        '<svg xmlns="http://www.w3.org/2000/svg"><rect',
+        'GIF89a',
+        '<p>svg</p>',
+        '',
+      ])
+        expect(await logo(wrong), wrong).to.equal(null)
+    })
+
+    it('draws nothing that lies outside it, and runs nothing', async () => {
+      const red = join(data, 'red.png')
+      await sharp({ create: { width: 60, height: 20, channels: 3, background: '#ff0000' } })
+        .png()
+        .toFile(red)
+      const outside = drawing(
+        `<image xlink:href="file://${red}" href="${red}" width="60" height="20"/><script>while (true) {}</script>`,
+      )
+      const { at } = await points((await logo(outside))!)
+      expect(isWhite(at(600, 200))).to.equal(true)
+    })
   })
 
   it('are refused before they are opened where they would be huge', async () => {

@@ -5,6 +5,7 @@ import { searchOnRecord } from '../../src/core/faults/search-on-record.ts'
 import type { Entry } from '../../src/core/ledger/entry.ts'
 import { parseEntry } from '../../src/core/ledger/parse-entry.ts'
 import { sameEntry } from '../../src/core/ledger/same-body.ts'
+import { madeAt } from '../../src/islands/new-id.ts'
 import {
   doneEntries,
   heldEntry,
@@ -16,7 +17,6 @@ import {
 } from '../../src/islands/round/call/call-entries.ts'
 import { momentName, movesWords, putWords } from '../../src/islands/round/call/call-words.ts'
 import { type KeptCall, newCall } from '../../src/islands/round/call/kept-call.ts'
-import { madeAt } from '../../src/islands/send-entries.ts'
 import type { CallMoment, MomentStop } from '../../src/views/call-page.ts'
 
 const uuid = (n: number) => `0193a000-0000-7000-8000-${String(n).padStart(12, '0')}`

@@ -1,5 +1,7 @@
 import { expect } from 'chai'
+import fc from 'fast-check'
 import { type DateStyle, dateStyles, usualPreferences } from '../../src/core/firm/preferences.ts'
+import { fromDay } from '../../src/core/quantity/local-day.ts'
 import {
   counted,
   dayFull,
@@ -52,6 +54,18 @@ describe('days as a firm writes them', () => {
     expect(monthYear('2026-09-02')).to.equal('Sep 2026')
     expect(daysUntil('2026-12-01', '2026-11-26')).to.equal(5)
     expect(halfWidth({ p10: '2026-11-20', p90: '2026-12-01' })).to.equal(6)
+  })
+
+  it('as the tables of the runtime have them, whatever the day', () => {
+    const weekday = new Intl.DateTimeFormat('en-US', { timeZone: 'UTC', weekday: 'short' })
+    const rest = new Intl.DateTimeFormat('en-US', { timeZone: 'UTC', day: 'numeric', month: 'short', year: 'numeric' })
+    fc.assert(
+      fc.property(fc.integer({ min: -25_000, max: 60_000 }), (number) => {
+        const at = new Date(number * 86_400_000)
+        const [, month, date, year] = /^(\w+) (\d+), (\d+)$/.exec(rest.format(at))!
+        expect(dayFull(fromDay(number))).to.equal(`${weekday.format(at)} ${date} ${month} ${year}`)
+      }),
+    )
   })
 })
 

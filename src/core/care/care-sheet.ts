@@ -36,15 +36,24 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
       how: `${care.how(way).filter(Boolean).join('; ')}.`,
       drawing: care.drawing,
       caution: care.caution,
+      ...jobOf(care.say, often.days),
       mark: 'T',
     })
   }
   const tasks = new Set(told.flatMap(({ tasks: all }) => all))
   const procedures = new Set(told.map(({ care }) => care.procedure))
-  for (const { what, every, rhythm, how, drawing, hazards, saidBy, mark } of routineThere(kind)) {
+  for (const { what, every, rhythm, how, drawing, hazards, saidBy, days: ownDays, mark } of routineThere(kind)) {
     if (saidBy?.some((id) => procedures.has(id))) continue
     const more = [how, rhythm === 'said' || repeats(every) ? every : null].filter(Boolean).join('; ')
-    add(rhythm, { say: what, ...(more && { how: more }), drawing, ...cautionWords(hazards), mark })
+    const days = ownDays ?? usualDays[rhythm]
+    add(rhythm, {
+      say: what,
+      ...(more && { how: more }),
+      drawing,
+      ...cautionWords(hazards),
+      ...jobOf(what, days),
+      mark,
+    })
   }
   const asRoutine = new Set(routineThere(kind).map(({ task }) => task))
   for (const task of kind.tasks) {
@@ -55,9 +64,10 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
     if (said) continue
     add(rhythmOf(days), {
       say: task.name,
-      how: `every ${daysWords(days)} at ${Math.round(terms.drinksPerOpenDay)} ${kind.counter.unit} a day`,
+      how: `every ${daysWords(days)}${terms.isPublic ? '' : ` at ${Math.round(terms.drinksPerOpenDay)} ${kind.counter.unit} a day`}`,
       drawing: taskTold(kind, task).drawing,
       ...cautionWords(taskTold(kind, task).hazards),
+      ...jobOf(task.name, days),
       mark: task.mark,
     })
   }
@@ -65,6 +75,13 @@ export function careSheet(kind: Kind, terms: CareTerms): CareSheet {
     rhythms: rhythms.map((rhythm) => ({ rhythm, items: found.get(rhythm)! })).filter(({ items }) => items.length > 0),
   }
 }
+
+/** Days after which a line of the routine comes round again, where it says nothing more exact than its heading. */
+const usualDays: Partial<Record<Rhythm, number>> = { week: 7, month: 30 }
+
+/** What is done daily is not ticked off: nobody’s work is watched by the day. */
+const jobOf = (name: string, days: number | undefined): Pick<CareItem, 'job'> =>
+  days !== undefined && days > 1.5 ? { job: { name, everyDays: Math.round(days) } } : {}
 
 const upper = (text: string) => `${text[0]!.toUpperCase()}${text.slice(1)}`
 
@@ -95,12 +112,16 @@ const usualHere = ({ ways }: Procedure, kind: Kind): boolean =>
   ways.some(({ usualFor }) => usualFor.includes(kind.basedOn ?? kind.id))
 
 /** How often a way has it done at this traffic: by the way itself, else by the task's own clocks. */
-function oftenOf({ every }: Way, task: Task | undefined, terms: CareTerms): { rhythm: Rhythm; words: string } {
+function oftenOf(
+  { every }: Way,
+  task: Task | undefined,
+  terms: CareTerms,
+): { rhythm: Rhythm; words: string; days: number } {
   const busy = terms.drinksPerOpenDay >= busyDrinks
-  if (every?.hours && busy) return { rhythm: 'hours', words: `, ${every.words}` }
+  if (every?.hours && busy) return { rhythm: 'hours', words: `, ${every.words}`, days: 1 }
   const byDrinks = every?.drinks ? every.drinks / Math.max(terms.drinksPerOpenDay, 0.01) : Number.POSITIVE_INFINITY
   const own = Math.min(every?.days ?? Number.POSITIVE_INFINITY, byDrinks)
   const days = Number.isFinite(own) ? Math.max(1, own) : task ? everyDays(task, terms) : 1
   const words = days > 1.5 ? `, every ${daysWords(days)}` : every?.hours ? ' after the last coffee' : ', at close'
-  return { rhythm: rhythmOf(days), words }
+  return { rhythm: rhythmOf(days), words, days }
 }

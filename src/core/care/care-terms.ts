@@ -10,6 +10,8 @@ export interface CareItem {
   drawing: CareDrawing
   /** What may hurt. */
   caution?: string
+  /** It comes round so often, days, and less often than daily: who does it can say so, by this name. */
+  job?: { name: string; everyDays: number }
   mark: Mark
 }
 
@@ -22,6 +24,8 @@ export interface CareTerms {
   policy: Policy
   /** The way each procedure is done, by its name in the library; its kind's usual one where nobody chose. */
   ways?: Record<string, string>
+  /** Anybody may read it: how much a place sells is not told. */
+  isPublic?: boolean
   /** What the firm works by, see `libraryHere`; what ships where nothing is said. */
   library?: Procedure[]
 }

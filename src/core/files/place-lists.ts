@@ -1,6 +1,6 @@
 import type { Coordinates } from '../rounds/travel.ts'
 import { readNumber } from '../typed/read-number.ts'
-import { readPlace } from './day-files.ts'
+import { readPlace } from './place-link.ts'
 
 export interface NamedPlace extends Coordinates {
   name: string

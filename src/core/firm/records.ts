@@ -1,4 +1,5 @@
 import { type AnyObject, type InferType, number, type ObjectSchema, object, string } from 'yup'
+import { isCountry } from '../invoices/party.ts'
 import { amount, finite, localDay, timeOfDay, uuid } from '../parse/fields.ts'
 import { hardnessUnits } from '../quantity/hardness.ts'
 import { instrumentKinds } from './instrument-kinds.ts'
@@ -45,6 +46,19 @@ export const recordSchemas = {
     agreesUpTo: amount().max(1e7),
     /** Of theirs, for what is written to them. */
     orderNumber: line(60),
+    /** By law, and where the bills go, where it is not the name they are known by. */
+    billName: line(120),
+    billStreet: line(120),
+    billPostcode: line(20),
+    billTown: line(80),
+    billCountry: line(2).test(
+      'country',
+      'is not a country’s two letters, such as NL',
+      (code) => !code || isCountry(code),
+    ),
+    billEmail: line(200),
+    /** Wanted on every bill: a department, a cost centre. */
+    billReference: line(60),
     retiredOn: localDay(),
   }).noUnknown(),
   /** A water zone: what the works delivers to many sites. */
@@ -148,6 +162,8 @@ export const recordSchemas = {
     signInLogDays: number().integer().min(30).max(3650).default(365),
     /** Photos are kept so long after they came; absent: for good. */
     photosYears: number().integer().min(1).max(50),
+    /** Who rang, and where to ring back, is kept so long; absent: for good. */
+    callersMonths: number().integer().min(1).max(600),
   }).noUnknown(),
 } satisfies Record<string, ObjectSchema<AnyObject>>
 

@@ -27,6 +27,8 @@ const rights = {
   'take-all-out': { roles: owners, asksAgain: true },
   /** Policies, limits and procedures of the whole firm. */
   'decide-for-the-firm': { roles: owners },
+  /** Issue invoices and take them back: a number that is given stays given. */
+  bill: { roles: owners },
   /** Which kind a machine is read as: it holds for all that is reckoned of it. */
   'choose-a-kind': { roles: owners },
   /** Whether backups and background work went well, and asking again for what failed. */

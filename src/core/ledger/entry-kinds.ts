@@ -2,9 +2,11 @@ import type { EntryDefinition } from './entry-definition.ts'
 import { appointment } from './kinds/appointment.ts'
 import { calibrated } from './kinds/calibrated.ts'
 import { call } from './kinds/call.ts'
+import { careDone } from './kinds/care-done.ts'
 import { cartridgeChanged } from './kinds/cartridge-changed.ts'
 import { certified } from './kinds/certified.ts'
 import { checked } from './kinds/checked.ts'
+import { claimed } from './kinds/claimed.ts'
 import { cleaned } from './kinds/cleaned.ts'
 import { commissioned } from './kinds/commissioned.ts'
 import { compared } from './kinds/compared.ts'
@@ -24,6 +26,7 @@ import { ownProcedure } from './kinds/own-procedure.ts'
 import { pictured } from './kinds/pictured.ts'
 import { prefilterChanged } from './kinds/prefilter-changed.ts'
 import { promptSeen } from './kinds/prompt-seen.ts'
+import { quoted } from './kinds/quoted.ts'
 import { reading } from './kinds/reading.ts'
 import { regenerated } from './kinds/regenerated.ts'
 import { released } from './kinds/released.ts'
@@ -41,6 +44,7 @@ import { takenOver } from './kinds/taken-over.ts'
 import { testSeen } from './kinds/test-seen.ts'
 import { testedOut } from './kinds/tested-out.ts'
 import { visit } from './kinds/visit.ts'
+import { visitClosed } from './kinds/visit-closed.ts'
 import { waterFigures } from './kinds/water-figures.ts'
 import { waterTest } from './kinds/water-test.ts'
 import { withdrawn } from './kinds/withdrawn.ts'
@@ -64,6 +68,7 @@ export const entryKinds = {
   descaled,
   regenerated,
   'salt-added': saltAdded,
+  'care-done': careDone,
   'cartridge-changed': cartridgeChanged,
   'membrane-changed': membraneChanged,
   'prefilter-changed': prefilterChanged,
@@ -83,6 +88,9 @@ export const entryKinds = {
   appointment,
   'day-order': dayOrder,
   visit,
+  'visit-closed': visitClosed,
+  quoted,
+  claimed,
   remark,
   'remark-closed': remarkClosed,
   calibrated,

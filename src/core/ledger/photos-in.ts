@@ -11,6 +11,8 @@ export function photosIn(entry: Entry): PhotoNamed[] {
   if (entry.kind === 'pictured')
     return entry.body.photos.map((name) => ({ name, ...(entry.body.text && { shows: entry.body.text }) }))
   if (entry.kind === 'run') return entry.body.steps.flatMap(({ photo }) => (photo ? [{ name: photo }] : []))
+  if (entry.kind === 'setting')
+    return entry.body.setting === 'letterhead' && entry.body.logo ? [{ name: entry.body.logo, shows: 'Logo' }] : []
   if (entry.kind !== 'strip-down') return []
   return entry.body.things.flatMap(({ name: shows, photos = [] }) => photos.map((name) => ({ name, shows })))
 }

@@ -1,7 +1,10 @@
 import type { SettingDefinition } from './setting-definition.ts'
+import { letterhead, siteWord } from './settings/customers-page.ts'
 import { descalePrompt, hardnessSetting } from './settings/descaling.ts'
 import { causes, ownFigure, partPrice, prices } from './settings/figures.ts'
 import { detergent, life, policy, way } from './settings/how-often.ts'
+import { invoicing } from './settings/invoicing.ts'
+import { covers, rates, taxTold } from './settings/money.ts'
 import {
   alongCount,
   counterCounts,
@@ -29,6 +32,12 @@ const settingKinds = {
   planning,
   waits,
   contract,
+  rates,
+  covers,
+  'tax-told': taxTold,
+  letterhead,
+  invoicing,
+  'site-word': siteWord,
   policy,
   life,
   'group-share': groupShare,

@@ -50,7 +50,12 @@ export function counterLine(
 ): CounterLine {
   const read = entries
     .filter((entry) => entry.body.counter === counter)
-    .map((entry) => ({ id: entry.id, day: toDay(entry.happenedOn), count: entry.body.count }))
+    .map((entry) => ({
+      id: entry.id,
+      day: toDay(entry.happenedOn),
+      count: entry.body.count,
+      doubted: entry.body.by === 'customer',
+    }))
   const noted = new Map(
     entries.flatMap((entry) => (entry.body.rinses === undefined ? [] : [[entry.id, entry.body.rinses!]])),
   )

@@ -29,7 +29,7 @@ function testSaid(test: Test): string {
   const body = test.body
   const unit = hardnessSymbol[body.unit]
   if (body.method === 'drops')
-    return `${body.drops} drops of ${body.perDrop} ${unit}${body.sampleFactor && body.sampleFactor !== 1 ? `, sample × ${body.sampleFactor}` : ''}`
+    return `${body.drops} ${body.drops === 1 ? 'drop' : 'drops'} of ${body.perDrop} ${unit}${body.sampleFactor && body.sampleFactor !== 1 ? `, sample × ${body.sampleFactor}` : ''}`
   if (body.method === 'strip') return `strip, zone ${body.low}–${body.high} ${unit}`
   return `${body.value} ${unit}, as reported`
 }

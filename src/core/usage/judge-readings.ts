@@ -6,6 +6,8 @@ import { typicalRates } from './typical-rate.ts'
 export interface CounterReading {
   day: number
   count: number
+  /** Read by somebody who does not read counters every day: a customer. */
+  doubted?: boolean
 }
 
 export type FlagKind = 'reset' | 'rollover' | 'impossible' | 'outlier'
@@ -14,7 +16,7 @@ export interface JudgedReadings {
   /** Readings kept for the reckoning, each with the count since the first, resets and rollovers bridged. */
   kept: { day: number; count: number; total: number; index: number }[]
   /** Rises between kept readings that carry a count. */
-  rises: { fromDay: number; toDay: number; count: number; openDays: number }[]
+  rises: { fromDay: number; toDay: number; count: number; openDays: number; doubted?: boolean }[]
   /** One a doubtful reading: its index in the input, and what is wrong. */
   flags: { index: number; kind: FlagKind }[]
 }
@@ -33,13 +35,15 @@ export interface JudgeOptions {
 
 /** A rise less likely than this is outside the 99.9 % predictive bound. */
 const bound = 0.001
+/** Of one that is doubted: it is likelier that it was misread than that it was so. From memory. */
+const doubtedBound = 0.01
 
 /**
  * Tells typing errors, resets and rollovers from use. Nothing is dropped in silence: every reading that
- * carries no count is flagged.
+ * carries no count is flagged. A doubted one is believed less far, until a later reading of somebody else bears it out.
  *
  * Judged in this order: `outlier`, a rise beyond the bound that later readings do not confirm;
- * `impossible`, a fall that later readings undo; `rollover`, a fall it explains at a plausible rate;
+ * `impossible`, a fall that later readings undo, or that only a doubted reading tells of; `rollover`, a fall it explains at a plausible rate;
  * `reset`, any other fall.
  *
  * @param readings - in order of day
@@ -61,7 +65,13 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
     kept.push({ day: reading.day, count: reading.count, total, index })
     const openDays = open.count(anchor.day, reading.day)
     if (counted && openDays > 0) {
-      rises.push({ fromDay: anchor.day, toDay: reading.day, count: total - anchor.total, openDays })
+      rises.push({
+        fromDay: anchor.day,
+        toDay: reading.day,
+        count: total - anchor.total,
+        openDays,
+        ...(reading.doubted && { doubted: true }),
+      })
     }
     if (!counted || openDays > 0) anchor = { day: reading.day, total }
   }
@@ -83,7 +93,7 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
       continue
     }
     if (rise >= 0) {
-      if (plausible(rise, days, rate) || confirmed(reading, next, rollover)) keep(i, rise, true)
+      if (plausible(rise, days, rate, reading.doubted) || confirmed(reading, next, rollover)) keep(i, rise, true)
       else flags.push({ index: i, kind: 'outlier' })
       continue
     }
@@ -93,21 +103,32 @@ export function judgeReadings(readings: CounterReading[], options: JudgeOptions)
       continue
     }
     const over = rollover === undefined || last.count > rollover ? undefined : rise + rollover + 1
-    if (over !== undefined && plausible(over, days, rate)) {
+    if (over !== undefined && plausible(over, days, rate, reading.doubted)) {
       flags.push({ index: i, kind: 'rollover' })
       keep(i, over, true)
+      continue
+    }
+    // A board swap is not taken from a customer's figures alone.
+    if (reading.doubted && !(next && next.count < last.count)) {
+      flags.push({ index: i, kind: 'impossible' })
       continue
     }
     flags.push({ index: i, kind: 'reset' })
     // What ran between the last reading and the swap is unknown: the typical rate stands in for the total.
     keep(i, Math.round(meanRate(rate) * days), false)
   }
-  return { kept, rises, flags }
+  // What somebody else read after it bears a doubted reading out.
+  const sureUntil = kept.findLast(({ index }) => !readings[index]!.doubted)?.day ?? Number.NEGATIVE_INFINITY
+  return {
+    kept,
+    rises: rises.map(({ doubted, ...rise }) => (doubted && rise.toDay > sureUntil ? { ...rise, doubted } : rise)),
+    flags,
+  }
 }
 
 // No more than the mean makes is always believed: only the rest needs its chance worked out.
-const plausible = (count: number, days: number, rate: Rate) =>
-  count <= meanRate(rate) * days || chanceReached(rate, count, Math.max(days, 0.5)) >= bound
+const plausible = (count: number, days: number, rate: Rate, doubted = false) =>
+  count <= meanRate(rate) * days || chanceReached(rate, count, Math.max(days, 0.5)) >= (doubted ? doubtedBound : bound)
 
 /** Later readings confirm a jump when the counter stays up there, or rolls over from there. */
 function confirmed(reading: CounterReading, next: CounterReading | undefined, rollover?: number): boolean {

@@ -5,6 +5,8 @@ export interface Rise {
   count: number
   openDays: number
   ageDays: number
+  /** It ends with a reading that is doubted. */
+  doubted?: boolean
 }
 
 /**
@@ -21,6 +23,8 @@ export interface Rate {
 }
 
 const halfLifeDays = 60
+/** What a customer read counts for, against what a technician read. From memory. */
+const doubtedWeight = 0.5
 /** Dispersion believed before there are residuals, and how many residuals that belief is worth. From memory. */
 const dispersionPrior = { value: 2, weight: 2 }
 
@@ -40,10 +44,10 @@ export interface WeighedRise {
   weight: number
 }
 
-export const weigh = ({ count, openDays, ageDays }: Rise): WeighedRise => ({
+export const weigh = ({ count, openDays, ageDays, doubted = false }: Rise): WeighedRise => ({
   count,
   openDays,
-  weight: openDays > 0 ? 0.5 ** (Math.max(0, ageDays) / halfLifeDays) : 0,
+  weight: openDays > 0 ? (doubted ? doubtedWeight : 1) * 0.5 ** (Math.max(0, ageDays) / halfLifeDays) : 0,
 })
 
 function rateOf(rises: WeighedRise[], priorPerOpenDay: number): Rate {

@@ -1,5 +1,5 @@
 import { effectiveHistory } from '../ledger/effective-history.ts'
-import type { EntryOf, RecordedEntry } from '../ledger/entry.ts'
+import type { Entry, EntryOf } from '../ledger/entry.ts'
 import { isKind } from '../ledger/is-kind.ts'
 
 /** A visit to come as it stands. */
@@ -16,7 +16,7 @@ export interface Appointment {
  *
  * @param entries - appointments and visits of the sites, and what corrects or withdraws them
  */
-export function appointmentsStanding(entries: RecordedEntry[]): Appointment[] {
+export function appointmentsStanding(entries: Entry[]): Appointment[] {
   const counting = effectiveHistory(entries).entries
   const been = new Set(
     counting

@@ -34,4 +34,7 @@ const made: [RegExp, keyof typeof words][] = [
  * The words for the grades 0 to 4 of a part, whatever kind of machine it is of.
  * @example gradeWordsOf('shower-screen')[3] // 'mostly blocked'
  */
-export const gradeWordsOf = (part: string): GradeWords => words[made.find(([is]) => is.test(part))?.[1] ?? 'metal']
+export const gradeWordsOf = (part: string): GradeWords => words[sortOf(part)]
+
+/** What wears as rubber does, or a hose, or a screen: by the id of the part. @example sortOf('group-gasket') // 'rubber' */
+export const sortOf = (part: string): keyof typeof words => made.find(([is]) => is.test(part))?.[1] ?? 'metal'

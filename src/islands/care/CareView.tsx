@@ -1,6 +1,7 @@
 import { careDrawings } from '../../core/care/care-drawings.ts'
 import type { CareSheet } from '../../core/care/care-terms.ts'
 import { rhythmNames } from '../../core/care/rhythm-names.ts'
+import { type CareKept, keptWords } from '../../core/customers/care-kept.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 
 interface Props {
@@ -12,12 +13,20 @@ interface Props {
   /** Ways it can be backflushed; none where it is not. */
   ways: { id: string; name: string }[]
   chosen: string | null
+  /** What they noted as done in the last quarter of a year. */
+  kept: CareKept[]
   /** A log of the milk side belongs to it. */
   milk: boolean
 }
 
 /** What the customer does between visits, to be printed and hung beside the machine. */
-export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, milk }: Props) {
+export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, kept, milk }: Props) {
+  const keptOf = (name: string) => {
+    const one = kept.find(({ what }) => what === name)
+    return (
+      one && <span className="block text-[14px] text-deep">{keptWords(one).slice(name.length + 2)}, in 13 weeks</span>
+    )
+  }
   const query = chosen ? `?backflush=${chosen}` : ''
   return (
     <div className="flex min-w-0 flex-1 flex-col">
@@ -29,6 +38,9 @@ export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, mi
           <>
             <a href={`/machines/${machine.id}?lens=work`} className="plain inline-flex items-center whitespace-nowrap">
               Back to the machine
+            </a>
+            <a href="#their-page" className="plain inline-flex items-center whitespace-nowrap">
+              Their page and label
             </a>
             {milk && (
               <a href={`/machines/${machine.id}/milk-log`} className="plain inline-flex items-center whitespace-nowrap">
@@ -67,7 +79,7 @@ export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, mi
             <section key={rhythm} aria-label={rhythmNames[rhythm]} className="break-inside-avoid-column pb-4">
               <h2 className="m-0 text-[18px] font-[640] text-deep">{rhythmNames[rhythm]}</h2>
               <ul className="m-0 list-none p-0">
-                {items.map(({ say, how, drawing, caution }) => (
+                {items.map(({ say, how, drawing, caution, job }) => (
                   <li key={say} className="flex break-inside-avoid gap-3 border-t border-hair py-2">
                     <svg width={48} height={48} viewBox="0 0 48 48" aria-hidden="true" className="shrink-0">
                       <path
@@ -82,6 +94,7 @@ export function CareView({ sheet, machine, site, firm, traffic, ways, chosen, mi
                     <span>
                       <b className="font-semibold">{say}</b>
                       {how && <span className="block text-[14px] text-second">{how}</span>}
+                      {job && keptOf(job.name)}
                       {caution && <span className="block text-[14px] text-brass-ink">Caution: {caution}</span>}
                     </span>
                   </li>

@@ -3,8 +3,8 @@ import type { RecordedEntry, RecordedEntryOf } from '../../core/ledger/entry.ts'
 import { jot } from '../../core/ledger/jot.ts'
 import { effective } from '../../core/standing/histories.ts'
 import { siteOpening } from '../../core/standing/site-opening.ts'
+import { type Expected, expectedCount } from '../../core/usage/expected-count.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { type Expected, expectedCount } from '../entry/expected-count.ts'
 import { reckonBundle } from '../machine/reckon-bundle.ts'
 
 /** A reading beside what was expected of it, had nobody written it. */

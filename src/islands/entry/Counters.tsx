@@ -1,10 +1,11 @@
 import { useEffect, useRef } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
+import type { Expected } from '../../core/usage/expected-count.ts'
 import { figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { NumberInput } from '../../ui/NumberInput.tsx'
+import { verdict } from './counter-verdict.ts'
 import type { Draft } from './draft.ts'
-import { type Expected, verdict } from './expected-count.ts'
 import { PlausibilityRule } from './PlausibilityRule.tsx'
 
 const CountedApart = later(() => import('./CountedApart.tsx').then((module) => module.CountedApart))

@@ -1,6 +1,6 @@
 import { numberIn } from '../../core/typed/read-as.ts'
+import type { Expected } from '../../core/usage/expected-count.ts'
 import { figure } from '../../ui/format.ts'
-import type { Expected } from './expected-count.ts'
 
 /** Last value, the shaded window the next should fall into, and a copper tick for what was typed. */
 export function PlausibilityRule({ expected, text }: { expected: Expected; text: string }) {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { shelf } from '../../device/shelf.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { preferences } from '../../ui/preferences.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { type Draft, emptyDraft } from './draft.ts'
 
 const drafts = shelf<Draft>({

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { fetchedAtRest } from '../../ui/later.tsx'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import type { Draft, PhotoDraft } from './draft.ts'
 
 /** Most visits have none: fetched with the first. */

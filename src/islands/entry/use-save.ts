@@ -3,12 +3,12 @@ import { flushSync } from 'react-dom'
 import { fetchedAtRest } from '../../ui/later.tsx'
 import type { WrittenSince } from '../../views/entry-verdict.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { sendEntries } from '../send-entries.ts'
 import type { Draft } from './draft.ts'
 import { entriesOfDraft } from './entries-of-draft.ts'
 import { showFirstWrong } from './first-wrong.ts'
 
 const checks = fetchedAtRest(() => import('../../core/ledger/parse-entry.ts'))
+const sender = fetchedAtRest(() => import('../send-entries.ts'))
 
 interface Given {
   bundle: MachineBundle
@@ -57,7 +57,12 @@ export function useSave({ bundle, draft: typed, idFor, today, me, sendPhotos, cl
     setBusy(true)
     setProblem('')
     const about = [bundle.machine.id, ...(bundle.softener ? [bundle.softener.id] : [])]
-    const sent = await sendEntries(
+    const sending = await sender().catch(() => null)
+    if (!sending) {
+      setBusy(false)
+      return setProblem('Nothing was saved: this page was not all here when the network went. What you typed is kept.')
+    }
+    const sent = await sending.sendEntries(
       now.entries.map(({ entry }) => entry),
       anyway ? undefined : { seq: bundle.seq, subjectIds: about },
     )

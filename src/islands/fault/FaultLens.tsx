@@ -7,6 +7,7 @@ import { otherThanAll } from '../../core/faults/rank-causes.ts'
 import { readingsSeen } from '../../core/faults/readings-seen.ts'
 import { isProved, repairNow } from '../../core/faults/repair-now.ts'
 import { mayBeTested, newSearch, type SearchPress, searchStep, suspicion } from '../../core/faults/search.ts'
+import { seenWords } from '../../core/faults/seen-words.ts'
 import { leaderOf, suspectName } from '../../core/faults/shares.ts'
 import { stopOfComplaint } from '../../core/faults/stops.ts'
 import { suspectWorking } from '../../core/faults/suspect-working.ts'
@@ -19,9 +20,10 @@ import { browserNow } from '../../ui/clock.ts'
 import { WorkingColumn } from '../../ui/WorkingColumn.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { AsideNote } from '../AsideNote.tsx'
+import { newId } from '../new-id.ts'
 import { layOut } from '../path/layout.ts'
-import { newId } from '../send-entries.ts'
 import { photoOf, sendWaiting } from './answer-photos.ts'
+import { CareNoted } from './CareNoted.tsx'
 import { FirstOfAll } from './FirstOfAll.tsx'
 import { suspectedAt } from './halo.ts'
 import { type AnswerPhoto, afterPress, type KeptSearch, keptSearches, strangeTo } from './kept-search.ts'
@@ -30,7 +32,7 @@ import { OnRecord } from './OnRecord.tsx'
 import { OnTelephone } from './OnTelephone.tsx'
 import { pricesOf } from './prices-of.ts'
 import { RepairPart } from './RepairPart.tsx'
-import { seenWords, shownShort } from './repair-entries.ts'
+import { shownShort } from './repair-entries.ts'
 import { SearchBar } from './SearchBar.tsx'
 import { SimilarCases } from './SimilarCases.tsx'
 import { SomethingElse } from './SomethingElse.tsx'
@@ -368,6 +370,7 @@ function Searching({
                 {photoSays}
               </p>
             )}
+            <CareNoted histories={histories} today={today} />
             {!unexplained && <SimilarCases machineId={machineId} search={search} histories={histories} today={today} />}
           </section>
         </div>

@@ -1,7 +1,7 @@
 import { inSentence, type Stop, type StopId, stopsBefore } from '../../core/faults/stops.ts'
+import { stopsAbout } from '../../core/faults/stops-about.ts'
 import { stopsIn } from '../../core/faults/stops-said.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
-import { stopsAbout } from './stops-about.ts'
 
 interface Props {
   kind: Kind

@@ -1,9 +1,9 @@
 import type { FaultBook } from '../../core/faults/fault.ts'
 import { searchOnRecord } from '../../core/faults/search-on-record.ts'
+import { seenWords } from '../../core/faults/seen-words.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import { counted, dayNear } from '../../ui/format.ts'
 import type { KeptSearch } from './kept-search.ts'
-import { seenWords } from './repair-entries.ts'
 
 interface Props {
   book: FaultBook

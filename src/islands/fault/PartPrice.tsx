@@ -4,7 +4,7 @@ import { money } from '../../ui/money.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
 import { preferences } from '../../ui/preferences.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 interface Props {
   firmId: string

@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import type { FaultBook } from '../../core/faults/fault.ts'
 import type { Search, Suspicion } from '../../core/faults/search.ts'
+import { seenWords } from '../../core/faults/seen-words.ts'
 import type { Histories } from '../../core/standing/histories.ts'
-import { seenWords } from './repair-entries.ts'
 import { SimilarCases } from './SimilarCases.tsx'
 
 interface Props {

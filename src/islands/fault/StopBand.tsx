@@ -4,7 +4,7 @@ import { heldNow } from '../../core/standing/held-now.ts'
 import { effective } from '../../core/standing/histories.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 interface Props {
   bundle: MachineBundle

@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react'
 import { bookFor } from '../../core/faults/books.ts'
 import { priorFactors, priorReasons } from '../../core/faults/prior-factors.ts'
 import { inSentence } from '../../core/faults/stops.ts'
+import { stopsAbout } from '../../core/faults/stops-about.ts'
 import { triageCard } from '../../core/faults/triage.ts'
 import { faultEvidence } from '../../core/standing/fault-evidence.ts'
 import { effective } from '../../core/standing/histories.ts'
@@ -10,7 +11,6 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { fromPage } from '../from-page.tsx'
 import { kindOf } from '../machine/kind-of.ts'
-import { stopsAbout } from './stops-about.ts'
 
 interface Props {
   bundle: MachineBundle

@@ -1,5 +1,5 @@
 import { fetchedAtRest } from '../../ui/later.tsx'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import type { AnswerPhoto } from './kept-search.ts'
 
 /** Most searches have none: fetched with the first. */

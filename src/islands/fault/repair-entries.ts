@@ -1,7 +1,7 @@
 import { type Fault, type FaultBook, somethingElse } from '../../core/faults/fault.ts'
 import { ownLooks } from '../../core/faults/own-looks.ts'
-import type { Seen } from '../../core/faults/rank-causes.ts'
 import type { Search } from '../../core/faults/search.ts'
+import { seenWords } from '../../core/faults/seen-words.ts'
 import { type Electrical, electricalIds } from '../../core/faults/test-out.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
@@ -44,16 +44,6 @@ interface Given {
   today: string
   at: Date
   visitId?: string
-}
-
-/** What was tried and what it showed, in a sentence. @example 'Unit out, look at the ring: worn' */
-export function seenWords(book: FaultBook, { test, outcome, words, times }: Seen): string {
-  const tried = book.tests.find(({ id }) => id === test)
-  const shown = tried?.outcomes.find(({ id }) => id === outcome)
-  if (tried && words) return `${tried.say}: something else: ${words}`
-  return tried && shown
-    ? `${tried.say}: ${shown.words[0]!.toLowerCase()}${shown.words.slice(1)}${times ? `, ${times.n} of ${times.of} times` : ''}`
-    : `${test}: ${outcome}`
 }
 
 /** What stands beside a station on a drawing, so long at most. */

@@ -7,9 +7,9 @@ import type { ChangePage } from '../../views/change-page.ts'
 import type { PeoplePage } from '../../views/people-page.ts'
 import { island } from '../island.tsx'
 import { keep, send } from '../keep.ts'
+import { newId } from '../new-id.ts'
 import { typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 import { ChangeLog } from './ChangeLog.tsx'
 import { ForgetSheet } from './ForgetSheet.tsx'
 import { firmFields, firmRecord, keepingFields } from './firm-fields.ts'
@@ -194,7 +194,7 @@ function FirmView({ firm, people, changes, isOwner, me, demo }: Props) {
         >
           <SheetForm
             fields={[...firmFields, ...keepingFields]}
-            values={typed(firm, { photosYears: '' })}
+            values={typed(firm, { photosYears: '', callersMonths: '' })}
             save="Save"
             onCancel={close}
             onSave={async (values) => {

@@ -4,9 +4,9 @@ import { Stop } from '../entry/Stop.tsx'
 import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
 import { makeEntry } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { Form } from '../records/Form.tsx'
 import { typedText, wrongAt } from '../records/form-values.ts'
-import { newId } from '../send-entries.ts'
 import { MachineForm } from '../site/MachineForm.tsx'
 
 interface Props {

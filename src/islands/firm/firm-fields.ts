@@ -80,6 +80,7 @@ export const firmFields: FieldSpec[] = [
 export const keepingFields: FieldSpec[] = [
   { id: 'signInLogDays', label: 'Keep who signed in, days', hint: '30 to 3650', half: true },
   { id: 'photosYears', label: 'Keep photos, years', hint: 'empty: for good', half: true },
+  { id: 'callersMonths', label: 'Keep who rang, months', hint: 'empty: for good; what they said stays', half: true },
 ]
 
 export const usualFirm = (timeZone: string): Values => ({
@@ -105,4 +106,5 @@ export const firmRecord = (values: Values): Kept<'firm'> =>
     weekStart: Number(typedText(values, 'weekStart')),
     signInLogDays: Number(typedText(values, 'signInLogDays') || usualLogDays),
     ...(typedText(values, 'photosYears') && { photosYears: Number(typedText(values, 'photosYears')) }),
+    ...(typedText(values, 'callersMonths') && { callersMonths: Number(typedText(values, 'callersMonths')) }),
   }) as Kept<'firm'>

@@ -18,7 +18,7 @@ function HerePage() {
   const [standing, setStanding] = useState<Standing>(null)
   const known = pagesHere.find(({ path }) => path.test(location.pathname))
   useEffect(() => {
-    void opened().then(setStanding)
+    void opening?.then(setStanding)
   }, [])
   if (!standing) return <p className="sr-only">Opening …</p>
   const { of, page } = standing
@@ -90,5 +90,8 @@ const chosenTheme = (): 'light' | 'dark' | null => {
   const chosen = /(?:^|; )evenshot_theme=(light|dark)/.exec(document.cookie)?.[1]
   return chosen === 'light' || chosen === 'dark' ? chosen : null
 }
+
+// While the frame is still being drawn the device is asked already; on the server there is none.
+const opening = typeof document === 'undefined' ? null : opened()
 
 export const HereIsland = island(HerePage)

@@ -41,12 +41,13 @@ function WaitsPage() {
   const [sending, setSending] = useState(false)
   const [told, setTold] = useState('')
   const look = useCallback(async () => {
-    const [unsent, about, all] = await Promise.all([
-      allUnsent().catch(() => []),
-      aboutDevice(),
-      packedAnswer('/api/machines/all') as Promise<{ answer: { machines: CallerMachine[] } } | null>,
-    ])
-    setHere({ unsent, about, names: namesIn(all?.answer.machines ?? []) })
+    const [unsent, about] = await Promise.all([allUnsent().catch(() => []), aboutDevice()])
+    // What waits is said at once; how the machines of it are called is read from a list of thousands.
+    setHere((before) => ({ unsent, about, names: before?.names ?? new Map() }))
+    if (unsent.length === 0) return
+    const all = (await packedAnswer('/api/machines/all')) as { answer: { machines: CallerMachine[] } } | null
+    const names = namesIn(all?.answer.machines ?? [])
+    setHere((now) => now && { ...now, names })
   }, [])
   useEffect(() => {
     void look()

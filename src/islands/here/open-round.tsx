@@ -4,19 +4,24 @@ import type { CallerMachine } from '../../core/visits/caller-machine.ts'
 import type { DayPage } from '../../views/day-page.ts'
 import type { PageData } from '../../views/page-data.ts'
 import type { HandedTo } from '../from-page.tsx'
-import { CallIsland } from '../round/call/TheCall.tsx'
-import { DayIsland } from '../round/day/TheDay.tsx'
-import { RoundIsland } from '../round/RoundBoard.tsx'
-import { WeeksIsland } from '../round/weeks/WeeksAhead.tsx'
+import type { CallIsland as Call } from '../round/call/TheCall.tsx'
+import type { RoundIsland as Round } from '../round/RoundBoard.tsx'
+import type { WeeksIsland as Weeks } from '../round/weeks/WeeksAhead.tsx'
 import type { Opening, PageHere } from './page-here.ts'
+
+// Each view comes while its data is read, and no other with it: a cheap phone takes a second for what it does not need.
 
 export async function openDay({ url, about, ask, now }: Opening): Promise<PageHere> {
   const { firm, technician } = about
   const today = dayAt(firm.timeZone, now)
   const asked = url.searchParams.get('on')
   const on = asked !== null && dayNumber(asked) !== null ? asked : today
+  const [first, { DayIsland }] = await Promise.all([
+    ask<DayPage>(`/api/round/day?on=${on}&who=${technician.id}`),
+    import('../round/day/TheDay.tsx'),
+  ])
   const data = {
-    first: await ask<DayPage>(`/api/round/day?on=${on}&who=${technician.id}`),
+    first,
     firm: { id: firm.id, name: firm.name },
     me: technician.id,
     who: url.searchParams.get('who'),
@@ -25,21 +30,30 @@ export async function openDay({ url, about, ask, now }: Opening): Promise<PageHe
 }
 
 export async function openBoard({ about, ask }: Opening): Promise<PageHere> {
-  const { handed } = await ask<PageData<HandedTo<typeof RoundIsland>>>('/round', true)
+  const [{ handed }, { RoundIsland }] = await Promise.all([
+    ask<PageData<HandedTo<typeof Round>>>('/round', true),
+    import('../round/RoundBoard.tsx'),
+  ])
   return { title: 'Round', timeZone: about.firm.timeZone, view: <RoundIsland handed={() => handed} /> }
 }
 
 export async function openWeeks({ about, ask }: Opening): Promise<PageHere> {
-  const { handed } = await ask<PageData<HandedTo<typeof WeeksIsland>>>('/round/weeks', true)
+  const [{ handed }, { WeeksIsland }] = await Promise.all([
+    ask<PageData<HandedTo<typeof Weeks>>>('/round/weeks', true),
+    import('../round/weeks/WeeksAhead.tsx'),
+  ])
   return { title: 'Weeks ahead', timeZone: about.firm.timeZone, view: <WeeksIsland handed={() => handed} /> }
 }
 
 export async function openCall({ url, about, ask, now }: Opening): Promise<PageHere> {
-  const { handed } = await ask<PageData<HandedTo<typeof CallIsland>>>('/round/call', true)
   const machineId = url.searchParams.get('machine')
-  const { machines } = machineId
-    ? await ask<{ machines: CallerMachine[] }>('/api/machines/all')
-    : { machines: [] as CallerMachine[] }
+  const [{ handed }, { machines }, { CallIsland }] = await Promise.all([
+    ask<PageData<HandedTo<typeof Call>>>('/round/call', true),
+    machineId
+      ? ask<{ machines: CallerMachine[] }>('/api/machines/all')
+      : Promise.resolve({ machines: [] as CallerMachine[] }),
+    import('../round/call/TheCall.tsx'),
+  ])
   const data = {
     ...handed,
     today: dayAt(about.firm.timeZone, now),

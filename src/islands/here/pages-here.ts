@@ -54,6 +54,11 @@ export const pagesHere: PageOf[] = [
     open: async (of) => (await import('./open-site.tsx')).openSite(of),
   },
   {
+    path: new RegExp(`^/sites/${id}/leaving/?$`),
+    place: 'round',
+    open: async (of) => (await import('./open-leaving.tsx')).openLeaving(of),
+  },
+  {
     path: new RegExp(`^/softeners/${id}/?$`),
     place: 'machines',
     section: 'sites',

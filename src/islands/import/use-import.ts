@@ -4,7 +4,7 @@ import type { ImportSpec, WordMeaning } from '../../core/files/import-spec.ts'
 import { type DateForm, fittingForms, formsDiffer } from '../../core/typed/read-day.ts'
 import type { DecimalMark } from '../../core/typed/read-number.ts'
 import type { JudgedRow } from '../../views/judged-row.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { cellsRead, guessReading } from './guess-reading.ts'
 import { type ListFile, mostRows, readFile } from './read-file.ts'
 

@@ -4,7 +4,7 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { CausesPage } from '../../views/causes-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { makeEntry } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { useWrite } from '../use-write.ts'
 import { CauseRow } from './CauseRow.tsx'
 

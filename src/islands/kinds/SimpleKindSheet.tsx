@@ -5,9 +5,9 @@ import { type SimpleTask, type SimpleWater, simpleKind, simpleWaters } from '../
 import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { Form } from '../records/Form.tsx'
 import { type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
-import { newId } from '../send-entries.ts'
 import { isLimit, limitOf } from './limit-text.ts'
 import type { OwnKindsHere } from './own-kinds-here.ts'
 

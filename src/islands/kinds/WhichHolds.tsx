@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { figure } from '../../ui/format.ts'
 import type { KindPage } from '../../views/kind-page.ts'
 import { makeEntry } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { useWrite } from '../use-write.ts'
 
 /** Of a firm's own version: whether its machines are reckoned by it, and the choice. */

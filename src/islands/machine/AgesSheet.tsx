@@ -6,8 +6,8 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { send } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { PathDrawing } from '../path/PathDrawing.tsx'
-import { newId } from '../send-entries.ts'
 
 interface Props {
   bundle: MachineBundle

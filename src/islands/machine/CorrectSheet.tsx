@@ -8,7 +8,8 @@ import { entryWords } from '../../ui/entry-words.ts'
 import { NumberInput } from '../../ui/NumberInput.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
-import { newId, sendEntries } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
+import { sendEntries } from '../send-entries.ts'
 import { kindOf } from './kind-of.ts'
 
 interface Props {

@@ -10,9 +10,9 @@ import { type AlongClock, alongClocks, alongWords } from '../../core/wear/limits
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { type FieldSpec, typedNumber, type Values, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 
 interface Props {
   bundle: MachineBundle

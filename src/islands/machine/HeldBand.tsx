@@ -5,7 +5,7 @@ import { effective } from '../../core/standing/histories.ts'
 import { dayLong } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 interface Props {
   bundle: MachineBundle

@@ -13,7 +13,7 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { useOwnKinds } from '../kinds/own-kinds-here.ts'
 import { makeEntry, writeFrom, writtenAbout } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 interface Props {
   bundle: MachineBundle

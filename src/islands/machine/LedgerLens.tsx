@@ -1,4 +1,5 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { isFromPage } from '../../core/customers/origins.ts'
 import type { Kind } from '../../core/kinds/kind.ts'
 import { effectiveHistory, inOrder } from '../../core/ledger/effective-history.ts'
 import type { RecordedEntry } from '../../core/ledger/entry.ts'
@@ -12,7 +13,7 @@ import { counted, dayFull, dayLong, figure } from '../../ui/format.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { EntryPhotos } from '../EntryPhotos.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { usePrinting } from '../use-printing.ts'
 import { MeasureSheet } from '../visits/MeasureSheet.tsx'
 import { CorrectSheet } from './CorrectSheet.tsx'
@@ -165,7 +166,7 @@ export function LedgerLens({ bundle, reckoning, today, station, onSaved }: Props
                     key={entry.id}
                     entry={entry}
                     words={entryWords(entry, kind)}
-                    by={names.get(entry.recordedBy) ?? 'someone'}
+                    by={isFromPage(entry) ? 'sent' : (names.get(entry.recordedBy) ?? 'someone')}
                     late={
                       entry.recordedAt.slice(0, 10) !== entry.happenedOn ? dayLong(entry.recordedAt.slice(0, 10)) : null
                     }

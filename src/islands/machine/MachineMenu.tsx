@@ -58,6 +58,9 @@ export function MachineMenu({ bundle, hasOptions, onOpen }: MachineMenuProps) {
           <DropdownMenu.Item className={item} onSelect={go(`/api/machines/${bundle.machine.id}/passport.zip`)}>
             Its passport, with photos
           </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={go(`/api/machines/${bundle.machine.id}/passport.pdf`)}>
+            Its passport on paper
+          </DropdownMenu.Item>
           <DropdownMenu.Item className={item} onSelect={() => window.print()}>
             Print
           </DropdownMenu.Item>

@@ -8,12 +8,12 @@ import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { RecordPage } from '../../views/record-page.ts'
 import { keep } from '../keep.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { ByMistake } from '../records/ByMistake.tsx'
 import { countReads, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { RecordChoice } from '../records/RecordChoice.tsx'
 import { behindField, texts, typed } from '../records/record-fields.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 import { useFetched } from '../use-fetched.ts'
 
 interface Props {

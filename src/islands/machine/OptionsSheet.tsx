@@ -6,7 +6,7 @@ import { kindHere } from '../../core/standing/own-kinds.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 interface Props {
   bundle: MachineBundle

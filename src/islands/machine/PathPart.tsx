@@ -5,13 +5,13 @@ import { LensSwitch } from '../../ui/LensSwitch.tsx'
 import { later } from '../../ui/later.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import type { FaultView } from '../fault/FaultLens.tsx'
-import { HaloUnderlay } from '../fault/HaloUnderlay.tsx'
 import type { PathLayout } from '../path/layout.ts'
 import { PathDrawing } from '../path/PathDrawing.tsx'
 import type { Hanging } from '../path/StationMark.tsx'
 import { WorkPath } from '../run/WorkPath.tsx'
 import { foldedRails, spokenStations } from './lens-path.ts'
 
+const HaloUnderlay = later(() => import('../fault/HaloUnderlay.tsx').then((module) => module.HaloUnderlay))
 const WaterOverlay = later(() => import('./water/WaterOverlay.tsx').then((module) => module.WaterOverlay))
 
 interface Props {

@@ -10,7 +10,7 @@ import { quantityWords } from '../../ui/quantity.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { dueSentence } from '../standing-words.ts'
 
 interface Props {

@@ -3,7 +3,7 @@ import { dayNear, figure } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import type { PartsPage } from '../../views/part-page.ts'
 import { makeEntry } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { useWrite } from '../use-write.ts'
 import { WhenToChange } from './WhenToChange.tsx'
 

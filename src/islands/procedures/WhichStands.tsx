@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { dayLong } from '../../ui/format.ts'
 import type { ProcedurePage } from '../../views/procedure-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 /** Which version the firm works by, the versions that were kept, and the way in and out of use. */
 export function WhichStands({ page, today }: { page: ProcedurePage; today: string }) {

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { Kept } from '../../core/firm/records.ts'
+import { countryName } from '../../core/invoices/party.ts'
 import { dayLong } from '../../ui/format.ts'
 import { agreedUpTo } from '../../ui/money.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
@@ -8,7 +9,7 @@ import type { RecordPage } from '../../views/record-page.ts'
 import { ForgetSheet } from '../firm/ForgetSheet.tsx'
 import { island } from '../island.tsx'
 import { keep } from '../keep.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { ByMistake } from './ByMistake.tsx'
 import { CallLink, MailLink } from './contact-links.tsx'
 import { RecordList } from './RecordList.tsx'
@@ -62,10 +63,12 @@ interface Props {
   mayForget: boolean
   customer: { id: string; version: number } & Kept<'customer'>
   sites: { id: string; name: string; area: string; retiredOn?: string }[]
+  /** The last days somebody was at one of them. */
+  days: string[]
 }
 
 /** One customer: how to reach them, and where their machines stand. */
-function CustomerView({ customer, sites, mayForget }: Props) {
+function CustomerView({ customer, sites, days, mayForget }: Props) {
   const [editing, setEditing] = useState(false)
   const [forgetting, setForgetting] = useState(false)
   const said: [string, string][] = [
@@ -79,6 +82,19 @@ function CustomerView({ customer, sites, mayForget }: Props) {
         : '',
     ],
     ['Order number', customer.orderNumber],
+    [
+      'Bills go to',
+      [
+        customer.billName,
+        customer.billStreet,
+        [customer.billPostcode, customer.billTown].filter(Boolean).join(' '),
+        customer.billCountry && countryName(customer.billCountry),
+        customer.billEmail,
+        customer.billReference && `reference ${customer.billReference}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    ],
     ['Note', customer.note],
   ]
   return (
@@ -125,6 +141,28 @@ function CustomerView({ customer, sites, mayForget }: Props) {
               </li>
             ))}
           </ul>
+          {days.length > 0 && (
+            <>
+              <h2 className="head m-0 pt-4 pb-1">Day’s reports</h2>
+              <p className="m-0 text-[14px] text-second">
+                What was done on one day at all their places, on paper for them.
+              </p>
+              <ul className="m-0 flex list-none flex-wrap gap-x-5 p-0">
+                {days.map((day) => (
+                  <li key={day}>
+                    <a
+                      className="inline-flex min-h-[44px] items-center font-semibold text-copper"
+                      href={`/api/customers/${customer.id}/day.pdf?on=${day}`}
+                      target="_blank"
+                      rel="noreferrer"
+                    >
+                      {dayLong(day)}
+                    </a>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </section>
         <dl className="m-0 max-lg:pt-4">
           {said

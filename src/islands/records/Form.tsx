@@ -91,7 +91,7 @@ const wholeWords = ({ path, message }: Issue) =>
       } ${message}`
 
 function Field({ spec, form, own: before }: { spec: FieldSpec; form: UseFormReturn<FieldValues>; own: string }) {
-  const { id, label, hint, kind = 'line', options = [], unit } = spec
+  const { id, label, hint, kind = 'line', options = [], unit, rows = 2 } = spec
   const wrong = form.formState.errors[id] ? true : undefined
   const name = (
     <span className="slim text-[14px]">
@@ -128,7 +128,7 @@ function Field({ spec, form, own: before }: { spec: FieldSpec; form: UseFormRetu
     <label className="flex flex-col gap-0.5" htmlFor={own}>
       {name}
       {kind === 'text' ? (
-        <textarea id={own} className="field" rows={2} aria-invalid={wrong} {...register} />
+        <textarea id={own} className="field" rows={rows} aria-invalid={wrong} {...register} />
       ) : kind === 'choice' ? (
         <select id={own} className="field w-full" aria-invalid={wrong} {...register}>
           {options.map(([value, words]) => (

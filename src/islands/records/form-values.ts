@@ -28,6 +28,8 @@ export interface FieldSpec {
   reads?: Reads
   /** Where the server names it otherwise: the body of an entry that goes with the record. */
   paths?: string[]
+  /** Lines of a text that are seen at once. */
+  rows?: number
   /** As wide as the form, or half of it. */
   half?: boolean
   autoComplete?: string

@@ -1,6 +1,24 @@
+import { billingFields } from '../../core/firm/billing-fields.ts'
 import { instrumentKinds } from '../../core/firm/instrument-kinds.ts'
 import type { Kept } from '../../core/firm/records.ts'
 import { type FieldSpec, typedNumber, typedText, type Values } from './form-values.ts'
+
+/** Where a customer’s bills go, and how they find them again. */
+export const billFields: FieldSpec[] = [
+  { id: 'billName', label: 'Billed to', hint: 'as the law has it; empty: as above', head: 'Where bills go' },
+  { id: 'billStreet', label: 'Street and number' },
+  { id: 'billPostcode', label: 'Postcode', half: true },
+  { id: 'billTown', label: 'Town', half: true },
+  { id: 'billCountry', label: 'Country', half: true, hint: 'two letters, such as NL' },
+  { id: 'billReference', label: 'Their reference', half: true, hint: 'a department, a cost centre' },
+  { id: 'billEmail', label: 'E-mail for bills', kind: 'email', hint: 'empty: the e-mail above' },
+]
+
+/** Where bills go, as the form gives it: a country’s letters are large. */
+export function billRecord(values: Values) {
+  const said = texts(values, billingFields)
+  return { ...said, billCountry: (said.billCountry ?? '').toUpperCase() }
+}
 
 /** Fields of the records a firm keeps, and how what is typed becomes a record. */
 export const customerFields: FieldSpec[] = [
@@ -19,6 +37,7 @@ export const customerFields: FieldSpec[] = [
   },
   { id: 'orderNumber', label: 'Their order number', half: true },
   { id: 'note', label: 'Note', kind: 'text' },
+  ...billFields,
 ]
 
 /** A customer as the form gives it. */
@@ -26,6 +45,7 @@ export function customerRecord(values: Values): Partial<Kept<'customer'>> {
   const agreesUpTo = typedNumber(values, 'agreesUpTo')
   return {
     ...texts(values, ['name', 'contact', 'phone', 'email', 'mayAgree', 'orderNumber', 'note']),
+    ...billRecord(values),
     ...(agreesUpTo !== undefined && { agreesUpTo }),
     ...retired(values),
   }
@@ -103,7 +123,7 @@ export function siteRecord(values: Values): Kept<'site'> {
 }
 
 /** The named fields as trimmed text. */
-export const texts = (values: Values, ids: string[]): Record<string, string> =>
+export const texts = (values: Values, ids: readonly string[]): Record<string, string> =>
   Object.fromEntries(ids.map((id) => [id, typedText(values, id)]))
 
 /** The day a record went out of use, kept as it was unless the form asks. */

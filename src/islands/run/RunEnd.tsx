@@ -9,7 +9,7 @@ import { browserNow } from '../../ui/clock.ts'
 import { entryWords } from '../../ui/entry-words.ts'
 import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import { takes } from './clock-words.ts'
 import { dropRun, type KeptRun, keepRun } from './kept-run.ts'
 

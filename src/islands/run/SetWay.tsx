@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Procedure, Way } from '../../core/procedures/procedure.ts'
 import { waySetting } from '../../core/procedures/way-setting.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 import type { SettingLevel } from '../setting/levels.ts'
 
 interface Props {

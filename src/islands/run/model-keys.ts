@@ -3,7 +3,7 @@ import type { KeyPattern, Programme } from '../../core/procedures/key-patterns.t
 import { type Histories, modelKeys } from '../../core/standing/histories.ts'
 import type { MachineBundle } from '../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
-import { newId } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
 
 /** Keys of one model and revision: what the firm has set, and how it is set. */
 export interface ModelKeys {

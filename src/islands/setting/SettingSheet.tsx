@@ -5,7 +5,8 @@ import type { AnySetting } from '../../core/ledger/setting-kinds.ts'
 import type { Unversioned } from '../../core/ledger/versions.ts'
 import { browserNow } from '../../ui/clock.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
-import { newId, sendEntries } from '../send-entries.ts'
+import { newId } from '../new-id.ts'
+import { sendEntries } from '../send-entries.ts'
 import type { SettingLevel } from './levels.ts'
 
 interface Props {

@@ -1,9 +1,13 @@
 import { Command } from 'cmdk'
 import { useState } from 'react'
+import { later } from '../../ui/later.tsx'
 import type { Found, FoundThing } from '../../views/found.ts'
 import { useFetched } from '../use-fetched.ts'
 import { type FindPlace, findPlaces } from './find-places.ts'
 import { signOut } from './sign-out.ts'
+
+// Reading codes is a piece of its own: few scan at a desk.
+const ScanSheet = later(() => import('./ScanSheet.tsx').then((module) => module.ScanSheet))
 
 interface Props {
   open: boolean
@@ -26,6 +30,7 @@ const sortWords: Record<FoundThing['sort'] | FindPlace['sort'], string> = {
 export function FindBox({ open, onOpenChange }: Props) {
   const [text, setText] = useState('')
   const [found, setFound] = useState(nothing)
+  const [scanning, setScanning] = useState(false)
   /** Which one Enter means; what an arrow chose holds until the words change. */
   const [picked, setPicked] = useState<{ of: Found; value: string } | null>(null)
   const asked = open ? `/api/find?q=${encodeURIComponent(text)}` : null
@@ -44,11 +49,13 @@ export function FindBox({ open, onOpenChange }: Props) {
   const chosen = picked?.of === found && values.includes(picked.value) ? picked.value : (values[0] ?? '')
   const go = ({ href, run }: Pick<FindPlace, 'href' | 'run'>) => {
     if (href) return location.assign(href)
+    if (run === 'scan') return setScanning(true)
     onOpenChange(false)
     if (run === 'sign-out') void signOut()
     // The box is gone before the page goes to paper.
     else setTimeout(() => window.print(), 100)
   }
+  if (scanning) return <ScanSheet onClose={() => onOpenChange(false)} />
   return (
     <Command.Dialog
       open={open}
@@ -60,12 +67,21 @@ export function FindBox({ open, onOpenChange }: Props) {
       overlayClassName="fixed inset-0 z-40 bg-ink/40"
       contentClassName="fixed left-1/2 top-[8vh] z-50 w-[min(680px,94vw)] -translate-x-1/2 border border-deep bg-enamel text-ink"
     >
-      <Command.Input
-        value={text}
-        onValueChange={setText}
-        placeholder="Machine, place, customer, task, page …"
-        className="w-full border-b border-hair bg-field px-4 py-3 text-[18px] outline-none"
-      />
+      <div className="flex border-b border-hair bg-field">
+        <Command.Input
+          value={text}
+          onValueChange={setText}
+          placeholder="Machine, place, customer, task, page …"
+          className="min-w-0 flex-1 bg-field px-4 py-3 text-[18px] outline-none"
+        />
+        <button
+          type="button"
+          className="min-w-[64px] border-l border-hair px-4 font-semibold text-copper"
+          onClick={() => go({ run: 'scan' })}
+        >
+          Scan
+        </button>
+      </div>
       <Command.List className="max-h-[60vh] overflow-auto p-1">
         <Command.Empty className="px-3 py-4 text-second">
           {failed

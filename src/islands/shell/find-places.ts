@@ -5,7 +5,7 @@ export interface FindPlace {
   /** Words that mean it too. */
   also?: string
   href?: string
-  run?: 'print' | 'sign-out'
+  run?: 'print' | 'sign-out' | 'scan'
 }
 
 export const findPlaces: FindPlace[] = [
@@ -19,6 +19,8 @@ export const findPlaces: FindPlace[] = [
   { sort: 'page', name: 'Water bench', also: 'hardness titration mix', href: '/water' },
   { sort: 'page', name: 'Water zones and their analyses', also: 'supplies waterworks', href: '/supplies' },
   { sort: 'page', name: 'Visits', also: 'calls came back', href: '/visits' },
+  { sort: 'page', name: 'Invoices and credit notes', also: 'bills money books tax', href: '/invoices' },
+  { sort: 'page', name: 'Letters and the mailbox', also: 'e-mail sent mail smtp', href: '/letters' },
   { sort: 'page', name: 'Instruments and reagents', also: 'calibration gauge pen', href: '/instruments' },
   { sort: 'page', name: 'Kinds of machine', also: 'models limits intervals', href: '/kinds' },
   { sort: 'page', name: 'What parts last', also: 'lives learned', href: '/parts' },
@@ -34,6 +36,7 @@ export const findPlaces: FindPlace[] = [
   { sort: 'command', name: 'Past work from a spreadsheet', also: 'import history xlsx csv', href: '/import/work' },
   { sort: 'command', name: 'Readings from a spreadsheet', also: 'import counters xlsx csv', href: '/import/readings' },
   { sort: 'command', name: 'First steps', also: 'add place machine begin', href: '/first-steps' },
+  { sort: 'command', name: 'Scan a label', also: 'camera qr code machine', run: 'scan' },
   { sort: 'command', name: 'Print this page', also: 'paper pdf', run: 'print' },
   { sort: 'command', name: 'Sign out', also: 'leave log off', run: 'sign-out' },
 ]

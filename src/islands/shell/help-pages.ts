@@ -113,6 +113,31 @@ export const helpPages: PageHelp[] = [
     ],
   },
   {
+    path: /^\/(machines\/[^/]+\/care|sites\/[^/]+\/labels)/,
+    name: 'Care and labels',
+    answers: 'What whoever works with a machine does between visits, and the page they open from its label.',
+    how: [
+      'A label is printed once a machine has a page. Whoever scans it reads its care without signing in; you are led to the machine.',
+      'The word of the place is four figures: a phone on which it was typed sends what counts, any other what you look at first.',
+      'What they send stands in the ledger with its origin; “something is wrong” rings in the list of calls to ring back.',
+      'The code beside the square is typed into Find where nothing can be scanned.',
+      'Another word asks every phone anew. Another address needs another label: the old one opens nothing.',
+    ],
+  },
+  {
+    path: /^\/(visits\/[^/]+\/papers|invoices|letters)/,
+    name: 'Papers, invoices and letters',
+    answers: 'What goes out of a closed visit, and what was issued.',
+    how: [
+      'An invoice has the lines the customer pays, as the visit was closed with them. What it lacks is said beside it, with the place to say it.',
+      'Issued, it has the next number of its series and is not changed any more. A credit note takes it back; then it is issued anew.',
+      'The e-invoice file is UBL 2.1 with the content of EN 16931: programs that keep books take it in.',
+      'A letter takes papers along as they are when it is written. It waits for the mail server, is tried for four days, and says what came of it.',
+      'Where no mail server is set, letters lie in the mailbox of this installation and go nowhere: operations.md says how one is set.',
+      'The spreadsheet has a line for each invoice and credit note, sums as decimals with a point; credit notes below nought.',
+    ],
+  },
+  {
     path: /^\/machines\/[^/]+\/entry/,
     name: 'New entry',
     answers: 'What was found, done, fitted and read on this visit.',
@@ -174,6 +199,23 @@ export const helpPages: PageHelp[] = [
     how: [
       'Type part of a place, a name, a maker or a serial number.',
       'Those in the workshop and those out of service are chosen above the list: their history stays, and they can be set going again.',
+    ],
+  },
+  {
+    path: /^\/sites\/[^/]+\/leaving/,
+    name: 'Leaving',
+    answers:
+      'The end of a visit: what was done, what is missing before it closes, what it costs whom, what stays open, who signs.',
+    how: [
+      'It is drawn from the ledger: what is not there was not done. What is missing has a letter, which leads to where it is done.',
+      'A counter may be left with a reason. A machine that is not for use closes only isolated and tagged.',
+      'Minutes, prices and who pays are put right here, with a word why; Rates and Contract say them for good.',
+      'The page is turned to the customer last: each sentence can be struck out, and not signing is as good.',
+      'A visit that is closed is closed anew where something was wrong: the first stays as it was.',
+    ],
+    keys: [
+      [['a', 'b', 'd'], 'what is missing'],
+      [['s'], 'turn it to the customer'],
     ],
   },
   {

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { geoLink } from '../../core/files/day-files.ts'
+import { geoLink } from '../../core/files/place-link.ts'
 import type { Entry } from '../../core/ledger/entry.ts'
 import type { Setting } from '../../core/ledger/setting-kinds.ts'
 import { busyMonths } from '../../core/quantity/month-words.ts'
@@ -9,7 +9,6 @@ import { dayNear } from '../../ui/format.ts'
 import { later } from '../../ui/later.tsx'
 import { Act, Part } from '../../ui/Part.tsx'
 import type { SitePage } from '../../views/site-page.ts'
-import { makeEntry, writeFrom } from '../make-entry.ts'
 import { CallLink, MailLink } from '../records/contact-links.tsx'
 import { ClosureStrip } from './ClosureStrip.tsx'
 
@@ -186,6 +185,7 @@ export function AboutTheSite({
 function Withdraw({ entryId, siteId, today }: { entryId: string; siteId: string; today: string }) {
   const [wrong, setWrong] = useState('')
   const withdraw = async () => {
+    const { makeEntry, writeFrom } = await import('../make-entry.ts')
     const told = await writeFrom([makeEntry('site', siteId, 'withdrawn', {}, today, { supersedes: entryId })])
     if (told.ok) location.reload()
     else setWrong(told.issues[0]!.message)

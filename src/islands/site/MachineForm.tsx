@@ -7,10 +7,10 @@ import { preferences } from '../../ui/preferences.ts'
 import { keep, type Told } from '../keep.ts'
 import { useOwnKinds } from '../kinds/own-kinds-here.ts'
 import { makeEntry } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { Form } from '../records/Form.tsx'
 import { countReads, type FieldSpec, typedNumber, typedText, type Values, wrongAt } from '../records/form-values.ts'
 import { behindField } from '../records/record-fields.ts'
-import { newId } from '../send-entries.ts'
 
 interface Props {
   site: { id: string; name: string }

@@ -2,9 +2,9 @@ import { useState } from 'react'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { SoftenerPage } from '../../views/softener-page.ts'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { type FieldSpec, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 
 interface Measured extends FieldSpec {
   point: 'raw' | 'permeate' | 'softened'

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { readPlace } from '../../core/files/day-files.ts'
+import { readPlace } from '../../core/files/place-link.ts'
 import type { Coordinates } from '../../core/rounds/travel.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { SitePage } from '../../views/site-page.ts'

@@ -3,9 +3,9 @@ import { corrected, jot } from '../../core/ledger/jot.ts'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { Renewal } from '../../views/softener-page.ts'
 import { writeFrom, writtenAbout } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { type FieldSpec, typedNumber, typedText, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 
 interface Props {
   softenerId: string

@@ -5,7 +5,6 @@ import { Act, Part } from '../../ui/Part.tsx'
 import { treatmentNames } from '../../ui/treatment-words.ts'
 import type { SitePage, SiteSoftener } from '../../views/site-page.ts'
 import { MachineLine } from '../machine/MachineLine.tsx'
-import { makeEntry, writeFrom } from '../make-entry.ts'
 import { VisitLine } from '../visits/VisitLine.tsx'
 
 interface Props {
@@ -21,11 +20,18 @@ export function WhatStandsHere({ page, today, kinds, onOpen, onSoftener }: Props
   const { site, machines, softeners } = page
   return (
     <div className="min-w-0 px-4 py-3 lg:px-6">
-      <Part title="Machines">
+      <Part
+        title="Machines"
+        action={
+          <a className="word" href={`/sites/${site.id}/labels`}>
+            Labels
+          </a>
+        }
+      >
         {machines.length === 0 ? (
           <p className="m-0 text-second">
-            Nothing stands here yet. <Act onClick={() => onOpen('machine')}>Add the first machine</Act>: its kind, and
-            what its counter shows.
+            Nothing stands here yet. <Act onClick={() => onOpen('machine')}>Add the first machine</Act>: its kind and
+            counter.
           </p>
         ) : (
           <ul className="m-0 list-none p-0">
@@ -110,6 +116,7 @@ function CloseRemark({ remark, today }: { remark: SitePage['remarks'][number]; t
   const [wrong, setWrong] = useState('')
   const closeIt = async () => {
     const { kind, id } = remark.about
+    const { makeEntry, writeFrom } = await import('../make-entry.ts')
     const told = await writeFrom([makeEntry(kind, id, 'remark-closed', { remark: remark.id }, today)])
     if (told.ok) location.reload()
     else setWrong(told.issues[0]!.message)

@@ -11,9 +11,9 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { YearPage } from '../../views/year-page.ts'
 import { fromPage } from '../from-page.tsx'
 import { makeEntry, writeFrom } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { typedNumber, wrongAt } from '../records/form-values.ts'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 
 interface Props {
   page: YearPage
@@ -125,9 +125,14 @@ function YearView({ page, today }: Props) {
           { label: 'Now', value: now },
         ]}
         action={
-          <button type="button" className="plain whitespace-nowrap" onClick={() => setPricing(true)}>
-            Prices
-          </button>
+          <>
+            <a className="plain inline-flex items-center whitespace-nowrap" href={`/api/sites/${site.id}/water.pdf`}>
+              Water report, PDF
+            </a>
+            <button type="button" className="plain whitespace-nowrap" onClick={() => setPricing(true)}>
+              Prices
+            </button>
+          </>
         }
       />
       <div className="grid flex-1 gap-x-8 bg-enamel px-4 py-3 lg:grid-cols-[1fr_340px] lg:px-6">

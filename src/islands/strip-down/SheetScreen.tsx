@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import type { Kind } from '../../core/kinds/kind.ts'
 import type { KnownStripDown } from '../../core/strip-down/known-strip-down.ts'
 import type { SheetPress } from '../../core/strip-down/sheet.ts'
@@ -58,7 +58,8 @@ export function SheetScreen({ kept, kind, known, noted, place, timeZone, lost, o
     } else onPress({ type: 'close', ...(word && { leftOver: word }) })
   }
   const newParts = refitting && held?.thing.parts && !held.fitted ? partsOf(kind, held.thing.parts) : []
-  useEffect(() => {
+  // With the sheet itself, not after it: what is seen can be pressed, and means what is seen.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (meansItself(event) || event.repeat) return
       const key = event.key.toLowerCase()

@@ -6,10 +6,10 @@ import { Sheet } from '../../ui/Sheet.tsx'
 import type { RecordPage } from '../../views/record-page.ts'
 import type { WaterBenchPage } from '../../views/water-bench.ts'
 import { writeFrom, writtenAbout } from '../make-entry.ts'
+import { newId } from '../new-id.ts'
 import { typedText, wrongAt } from '../records/form-values.ts'
 import { RecordChoice } from '../records/RecordChoice.tsx'
 import { SheetForm } from '../records/SheetForm.tsx'
-import { newId } from '../send-entries.ts'
 import { useFetched } from '../use-fetched.ts'
 
 interface Props {

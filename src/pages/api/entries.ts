@@ -1,8 +1,11 @@
 import { array, number, object, string } from 'yup'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { actorOf, endpoint, json, readJson, refuse } from '../../server/api.ts'
+import { log } from '../../server/log.ts'
+import { writeReportsAsked } from '../../services/letters/reports-asked.ts'
 import { entriesAfter } from '../../services/pull-entries.ts'
 import { writeEntries } from '../../services/write-entries.ts'
+import { paperWords } from '../_paper-words.ts'
 
 const mostEntries = 500
 type Dated = { happenedOn?: unknown }
@@ -54,6 +57,11 @@ export const POST = endpoint(async ({ request, locals }, who) => {
     ...(origin && { origin }),
     ...(known && { known: new Map(known.map(({ id, seq }) => [id, seq])) }),
   })
+  // What was saved stays saved: a report that cannot be made is missing among the papers of its visit, and is sent there.
+  await writeReportsAsked(locals.db, who.firm, actorOf(who), entries, answer, {
+    now: locals.now,
+    words: paperWords(who.firm.name),
+  }).catch((error: unknown) => log.error({ err: error, id: locals.requestId }, 'report not sent'))
   const verdicts = new Set(answer.verdicts.map(({ verdict }) => verdict))
   const status = answer.writtenSince || verdicts.has('conflict') ? 409 : verdicts.has('refused') ? 422 : 200
   return json(answer, status)

@@ -1,5 +1,5 @@
 import { isTotals } from '../../core/files/is-totals.ts'
-import { type Kept, recordSchemas } from '../../core/firm/records.ts'
+import { filledIn, type Kept, recordSchemas } from '../../core/firm/records.ts'
 import { jot } from '../../core/ledger/jot.ts'
 import { parseStrict } from '../../core/parse/parse-strict.ts'
 import { hardnessSymbol } from '../../core/quantity/hardness.ts'
@@ -189,15 +189,8 @@ function wrongRecord(machine: Machine, { technicianId: id, timeZone }: ImportCon
   return null
 }
 
-const customerOf = ({ customer, contact, phone, email }: Machine) => ({
-  name: customer,
-  contact,
-  phone,
-  email,
-  note: '',
-  mayAgree: '',
-  orderNumber: '',
-})
+const customerOf = ({ customer, contact, phone, email }: Machine) =>
+  filledIn('customer', { name: customer, contact, phone, email })
 const siteOf = ({ site, area, address, access }: Machine) => ({ name: site, area, address, accessNote: access })
 const machineOf = ({ name, maker, model, revision, serial, kind }: Machine) => ({
   name,

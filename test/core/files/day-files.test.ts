@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import { geoJsonOf, geoLink, gpxOf, readPlace } from '../../../src/core/files/day-files.ts'
+import { geoJsonOf, gpxOf } from '../../../src/core/files/day-files.ts'
+import { geoLink, readPlace } from '../../../src/core/files/place-link.ts'
 import { hoursSaid, readHours } from '../../../src/core/typed/read-hours.ts'
 
 const way = [

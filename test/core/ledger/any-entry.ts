@@ -20,6 +20,16 @@ const slug = fc.constantFrom(
 const fraction = (max: number) => fc.double({ min: 0, max, noNaN: true }).map((value) => (value < 1e-9 ? 0 : value))
 const amount = fc.oneof(fc.nat({ max: 500_000 }), fraction(1000))
 
+const chargeLine = fc.record({
+  id: fc.uuid(),
+  of: fc.constantFrom('part', 'labour', 'other'),
+  name: fc.constantFrom('Group gasket', 'At the machines'),
+  quantityMilli: fc.nat({ max: 100_000 }),
+  unit: fc.constantFrom('piece', 'min'),
+  priceMinor: fc.option(fc.nat({ max: 100_000 })),
+  pays: fc.constantFrom('contract', 'customer', 'nobody'),
+})
+
 /** A body that its schema should take, by kind. */
 export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   commissioned: fc.record({
@@ -31,7 +41,15 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     parts: fc.constantFrom('unknown', 'looks-right', 'good'),
     except: fc.array(slug, { maxLength: 4 }),
   }),
-  reading: fc.record({ counter: fc.constantFrom('shots', 'litres'), count: fc.nat({ max: 1_000_000 }) }),
+  'care-done': fc.record({
+    what: fc.constantFrom('Tank washed', 'Hopper emptied'),
+    everyDays: fc.integer({ min: 1, max: 60 }),
+  }),
+  reading: fc.record({
+    counter: fc.constantFrom('shots', 'litres'),
+    count: fc.nat({ max: 1_000_000 }),
+    by: fc.option(fc.constant('customer' as const), { nil: undefined }),
+  }),
   'water-test': fc.record({
     point: fc.constantFrom('raw', 'softened'),
     quantity: fc.constantFrom('total', 'carbonate'),
@@ -139,6 +157,63 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
   stage: fc.record({ stage: fc.constantFrom(...stages) }),
   moved: fc.record({ fromSiteId: uuid, toSiteId: uuid, toSoftenerId: fc.option(uuid, { nil: undefined }) }),
   visit: fc.record({ technicianIds: fc.array(uuid, { minLength: 1, maxLength: 3 }), minutes: fc.nat({ max: 600 }) }),
+  'visit-closed': fc.record({
+    minutes: fc.array(fc.record({ subjectId: uuid, minutes: fc.nat({ max: 400 }) }), { maxLength: 3 }),
+    roadMinutes: fc.option(fc.nat({ max: 200 }), { nil: undefined }),
+    left: fc.array(
+      fc.record({ subjectId: uuid, what: fc.constant('counter'), reason: fc.constant('display is dark') }),
+      {
+        maxLength: 2,
+      },
+    ),
+    currency: fc.constantFrom('EUR', 'JPY'),
+    taxBp: fc.nat({ max: 2500 }),
+    reportByMail: fc.option(fc.boolean(), { nil: undefined }),
+    lines: fc.array(chargeLine, { maxLength: 4 }),
+    sentences: fc.constant([{ of: 'done', text: 'I was shown what was done here today.' }]),
+    signed: fc.constantFrom(
+      { how: 'nobody', at: '2026-11-26T12:02:00Z' },
+      {
+        how: 'signed',
+        name: 'Bram Thistle',
+        at: '2026-11-26T12:02:00Z',
+        strokes: [[10, 10, 60, 30, 120, 12, 180, 40]],
+      },
+    ),
+  }),
+  quoted: fc.record(
+    {
+      quote: uuid,
+      currency: fc.constantFrom('EUR', 'JPY'),
+      taxBp: fc.nat({ max: 2500 }),
+      validUntil: day,
+      items: fc.array(
+        fc.record({
+          subjectId: uuid,
+          name: fc.constantFrom('Control board', 'Vibratory pump'),
+          waits: fc.array(
+            fc.record({ by: day, chanceMilli: fc.nat({ max: 1000 }), addsMinor: fc.nat({ max: 20_000 }) }),
+            { maxLength: 2 },
+          ),
+        }),
+        { minLength: 1, maxLength: 3 },
+      ),
+      callMinor: fc.nat({ max: 20_000 }),
+      lines: fc.array(chargeLine, { maxLength: 4 }),
+      answer: fc.record({ said: fc.constantFrom('yes', 'no', 'withdrawn'), on: day }),
+    },
+    { requiredKeys: ['quote', 'currency', 'taxBp', 'validUntil', 'items', 'lines'] },
+  ),
+  claimed: fc.record(
+    {
+      visit: uuid,
+      line: fc.constant('part 1'),
+      name: fc.constantFrom('Safety valve', 'Control board'),
+      step: fc.constantFrom('kept', 'sent', 'refused', 'dropped'),
+      by: fc.constant('the maker'),
+    },
+    { requiredKeys: ['visit', 'line', 'name', 'step'] },
+  ),
   remark: fc.record({ text: fc.string({ minLength: 1, maxLength: 50 }) }),
   'remark-closed': fc.record({ remark: uuid }),
   call: fc.record(
@@ -282,6 +357,30 @@ export const bodies: Record<string, fc.Arbitrary<Record<string, unknown>>> = {
     fc.constantFrom(
       { setting: 'contract' as const },
       { setting: 'contract' as const, everyMonths: 3, firstOn: '2026-12-15', within: 14, minutes: 20 },
+    ),
+    fc.constantFrom(
+      { setting: 'rates' as const, currency: 'EUR', labourPerHourMinor: 6300, taxBp: 1900 },
+      { setting: 'rates' as const, currency: 'JPY', callOutMinor: 8500, perKmMinor: 50, taxBp: 0, taxName: 'none' },
+      { setting: 'covers' as const },
+      {
+        setting: 'covers' as const,
+        until: '2026-12-31',
+        partsUpToMinor: null,
+        labour: true,
+        travel: true,
+        used: false,
+      },
+      { setting: 'tax-told' as const, withTax: true },
+      { setting: 'invoicing' as const, name: 'A firm by law', country: 'NL', dueDays: 14, invoiceSeries: 'R{year}-' },
+      {
+        setting: 'letterhead' as const,
+        phone: '0555 0142',
+        email: 'hello@quillgate.example',
+        address: 'Tanners’ Row 4',
+      },
+      { setting: 'letterhead' as const, numbers: 'HM 2207', logo: '0a'.repeat(32) },
+      { setting: 'site-word' as const, word: '4711' },
+      { setting: 'site-word' as const },
     ),
     fc.record({ setting: fc.constant('groups'), count: fc.integer({ min: 1, max: 4 }) }),
     fc.record({ setting: fc.constant('descale-prompt'), litres: fc.integer({ min: 1, max: 500 }) }),

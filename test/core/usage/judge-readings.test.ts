@@ -40,6 +40,50 @@ describe('judging counter readings', () => {
     expect(swapped.rises.map((rise) => rise.count)).to.deep.equal([400, 380, 360])
   })
 
+  describe('of which the last was read by a customer', () => {
+    /** What a technician would have read, and the same from a customer. */
+    const last = (counts: number[], doubted = true) =>
+      judgeReadings(
+        weekly(counts).map((one, i) => (i === counts.length - 1 ? { ...one, doubted } : one)),
+        { open, priorPerOpenDay: 60 },
+      )
+    const kinds = (counts: number[], doubted?: boolean) => last(counts, doubted).flags.map(({ kind }) => kind)
+
+    it('believes what is usual, and counts it as doubted', () => {
+      const { flags: none, rises } = last([1000, 1350, 1720, 2080])
+      expect(none).to.deep.equal([])
+      expect(rises.map(({ doubted = false }) => doubted)).to.deep.equal([false, false, true])
+    })
+
+    it('believes less of what is much than it would of a technician', () => {
+      const most = (doubted: boolean) => {
+        let count = 2080
+        while (kinds([1000, 1350, 1720, count], doubted).length === 0) count += 10
+        return count - 1720
+      }
+      expect(most(true)).to.be.lessThan(most(false))
+      expect(most(true)).to.be.greaterThan(360)
+    })
+
+    it('takes no board swap from their figures alone, and believes it once one of us reads on from there', () => {
+      expect(kinds([1000, 1350, 1720, 120])).to.deep.equal(['impossible'])
+      expect(kinds([1000, 1350, 1720, 120], false)).to.deep.equal(['reset'])
+      const borneOut = judgeReadings(
+        weekly([1000, 1350, 1720, 120, 470]).map((one, i) => (i === 3 ? { ...one, doubted: true } : one)),
+        { open, priorPerOpenDay: 60 },
+      )
+      expect(borneOut.flags.map(({ kind }) => kind)).to.deep.equal(['reset'])
+    })
+
+    it('doubts it no more where one of us read after it', () => {
+      const { rises } = judgeReadings(
+        weekly([1000, 1350, 1720, 2080]).map((one, i) => (i === 2 ? { ...one, doubted: true } : one)),
+        { open, priorPerOpenDay: 60 },
+      )
+      expect(rises.some(({ doubted }) => doubted)).to.equal(false)
+    })
+  })
+
   it('rejects no more than it flags: kept and rejected are all', () => {
     for (const counts of [[1000, 1350, 17_200, 2080], [5, 4, 3, 2, 1], [0, 0, 0], [7]]) {
       const { kept, flags: found } = judge(counts)

@@ -18,6 +18,8 @@ export const reading = entryKind({
       groups: array(amount().max(most).required()).max(4),
       drinks: array(object({ name: words(60).required(), count: amount().max(most).required() }).noUnknown()).max(20),
       rinses: amount().max(most),
+      /** Whoever read it, where it was none of us: it counts for less until one of us reads it again. */
+      by: string().oneOf(['customer']),
     })
       .noUnknown()
       .test(
@@ -36,7 +38,7 @@ export const reading = entryKind({
   words: (body, pen) =>
     body.counter === 'litres'
       ? `Water meter ${pen.quantity(body.count, 'L')}`
-      : `Counter ${pen.figure(body.count)} ${pen.machine ? shownUnit(pen.machine) : ''}${apartWords(body, pen)}`,
+      : `Counter ${pen.figure(body.count)} ${pen.machine ? shownUnit(pen.machine) : ''}${apartWords(body, pen)}${body.by ? ', read by the customer' : ''}`,
 })
 
 /** What a reading told apart. @example apartWords({ groups: [640, 460], rinses: 12 }, pen) // '; groups 640, 460; 12 rinses' */

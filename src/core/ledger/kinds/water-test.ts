@@ -56,7 +56,7 @@ export const waterTest = entryKind({
     const symbol = hardnessSymbol[unit]
     const found =
       method === 'drops'
-        ? `${drops} drops of ${perDrop} ${symbol}`
+        ? `${drops} ${drops === 1 ? 'drop' : 'drops'} of ${perDrop} ${symbol}`
         : method === 'strip'
           ? `strip, ${low}–${high} ${symbol}`
           : `${value} ${symbol}`

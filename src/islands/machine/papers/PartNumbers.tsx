@@ -3,9 +3,9 @@ import type { Kind } from '../../../core/kinds/kind.ts'
 import { serialWords } from '../../../core/ledger/settings/papers.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
+import { newId } from '../../new-id.ts'
 import { typedText } from '../../records/form-values.ts'
 import { SheetForm } from '../../records/SheetForm.tsx'
-import { newId } from '../../send-entries.ts'
 import { numbersHere } from './numbers-here.ts'
 
 interface Props {

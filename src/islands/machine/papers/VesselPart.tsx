@@ -4,9 +4,9 @@ import { effective, ofKind } from '../../../core/standing/histories.ts'
 import { dayLong, daysUntil } from '../../../ui/format.ts'
 import type { MachineBundle } from '../../../views/machine-bundle.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
+import { newId } from '../../new-id.ts'
 import { typedText } from '../../records/form-values.ts'
 import { SheetForm } from '../../records/SheetForm.tsx'
-import { newId } from '../../send-entries.ts'
 
 interface Props {
   bundle: MachineBundle

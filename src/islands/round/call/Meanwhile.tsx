@@ -1,5 +1,5 @@
-import { mustNotBeRun } from '../../../core/faults/asked-by-phone.ts'
 import type { SafeWord } from '../../../core/faults/call-needs.ts'
+import { meanwhile } from '../../../core/faults/meanwhile.ts'
 import type { Kind } from '../../../core/kinds/kind.ts'
 import { figure } from '../../../ui/format.ts'
 import type { CallPlace } from '../../../views/call-page.ts'
@@ -16,10 +16,7 @@ interface Props {
 
 /** What they can safely do until somebody comes, or instead of it; nobody is asked to open a machine. */
 export function Meanwhile({ safe: all, symptoms, kind, others, busy, onCured }: Props) {
-  // A pump on the mains that gets none is spoilt; one that draws from a tank is started so.
-  const runsDry = symptoms.includes('no-water') && kind.stations.some(({ symbol }) => symbol === 'mains')
-  const safe = runsDry ? all.filter(({ say }) => !asksToRun(say)) : all
-  const notAgain = !runsDry && !safe.some(({ say }) => asksToRun(say)) && symptoms.some(mustNotBeRun)
+  const { runsDry, notAgain, safe } = meanwhile(all, symptoms, kind)
   const help = others.filter(({ perDay }) => perDay !== null && perDay >= 1).sort((a, b) => b.perDay! - a.perDay!)[0]
   return (
     <ul className="m-0 list-none p-0 text-[15px]">
@@ -64,6 +61,3 @@ export function Meanwhile({ safe: all, symptoms, kind, others, busy, onCured }: 
     </ul>
   )
 }
-
-/** Whether the machine would run, or a drink be made, for it. */
-const asksToRun = (say: string): boolean => /\b(?:run|brew|shots?|cups?)\b/i.test(say)

@@ -32,7 +32,9 @@ export function RingBackList({ calls, today, timeZone, onTake }: Props) {
                   {[call.machine?.name, call.place].filter(Boolean).join(', ') || caller || 'Somebody'}
                 </b>
                 {call.text && ` “${call.text}”`}
-                <span className="text-[13px] text-second"> taken by {call.by || 'somebody'}</span>
+                <span className="text-[13px] text-second">
+                  {call.origin ? ` from ${call.origin}` : ` taken by ${call.by || 'somebody'}`}
+                </span>
               </span>
               {caller && (call.machine || call.place) && <span className="text-[14px]">{caller}</span>}
               {phone ? <CallLink phone={phone} /> : <span className="text-[14px] text-second">no number</span>}

@@ -1,5 +1,6 @@
 import type { FaultBook } from '../../../core/faults/fault.ts'
 import type { Search } from '../../../core/faults/search.ts'
+import { seenWords } from '../../../core/faults/seen-words.ts'
 import { stopOf } from '../../../core/faults/stops.ts'
 import type { Entry } from '../../../core/ledger/entry.ts'
 import type { Body } from '../../../core/ledger/entry-kinds.ts'
@@ -8,9 +9,8 @@ import type { CallEnd } from '../../../core/ledger/kinds/call.ts'
 import type { SubjectKind } from '../../../core/ledger/subject.ts'
 import type { Unversioned } from '../../../core/ledger/versions.ts'
 import type { CallMoment } from '../../../views/call-page.ts'
-import { seenWords } from '../../fault/repair-entries.ts'
 import { makeEntry } from '../../make-entry.ts'
-import { madeAt } from '../../send-entries.ts'
+import { madeAt } from '../../new-id.ts'
 import type { KeptCall } from './kept-call.ts'
 
 interface Given {

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { browserNow } from '../../../ui/clock.ts'
-import { newId } from '../../send-entries.ts'
+import { newId } from '../../new-id.ts'
 import { type KeptCall, keptCalls, newCall } from './kept-call.ts'
 
 /**

@@ -1,4 +1,4 @@
-import { geoLink } from '../../../core/files/day-files.ts'
+import { geoLink } from '../../../core/files/place-link.ts'
 import { Key } from '../../../ui/Key.tsx'
 import type { DayPage, DayPerson } from '../../../views/day-page.ts'
 import { CallLink } from '../../records/contact-links.tsx'
@@ -48,14 +48,22 @@ export function StopActions({
         </button>
       )}
       {acts.isMine && state === 'under way' && (
-        <button
-          type="button"
-          className="act max-md:min-h-[64px] max-md:w-full max-md:text-[18px]"
-          disabled={acts.busy}
-          onClick={() => acts.onLeave(stop)}
-        >
-          I leave now
-        </button>
+        <>
+          <a
+            className="act inline-flex items-center justify-center max-md:min-h-[64px] max-md:w-full max-md:text-[18px]"
+            href={`/sites/${siteId}/leaving${visitId ? `?visit=${visitId}` : ''}`}
+          >
+            Close the visit
+          </a>
+          <button type="button" className={plain} disabled={acts.busy} onClick={() => acts.onLeave(stop)}>
+            I leave now
+          </button>
+        </>
+      )}
+      {state === 'done' && visitId && (
+        <a className={plain} href={`/sites/${siteId}/leaving?visit=${visitId}`}>
+          How it was left
+        </a>
       )}
       {acts.isMine && state === 'under way' && (
         <button type="button" className={plain} disabled={acts.busy} onClick={() => acts.onMistake(stop)}>

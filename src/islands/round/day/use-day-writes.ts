@@ -3,7 +3,7 @@ import type { Entry } from '../../../core/ledger/entry.ts'
 import { browserNow } from '../../../ui/clock.ts'
 import type { DayHandOver, DayPage, DayPerson, DayStop } from '../../../views/day-page.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
-import { madeAt, newId } from '../../send-entries.ts'
+import { madeAt, newId } from '../../new-id.ts'
 
 /** What is written from a day: its order, and that somebody is there or has left. */
 export function useDayWrites(page: DayPage, firmId: string, onWritten: () => void) {

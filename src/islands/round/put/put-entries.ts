@@ -2,7 +2,7 @@ import type { Entry } from '../../../core/ledger/entry.ts'
 import { minutesThere } from '../../../core/visits/minutes-there.ts'
 import type { PutOnVisit, SiteToJoin, TaskMinutes, VisitToJoin } from '../../../views/put-on-visit.ts'
 import { makeEntry } from '../../make-entry.ts'
-import { madeAt, newId } from '../../send-entries.ts'
+import { madeAt, newId } from '../../new-id.ts'
 
 /** Where the chosen tasks of a site are to go: on a visit that stands, or on one of their own. */
 export type PutWhere = { visit: VisitToJoin } | { on: string; technicianId: string }

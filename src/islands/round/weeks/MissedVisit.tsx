@@ -4,7 +4,7 @@ import { pageZone } from '../../../ui/clock.ts'
 import { dayShort } from '../../../ui/format.ts'
 import type { WeeksRow } from '../../../views/weeks-ahead.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
-import { madeAt, newId } from '../../send-entries.ts'
+import { madeAt, newId } from '../../new-id.ts'
 
 interface Props {
   siteId: string

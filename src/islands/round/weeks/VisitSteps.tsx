@@ -6,10 +6,10 @@ import { Key } from '../../../ui/Key.tsx'
 import { Sheet } from '../../../ui/Sheet.tsx'
 import type { VisitState, WeeksRow, WeeksValley } from '../../../views/weeks-ahead.ts'
 import { makeEntry, writeFrom } from '../../make-entry.ts'
+import { madeAt, newId } from '../../new-id.ts'
 import { CallLink } from '../../records/contact-links.tsx'
 import { typedText, type Values } from '../../records/form-values.ts'
 import { SheetForm } from '../../records/SheetForm.tsx'
-import { madeAt, newId } from '../../send-entries.ts'
 import type { VisitChoice } from './visit-choice.ts'
 
 interface Props {

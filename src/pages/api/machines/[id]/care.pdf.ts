@@ -1,5 +1,6 @@
 import { dayAt } from '../../../../core/quantity/site-time.ts'
 import { endpoint, notFound } from '../../../../server/api.ts'
+import { pdfNamed } from '../../../../server/paper-shown.ts'
 import { careOf } from '../../../../services/care.ts'
 import { carePdf } from '../../../../services/care-pdf.ts'
 import { isUuid } from '../../../../services/cursor.ts'
@@ -8,7 +9,9 @@ import { dayLong } from '../../../../ui/format.ts'
 /** The care sheet of a machine as a PDF. */
 export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
   const { id = '' } = params
-  const care = isUuid(id) ? await careOf(locals.db, firm.id, id, url.searchParams.get('backflush') ?? undefined) : null
+  const care = isUuid(id)
+    ? await careOf(locals.db, firm.id, id, { backflush: url.searchParams.get('backflush') ?? undefined })
+    : null
   if (!care) return notFound()
   const { machine, site } = care.bundle
   const pdf = await carePdf(care.sheet, {
@@ -19,10 +22,5 @@ export const GET = endpoint(async ({ params, url, locals }, { firm }) => {
     day: dayLong(dayAt(site.timeZone, locals.now)),
     traffic: `${Math.round(care.drinksPerOpenDay)} ${care.unit} an open day`,
   })
-  return new Response(new Uint8Array(pdf), {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="care-${machine.id.slice(0, 8)}.pdf"`,
-    },
-  })
+  return pdfNamed(pdf, `care-${machine.id.slice(0, 8)}`)
 })

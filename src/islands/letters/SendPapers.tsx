@@ -1,0 +1,102 @@
+import { useCallback, useEffect, useState } from 'react'
+import { Act, Part } from '../../ui/Part.tsx'
+import { Sheet } from '../../ui/Sheet.tsx'
+import type { LetterPage } from '../../views/letter-page.ts'
+import { newId } from '../new-id.ts'
+import { typedText } from '../records/form-values.ts'
+import { SheetForm } from '../records/SheetForm.tsx'
+import { sendOnce } from '../send-once.ts'
+import { LetterLines } from './LetterLines.tsx'
+
+interface Props {
+  visitId: string
+  /** Whoever closed the visit wanted the report to go out by itself. */
+  wasAsked: boolean
+  /** What can go along: what it is asked for by, and what it is called. */
+  papers: [id: string, name: string][]
+  to: string
+  subject: string
+  words: string
+}
+
+/** Papers of a visit, sent by e-mail; and what was sent already. */
+export function SendPapers({ visitId, wasAsked, papers, to, subject, words }: Props) {
+  const [page, setPage] = useState<LetterPage | null>(null)
+  const [id, setId] = useState<string | null>(null)
+  const url = `/api/visits/${visitId}/letters`
+  const look = useCallback(async () => {
+    const response = await fetch(url).catch(() => null)
+    if (response?.ok) setPage(await response.json())
+  }, [url])
+  useEffect(() => void look(), [look])
+  const waits = page?.rows.some(({ state, tries }) => state === 'waiting' && tries === 0) ?? false
+  useEffect(() => {
+    if (!waits) return
+    const timer = setInterval(() => void look(), 1500)
+    return () => clearInterval(timer)
+  }, [look, waits])
+  return (
+    <Part title="By e-mail" action={<Act onClick={() => setId(newId())}>Send papers</Act>}>
+      {page && page.rows.length === 0 && (
+        <p className="m-0 text-second">
+          Nothing of this visit was sent yet.
+          {wasAsked && (
+            <b className="block font-semibold text-brass-ink">
+              The report was asked to go out as the visit was closed, and did not: no address was kept then, or it could
+              not be made. Send it from here.
+            </b>
+          )}
+        </p>
+      )}
+      {page && <LetterLines rows={page.rows} via={page.via} withVisit={false} onAgain={look} />}
+      {page && !page.via && (
+        <p className="m-0 pt-1 text-[13.5px] text-second">
+          No mail server is set: what is sent lies in the{' '}
+          <a className="word" href="/letters">
+            mailbox
+          </a>{' '}
+          of this installation.
+        </p>
+      )}
+      {id && (
+        <Sheet
+          open
+          onOpenChange={() => setId(null)}
+          title="Send papers"
+          about="As they are now. What was sent stays in this list."
+        >
+          <SheetForm
+            fields={[
+              { id: 'to', label: 'To', kind: 'email' },
+              { id: 'papers', label: 'Papers', kind: 'several', options: papers },
+              { id: 'subject', label: 'Subject' },
+              { id: 'words', label: 'Words', kind: 'text', rows: 6 },
+            ]}
+            values={{
+              to, // The annex goes along where it is wanted.
+              papers: papers.map(([paper]) => paper).filter((paper) => paper !== 'sheets'),
+              subject,
+              words,
+            }}
+            save="Send"
+            onCancel={() => setId(null)}
+            onSave={async (values) => {
+              const told = await sendOnce<object>('POST', url, {
+                id,
+                to: typedText(values, 'to'),
+                subject: typedText(values, 'subject'),
+                words: String(values.words ?? ''),
+                papers: values.papers,
+              })
+              if (told.ok) {
+                setId(null)
+                await look()
+              }
+              return told
+            }}
+          />
+        </Sheet>
+      )}
+    </Part>
+  )
+}

@@ -1,0 +1,13 @@
+import { endpoint, notFound } from '../../../../server/api.ts'
+import { paperShown } from '../../../../server/paper-shown.ts'
+import { isUuid } from '../../../../services/cursor.ts'
+import { passportFile } from '../../../../services/papers/place-papers.ts'
+import { paperWords } from '../../../_paper-words.ts'
+
+/** A machine’s passport on paper. */
+export const GET = endpoint(async ({ params, locals }, { firm }) => {
+  const { id = '' } = params
+  const asked = { now: locals.now, words: paperWords(firm.name) }
+  const file = isUuid(id) ? await passportFile(locals.db, firm, id, asked) : null
+  return file ? paperShown(file) : notFound()
+})
