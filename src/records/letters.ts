@@ -1,3 +1,4 @@
+import type { Knex } from 'knex'
 import type { LetterFile, LetterState } from '../core/letters/letter.ts'
 import type { Trx } from './database.ts'
 
@@ -7,6 +8,8 @@ export interface Letter {
   writtenAt: string
   writtenBy: string
   visitId?: string
+  /** Where its papers are of a place, not of one visit to it. */
+  siteId?: string
   to: string
   replyTo?: string
   subject: string
@@ -32,6 +35,7 @@ export async function insertLetter(
       written_at: letter.writtenAt,
       written_by: letter.writtenBy,
       visit_id: letter.visitId ?? null,
+      site_id: letter.siteId ?? null,
       recipient: letter.to,
       reply_to: letter.replyTo ?? null,
       subject: letter.subject,
@@ -112,10 +116,17 @@ export async function letterWaiting(trx: Trx, now: Date): Promise<boolean> {
 
 export type LetterCursor = [at: string, id: string]
 
+/** What letters are listed by: a visit; or a place, with those of its visits. */
+export type LettersOf = { visitId: string } | { siteId: string }
+
+/** Visits to places. */
+const visitsAt = (trx: Trx, ofSites: (query: Knex.QueryBuilder) => void) =>
+  trx('entry').where({ kind: 'visit' }).where(ofSites).select('visit_id')
+
 /** Letters, the latest first, each with the names of its papers. */
 export async function lettersListed(
   trx: Trx,
-  { visitId, after, limit }: { visitId?: string; after: LetterCursor | null; limit: number },
+  { of, after, limit }: { of?: LettersOf | undefined; after: LetterCursor | null; limit: number },
 ): Promise<(Letter & { files: string[] })[]> {
   const query = trx('letter')
     .orderBy([
@@ -123,7 +134,12 @@ export async function lettersListed(
       { column: 'id', order: 'desc' },
     ])
     .limit(limit)
-  if (visitId) query.where({ visit_id: visitId })
+  if (of && 'visitId' in of) query.where({ visit_id: of.visitId })
+  if (of && 'siteId' in of) {
+    const { siteId } = of
+    const ofVisits = visitsAt(trx, (visits) => visits.where({ subject_id: siteId }))
+    query.where((either) => either.where({ site_id: siteId }).orWhereIn('visit_id', ofVisits))
+  }
   if (after) query.whereRaw('(written_at, id) < (?::timestamptz, ?::uuid)', after)
   const rows = await query
   const files = await trx('letter_file')
@@ -143,18 +159,18 @@ export const dropOldLetterFiles = (trx: Trx, before: Date): Promise<number> =>
     .whereIn('letter_id', trx('letter').whereNot({ state: 'waiting' }).where('settled_at', '<', before).select('id'))
     .update({ bytes: null })
 
-/** Letters to a customer, and those with papers of visits at their sites, go: they are forgotten. */
-export const forgetLettersOf = (trx: Trx, customerId: string, to: string[]): Promise<number> =>
-  trx('letter')
+/** Letters to a customer, and those with papers of their sites and of visits there, go: they are forgotten. */
+export function forgetLettersOf(trx: Trx, customerId: string, to: string[]): Promise<number> {
+  const theirs = () => trx('site').where({ customer_id: customerId }).select('id')
+  return trx('letter')
     .whereRaw('lower(recipient) = any(?)', [to.map((one) => one.toLowerCase())])
+    .orWhereIn('site_id', theirs())
     .orWhereIn(
       'visit_id',
-      trx('entry')
-        .where({ kind: 'visit' })
-        .whereIn('subject_id', trx('site').where({ customer_id: customerId }).select('id'))
-        .select('visit_id'),
+      visitsAt(trx, (visits) => visits.whereIn('subject_id', theirs())),
     )
     .delete()
+}
 
 // biome-ignore lint/suspicious/noExplicitAny: a row as the driver gives it
 const toLetter = (row: any): Letter => ({
@@ -162,6 +178,7 @@ const toLetter = (row: any): Letter => ({
   writtenAt: row.written_at.toISOString(),
   writtenBy: row.written_by,
   ...(row.visit_id && { visitId: row.visit_id }),
+  ...(row.site_id && { siteId: row.site_id }),
   to: row.recipient,
   ...(row.reply_to && { replyTo: row.reply_to }),
   subject: row.subject,

@@ -23,6 +23,7 @@ import * as letters from './migrations/0019-letters.ts'
 import * as reportNumbers from './migrations/0020-report-numbers.ts'
 import * as callers from './migrations/0021-callers.ts'
 import * as logos from './migrations/0022-logos.ts'
+import * as lettersOfPlaces from './migrations/0023-letters-of-places.ts'
 
 /** Migrations in order; a name once released is never changed. */
 const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] = [
@@ -48,6 +49,7 @@ const steps: { name: string; up(trx: Knex, appRole: string): Promise<void> }[] =
   { name: '0020-report-numbers', up: reportNumbers.up },
   { name: '0021-callers', up: callers.up },
   { name: '0022-logos', up: logos.up },
+  { name: '0023-letters-of-places', up: lettersOfPlaces.up },
 ]
 
 /** Every step that this version knows, in order. */

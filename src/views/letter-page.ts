@@ -6,6 +6,7 @@ export interface LetterRow {
   writtenAt: string
   by: string
   visitId?: string
+  siteId?: string
   to: string
   subject: string
   words: string

@@ -112,6 +112,13 @@ export const endpoints = ({ machine, site, technician, session }: Subjects): Ask
     path: `/api/visits/${randomUUID()}/letters`,
     data: { id: randomUUID(), to: 'a@b.example', subject: 'Forged', papers: ['report'] },
   },
+  { route: 'sites/[id]/letters', method: 'GET', path: `/api/sites/${randomUUID()}/letters` },
+  {
+    route: 'sites/[id]/letters',
+    method: 'POST',
+    path: `/api/sites/${randomUUID()}/letters`,
+    data: { id: randomUUID(), to: 'a@b.example', subject: 'Forged', papers: ['water'] },
+  },
   { route: 'letters/index', method: 'GET', path: '/api/letters' },
   {
     route: 'letters/index',

@@ -29,6 +29,7 @@ const screens: Record<string, (id: string, site: string, treatments: string[]) =
   'Water bench of a site': (_, site) => `/water?site=${site}`,
   'Labels of a place': (_, site) => `/sites/${site}/labels`,
   'A year of water': (_, site) => `/sites/${site}/water`,
+  'Papers of a place': (_, site) => `/sites/${site}/papers`,
   Kinds: () => '/kinds',
   Kind: () => '/kinds/c2',
   'What it was': () => '/kinds/c2/causes',

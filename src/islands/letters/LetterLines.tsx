@@ -8,11 +8,12 @@ interface Props {
   via: string | null
   /** Each leads to the papers it went out with. */
   withVisit: boolean
+  withPlace?: boolean
   onAgain: () => Promise<void>
 }
 
 /** Letters in a list: to whom, with what, and whether they went out; what was refused is sent again by a press. */
-export function LetterLines({ rows, via, withVisit, onAgain }: Props) {
+export function LetterLines({ rows, via, withVisit, withPlace = false, onAgain }: Props) {
   const [wrong, setWrong] = useState('')
   return (
     <>
@@ -54,6 +55,14 @@ export function LetterLines({ rows, via, withVisit, onAgain }: Props) {
                   href={`/visits/${row.visitId}/papers`}
                 >
                   Its papers
+                </a>
+              )}
+              {withPlace && row.siteId && (
+                <a
+                  className="inline-flex min-h-[44px] items-center font-semibold text-copper lg:min-h-[32px]"
+                  href={`/sites/${row.siteId}/papers`}
+                >
+                  Papers of the place
                 </a>
               )}
             </span>

@@ -33,8 +33,10 @@ function LetterList({ first, firm, inbox }: Props) {
                 ? `Handed to ${first.via}. What it takes is on its way; what it refuses for ever says so here.`
                 : 'No mail server is set: letters go into the mailbox that ships with the application, and nowhere else.'}
             </p>
-            {rows.length === 0 && <p className="m-0">No letter yet. Papers are sent from the papers of a visit.</p>}
-            <LetterLines rows={rows} via={first.via} withVisit onAgain={async () => location.reload()} />
+            {rows.length === 0 && (
+              <p className="m-0">No letter yet. Papers are sent from the papers of a visit or of a place.</p>
+            )}
+            <LetterLines rows={rows} via={first.via} withVisit withPlace onAgain={async () => location.reload()} />
             {more}
           </Part>
         </div>

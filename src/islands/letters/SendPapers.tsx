@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react'
+import { type ReactNode, useCallback, useEffect, useState } from 'react'
 import { Act, Part } from '../../ui/Part.tsx'
 import { Sheet } from '../../ui/Sheet.tsx'
 import type { LetterPage } from '../../views/letter-page.ts'
@@ -9,21 +9,28 @@ import { sendOnce } from '../send-once.ts'
 import { LetterLines } from './LetterLines.tsx'
 
 interface Props {
-  visitId: string
-  /** Whoever closed the visit wanted the report to go out by itself. */
-  wasAsked: boolean
+  /** Where letters about this are listed and written. */
+  url: string
+  /** What is said while nothing was sent. */
+  none: ReactNode
   /** What can go along: what it is asked for by, and what it is called. */
   papers: [id: string, name: string][]
+  /** Those that are ticked at first. */
+  chosen: string[]
+  /** Somebody came to send just that. */
+  opensAtOnce?: boolean
+  /** Each letter of a visit leads to that visit’s papers. */
+  withVisit?: boolean
   to: string
   subject: string
   words: string
 }
 
-/** Papers of a visit, sent by e-mail; and what was sent already. */
-export function SendPapers({ visitId, wasAsked, papers, to, subject, words }: Props) {
+/** Papers sent by e-mail; and what was sent already. */
+export function SendPapers(props: Props) {
+  const { url, none, papers, chosen, opensAtOnce = false, withVisit = false, to, subject, words } = props
   const [page, setPage] = useState<LetterPage | null>(null)
-  const [id, setId] = useState<string | null>(null)
-  const url = `/api/visits/${visitId}/letters`
+  const [id, setId] = useState<string | null>(opensAtOnce ? newId : null)
   const look = useCallback(async () => {
     const response = await fetch(url).catch(() => null)
     if (response?.ok) setPage(await response.json())
@@ -37,18 +44,8 @@ export function SendPapers({ visitId, wasAsked, papers, to, subject, words }: Pr
   }, [look, waits])
   return (
     <Part title="By e-mail" action={<Act onClick={() => setId(newId())}>Send papers</Act>}>
-      {page && page.rows.length === 0 && (
-        <p className="m-0 text-second">
-          Nothing of this visit was sent yet.
-          {wasAsked && (
-            <b className="block font-semibold text-brass-ink">
-              The report was asked to go out as the visit was closed, and did not: no address was kept then, or it could
-              not be made. Send it from here.
-            </b>
-          )}
-        </p>
-      )}
-      {page && <LetterLines rows={page.rows} via={page.via} withVisit={false} onAgain={look} />}
+      {page && page.rows.length === 0 && <div className="m-0 text-second">{none}</div>}
+      {page && <LetterLines rows={page.rows} via={page.via} withVisit={withVisit} onAgain={look} />}
       {page && !page.via && (
         <p className="m-0 pt-1 text-[13.5px] text-second">
           No mail server is set: what is sent lies in the{' '}
@@ -72,12 +69,7 @@ export function SendPapers({ visitId, wasAsked, papers, to, subject, words }: Pr
               { id: 'subject', label: 'Subject' },
               { id: 'words', label: 'Words', kind: 'text', rows: 6 },
             ]}
-            values={{
-              to, // The annex goes along where it is wanted.
-              papers: papers.map(([paper]) => paper).filter((paper) => paper !== 'sheets'),
-              subject,
-              words,
-            }}
+            values={{ to, papers: chosen, subject, words }}
             save="Send"
             onCancel={() => setId(null)}
             onSave={async (values) => {

@@ -52,6 +52,15 @@ function PapersView({ papers: first, today, isOwner }: Props) {
     setSays(told.ok ? `Invoice ${told.number} is issued.` : told.issues[0]!.message)
     await look()
   }
+  const sent: [string, string][] = [
+    ['report', `Service report ${draft.reportCode}`],
+    ['sheets', 'Drawn sheets, one a machine'],
+    ...papers.besides.map((one): [string, string] => [one.id, one.name]),
+    ...issued.flatMap(({ id: one, kind, number }): [string, string][] => [
+      [`invoice ${one}`, `${kind === 'invoice' ? 'Invoice' : 'Credit note'} ${number}`],
+      ...(papers.fileLacks.length === 0 ? [[`e-invoice ${one}`, `E-invoice file ${number}`] as [string, string]] : []),
+    ]),
+  ]
   const lost = notReady.filter(({ at }) => at === 'ours' || at === 'theirs')
   return (
     <div className="flex flex-1 flex-col bg-enamel">
@@ -139,19 +148,21 @@ function PapersView({ papers: first, today, isOwner }: Props) {
           )}
           <IssuedInvoices papers={papers} isOwner={isOwner} onDone={look} onSays={setSays} />
           <SendPapers
-            visitId={papers.visitId}
-            wasAsked={papers.reportByMail}
-            papers={[
-              ['report', `Service report ${draft.reportCode}`],
-              ['sheets', 'Drawn sheets, one a machine'],
-              ...papers.besides.map((one): [string, string] => [one.id, one.name]),
-              ...issued.flatMap(({ id: one, kind, number }): [string, string][] => [
-                [`invoice ${one}`, `${kind === 'invoice' ? 'Invoice' : 'Credit note'} ${number}`],
-                ...(papers.fileLacks.length === 0
-                  ? [[`e-invoice ${one}`, `E-invoice file ${number}`] as [string, string]]
-                  : []),
-              ]),
-            ]}
+            url={`/api/visits/${papers.visitId}/letters`}
+            none={
+              <>
+                Nothing of this visit was sent yet.
+                {papers.reportByMail && (
+                  <b className="block font-semibold text-brass-ink">
+                    The report was asked to go out as the visit was closed, and did not: no address was kept then, or it
+                    could not be made. Send it from here.
+                  </b>
+                )}
+              </>
+            }
+            papers={sent}
+            // The annex goes along where it is wanted.
+            chosen={sent.map(([paper]) => paper).filter((paper) => paper !== 'sheets')}
             to={draft.buyer.email ?? ''}
             {...visitLetter({ day: dayLong(draft.deliveredOn), site: papers.site, firm: draft.seller.name })}
           />

@@ -69,6 +69,14 @@ export function QuotesPart({ quotes, today, onWrite, onSaved }: Props) {
                     Quote, PDF
                   </a>
                 )}
+                {visitId && stage === 'waits' && (
+                  <a
+                    className="inline-flex min-h-[44px] items-center font-semibold text-copper lg:min-h-[32px]"
+                    href={`/sites/${last.subjectId}/papers?send=${encodeURIComponent(`quote ${id}`)}`}
+                  >
+                    Send it
+                  </a>
+                )}
                 {(stage === 'waits' || stage === 'lapsed') && (
                   <Act onClick={() => setAnswering(quote)}>What they said</Act>
                 )}

@@ -125,13 +125,14 @@ export const helpPages: PageHelp[] = [
     ],
   },
   {
-    path: /^\/(visits\/[^/]+\/papers|invoices|letters)/,
+    path: /^\/(visits\/[^/]+\/papers|sites\/[^/]+\/papers|invoices|letters)/,
     name: 'Papers, invoices and letters',
-    answers: 'What goes out of a closed visit, and what was issued.',
+    answers: 'What goes out of a closed visit and of a place, and what was issued.',
     how: [
       'An invoice has the lines the customer pays, as the visit was closed with them. What it lacks is said beside it, with the place to say it.',
       'Issued, it has the next number of its series and is not changed any more. A credit note takes it back; then it is issued anew.',
       'The e-invoice file is UBL 2.1 with the content of EN 16931: programs that keep books take it in.',
+      'Quotes, the water report, care sheets and passports are papers of the place: they are sent from there, without a visit.',
       'A letter takes papers along as they are when it is written. It waits for the mail server, is tried for four days, and says what came of it.',
       'Where no mail server is set, letters lie in the mailbox of this installation and go nowhere: operations.md says how one is set.',
       'The spreadsheet has a line for each invoice and credit note, sums as decimals with a point; credit notes below nought.',

@@ -140,6 +140,12 @@ export function AboutTheSite({
           >
             A year of its water
           </a>
+          <a
+            className="word inline-flex min-h-[32px] items-center max-md:min-h-[44px]"
+            href={`/sites/${site.id}/papers`}
+          >
+            Papers of the place
+          </a>
         </p>
         {supply && (
           <p className="m-0 mt-1 text-[14px]">

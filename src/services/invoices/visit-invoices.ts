@@ -44,7 +44,11 @@ export async function visitInvoices(
         document: one.document,
         isOfFormerClosing: one.closedId !== closed.id,
       })),
-      besides: await papersBeside(trx, billed.siteId, visitId),
+      besides: await papersBeside(trx, {
+        siteId: billed.siteId,
+        visitId,
+        on: draft.deliveredOn,
+      }),
       reportByMail: billed.closed.body.reportByMail ?? false,
       set: { invoicing, taxTold },
       unpriced: closed.body.lines

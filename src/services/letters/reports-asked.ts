@@ -50,7 +50,12 @@ export async function writeReportsAsked(
     const file = to && (await reportFile(db, firm, visitId, { now, words }))
     if (!file) continue
     const letter = visitLetter({ day: words.day(closing.happenedOn), site, firm: firm.name })
-    const told = await writeLetter(db, actor, { id: closing.id, to, ...letter }, { visitId, files: [file], now })
+    const told = await writeLetter(
+      db,
+      actor,
+      { id: closing.id, to, ...letter },
+      { of: { visitId }, files: [file], now },
+    )
     if (told.ok) written += 1
   }
   return written

@@ -7,7 +7,7 @@ import { type Db, lookIn, type Trx, withFirm } from '../../records/database.ts'
 import { technicians } from '../../records/firms.ts'
 import { ask } from '../../records/job-queue.ts'
 import { entriesOfKinds } from '../../records/ledger.ts'
-import { insertLetter, type LetterCursor, letterAgain, lettersListed } from '../../records/letters.ts'
+import { insertLetter, type LetterCursor, type LettersOf, letterAgain, lettersListed } from '../../records/letters.ts'
 import type { LetterPage, LetterRow } from '../../views/letter-page.ts'
 import { type Answer, refusal } from '../answer.ts'
 import { readCursor, writeCursor } from '../cursor.ts'
@@ -41,7 +41,7 @@ export async function writeLetter(
   db: Db,
   actor: Actor,
   said: unknown,
-  { visitId, files, now }: { visitId?: string; files: LetterFile[]; now: Date },
+  { of, files, now }: { of?: LettersOf; files: LetterFile[]; now: Date },
 ): Promise<Answer> {
   const parsed = parseStrict(letterFields, said)
   if (!parsed.ok) return { ok: false, status: 422, issues: parsed.issues }
@@ -58,7 +58,7 @@ export async function writeLetter(
         id,
         writtenAt: now.toISOString(),
         writtenBy: actor.technicianId,
-        ...(visitId && { visitId }),
+        ...of,
         to,
         ...(replyTo && { replyTo }),
         subject,
@@ -81,15 +81,15 @@ export async function sendAgain(db: Db, actor: Actor, id: string, now: Date): Pr
   })
 }
 
-/** Letters, the latest first: all of them, or those with papers of one visit. */
+/** Letters, the latest first: all of them, or those with papers of a visit or a place. */
 export async function letterPage(
   db: Db,
   firmId: string,
-  { visitId, cursor }: { visitId?: string; cursor?: string },
+  { of, cursor }: { of?: LettersOf; cursor?: string },
 ): Promise<LetterPage> {
   const after = readCursor<LetterCursor>(cursor, ['instant', 'uuid'])
   return lookIn(db, firmId, async (trx) => {
-    const found = await lettersListed(trx, { ...(visitId && { visitId }), after, limit: pageSize + 1 })
+    const found = await lettersListed(trx, { of, after, limit: pageSize + 1 })
     const people = new Map((await technicians(trx)).map((person) => [person.id, person.name]))
     const page = found.slice(0, pageSize)
     const last = page.at(-1)

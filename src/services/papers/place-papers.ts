@@ -7,6 +7,8 @@ import { effective } from '../../core/standing/histories.ts'
 import { machineKind } from '../../core/standing/machine-kind.ts'
 import { reckonMachine } from '../../core/standing/reckon-machine.ts'
 import type { Db } from '../../records/database.ts'
+import { careOf } from '../care.ts'
+import { carePdf } from '../care-pdf.ts'
 import { machineBundle } from '../machine-bundle.ts'
 import { machinePassport } from '../passport.ts'
 import { sitePage } from '../site-page.ts'
@@ -77,6 +79,27 @@ export async function passportFile(
     words,
   )
   return { name: `passport-${fileName(bundle.machine.serial || bundle.machine.name)}.pdf`, mediaType, bytes }
+}
+
+/** The care sheet of a machine; null where it is not this firm's, or nobody took it on yet. */
+export async function careFile(
+  db: Db,
+  machineId: string,
+  { firmId, backflush }: { firmId: string; backflush?: string | undefined },
+  { now, words }: Asked,
+): Promise<LetterFile | null> {
+  const care = await careOf(db, firmId, machineId, { backflush })
+  if (!care) return null
+  const { machine, site } = care.bundle
+  const bytes = await carePdf(care.sheet, {
+    machine: machine.name,
+    model: [machine.maker, machine.model].filter(Boolean).join(' '),
+    site: site.name,
+    firm: words.firm,
+    day: words.day(dayAt(site.timeZone, now)),
+    traffic: `${Math.round(care.drinksPerOpenDay)} ${care.unit} an open day`,
+  })
+  return { name: `care-${fileName(machine.name)}.pdf`, mediaType, bytes }
 }
 
 /** What was done for a customer on a day; null where nobody was at a place of theirs. */

@@ -20,16 +20,17 @@ export interface QuotePaper {
 /**
  * A quote as it was put to the customer, with the answer it had by the entry that is asked for.
  *
- * @returns null where this firm has no such quote of that visit
+ * @returns null where this firm has no such quote of that visit, or at that place
  */
 export async function quoteOf(
   db: Db,
   firmId: string,
-  { visitId, entryId }: { visitId: string; entryId: string },
+  { of, entryId }: { of: { visitId: string } | { siteId: string }; entryId: string },
 ): Promise<QuotePaper | null> {
   const found = await lookIn(db, firmId, async (trx) => {
     const [entry] = await entriesHeld(trx, [entryId])
-    if (!entry || !isKind('quoted')(entry) || entry.visitId !== visitId) return null
+    if (!entry || !isKind('quoted')(entry)) return null
+    if ('visitId' in of ? entry.visitId !== of.visitId : entry.subjectId !== of.siteId) return null
     const site = await keptById(trx, 'site', entry.subjectId)
     if (!site) return null
     const ids = [...new Set(entry.body.items.map(({ subjectId }) => subjectId))]

@@ -1,6 +1,8 @@
 import type { LetterFile } from '../../core/letters/letter.ts'
+import { dayNumber } from '../../core/quantity/local-day.ts'
 import { dayAt } from '../../core/quantity/site-time.ts'
-import type { Db } from '../../records/database.ts'
+import { type Db, lookIn } from '../../records/database.ts'
+import { keptById } from '../../records/kept.ts'
 import { type Answer, refusal } from '../answer.ts'
 import { isUuid } from '../cursor.ts'
 import { invoiceXml } from '../invoices/invoice-files.ts'
@@ -9,6 +11,7 @@ import { visitById } from '../visits.ts'
 import { invoicePdf } from './invoice-pdf.ts'
 import { logoPicture } from './letterhead-of.ts'
 import type { PaperWords } from './paper-words.ts'
+import { dayReportFile } from './place-papers.ts'
 import { quoteOf } from './quote.ts'
 import { quotePdf } from './quote-pdf.ts'
 import { reportOf } from './report.ts'
@@ -62,11 +65,23 @@ export async function testsFile(
   return made && { name: `tests-${report.number}.pdf`, mediaType: pdf, bytes: await made }
 }
 
-/** A quote that was written on a visit; null where there is none of that id. */
+/** What was done on a day for the customer of a visit, at all their places; null where there is no such visit or day. */
+async function dayFile(
+  db: Db,
+  firm: { id: string; timeZone: string },
+  { visitId, on }: { visitId: string; on: string },
+  asked: { now: Date; words: PaperWords },
+): Promise<LetterFile | null> {
+  const visit = await visitById(db, firm.id, visitId)
+  const site = visit && (await lookIn(db, firm.id, (trx) => keptById(trx, 'site', visit.siteId)))
+  return site && dayNumber(on) !== null ? dayReportFile(db, firm, { customerId: site.customerId, on }, asked) : null
+}
+
+/** A quote of a visit, or at a place; null where there is none of that id. */
 export async function quoteFile(
   db: Db,
   firmId: string,
-  asked: { visitId: string; entryId: string },
+  asked: Parameters<typeof quoteOf>[2],
   words: PaperWords,
 ): Promise<LetterFile | null> {
   const quote = isUuid(asked.entryId) ? await quoteOf(db, firmId, asked) : null
@@ -87,7 +102,7 @@ export async function invoiceFile(db: Db, firmId: string, id: string, words: Pap
 }
 
 /**
- * Papers of a visit as they are sent: `report`, `sheets`, `tests`, `quote ID`, `invoice ID`, `e-invoice ID`.
+ * Papers of a visit as they are sent: `report`, `sheets`, `tests`, `day DAY`, `quote ID`, `invoice ID`, `e-invoice ID`.
  * @returns each as a file, in the order asked for; else which could not be made, and why
  */
 export async function visitPapers(
@@ -100,13 +115,14 @@ export async function visitPapers(
   const makers: Record<string, (id: string, ofVisit: boolean) => Promise<LetterFile | null>> = {
     report: () => reportFile(db, firm, visitId, asked),
     sheets: () => sheetsFile(db, firm, visitId, { ...asked, draw }),
+    day: (on) => dayFile(db, firm, { visitId, on }, asked),
     tests: () => testsFile(db, firm, visitId, asked),
-    quote: (entryId) => quoteFile(db, firm.id, { visitId, entryId }, words),
+    quote: (entryId) => quoteFile(db, firm.id, { of: { visitId }, entryId }, words),
     invoice: async (id, ofVisit) => (ofVisit ? invoiceFile(db, firm.id, id, words) : null),
   }
   const files: LetterFile[] = []
   for (const paper of papers) {
-    const [what, id = ''] = paper.split(' ')
+    const [what = '', id = ''] = paper.split(' ')
     const ofVisit = isUuid(id) && (await issuedInvoice(db, firm.id, id))?.visitId === visitId
     if (what === 'e-invoice' && ofVisit) {
       const made = await invoiceXml(db, firm.id, id)
@@ -118,7 +134,7 @@ export async function visitPapers(
       })
       continue
     }
-    const file = (await makers[what ?? '']?.(id, ofVisit)) ?? null
+    const file = Object.hasOwn(makers, what) ? await makers[what]!(id, ofVisit) : null
     if (!file) return refusal(422, 'papers', 'unknown', `${paper} is no paper of this visit`)
     files.push(file)
   }

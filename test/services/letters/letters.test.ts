@@ -6,7 +6,7 @@ import { simpleParser } from 'mailparser'
 import { SMTPServer } from 'smtp-server'
 import type { LetterFile } from '../../../src/core/letters/letter.ts'
 import { type Db, withFirm } from '../../../src/records/database.ts'
-import { dropOldLetterFiles, lettersListed } from '../../../src/records/letters.ts'
+import { dropOldLetterFiles, type LettersOf, lettersListed } from '../../../src/records/letters.ts'
 import { mailboxLetters } from '../../../src/records/mailbox.ts'
 import { openMailbox } from '../../../src/server/mailbox-door.ts'
 import { forget } from '../../../src/services/forget.ts'
@@ -51,12 +51,12 @@ describe('letters', () => {
   const later = (minutes: number) => {
     now = new Date(now.getTime() + minutes * 60_000)
   }
-  const write = (letter: object, files: LetterFile[] = [paper], visitId?: string) =>
+  const write = (letter: object, files: LetterFile[] = [paper], of?: LettersOf) =>
     writeLetter(
       db,
       actorOf(firm),
       { id: randomUUID(), to: 'bram@thistle.example', subject: 'Papers', words: 'Here they are.', ...letter },
-      { files, now, ...(visitId && { visitId }) },
+      { files, now, ...(of && { of }) },
     )
   const send = (office: PostOffice) => sendLetters(db, firm.firmId, bySmtp(firm.firmId, office), () => now)
   const rows = async () => (await letterPage(db, firm.firmId, {})).rows
@@ -240,7 +240,7 @@ describe('letters', () => {
     const visitId = randomUUID()
     await written(db, firm, [visits(firm, visitId)])
     await write({ to: 'Bills@thistle.example' }, [])
-    await write({ to: 'accountant@elsewhere.example', subject: 'Of their visit' }, [paper], visitId)
+    await write({ to: 'accountant@elsewhere.example', subject: 'Of their visit' }, [paper], { visitId })
     await write({ to: 'somebody@else.example', subject: 'Another’s' }, [])
     await send(box.office)
     const gone = await forget(db, actorOf(firm), 'customer', firm.customerId, now)

@@ -24,7 +24,8 @@ describe('the report that is asked for where a visit is closed', () => {
     ]
     return { sent, answer: await writeEntries(db, actorOf(firm), sent, { now: testNow }) }
   }
-  const letters = () => withFirm(db, firm.firmId, (trx) => lettersListed(trx, { visitId, after: null, limit: 10 }))
+  const letters = () =>
+    withFirm(db, firm.firmId, (trx) => lettersListed(trx, { of: { visitId }, after: null, limit: 10 }))
   const ask = ({ sent, answer }: Awaited<ReturnType<typeof close>>) =>
     writeReportsAsked(
       db,

@@ -4,8 +4,10 @@ import type { Entry } from '../../../src/core/ledger/entry.ts'
 import type { LetterFile } from '../../../src/core/letters/letter.ts'
 import { codeOf } from '../../../src/core/papers/code.ts'
 import { type Db, withFirm } from '../../../src/records/database.ts'
+import { insertKept, keptById } from '../../../src/records/kept.ts'
 import { daysAtCustomer } from '../../../src/services/papers/day-report.ts'
 import { papersBeside } from '../../../src/services/papers/papers-beside.ts'
+import { papersOfPlace, placePapers } from '../../../src/services/papers/papers-of-place.ts'
 import { dayReportFile, passportFile, waterReportFile } from '../../../src/services/papers/place-papers.ts'
 import { quoteFile, testsFile, visitPapers } from '../../../src/services/papers/visit-papers.ts'
 import { appDatabase, entryAbout, firstEntries, type SmallFirm, smallFirm } from '../../records/a-database.ts'
@@ -97,7 +99,7 @@ describe('papers of a place, a machine and a visit', () => {
   after(() => db.destroy())
 
   it('quote: what is advised, what waiting may add, what it costs, until when it holds', async () => {
-    const asked = { visitId, entryId: quoted.id }
+    const asked = { of: { visitId }, entryId: quoted.id }
     const text = await said(await quoteFile(db, firm.firmId, asked, words))
     for (const part of [
       codeOf(quote.quote),
@@ -120,7 +122,7 @@ describe('papers of a place, a machine and a visit', () => {
       expect(text, part).to.contain(part)
     expect(text, 'what the contract pays is the firm’s own affair').not.to.contain('€10.40')
     expect(await quoteFile(db, other.firmId, asked, words)).to.equal(null)
-    expect(await quoteFile(db, firm.firmId, { ...asked, visitId: randomUUID() }, words)).to.equal(null)
+    expect(await quoteFile(db, firm.firmId, { ...asked, of: { visitId: randomUUID() } }, words)).to.equal(null)
     expect(await quoteFile(db, firm.firmId, { ...asked, entryId: 'x' }, words)).to.equal(null)
   })
 
@@ -187,7 +189,7 @@ describe('papers of a place, a machine and a visit', () => {
   })
 
   it('are listed with the visit, and go along with a letter', async () => {
-    const listed = await withFirm(db, firm.firmId, (trx) => papersBeside(trx, firm.siteId, visitId))
+    const listed = await withFirm(db, firm.firmId, (trx) => papersBeside(trx, { siteId: firm.siteId, visitId, on }))
     expect(listed.map(({ id }) => id)).to.deep.equal(['tests', `quote ${quoted.id}`])
     const draw = { path: () => '', rule: () => '' } as unknown as Parameters<typeof visitPapers>[3]['draw']
     const made = await visitPapers(db, place, visitId, { papers: listed.map(({ id }) => id), now, words, draw })
@@ -197,6 +199,54 @@ describe('papers of a place, a machine and a visit', () => {
     ])
     const none = await visitPapers(db, place, visitId, { papers: [`quote ${randomUUID()}`], now, words, draw })
     expect(none.ok).to.equal(false)
+  })
+
+  it('are listed with the place, without a visit, and go along with a letter', async () => {
+    const listed = (await placePapers(db, firm.firmId, firm.siteId, words.day))!
+    expect(listed).to.include({ site: 'A bakery', customer: 'A customer' })
+    expect(listed.ofPlace.map(({ name }) => name)).to.deep.equal([
+      `Quote ${codeOf(quote.quote)} of 24 Nov 2026`,
+      'Water report',
+    ])
+    const ofC2 = listed.machines.find(({ id }) => id === firm.c2)!
+    expect(ofC2.papers.map(({ name }) => name)).to.deep.equal(['Care sheet, Left bar', 'Passport, Left bar'])
+    const papers = [...listed.ofPlace, ...ofC2.papers].map(({ id }) => id)
+    const made = await papersOfPlace(db, place, firm.siteId, { papers, now, words })
+    expect(made.ok && made.files.map(({ name }) => name)).to.deep.equal([
+      `quote-${codeOf(quote.quote)}.pdf`,
+      'water-a-bakery-2026-11-26.pdf',
+      'care-left-bar.pdf',
+      'passport-c2-1.pdf',
+    ])
+    expect(await placePapers(db, other.firmId, firm.siteId, words.day)).to.equal(null)
+  })
+
+  it('of another place, of nothing and of another firm do not go along', async () => {
+    for (const paper of [`care ${other.c2}`, `passport ${randomUUID()}`, 'care', 'care x', 'report', 'toString', ''])
+      expect(
+        (await papersOfPlace(db, place, firm.siteId, { papers: ['water', paper], now, words })).ok,
+        paper,
+      ).to.equal(false)
+    const theirs = { ...place, id: other.firmId }
+    expect((await papersOfPlace(db, theirs, firm.siteId, { papers: ['water'], now, words })).ok).to.equal(false)
+    const asked = { of: { siteId: other.siteId }, entryId: quoted.id }
+    expect(await quoteFile(db, firm.firmId, asked, words)).to.equal(null)
+  })
+
+  it('day’s report goes with a visit where the customer has more than that one place', async () => {
+    const second = {
+      ...(await withFirm(db, firm.firmId, (trx) => keptById(trx, 'site', firm.siteId)))!,
+      name: 'A second bakery',
+    }
+    await withFirm(db, firm.firmId, (trx) => insertKept(trx, firm.firmId, 'site', randomUUID(), second))
+    const listed = await withFirm(db, firm.firmId, (trx) => papersBeside(trx, { siteId: firm.siteId, visitId, on }))
+    expect(listed.map(({ id }) => id)).to.include(`day ${on}`)
+    const draw = { path: () => '', rule: () => '' } as unknown as Parameters<typeof visitPapers>[3]['draw']
+    const ask = (papers: string[]) => visitPapers(db, place, visitId, { papers, now, words, draw })
+    const made = await ask([`day ${on}`])
+    expect(made.ok && made.files.map(({ name }) => name)).to.deep.equal([`day-a-customer-${on}.pdf`])
+    for (const wrong of ['day 2026-13-01', 'day', 'day 2026-11-25', 'toString', 'water'])
+      expect((await ask([wrong])).ok, wrong).to.equal(false)
   })
 
   it('quote once answered says so, and its lines stay what they were', async () => {
@@ -209,9 +259,9 @@ describe('papers of a place, a machine and a visit', () => {
       { on, visitId, supersedes: quoted.id },
     )
     await written(db, firm, [answered])
-    const listed = await withFirm(db, firm.firmId, (trx) => papersBeside(trx, firm.siteId, visitId))
+    const listed = await withFirm(db, firm.firmId, (trx) => papersBeside(trx, { siteId: firm.siteId, visitId, on }))
     expect(listed.at(-1)!.id, 'the quote is one, as it stands').to.equal(`quote ${answered.id}`)
-    const text = await said(await quoteFile(db, firm.firmId, { visitId, entryId: answered.id }, words))
+    const text = await said(await quoteFile(db, firm.firmId, { of: { visitId }, entryId: answered.id }, words))
     expect(text).to.contain('They said yes, 25 Nov 2026.').and.contain('4711').and.contain('€214.20')
     expect(text).not.to.contain('Yes, please do it')
   })

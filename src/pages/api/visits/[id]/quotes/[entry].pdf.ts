@@ -8,7 +8,7 @@ import { paperWords } from '../../../../_paper-words.ts'
 export const GET = endpoint(async ({ params, locals }, { firm }) => {
   const { id: visitId = '', entry: entryId = '' } = params
   const quote = isUuid(visitId)
-    ? await quoteFile(locals.db, firm.id, { visitId, entryId }, paperWords(firm.name))
+    ? await quoteFile(locals.db, firm.id, { of: { visitId }, entryId }, paperWords(firm.name))
     : null
   return quote ? paperShown(quote) : notFound()
 })
