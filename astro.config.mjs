@@ -36,7 +36,6 @@ export default defineConfig({
       chunkSizeWarningLimit: 900,
       rollupOptions: {
         output: {
-          experimentalMinChunkSize: 300,
           manualChunks: (id) => withWhatWaits(id),
           onlyExplicitManualChunks: true,
         },

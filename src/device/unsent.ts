@@ -3,6 +3,7 @@ import type { Issue } from '../core/parse/parse-strict.ts'
 import { decipher, encipher } from './cipher.ts'
 import { deviceDatabase, type UnsentItem } from './database.ts'
 import { deviceKey } from './device-key.ts'
+import { drawnPages } from './drawn.ts'
 
 /** One save that has not reached the ledger, opened. */
 export interface Unsent extends Omit<UnsentItem, 'entries' | 'order'> {
@@ -42,7 +43,14 @@ export async function putUnsent(entries: Entry[], { by, knownSeq, origin, now, s
     state: 'waits',
     issues: [],
   }
-  return (await deviceDatabase()).add('unsent', item)
+  const transaction = (await deviceDatabase()).transaction(['unsent', 'packed'], 'readwrite')
+  const [order] = await Promise.all([
+    transaction.objectStore('unsent').add(item),
+    // Something was written: no page looks any more as it was drawn.
+    transaction.objectStore('packed').delete(drawnPages()),
+    transaction.done,
+  ])
+  return order
 }
 
 /** All that has not reached the ledger, in the order it was written. Empty where nothing can be kept. */

@@ -2,6 +2,7 @@
 import { cleanupOutdatedCaches, matchPrecache, precacheAndRoute } from 'workbox-precaching'
 import { registerRoute } from 'workbox-routing'
 import { answerFor } from '../device/answers.ts'
+import { forgetDrawn } from '../device/drawn.ts'
 import { packingHeader } from '../device/packed.ts'
 import { answered } from './answered.ts'
 import { frame, isFieldPage, pageOrFrame } from './frame.ts'
@@ -39,6 +40,12 @@ registerRoute(
     return (await photoHere(name)) ?? (await fromNetwork(request)) ?? (await photoAlong(name)) ?? Response.error()
   },
 )
+
+// Whatever is written on this device, the pages it had drawn are no more what they show.
+self.addEventListener('fetch', (event) => {
+  const { method, url } = event.request
+  if (method !== 'GET' && new URL(url).pathname.startsWith('/api/')) event.waitUntil(forgetDrawn().catch(console.info))
+})
 
 // The browser says that the network is back, whether a page is open or not.
 self.addEventListener('sync', (event) => {

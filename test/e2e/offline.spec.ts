@@ -97,6 +97,68 @@ test('a machine is looked after without network: it opens, what is written stand
   await page.context().close()
 })
 
+test('a page stands at once as it stood that day, until it is drawn anew; once something was written it does not', async ({
+  browser,
+}) => {
+  const page = await packedPhone(browser, line)
+  // What is shown first is gone soon: it is written down as it appears.
+  await page.addInitScript(() => {
+    const seen: { text: string; styles: number }[] = []
+    Object.assign(window, { seen })
+    new MutationObserver(() => {
+      const shown = document.querySelector<HTMLElement>('#as-it-stood:not([hidden])')
+      if (!shown || seen.length > 0) return
+      const styled = [...shown.querySelectorAll<HTMLElement>('[data-style]')]
+      seen.push({ text: shown.textContent!, styles: styled.filter((one) => one.style.cssText === '').length })
+    }).observe(document, { childList: true, subtree: true, attributes: true })
+  })
+  const seen = () => page.evaluate(() => (window as unknown as { seen: { text: string; styles: number }[] }).seen)
+  const isKept = (path: string) =>
+    page.evaluate(
+      (address) =>
+        new Promise<boolean>((resolve) => {
+          const opening = indexedDB.open('evenshot')
+          opening.onsuccess = () => {
+            const asking = opening.result.transaction('packed').objectStore('packed').count(address)
+            asking.onsuccess = () => resolve(asking.result > 0)
+            opening.result.close()
+          }
+        }),
+      `drawn ${path}`,
+    )
+  const id = await machineId(page, 'crew room')
+  for (const path of ['/round/day', `/machines/${id}`]) {
+    await page.goto(path)
+    await awake(page)
+    expect(await seen(), 'with network it is drawn as ever').toEqual([])
+    await expect.poll(() => isKept(path)).toBe(true)
+  }
+  line.cut()
+  for (const path of ['/round/day', `/machines/${id}`]) {
+    await page.goto(path)
+    await awake(page)
+    const [first] = await seen()
+    const name = (await page.locator('main h1').textContent())!
+    expect(first!.text).toMatch(/As it stood at \d\d:\d\d\. It is being opened …/)
+    expect(first!.text).toContain(name)
+    expect(first!.styles, 'styles that were lost on the way').toBe(0)
+    await expect(page.getByText(/As it stood at/)).toHaveCount(0)
+    await expect(page.locator('h1')).toHaveCount(1)
+  }
+  await writeNote(page, id, 'Drip tray cracked')
+  await page.goto('/round/day')
+  await awake(page)
+  expect(await seen(), 'drawn before something was written').toEqual([])
+  line.mend()
+  await sendAll(page)
+  await page.goto('/round/day')
+  await awake(page)
+  await expect.poll(() => isKept('/round/day')).toBe(true)
+  await writeNote(page, id, 'A new tray is ordered')
+  expect(await isKept('/round/day'), 'written with network').toBe(false)
+  await page.context().close()
+})
+
 test('who signs out with work that was not sent is asked first; a file of it is read in by the firm', async ({
   browser,
 }) => {

@@ -132,6 +132,8 @@ export function watched(page: Page): Page {
 /** Every island is drawn by its own code: React has taken what the server drew for its own. */
 const isDrawn = (): boolean =>
   document.readyState === 'complete' &&
+  // A device that draws by itself shows first how the page stood.
+  !document.getElementById('as-it-stood') &&
   [...document.querySelectorAll('astro-island')].every((island) => {
     const first = [...island.children].filter((child) => !['TEMPLATE', 'SCRIPT', 'LINK'].includes(child.tagName))
     const taken =

@@ -1,9 +1,12 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useLayoutEffect, useState } from 'react'
+import { createRoot } from 'react-dom/client'
 import { dayAt } from '../../core/quantity/site-time.ts'
 import { type AboutDevice, aboutDevice } from '../../device/about-device.ts'
 import { ListsBar, NameMark, PlacesAbove, PlacesBelow } from '../../ui/Frame.tsx'
+import { whenAtRest } from '../../ui/later.tsx'
 import { island } from '../island.tsx'
 import { ShellIsland } from '../shell/Shell.tsx'
+import { takeAwayAsItStood } from './as-it-stood.ts'
 import { inTheHead } from './in-the-head.ts'
 import { NotHere } from './NotHere.tsx'
 import { OnThisDevice } from './OnThisDevice.tsx'
@@ -16,10 +19,17 @@ type Standing = { of: AboutDevice | null; page: PageHere | null; isHere: boolean
 /** Where a device draws a page by itself: the frame of every page, and in it what this device has of this one. */
 function HerePage() {
   const [standing, setStanding] = useState<Standing>(null)
+  // What stands at the right of every page comes after the page.
+  const [isAtRest, setIsAtRest] = useState(false)
   const known = pagesHere.find(({ path }) => path.test(location.pathname))
   useEffect(() => {
-    void opening?.then(setStanding)
+    void opening.then(setStanding)
   }, [])
+  useLayoutEffect(() => {
+    if (!standing) return
+    takeAwayAsItStood()
+    whenAtRest(() => setIsAtRest(true))
+  }, [standing])
   if (!standing) return <p className="sr-only">Opening …</p>
   const { of, page } = standing
   const today = of ? dayAt(of.firm.timeZone, new Date(Date.now() + of.aheadMs)) : ''
@@ -31,7 +41,7 @@ function HerePage() {
           <header className="flex h-12 items-stretch border-b border-hair bg-enamel px-4 lg:px-6" data-noprint>
             <NameMark />
             {of && <PlacesAbove {...(known?.place && { at: known.place })} />}
-            {of && (
+            {of && isAtRest && (
               <div className="ml-auto flex items-center">
                 <ShellIsland
                   initials={of.technician.initials}
@@ -91,7 +101,9 @@ const chosenTheme = (): 'light' | 'dark' | null => {
   return chosen === 'light' || chosen === 'dark' ? chosen : null
 }
 
-// While the frame is still being drawn the device is asked already; on the server there is none.
-const opening = typeof document === 'undefined' ? null : opened()
+// While the frame is still being drawn the device is asked already.
+const opening = opened()
+const Here = island(HerePage)
 
-export const HereIsland = island(HerePage)
+/** Draws this page from what the device has of it. */
+export const drawHere = (): void => createRoot(document.getElementById('here')!).render(<Here />)

@@ -5,6 +5,7 @@ import { packUp } from '../../device/pack-up.ts'
 import { allUnsent } from '../../device/unsent.ts'
 import { letGoOfPhotos } from '../../device/waiting-photos.ts'
 import { sendWaiting } from '../outbox.ts'
+import { keepAsItStands } from './as-it-stood.ts'
 
 /** What is here is looked after no more often, ms. */
 const packEvery = 10 * 60_000
@@ -19,12 +20,14 @@ export async function atRest(): Promise<void> {
   if (!registration) return
   const send = () => {
     if (document.visibilityState === 'visible') void sendWaiting()
+    else void keepAsItStands()
   }
   window.addEventListener('online', () => void sendWaiting(true))
   document.addEventListener('visibilitychange', send)
   window.addEventListener('focus', send)
   setInterval(send, 30_000)
   await sendWaiting()
+  await keepAsItStands()
   await letGoOfPhotos(
     Date.now(),
     (await allUnsent()).flatMap(({ entries }) => entries),
@@ -32,5 +35,6 @@ export async function atRest(): Promise<void> {
   const about = await aboutDevice()
   if (about?.packedAt && Date.now() - about.packedAt < packEvery) return
   await packUp({ now: Date.now(), keptSites: await keptSites() })
+  await keepAsItStands()
   tellDeviceChanged()
 }

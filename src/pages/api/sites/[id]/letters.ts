@@ -1,6 +1,6 @@
 import { papersOfPlace } from '../../../../services/papers/papers-of-place.ts'
+import { letterRoutes } from '../../../_letter-routes.ts'
 import { paperWords } from '../../../_paper-words.ts'
-import { letterRoutes } from '../../_letter-routes.ts'
 
 /** Letters with papers of a place, and of its visits. */
 export const { GET, POST } = letterRoutes(

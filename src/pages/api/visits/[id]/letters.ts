@@ -1,6 +1,6 @@
 import { visitPapers } from '../../../../services/papers/visit-papers.ts'
+import { letterRoutes } from '../../../_letter-routes.ts'
 import { paperDrawings, paperWords } from '../../../_paper-words.ts'
-import { letterRoutes } from '../../_letter-routes.ts'
 
 /** Letters with papers of a visit. */
 export const { GET, POST } = letterRoutes(

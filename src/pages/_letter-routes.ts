@@ -1,10 +1,10 @@
 import { array, object, string } from 'yup'
-import type { LetterFile } from '../../core/letters/letter.ts'
-import { parseStrict } from '../../core/parse/parse-strict.ts'
-import { actorOf, answerOf, endpoint, json, notFound, readJson, refuse } from '../../server/api.ts'
-import type { Answer } from '../../services/answer.ts'
-import { isUuid } from '../../services/cursor.ts'
-import { letterPage, writeLetter } from '../../services/letters/write-letter.ts'
+import type { LetterFile } from '../core/letters/letter.ts'
+import { parseStrict } from '../core/parse/parse-strict.ts'
+import { actorOf, answerOf, endpoint, json, notFound, readJson, refuse } from '../server/api.ts'
+import type { Answer } from '../services/answer.ts'
+import { isUuid } from '../services/cursor.ts'
+import { letterPage, writeLetter } from '../services/letters/write-letter.ts'
 
 type Who = NonNullable<App.Locals['signedIn']>
 
