@@ -76,6 +76,11 @@ try {
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
     await page.goto('/waits')
     await page.getByText(/as of \d\d:\d\d on/).waitFor({ timeout: 120_000 })
+    // The first page was opened before there was anything between it and the network: nothing of it is here yet.
+    const whole = page.waitForResponse((response) => response.url().endsWith(`/api/machines/${firm.c2}/bundle`))
+    await page.goto(`/machines/${firm.c2}`)
+    await (await whole).finished()
+    await page.waitForLoadState('networkidle')
     const said: string[] = []
     for (const one of steps) {
       if (one.do === 'cut') line.cut()
