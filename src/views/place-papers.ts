@@ -2,6 +2,8 @@
 export interface PlacePaper {
   id: string
   name: string
+  /** Where it stands under the machine’s own name. */
+  short: string
   href: string
 }
 

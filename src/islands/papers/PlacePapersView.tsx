@@ -35,7 +35,7 @@ function PlacePapersView({ papers: { siteId, site, customer, to, ofPlace, machin
           <p role="status" className="m-0 pb-1 font-semibold text-seal-ink empty:hidden">
             {says}
           </p>
-          <p className="m-0 text-[14px] text-second">
+          <p className="m-0 pb-2 text-[14px] text-second">
             As they stand now. Reports and invoices are with the papers of each visit.
           </p>
           <Part title="Of the place">
@@ -46,8 +46,8 @@ function PlacePapersView({ papers: { siteId, site, customer, to, ofPlace, machin
           {machines.length === 0 && <p className="m-0 text-second">No machine stands here yet.</p>}
           {machines.map((machine) => (
             <Part key={machine.id} title={machine.name}>
-              {machine.papers.map(({ id, href, name }) => (
-                <PaperLink key={id} href={href} name={name} onSays={setSays} />
+              {machine.papers.map(({ id, href, short }) => (
+                <PaperLink key={id} href={href} name={short} onSays={setSays} />
               ))}
             </Part>
           ))}

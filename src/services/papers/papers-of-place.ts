@@ -49,12 +49,13 @@ export const placePapers = (
                 {
                   id: `quote ${id}`,
                   name: `Quote ${codeOf(body.quote)} of ${day(happenedOn)}`,
+                  short: `Quote ${codeOf(body.quote)} of ${day(happenedOn)}`,
                   href: `/api/visits/${visitId}/quotes/${id}.pdf`,
                 },
               ]
             : [],
         ),
-        { id: 'water', name: 'Water report', href: `/api/sites/${siteId}/water.pdf` },
+        { id: 'water', name: 'Water report', short: 'Water report', href: `/api/sites/${siteId}/water.pdf` },
       ],
       machines: machines.map(({ id, name, stage }) => ({
         id,
@@ -62,8 +63,20 @@ export const placePapers = (
         papers: [
           ...(stage === 'retired'
             ? []
-            : [{ id: `care ${id}`, name: `Care sheet, ${name}`, href: `/api/machines/${id}/care.pdf` }]),
-          { id: `passport ${id}`, name: `Passport, ${name}`, href: `/api/machines/${id}/passport.pdf` },
+            : [
+                {
+                  id: `care ${id}`,
+                  name: `Care sheet, ${name}`,
+                  short: 'Care sheet',
+                  href: `/api/machines/${id}/care.pdf`,
+                },
+              ]),
+          {
+            id: `passport ${id}`,
+            name: `Passport, ${name}`,
+            short: 'Passport',
+            href: `/api/machines/${id}/passport.pdf`,
+          },
         ],
       })),
     }
