@@ -1,6 +1,6 @@
 import type { LocalDay } from '../core/quantity/local-day.ts'
 import { deviceDatabase } from './database.ts'
-import { pack, packedAnswer } from './packed.ts'
+import { drawnAddress, drawnPages, pack, packedAnswer } from './packed.ts'
 
 /** A page as it was drawn on this device: what a cheap phone shows while it is drawn anew. */
 export interface Drawn {
@@ -11,11 +11,7 @@ export interface Drawn {
   at: number
 }
 
-const prefix = 'drawn '
 const most = { pages: 40, bytes: 600_000 }
-
-/** All of them, among what is packed. */
-export const drawnPages = (): IDBKeyRange => IDBKeyRange.bound(prefix, `${prefix}\uffff`)
 
 const uuid = '[0-9a-f]{8}-[0-9a-f-]{27}'
 /** Pages that are read. One that is filled in would show fields without what was typed in them. */
@@ -28,7 +24,7 @@ export const isDrawnAhead = ({ pathname, search }: { pathname: string; search: s
 /** Keeps how a page was drawn; the oldest of more than forty goes. Where there is no room for it, it is not kept. */
 export async function keepDrawn(path: string, drawn: Drawn): Promise<void> {
   if (drawn.html.length > most.bytes) return
-  await pack(prefix + path, drawn, { etag: null, why: 'opened', at: drawn.at, seq: 0 })
+  await pack(drawnAddress(path), drawn, { etag: null, why: 'opened', at: drawn.at, seq: 0 })
   const db = await deviceDatabase()
   const addresses = await db.getAllKeys('packed', drawnPages())
   if (addresses.length <= most.pages) return
@@ -37,11 +33,8 @@ export async function keepDrawn(path: string, drawn: Drawn): Promise<void> {
   for (const { address } of old.slice(0, addresses.length - most.pages)) await db.delete('packed', address)
 }
 
-/** Something is written: no page looks any more as it was drawn. */
-export const forgetDrawn = async (): Promise<void> => (await deviceDatabase()).delete('packed', drawnPages())
-
 /** How a page was drawn on that day; null where it was not, or something was written since. */
 export async function drawnOn(path: string, on: LocalDay): Promise<Drawn | null> {
-  const drawn = (await packedAnswer(prefix + path))?.answer as Drawn | undefined
+  const drawn = (await packedAnswer(drawnAddress(path)))?.answer as Drawn | undefined
   return drawn?.on === on ? drawn : null
 }

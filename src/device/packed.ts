@@ -33,12 +33,35 @@ export async function packedAnswer(address: string): Promise<{ answer: unknown; 
   }
 }
 
-/** Keeps an answer; an older one of the same address goes. @throws where there is no room, or no store */
+const drawnPrefix = 'drawn '
+
+/** Where a page lies as it was drawn. */
+export const drawnAddress = (path: string): string => drawnPrefix + path
+
+/** All pages as they were drawn, among what is packed. */
+export const drawnPages = (): IDBKeyRange => IDBKeyRange.bound(drawnPrefix, `${drawnPrefix}\uffff`)
+
+/**
+ * Whether an answer is another than the one that is packed: pages that were drawn from that do not show it. A colleague
+ * may have taken a machine out of use since.
+ */
+async function isNews(address: string, answer: unknown, etag: string | null): Promise<boolean> {
+  if (address.startsWith(drawnPrefix)) return false
+  const before = await (await deviceDatabase()).get('packed', address)
+  if (!before || (etag !== null && before.etag === etag)) return false
+  return JSON.stringify((await packedAnswer(address))?.answer) !== JSON.stringify(answer)
+}
+
+/**
+ * Keeps an answer; an older one of the same address goes, and where it said something else, all pages as they were drawn.
+ * @throws where there is no room, or no store
+ */
 export async function pack(
   address: string,
   answer: unknown,
   { etag, why, at, seq }: { etag: string | null; why: PackedWhy; at: number; seq: number },
 ): Promise<void> {
+  if (await isNews(address, answer, etag)) await forgetDrawn()
   const enciphered = await encipher(await deviceKey(), answer)
   const item: PackedItem = {
     address,
@@ -60,6 +83,9 @@ export async function pack(
     await db.put('packed', item)
   }
 }
+
+/** Something was written, here or elsewhere: no page looks any more as it was drawn. */
+export const forgetDrawn = async (): Promise<void> => (await deviceDatabase()).delete('packed', drawnPages())
 
 /** Keeps an answer that was looked at: what it was packed for before it stays packed for. */
 export async function packAgain(address: string, answer: unknown, { etag, at }: { etag: string | null; at: number }) {

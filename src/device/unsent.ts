@@ -3,7 +3,7 @@ import type { Issue } from '../core/parse/parse-strict.ts'
 import { decipher, encipher } from './cipher.ts'
 import { deviceDatabase, type UnsentItem } from './database.ts'
 import { deviceKey } from './device-key.ts'
-import { drawnPages } from './drawn.ts'
+import { drawnPages } from './packed.ts'
 
 /** One save that has not reached the ledger, opened. */
 export interface Unsent extends Omit<UnsentItem, 'entries' | 'order'> {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import { drawnOn, isDrawnAhead, keepDrawn } from '../../src/device/drawn.ts'
 import { forgetDevice } from '../../src/device/forget-device.ts'
-import { packedLines } from '../../src/device/packed.ts'
+import { pack, packAgain, packedLines } from '../../src/device/packed.ts'
 import { putUnsent } from '../../src/device/unsent.ts'
 import { makeEntry } from '../../src/islands/make-entry.ts'
 import { ines, onEmptyDevice } from './empty-device.ts'
@@ -32,6 +32,25 @@ describe('a page as it was drawn', () => {
     })
     expect(await drawnOn('/round/day', on)).to.equal(null)
     expect(await drawnOn(`/machines/${id}`, on)).to.equal(null)
+  })
+
+  it('is gone once what it may be drawn from came anew and said something else, as when a machine was put out of use', async () => {
+    const usual = { etag: '"1"', why: 'day', at: now, seq: 1 } as const
+    const bundle = '/api/machines/1/bundle'
+    const keep = () => keepDrawn('/round/day', drawn('<h1>Five stops</h1>'))
+    const isThere = async () => (await drawnOn('/round/day', on)) !== null
+    await keep()
+    await pack(bundle, { held: false }, usual)
+    expect(await isThere(), 'nothing was known before').to.equal(true)
+    await pack(bundle, { held: false }, { ...usual, at: now + 1 })
+    await packAgain('/api/round/day', { stops: 5 }, { etag: null, at: now })
+    await packAgain('/api/round/day', { stops: 5 }, { etag: null, at: now + 1 })
+    expect(await isThere(), 'the same once more').to.equal(true)
+    await packAgain('/api/round/day', { stops: 4 }, { etag: null, at: now + 2 })
+    expect(await isThere()).to.equal(false)
+    await keep()
+    await pack(bundle, { held: true }, { ...usual, etag: '"2"' })
+    expect(await isThere()).to.equal(false)
   })
 
   it('goes with whoever leaves, lies enciphered, and forty at most are kept', async () => {

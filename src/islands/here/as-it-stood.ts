@@ -7,10 +7,13 @@ const place = 'as-it-stood'
 /** A style in an attribute is none of ours to the browser: it is carried here, and set by script. */
 const carried = 'data-style'
 
-/** Keeps how this page stands, on a device that has packed. It costs nobody anything where there is no room. */
+/** A page that was opened longer ago may show what somebody has changed since, ms. */
+const freshFor = 60_000
+
+/** Keeps how this page stands just after it was opened, on a device that has packed. Where there is no room it is not kept. */
 export async function keepAsItStands(): Promise<void> {
   const main = document.getElementById('main')
-  if (!main || !isDrawnAhead(location)) return
+  if (!main || !isDrawnAhead(location) || performance.now() > freshFor) return
   try {
     const about = await aboutDevice()
     if (!about?.packedAt) return

@@ -20,7 +20,6 @@ export async function atRest(): Promise<void> {
   if (!registration) return
   const send = () => {
     if (document.visibilityState === 'visible') void sendWaiting()
-    else void keepAsItStands()
   }
   window.addEventListener('online', () => void sendWaiting(true))
   document.addEventListener('visibilitychange', send)
