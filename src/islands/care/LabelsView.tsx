@@ -6,6 +6,7 @@ import { TitleBlock } from '../../ui/TitleBlock.tsx'
 import type { PlacePages } from '../../views/customer-page.ts'
 import { island } from '../island.tsx'
 import { sendOnce } from '../send-once.ts'
+import { LabelSize } from './LabelSize.tsx'
 import { TheirPage } from './TheirPage.tsx'
 
 interface Props {
@@ -74,16 +75,7 @@ function LabelsView({ pages, firmId, today, isOwner }: Props) {
           )}
           {without.length < machines.length && (
             <>
-              <label className="flex flex-col gap-0.5">
-                <span className="slim text-[14px]">Printed on</span>
-                <select className="field" value={size} onChange={(event) => setSize(event.target.value)}>
-                  {labelSizes.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
-                    </option>
-                  ))}
-                </select>
-              </label>
+              <LabelSize label="Printed on" size={size} onSize={setSize} />
               <a
                 className="plain inline-flex items-center"
                 href={`/api/sites/${site.id}/label.pdf?size=${size}`}

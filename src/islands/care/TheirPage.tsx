@@ -7,6 +7,7 @@ import type { PageAddress } from '../../views/customer-page.ts'
 import { island } from '../island.tsx'
 import { sendOnce } from '../send-once.ts'
 import { useFetched } from '../use-fetched.ts'
+import { LabelSize } from './LabelSize.tsx'
 
 interface Props {
   of: 'machine' | 'site'
@@ -62,16 +63,7 @@ export function TheirPage({ of, id, firmId, today, isOwner }: Props) {
       )}
       {page?.path && (
         <div className="flex flex-wrap items-end gap-x-3 gap-y-2">
-          <label className="flex flex-col gap-0.5">
-            <span className="slim text-[14px]">Label</span>
-            <select className="field" value={size} onChange={(event) => setSize(event.target.value)}>
-              {labelSizes.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <LabelSize label="Label" size={size} onSize={setSize} />
           <a
             className="act inline-flex items-center"
             href={`/api/${of}s/${id}/label.pdf?size=${size}${of === 'site' ? '&of=place' : ''}`}
