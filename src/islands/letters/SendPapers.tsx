@@ -30,9 +30,11 @@ interface Props {
 export function SendPapers(props: Props) {
   const { url, none, papers, chosen, opensAtOnce = false, withVisit = false, to, subject, words } = props
   const [page, setPage] = useState<LetterPage | null>(null)
+  const [isLost, setIsLost] = useState(false)
   const [id, setId] = useState<string | null>(opensAtOnce ? newId : null)
   const look = useCallback(async () => {
     const response = await fetch(url).catch(() => null)
+    setIsLost(!response?.ok)
     if (response?.ok) setPage(await response.json())
   }, [url])
   useEffect(() => void look(), [look])
@@ -44,6 +46,11 @@ export function SendPapers(props: Props) {
   }, [look, waits])
   return (
     <Part title="By e-mail" action={<Act onClick={() => setId(newId())}>Send papers</Act>}>
+      {!page && (
+        <p className="m-0 text-second">
+          {isLost ? 'No connection: what was sent is not known here.' : 'Looking what was sent …'}
+        </p>
+      )}
       {page && page.rows.length === 0 && <div className="m-0 text-second">{none}</div>}
       {page && <LetterLines rows={page.rows} via={page.via} withVisit={withVisit} onAgain={look} />}
       {page && !page.via && (
