@@ -39,16 +39,20 @@ function PlacePapersView({ papers: { siteId, site, customer, to, ofPlace, machin
             As they stand now. Reports and invoices are with the papers of each visit.
           </p>
           <Part title="Of the place">
-            {ofPlace.map(({ id, href, name }) => (
-              <PaperLink key={id} href={href} name={name} onSays={setSays} />
-            ))}
+            <div className="flex flex-wrap gap-x-8">
+              {ofPlace.map(({ id, href, name }) => (
+                <PaperLink key={id} href={href} name={name} onSays={setSays} />
+              ))}
+            </div>
           </Part>
           {machines.length === 0 && <p className="m-0 text-second">No machine stands here yet.</p>}
           {machines.map((machine) => (
             <Part key={machine.id} title={machine.name}>
-              {machine.papers.map(({ id, href, short }) => (
-                <PaperLink key={id} href={href} name={short} onSays={setSays} />
-              ))}
+              <div className="flex flex-wrap gap-x-8">
+                {machine.papers.map(({ id, href, short }) => (
+                  <PaperLink key={id} href={href} name={short} onSays={setSays} />
+                ))}
+              </div>
             </Part>
           ))}
         </div>

@@ -114,10 +114,10 @@ function Field({ spec, form, own: before }: { spec: FieldSpec; form: UseFormRetu
     return (
       <fieldset className="m-0 border-0 p-0">
         <legend>{name}</legend>
-        <div className="flex flex-wrap gap-x-1">
+        <div className={kind === 'several' ? 'grid grid-cols-2 gap-x-3' : 'flex flex-wrap gap-x-1'}>
           {(kind === 'several' ? options : weekdays).map(([value, words]) => (
-            <label key={value} className="flex min-h-[44px] items-center gap-1 pr-2">
-              <input type="checkbox" className="h-5 w-5" value={value} {...form.register(id)} />
+            <label key={value} className="flex min-h-[44px] items-center gap-1.5 pr-2 leading-tight">
+              <input type="checkbox" className="h-5 w-5 shrink-0" value={value} {...form.register(id)} />
               {words}
             </label>
           ))}
